@@ -1,0 +1,92 @@
+import type { Installation, Instrument, Measured } from '../installation/installation'
+import type { Unit } from '../quantity/units'
+import type { RulePack } from '../rules/rulePack'
+import type { Verdict } from '../rules/verdict'
+import type { Reading } from './reading'
+
+export const STAGES = ['survey', 'plan', 'fit', 'wire', 'earth', 'settings', 'outage', 'handover'] as const
+export type Stage = (typeof STAGES)[number]
+
+export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  survey: 'Survey', plan: 'Plan', fit: 'Fit', wire: 'Wire', earth: 'Earth', settings: 'Settings', outage: 'Outage', handover: 'Handover',
+}
+
+/** What a slot takes: a number in a unit, one of a few words, free text such as a serial, or something that is not typed. */
+export type SlotInput =
+  | { kind: 'quantity'; unit: Unit; measures: Measured | null; alsoWords?: Readonly<Record<string, readonly string[]>> }
+  | { kind: 'word'; words: Readonly<Record<string, readonly string[]>> }
+  | { kind: 'text'; maxLength: number }
+  | { kind: 'attached' }
+
+/** One thing to record on a point, and how the quick line calls it. */
+export interface Slot {
+  id: string
+  label: string
+  /** Words of the quick line, in order: `['rcd', 'c4', 'x5']`. */
+  path: readonly string[]
+  /** Words that may be typed too, such as the mode or the only electrode's tag. */
+  optional?: readonly string[]
+  /** Grid or island: where two slots differ in nothing else, the bench's mode decides. */
+  mode?: 'grid' | 'island'
+  input: SlotInput
+}
+
+/** Something that must be shown. Derived from the installation and the rule pack, never typed in. */
+export interface Point {
+  key: string
+  family: string
+  stage: Stage
+  label: string
+  /** Tag of the thing it belongs to, for lighting it up on the bench. */
+  subject: string
+  slots: readonly Slot[]
+  /** Why this point is asked for, in one sentence. */
+  why: string
+  /** Asked for only in a full test. */
+  fullOnly?: boolean
+}
+
+/** Verdict with the numbers behind it, the limit and the basis of the limit. */
+export interface Judgement {
+  verdict: Verdict
+  /** What was measured, for reading across a garage; `null` while nothing was. */
+  value: string | null
+  why: string
+  limit: string | null
+  basis: string | null
+  /** Calculation code the rule stands under. */
+  code: string
+}
+
+/** A picture or recording tied to a point or a thing. */
+export interface Attachment {
+  id: string
+  jobId: string
+  kind: 'picture' | 'recording' | 'document'
+  subject: string
+  fileName: string
+  sha256: string
+  byteCount: number
+  mediaType: string
+  takenAt: string | null
+  addedByName: string
+  receivedAt: string
+}
+
+export interface EvidenceContext {
+  installation: Installation
+  pack: RulePack
+  /** Standing readings, oldest first. */
+  readings: readonly Reading[]
+  attachments: readonly Attachment[]
+  instruments: readonly Instrument[]
+  /** ISO date of today, for calibration. */
+  today: string
+}
+
+/** A kind of point: how it is derived and how it is judged. */
+export interface PointFamily {
+  id: string
+  derive: (installation: Installation, pack: RulePack) => Point[]
+  judge: (point: Point, context: EvidenceContext) => Judgement
+}

@@ -1,0 +1,151 @@
+import type { Instrument } from '../installation/installation'
+import { parseQuantity } from '../quantity/parseQuantity'
+import type { Unit } from '../quantity/units'
+import type { Point, Slot } from './point'
+
+/** A value ready to be stored on a slot. */
+export interface EnteredValue {
+  valueNumber: number | null
+  valueWord: string | null
+  digits: string | null
+  unit: Unit
+}
+
+export interface Target {
+  point: Point
+  slot: Slot
+}
+
+/** What the quick line makes of a text. Only `ready` may be stored; `ask` wants a second Enter from a person. */
+export type QuickLineState =
+  | { kind: 'empty' }
+  | { kind: 'incomplete'; targets: readonly Target[]; hint: string }
+  | { kind: 'ready'; target: Target; value: EnteredValue }
+  | { kind: 'ask'; target: Target; value: EnteredValue; question: string }
+  | { kind: 'error'; message: string; targets: readonly Target[] }
+
+export interface QuickLineContext {
+  points: readonly Point[]
+  /** Grid or island: decides between slots that differ in nothing else. */
+  mode: 'grid' | 'island'
+  /** The instrument in the crew's hand, for its range. */
+  instrument: Instrument | null
+}
+
+interface Reach {
+  target: Target
+  /** Path words found. */
+  found: number
+  complete: boolean
+  rest: string[]
+  /** The typed mode word, if there was one. */
+  modeTyped: boolean
+  /** Typed words that only begin a path word. */
+  partial: boolean
+}
+
+function reach(point: Point, slot: Slot, words: readonly string[]): Reach | null {
+  const rest: string[] = []
+  let found = 0
+  let modeTyped = false
+  let partial = false
+  for (const [index, word] of words.entries()) {
+    const wanted = slot.path[found]
+    if (rest.length === 0 && wanted === word) found++
+    else if (slot.optional?.includes(word)) modeTyped ||= word === slot.mode
+    else if (rest.length === 0 && wanted?.startsWith(word) && index === words.length - 1 && !/^[\d.,]+$/.test(word)) {
+      partial = true
+    } else rest.push(word)
+  }
+  if (found === 0 && !partial) return null
+  return { target: { point, slot }, found, complete: found === slot.path.length, rest, modeTyped, partial }
+}
+
+/** The words that call a slot. */
+export const spokenPath = ({ slot }: Target) => slot.path.join(' ')
+
+/** What to type for a slot, for the completion list. */
+export function exampleOf({ slot }: Target): string {
+  const value = slot.input.kind === 'quantity' ? `… ${slot.input.unit}` : slot.input.kind === 'word' ? Object.keys(slot.input.words).join(' | ') : '…'
+  return `${slot.path.join(' ')} ${value}`
+}
+
+/**
+ * Reads one line such as `ra 62 38.2`, `ne .4`, `rcd c4 x5 22`, `serial pack2 K7Q4`, `join w2 yes`.
+ *
+ * Point words come first, in order; mode words (`island`, `grid`) may stand anywhere. Nothing is guessed: a unit that does not fit is an
+ * error, a value outside the instrument's range and a text that fits two points ask.
+ */
+export function readQuickLine(text: string, context: QuickLineContext): QuickLineState {
+  const words = text.trim().split(/\s+/).filter(Boolean)
+  if (words.length === 0) return { kind: 'empty' }
+  const lower = words.map((word) => word.toLowerCase())
+  const reached = context.points.flatMap((point) => point.slots.flatMap((slot) => (slot.path.length === 0 ? [] : (reach(point, slot, lower) ?? []))))
+  if (reached.length === 0) return { kind: 'error', targets: [], message: `“${words[0]}” is no point of this job. Press ? for the words, or pick one below.` }
+  const longest = Math.max(...reached.map(({ found }) => found))
+  const best = reached.filter(({ found }) => found === longest)
+  const complete = best.filter((candidate) => candidate.complete && !candidate.partial)
+  const unfinished = best.filter((candidate) => !candidate.complete || candidate.partial)
+  const withValue = complete.filter(({ rest }) => rest.length > 0)
+  if (withValue.length === 0) {
+    const targets = (complete.length > 0 ? byMode(complete, context.mode) : unfinished).map(({ target }) => target)
+    if (complete.length === 0 && unfinished.every(({ rest }) => rest.length > 0)) {
+      const word = unfinished[0]?.rest[0] ?? ''
+      return { kind: 'error', targets, message: `“${word}” does not go with “${lower.slice(0, longest).join(' ')}” in this job.` }
+    }
+    return { kind: 'incomplete', targets, hint: targets.length === 1 && targets[0] ? `${targets[0].slot.label}: ${exampleOf(targets[0])}` : 'Go on typing, or pick one.' }
+  }
+  const candidates = byMode(withValue, context.mode)
+  const [chosen] = candidates
+  if (!chosen) return { kind: 'empty' }
+  if (candidates.length > 1) return { kind: 'error', targets: candidates.map(({ target }) => target), message: 'This fits more than one point. Pick one.' }
+  // text keeps its case: serial numbers are not folded
+  const typedRest = words.filter((_, index) => chosen.rest.includes(lower[index] as string) && !chosen.target.slot.path.slice(0, chosen.found).includes(lower[index] as string))
+  return valueFor(chosen.target, (typedRest.length > 0 ? typedRest : chosen.rest).join(' '), context.instrument)
+}
+
+function byMode(candidates: Reach[], mode: 'grid' | 'island'): Reach[] {
+  const typed = candidates.filter(({ modeTyped }) => modeTyped)
+  if (typed.length > 0) return typed
+  const inMode = candidates.filter(({ target }) => target.slot.mode === undefined || target.slot.mode === mode)
+  return inMode.length > 0 ? inMode : candidates
+}
+
+/** Reads a value for a known slot, as the number pad and the forms do. */
+export function valueFor(target: Target, text: string, instrument: Instrument | null): QuickLineState {
+  const { slot } = target
+  const { input } = slot
+  const wordIn = (words: Readonly<Record<string, readonly string[]>>) =>
+    Object.entries(words).find(([word, typed]) => word.toLowerCase() === text.toLowerCase() || typed.includes(text.toLowerCase()))?.[0]
+  const word = (valueWord: string): QuickLineState => ({ kind: 'ready', target, value: { valueNumber: null, valueWord, digits: null, unit: '' } })
+  switch (input.kind) {
+    case 'word': {
+      const found = wordIn(input.words)
+      return found ? word(found) : { kind: 'error', targets: [target], message: `“${text}” is no answer here. Type ${Object.keys(input.words).join(' or ')}.` }
+    }
+    case 'text': {
+      if (text.length > input.maxLength) return { kind: 'error', targets: [target], message: `That is longer than ${input.maxLength} characters. Check the ${slot.label.toLowerCase()}.` }
+      if (!/^[\p{L}\p{N}][\p{L}\p{N} ._/+-]*$/u.test(text)) return { kind: 'error', targets: [target], message: `Use letters, digits and . _ / + - for the ${slot.label.toLowerCase()}.` }
+      return word(text)
+    }
+    case 'attached':
+      return { kind: 'error', targets: [target], message: 'This is not typed: add the file or picture.' }
+    case 'quantity': {
+      const found = input.alsoWords && wordIn(input.alsoWords)
+      if (found) return word(found)
+      const parsed = parseQuantity(text, input.unit)
+      if (!parsed.ok) return { kind: 'error', targets: [target], message: parsed.error }
+      const { value, digits } = parsed.value
+      const entered: EnteredValue = { valueNumber: value, valueWord: null, digits: Number(digits) === value ? digits : null, unit: input.unit }
+      const range = instrument?.functions.find((fn) => fn.measures === input.measures)
+      if (instrument && range && (value < range.min || value > range.max))
+        return { kind: 'ask', target, value: entered, question: `${instrument.tag} measures ${range.min}–${range.max} ${range.unit} here, and this is ${digits} ${input.unit}. Press Enter again to store it as typed, or correct it.` }
+      if (value < 0) return { kind: 'ask', target, value: entered, question: 'This reading is below zero. Press Enter again to store it as typed, or correct it.' }
+      return { kind: 'ready', target, value: entered }
+    }
+  }
+}
+
+/** The words that start a line in this job, for the completion list. */
+export const firstWords = (points: readonly Point[]): string[] => [...new Set(points.flatMap(({ slots }) => slots.flatMap(({ path }) => path[0] ?? [])))].sort()
+

@@ -1,0 +1,46 @@
+import type { Unit } from '../quantity/units'
+import type { Verdict } from '../rules/verdict'
+
+/** One observation, append-only: a number with its unit or a word, on one slot of one point. */
+export interface Reading {
+  /** UUIDv7 made where the reading was made, so that sending it twice is harmless. */
+  id: string
+  jobId: string
+  pointKey: string
+  slot: string
+  valueNumber: number | null
+  valueWord: string | null
+  /** The number as it was typed; its zeros are kept. */
+  digits: string | null
+  unit: Unit
+  /** Facts of the reading's own kind: the analysis of a recording, a confirmed out-of-range value. */
+  detail: Readonly<Record<string, unknown>> | null
+  instrumentId: string | null
+  recordedBy: string
+  recordedByName: string
+  /** Device clock, ISO 8601. */
+  recordedAt: string
+  /** Server clock; `null` while the reading waits in the outbox. */
+  receivedAt: string | null
+  /** The reading this one corrects, and why (H-3). */
+  supersedes: string | null
+  supersedeReason: string | null
+  /** What the device showed when Enter was pressed: a record, never the truth. */
+  shownVerdict: Verdict
+}
+
+/** Readings nobody has corrected, oldest first; a correction stands in for what it names, at its own time. */
+export function standingReadings(readings: readonly Reading[]): Reading[] {
+  const superseded = new Set(readings.map((reading) => reading.supersedes))
+  return readings.filter((reading) => !superseded.has(reading.id) && reading.valueWord !== WITHDRAWN).sort((a, b) => (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1))
+}
+
+/** A correction that leaves nothing in its place: the undone entry stays on record, and so does who took it back. */
+export const WITHDRAWN = 'withdrawn'
+
+/** The latest standing reading of each slot of a point. */
+export function latestBySlot(readings: readonly Reading[], pointKey: string): Map<string, Reading> {
+  const latest = new Map<string, Reading>()
+  for (const reading of readings) if (reading.pointKey === pointKey) latest.set(reading.slot, reading)
+  return latest
+}

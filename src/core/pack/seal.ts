@@ -1,0 +1,57 @@
+import { ed25519 } from '@noble/curves/ed25519.js'
+import { sha256 } from '@noble/hashes/sha2.js'
+import { bytesToHex, hexToBytes, utf8ToBytes } from '@noble/hashes/utils.js'
+import { canonicalJson } from './canonicalJson'
+
+export const MANIFEST_NAME = 'manifest.json'
+export const SIGNATURE_NAME = 'signature.json'
+export const MANIFEST_FORMAT = 'awlbright-pack-1'
+
+export interface ManifestFile {
+  path: string
+  byteCount: number
+  sha256: string
+}
+
+/** What is sealed: every file of the pack but the manifest and its signature, by path, size and digest. */
+export interface Manifest {
+  format: typeof MANIFEST_FORMAT
+  jobName: string
+  sealedAt: string
+  files: ManifestFile[]
+}
+
+/** One Ed25519 signature over the manifest's bytes. */
+export interface PackSignature {
+  algorithm: 'Ed25519'
+  publicKey: string
+  signature: string
+}
+
+export const sha256Hex = (bytes: Uint8Array): string => bytesToHex(sha256(bytes))
+
+/** Short form of a public key that two people can compare aloud. */
+export const keyFingerprint = (publicKeyHex: string): string =>
+  (sha256Hex(hexToBytes(publicKeyHex)).slice(0, 16).match(/.{4}/g) ?? []).join(' ')
+
+/** Public key, in hex, of a 32-byte secret key in hex. */
+export const publicKeyOf = (secretKeyHex: string): string => bytesToHex(ed25519.getPublicKey(hexToBytes(secretKeyHex)))
+
+/**
+ * H-2: seals a pack's files: manifest in canonical JSON, SHA-256 per file, one Ed25519 signature.
+ *
+ * @param files path to bytes; neither `manifest.json` nor `signature.json` may be among them
+ * @returns the same files with manifest and signature added
+ */
+export function sealFiles(files: Readonly<Record<string, Uint8Array>>, facts: { jobName: string; sealedAt: string }, secretKeyHex: string): Record<string, Uint8Array> {
+  if (MANIFEST_NAME in files || SIGNATURE_NAME in files) throw new Error('manifest and signature are made by sealing')
+  const manifest: Manifest = {
+    format: MANIFEST_FORMAT, jobName: facts.jobName, sealedAt: facts.sealedAt,
+    files: Object.keys(files).sort().map((path) => ({ path, byteCount: (files[path] as Uint8Array).length, sha256: sha256Hex(files[path] as Uint8Array) })),
+  }
+  const manifestBytes = utf8ToBytes(canonicalJson(manifest))
+  const signature: PackSignature = {
+    algorithm: 'Ed25519', publicKey: publicKeyOf(secretKeyHex), signature: bytesToHex(ed25519.sign(manifestBytes, hexToBytes(secretKeyHex))),
+  }
+  return { ...files, [MANIFEST_NAME]: manifestBytes, [SIGNATURE_NAME]: utf8ToBytes(canonicalJson(signature)) }
+}

@@ -1,0 +1,95 @@
+import { atMost } from '../quantity/tolerance'
+
+/** A load as the turn-off-first list sees it. */
+export interface SheddableLoad {
+  id: string
+  powerW: number
+  /** Share of the time the load runs, 0…1. */
+  duty: number
+  /** 1 = most essential, 9 = least. */
+  priority: number
+  /** Must stay on; never listed. */
+  keep: boolean
+}
+
+export interface TurnOffList {
+  loads: string[]
+  /** False when even turning off everything that may go is not enough; `loads` then lists all of it. */
+  reached: boolean
+}
+
+interface Candidate {
+  index: number
+  id: string
+  priority: number
+  demandW: number
+}
+
+/**
+ * P-6: the fewest loads whose removal brings the expected demand to `targetW`.
+ *
+ * Among equally short lists: largest sum of priorities (least essential), then least demand removed, then first in list order.
+ * The list comes ordered least essential first. Branch and bound over the list; exact for the sizes a house has.
+ */
+export function turnOffFirst(loads: readonly SheddableLoad[], targetW: number): TurnOffList {
+  const demandW = loads.reduce((sum, load) => sum + load.powerW * load.duty, 0)
+  if (atMost(demandW, targetW)) return { loads: [], reached: true }
+  const candidates: Candidate[] = loads.flatMap((load, index) =>
+    load.keep ? [] : [{ index, id: load.id, priority: load.priority, demandW: load.powerW * load.duty }],
+  )
+  const byDemand = [...candidates].sort((a, b) => b.demandW - a.demandW)
+  let removedW = 0
+  let count = 0
+  while (count < byDemand.length && !atMost(demandW - removedW, targetW)) removedW += byDemand[count++]?.demandW ?? 0
+  if (!atMost(demandW - removedW, targetW)) return { loads: ordered(candidates), reached: false }
+  return { loads: ordered(bestOfSize(candidates, count, demandW, targetW)), reached: true }
+}
+
+function ordered(chosen: readonly Candidate[]): string[] {
+  return [...chosen].sort((a, b) => b.priority - a.priority || b.demandW - a.demandW || a.index - b.index).map(({ id }) => id)
+}
+
+/** Largest sum of `count` values taken from each position on: `bounds[from][count]`. */
+function suffixBounds(values: readonly number[], size: number): number[][] {
+  const bounds: number[][] = []
+  let top: number[] = []
+  for (let from = values.length; from >= 0; from--) {
+    if (from < values.length) top = [...top, values[from] ?? 0].sort((a, b) => b - a).slice(0, size)
+    const sums = [0]
+    for (const value of top) sums.push((sums.at(-1) ?? 0) + value)
+    bounds[from] = sums
+  }
+  return bounds
+}
+
+function bestOfSize(candidates: readonly Candidate[], size: number, demandW: number, targetW: number): Candidate[] {
+  const priorityBound = suffixBounds(candidates.map(({ priority }) => priority), size)
+  const demandBound = suffixBounds(candidates.map((candidate) => candidate.demandW), size)
+  let best: Candidate[] = []
+  let bestPriority = -Infinity
+  let bestRemovedW = Infinity
+  const chosen: Candidate[] = []
+  const visit = (from: number, priority: number, removedW: number) => {
+    const left = size - chosen.length
+    if (left === 0) {
+      if (!atMost(demandW - removedW, targetW)) return
+      if (priority > bestPriority || (priority === bestPriority && removedW < bestRemovedW - 1e-9)) {
+        best = [...chosen]
+        bestPriority = priority
+        bestRemovedW = removedW
+      }
+      return
+    }
+    for (let at = from; at + left <= candidates.length; at++) {
+      const reachable = priority + (priorityBound[at]?.[left] ?? -Infinity)
+      if (reachable < bestPriority) return
+      if (!atMost(demandW - removedW - (demandBound[at]?.[left] ?? 0), targetW)) return
+      const candidate = candidates[at] as Candidate
+      chosen.push(candidate)
+      visit(at + 1, priority + candidate.priority, removedW + candidate.demandW)
+      chosen.pop()
+    }
+  }
+  visit(0, 0, 0)
+  return best
+}

@@ -1,0 +1,51 @@
+import type { Limit, LimitKey } from '../rulePack'
+
+const MAKER_FIRST = 'Default of the rule pack. Local code, the network operator and the maker’s manual come first.'
+
+export const limit = (value: number, unit: Limit['unit'], purpose: string, basis: string = MAKER_FIRST, crewMayChange = false): Limit => ({
+  value, unit, purpose, basis, crewMayChange,
+})
+
+/** Limits that all packs share; a pack overrides what its region sets differently. */
+export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
+  electrodeResistanceMax: limit(100, 'Ω', 'Resistance of the electrode to earth', 'House target chosen by the crew (E-4); 200 Ω is the highest that counts as stable.', true),
+  electrodeDeviationMaxPercent: limit(5, '%', 'Spread of the three fall-of-potential readings', 'Fall-of-potential rule (E-3): a wider spread means the probe stood inside the resistance area.'),
+  clampForbidsOpening: limit(0.5, 'A', 'Current in the electrode conductor before it is parted', 'Safety of the person measuring (E-3, E-11): at or above this the conductor is not opened.'),
+  islandNeutralEarthMax: limit(5, 'V', 'Neutral to earth in island mode', 'Bonded state (E-6): a sound bond leaves a few volts at most.'),
+  rcdGeneralX1Max: limit(300, 'ms', 'Trip time at 1 × rated residual current', 'General type (E-9).'),
+  rcdGeneralX5Max: limit(40, 'ms', 'Trip time at 5 × rated residual current', 'General type (E-9).'),
+  rcdDelayedX1Min: limit(130, 'ms', 'Shortest trip time at 1 ×, delayed type', 'Selective type (E-9).'),
+  rcdDelayedX1Max: limit(500, 'ms', 'Longest trip time at 1 ×, delayed type', 'Selective type (E-9).'),
+  rcdDelayedX5Min: limit(50, 'ms', 'Shortest trip time at 5 ×, delayed type', 'Selective type (E-9).'),
+  rcdDelayedX5Max: limit(150, 'ms', 'Longest trip time at 5 ×, delayed type', 'Selective type (E-9).'),
+  rcdRampMinShare: limit(0.5, '', 'Lowest tripping current as a share of the rated one', 'Types AC and A on a sine (E-9).'),
+  rcdRampMaxShare: limit(1, '', 'Highest tripping current as a share of the rated one', 'Types AC and A on a sine (E-9).'),
+  gfciRampMin: limit(4, 'mA', 'Lowest tripping current, class A', 'Class A device (E-9).'),
+  gfciRampMax: limit(6, 'mA', 'Highest tripping current, class A', 'Class A device (E-9).'),
+  loopAllowedShare: limit(0.2, '', 'Deviation of a loop resistance from its length and size', 'W-3: 20 %, or two digits and the lead null if that is more.'),
+  loopStopFactor: limit(2.5, '', 'Deviation at which a loop is stopped, in allowed deviations', 'W-3: wrong cable, bad joint or wrong size.'),
+  rideUnnoticed: limit(20, 'ms', 'Longest gap that counts as unnoticed', 'Ride-through class (T-6), own words of this pack.', true),
+  rideFlicker: limit(150, 'ms', 'Longest gap that counts as a flicker', 'Ride-through class (T-6), own words of this pack.', true),
+  rideBlink: limit(1000, 'ms', 'Longest gap that counts as a blink', 'Ride-through class (T-6), own words of this pack.', true),
+  ridePause: limit(10_000, 'ms', 'Longest gap that counts as a pause', 'Ride-through class (T-6), own words of this pack.', true),
+  demandShareOfLimit: limit(0.8, '', 'Share of a limit that planned demand may use', 'Planning margin (P-6).', true),
+  shareTolerance: limit(0.001, '', 'Share of time above a limit that counts as none', 'Planning margin (P-6).', true),
+  islandVoltageMin: limit(207, 'V', 'Lowest source voltage in island mode', '90 % of nominal.'),
+  islandVoltageMax: limit(253, 'V', 'Highest source voltage in island mode', '110 % of nominal.'),
+  islandFrequencyMin: limit(49, 'Hz', 'Lowest frequency in island mode', 'Default of the rule pack; the maker’s droop for PV may go beyond.', true),
+  islandFrequencyMax: limit(52, 'Hz', 'Highest frequency in island mode', 'Default of the rule pack; the maker’s droop for PV may go beyond.', true),
+}
+
+export const IEC_WORDS = {
+  earth: 'earth',
+  board: 'consumer unit',
+  residualCurrentDevice: 'residual-current device',
+  residualCurrentDeviceShort: 'RCD',
+  mainSwitch: 'main switch',
+  isolator: 'isolator',
+  neutralEarth: 'N–E',
+  lineEarth: 'L–E',
+  supply: 'supply fuse',
+} as const
+
+export const IEC_COLOURS = { L1: 'brown', L2: 'black', L3: 'grey', neutral: 'blue', earth: 'green and yellow' } as const

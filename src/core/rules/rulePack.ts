@@ -1,0 +1,55 @@
+import type { Unit } from '../quantity/units'
+
+export const RULE_PACK_IDS = ['iec-1ph-230', 'iec-3ph-400', 'na-split-240'] as const
+export type RulePackId = (typeof RULE_PACK_IDS)[number]
+
+export type Phase = 'L1' | 'L2' | 'L3'
+
+/** One limit: never a number alone, always with what it is for and where it comes from. */
+export interface Limit {
+  value: number
+  unit: Unit
+  purpose: string
+  /** Where the figure comes from, in words a crew can quote. */
+  basis: string
+  /** Whether a crew may set another value for a job. */
+  crewMayChange: boolean
+}
+
+/** Every limit that a judgement in the core quotes. */
+export const LIMIT_KEYS = [
+  'electrodeResistanceMax', 'electrodeDeviationMaxPercent', 'clampForbidsOpening', 'islandNeutralEarthMax',
+  'rcdGeneralX1Max', 'rcdGeneralX5Max', 'rcdDelayedX1Min', 'rcdDelayedX1Max', 'rcdDelayedX5Min', 'rcdDelayedX5Max',
+  'rcdRampMinShare', 'rcdRampMaxShare', 'gfciRampMin', 'gfciRampMax',
+  'loopAllowedShare', 'loopStopFactor', 'rideUnnoticed', 'rideFlicker', 'rideBlink', 'ridePause',
+  'demandShareOfLimit', 'shareTolerance', 'islandVoltageMin', 'islandVoltageMax', 'islandFrequencyMin', 'islandFrequencyMax',
+] as const
+export type LimitKey = (typeof LIMIT_KEYS)[number]
+
+/** Words that change with the region. */
+export interface PackWords {
+  earth: string
+  board: string
+  residualCurrentDevice: string
+  residualCurrentDeviceShort: string
+  mainSwitch: string
+  isolator: string
+  neutralEarth: string
+  lineEarth: string
+  supply: string
+}
+
+/** A set of rules for one region and supply family: data only. */
+export interface RulePack {
+  id: RulePackId
+  name: string
+  /** Nominal voltage between line and neutral, in volts. */
+  nominalV: number
+  /** Voltage that loads and the supply rating are reckoned with: 240 V across a split phase. */
+  supplyV: number
+  nominalHz: number
+  phases: readonly Phase[]
+  words: PackWords
+  conductorColours: Readonly<Record<string, string>>
+  limits: Readonly<Record<LimitKey, Limit>>
+}
