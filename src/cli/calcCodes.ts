@@ -31,10 +31,13 @@ const listOf = <T extends yup.ISchema<unknown>>(item: T, most = 1000) => yup.arr
 const accuracy = () =>
   yup.object({ percentOfReading: least0().required(required), digits: least0().required(required), resolution: least0().required(required) }).nullable().default(null)
 
+/** Checks an input as it stands, and only then fills in what is absent: strict fields leave defaults out while they validate. */
+const checked = <T>(schema: yup.Schema<T>, input: unknown): T => schema.cast(schema.validateSync(input)) as T
+
 /** Binds a schema to a function: input is checked whole, then handed over with defaults filled in. */
 const calc = <T>(about: string, schema: yup.Schema<T>, run: (input: T) => unknown): CalcCode => ({
   about,
-  run: (input) => run(schema.validateSync(input, { abortEarly: true, stripUnknown: false })),
+  run: (input) => run(checked(schema, input)),
 })
 
 const PHASES = ['L1', 'L2', 'L3', 'all'] as const
@@ -130,15 +133,15 @@ export const CALC_CODES: Readonly<Record<string, CalcCode>> = {
   'E-3': {
     about: 'fall of potential',
     run: (input) => {
-      const { method } = e3Method.validateSync(input)
-      return fallOfPotential(e3[method].validateSync(input) as FallOfPotentialInput)
+      const { method } = checked(e3Method, input)
+      return fallOfPotential(checked<unknown>(e3[method], input) as FallOfPotentialInput)
     },
   },
   'E-6': {
     about: 'island neutral–earth state',
     run: (input) => {
       const dead = (input as { dead?: unknown } | null)?.dead === true
-      return islandNeutralEarth(dead ? { ...(e6Dead.validateSync(input)), dead } : e6Live.validateSync(input))
+      return islandNeutralEarth(dead ? { ...checked(e6Dead, input), dead } : checked(e6Live, input))
     },
   },
   'E-9': calc('residual-current trip times', e9, (input) => residualCurrentTrip(input as Parameters<typeof residualCurrentTrip>[0])),

@@ -1,0 +1,55 @@
+// npm run demo: installs what is missing, starts everything with the demo scenario and prints the address. Ctrl-C stops it all.
+import { rmSync } from 'node:fs'
+import { dirname, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { startApp } from './lib/app.mjs'
+import { ensureBuild } from './lib/build.mjs'
+import { freePort, startCluster } from './lib/cluster.mjs'
+import { Blocked } from './lib/run.mjs'
+import { ensureNpmPackages, ensurePostgres } from './lib/setup.mjs'
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+const dataFolder = resolve(root, process.env.AWLBRIGHT_DATA ?? '.data')
+const wantedPort = Number(process.env.AWLBRIGHT_PORT ?? 4310)
+
+try {
+  if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535) throw new Blocked(`AWLBRIGHT_PORT is not a port: ${process.env.AWLBRIGHT_PORT}`)
+  const port = await freePort(wantedPort).catch(() => {
+    throw new Blocked(`Port ${wantedPort} is taken. Stop what uses it, or choose another: AWLBRIGHT_PORT=4311 npm run demo`)
+  })
+  ensureNpmPackages(root)
+  const bin = ensurePostgres()
+  if (process.argv.includes('--reset')) {
+    const cluster = await startCluster(bin, dataFolder)
+    cluster.stop()
+    cluster.remove()
+    rmSync(dataFolder, { recursive: true, force: true })
+  }
+  ensureBuild(root)
+  const app = await startApp({ root, bin, dataFolder, port })
+  let stopping = false
+  const end = async () => {
+    if (stopping) return
+    stopping = true
+    console.log('\nStopping…')
+    await app.stop()
+    process.exit(0)
+  }
+  process.on('SIGINT', end)
+  process.on('SIGTERM', end)
+  app.web.once('exit', end)
+  console.log(`
+Awlbright is ready at ${app.address}
+
+  Sign in with the password  lamp-and-awl  as
+    lead     ines@harrowlight.example
+    hand     tobin@harrowlight.example
+    office   maud@harrowlight.example
+    checker  oskar@harrowlight.example
+
+  Ctrl-C stops everything. Data stays in ${dataFolder}; “npm run demo -- --reset” starts over.
+`)
+} catch (error) {
+  console.error(error instanceof Blocked ? error.message : error)
+  process.exit(1)
+}

@@ -1,0 +1,41 @@
+// Starts everything the app needs on one data folder: database, migrations, demo data, stand-in gateway, queue worker, web server.
+import { join } from 'node:path'
+import { freePort, secretsOf, startCluster } from './cluster.mjs'
+import { run, start, stop, until } from './run.mjs'
+
+/** @returns {Promise<{ address: string, env: Record<string, string>, stop: () => Promise<void> }>} */
+export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
+  const cluster = await startCluster(bin, dataFolder)
+  const children = []
+  const stopAll = async () => {
+    await Promise.all(children.reverse().map(stop))
+    cluster.stop()
+  }
+  try {
+    const secrets = secretsOf(dataFolder)
+    const gatewayPort = await freePort()
+    const address = `http://127.0.0.1:${port}`
+    const env = {
+      ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', DATABASE_URL: cluster.appUrl, OWNER_DATABASE_URL: cluster.ownerUrl,
+      BETTER_AUTH_SECRET: secrets.session, BETTER_AUTH_URL: address, AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
+      AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`, AWLBRIGHT_LOG: quiet ? 'silent' : 'info',
+    }
+    const tsx = join(root, 'node_modules/.bin/tsx')
+    const stdio = quiet ? 'ignore' : 'inherit'
+    run(tsx, ['scripts/migrate.ts'], { cwd: root, env })
+    children.push(start(tsx, ['src/devices/gatewayStandIn.ts', String(gatewayPort)], { cwd: root, env, stdio }))
+    console.log('Loading the demo scenario where it is missing…')
+    run(tsx, ['demo/load.ts'], { cwd: root, env })
+    children.push(start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio }))
+    const web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], { cwd: root, env, stdio })
+    children.push(web)
+    await until(async () => {
+      if (web.exitCode !== null) throw new Error(`the web server ended with ${web.exitCode}`)
+      return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
+    }, 'the web server')
+    return { address, env, stop: stopAll, web }
+  } catch (error) {
+    await stopAll()
+    throw error
+  }
+}

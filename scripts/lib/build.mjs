@@ -1,0 +1,37 @@
+// Builds the app when its sources have changed since the last build.
+import { createHash } from 'node:crypto'
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { run } from './run.mjs'
+
+const BUILT_FROM = ['src', 'public', 'package-lock.json', 'next.config.ts', 'tsconfig.json']
+
+function* filesIn(path) {
+  const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))
+  for (const entry of entries) {
+    const inside = join(path, entry.name)
+    if (entry.isDirectory()) yield* filesIn(inside)
+    else if (!/\.test\.tsx?$|\/sw\.js$/.test(inside)) yield inside
+  }
+}
+
+function sourceDigest(root) {
+  const digest = createHash('sha256')
+  for (const name of BUILT_FROM) {
+    const path = join(root, name)
+    if (!existsSync(path)) continue
+    const files = /\.\w+$/.test(name) ? [path] : [...filesIn(path)]
+    for (const file of files) digest.update(file.slice(root.length)).update(readFileSync(file))
+  }
+  return digest.digest('hex')
+}
+
+export function ensureBuild(root) {
+  const stamp = join(root, '.next/awlbright-sources')
+  const digest = sourceDigest(root)
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return
+  console.log('Building the app (about a minute, once per change)…')
+  run('npx', ['tsx', 'scripts/buildServiceWorker.ts'], { cwd: root })
+  run('npx', ['next', 'build'], { cwd: root, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
+  writeFileSync(stamp, digest)
+}

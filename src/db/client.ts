@@ -1,0 +1,24 @@
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
+import pg from 'pg'
+import * as schema from './schema'
+
+export type Database = NodePgDatabase<typeof schema>
+/** The database or a transaction on it: queries take either. */
+export type Db = Database | Parameters<Parameters<Database['transaction']>[0]>[0]
+
+export function connect(connectionString: string, max = 10): { db: Database; pool: pg.Pool } {
+  const pool = new pg.Pool({ connectionString, max, connectionTimeoutMillis: 3000 })
+  // an idle connection that breaks is replaced at its next use; without a listener it would end the process
+  pool.on('error', () => {})
+  return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool }
+}
+
+const held = globalThis as { awlbrightDatabase?: ReturnType<typeof connect> }
+
+/** The app's one pool, made at first use; a development reload finds the same one. */
+export function appDatabase(): ReturnType<typeof connect> {
+  const url = process.env.DATABASE_URL
+  if (!url) throw new Error('DATABASE_URL is not set; start the app with “npm run demo”')
+  held.awlbrightDatabase ??= connect(url)
+  return held.awlbrightDatabase
+}

@@ -1,0 +1,43 @@
+import { asc, eq, inArray } from 'drizzle-orm'
+import type { Installation } from '@/core/installation/installation'
+import type { Db } from '../client'
+import { cableRun, circuit, component, customerPromise, electrode, job, load, plannedSetting } from '../schema'
+
+export type JobRow = typeof job.$inferSelect
+
+const grouped = <T extends { jobId: string }>(rows: readonly T[]): Map<string, T[]> => {
+  const groups = new Map<string, T[]>()
+  for (const row of rows) groups.set(row.jobId, [...(groups.get(row.jobId) ?? []), row])
+  return groups
+}
+
+/** Jobs of a crew, soonest first, those without a day last. */
+export const jobsOfCrew = (db: Db, crewId: string): Promise<JobRow[]> => db.select().from(job).where(eq(job.crewId, crewId)).orderBy(asc(job.scheduledDay), asc(job.name))
+
+export async function jobById(db: Db, jobId: string): Promise<JobRow | null> {
+  const [row] = await db.select().from(job).where(eq(job.id, jobId)).limit(1)
+  return row ?? null
+}
+
+/** The installation model of each job: one query a table, whatever the number of jobs. */
+export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<Map<string, Installation>> {
+  if (jobs.length === 0) return new Map()
+  const ids = jobs.map(({ id }) => id)
+  const [loads, components, circuits, runs, electrodes, settings, promises] = await Promise.all([
+    db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
+    db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
+    db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
+    db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
+    db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
+    db.select().from(plannedSetting).where(inArray(plannedSetting.jobId, ids)).orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
+    db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
+  ])
+  const of = { loads: grouped(loads), components: grouped(components), circuits: grouped(circuits), runs: grouped(runs), electrodes: grouped(electrodes), settings: grouped(settings), promises: grouped(promises) }
+  return new Map(jobs.map((row) => [row.id, {
+    jobId: row.id, name: row.name, packId: row.packId, testDepth: row.testDepth, acceptsShedding: row.acceptsShedding,
+    chosenSchool: row.chosenSchool, schoolReason: row.schoolReason, supply: row.supply, sources: row.sources,
+    loads: of.loads.get(row.id) ?? [], components: of.components.get(row.id) ?? [], circuits: of.circuits.get(row.id) ?? [],
+    runs: of.runs.get(row.id) ?? [], electrodes: of.electrodes.get(row.id) ?? [],
+    settings: (of.settings.get(row.id) ?? []) as Installation['settings'], promises: of.promises.get(row.id) ?? [],
+  } satisfies Installation]))
+}

@@ -1,0 +1,5 @@
+export * from './auth'
+export * from './crew'
+export * from './evidence'
+export * from './files'
+export * from './job'

@@ -1,0 +1,117 @@
+import { sql } from 'drizzle-orm'
+import { boolean, check, date, index, integer, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
+import type { Sources, Supply } from '@/core/installation/installation'
+import { COMPONENT_KINDS, PROMISE_KINDS } from '@/core/installation/installation'
+import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
+import { RCD_DEVICES } from '@/core/earthing/residualCurrentTrip'
+import { RULE_PACK_IDS } from '@/core/rules/rulePack'
+import { figure, finite, instant, oneOf } from './columns'
+import { crew } from './crew'
+
+const SCHOOLS = ['automaticWholeHome', 'automaticWithShedding', 'manualChangeover', 'emergencySocket'] as const
+
+/** One site and its work. What is looked up across jobs has columns; what is the plan's own is jsonb, checked by its Yup schema. */
+export const job = pgTable('job', {
+  id: uuid().primaryKey(),
+  crewId: uuid().notNull().references(() => crew.id),
+  name: text().notNull(),
+  place: text().notNull(),
+  packId: text({ enum: RULE_PACK_IDS }).notNull(),
+  testDepth: text({ enum: ['essential', 'full'] }).notNull().default('essential'),
+  scheduledDay: date({ mode: 'string' }),
+  acceptsShedding: boolean().notNull().default(false),
+  chosenSchool: text({ enum: SCHOOLS }),
+  schoolReason: text(),
+  supply: jsonb().$type<Supply>().notNull(),
+  sources: jsonb().$type<Sources>().notNull(),
+  gatewayHost: text(),
+  gatewayPort: integer(),
+  /** Counts up with every change of descriptive fields, so that two people changing the same thing are told. */
+  version: integer().notNull().default(1),
+  createdAt: instant().notNull().defaultNow(),
+}, (t) => [index('job_crew').on(t.crewId), oneOf('job_pack_known', t.packId, RULE_PACK_IDS), check('job_name_given', sql`length(trim(${t.name})) between 1 and 120`)])
+
+const ofJob = () => ({ id: uuid().primaryKey(), jobId: uuid().notNull().references(() => job.id, { onDelete: 'cascade' }), sort: integer().notNull().default(0) })
+
+export const load = pgTable('load', {
+  ...ofJob(),
+  tag: text().notNull(),
+  name: text().notNull(),
+  powerW: figure().notNull(),
+  powerFactor: figure().notNull(),
+  duty: figure().notNull(),
+  lockedRotorA: figure(),
+  phase: text({ enum: ['L1', 'L2', 'L3', 'all'] }).notNull(),
+  priority: integer().notNull(),
+  backedUp: boolean().notNull(),
+  mustStayOn: boolean().notNull(),
+}, (t) => [
+  unique('load_tag').on(t.jobId, t.tag),
+  check('load_power_finite', sql`${t.powerW} >= 0 and ${t.powerW} < 'Infinity'`),
+  check('load_factor_share', sql`${t.powerFactor} > 0 and ${t.powerFactor} <= 1`),
+  check('load_duty_share', sql`${t.duty} >= 0 and ${t.duty} <= 1`),
+  check('load_priority_known', sql`${t.priority} between 1 and 9`),
+  finite('load_locked_rotor_finite', t.lockedRotorA),
+])
+
+export const component = pgTable('component', {
+  ...ofJob(),
+  tag: text().notNull(),
+  kind: text({ enum: COMPONENT_KINDS }).notNull(),
+  name: text().notNull(),
+  model: text().notNull(),
+  minimumFirmware: text(),
+}, (t) => [unique('component_tag').on(t.jobId, t.tag), oneOf('component_kind_known', t.kind, COMPONENT_KINDS)])
+
+export const circuit = pgTable('circuit', {
+  ...ofJob(),
+  tag: text().notNull(),
+  name: text().notNull(),
+  device: text({ enum: RCD_DEVICES }).notNull(),
+  iDeltaNMa: figure(),
+  backedUp: boolean().notNull(),
+}, (t) => [unique('circuit_tag').on(t.jobId, t.tag), oneOf('circuit_device_known', t.device, RCD_DEVICES), finite('circuit_rating_finite', t.iDeltaNMa)])
+
+export const cableRun = pgTable('cable_run', {
+  ...ofJob(),
+  tag: text().notNull(),
+  from: text('from_place').notNull(),
+  to: text('to_place').notNull(),
+  size: text().notNull(),
+  lengthM: figure().notNull(),
+  conductorTempC: figure().notNull(),
+}, (t) => [
+  unique('cable_run_tag').on(t.jobId, t.tag),
+  check('cable_run_length_finite', sql`${t.lengthM} > 0 and ${t.lengthM} < 10000`),
+  check('cable_run_temperature_finite', sql`${t.conductorTempC} between -40 and 90`),
+])
+
+export const electrode = pgTable('electrode', {
+  ...ofJob(),
+  tag: text().notNull(),
+  kind: text({ enum: ['rod', 'plate', 'array'] }).notNull(),
+  targetOhm: figure().notNull(),
+  seasonalFactor: figure().notNull(),
+}, (t) => [
+  unique('electrode_tag').on(t.jobId, t.tag),
+  check('electrode_target_known', sql`${t.targetOhm} in (20, 50, 100, 200)`),
+  check('electrode_season_sound', sql`${t.seasonalFactor} >= 1 and ${t.seasonalFactor} <= 5`),
+])
+
+export const plannedSetting = pgTable('planned_setting', {
+  ...ofJob(),
+  key: text().notNull(),
+  label: text().notNull(),
+  value: figure().notNull(),
+  unit: text().notNull(),
+  tolerance: figure().notNull(),
+}, (t) => [unique('planned_setting_key').on(t.jobId, t.key), finite('planned_setting_finite', t.value), check('planned_setting_tolerance', sql`${t.tolerance} >= 0 and ${t.tolerance} < 'Infinity'`)])
+
+export const customerPromise = pgTable('customer_promise', {
+  ...ofJob(),
+  kind: text({ enum: PROMISE_KINDS }).notNull(),
+  sentence: text().notNull(),
+  gapClass: text({ enum: RIDE_THROUGH_CLASSES }),
+  runtimeH: figure(),
+  loadTags: jsonb().$type<string[]>().notNull(),
+}, (t) => [oneOf('customer_promise_kind_known', t.kind, PROMISE_KINDS), finite('customer_promise_runtime_finite', t.runtimeH)])

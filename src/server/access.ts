@@ -1,0 +1,43 @@
+import type { Role } from '@/db/schema'
+import { Problem } from './problem'
+
+/** Who may do what, in one place. A person acts within their own crew only; what belongs to another crew does not exist for them. */
+export const WHO_MAY = {
+  listJobs: ['lead', 'hand', 'office', 'checker'],
+  viewJob: ['lead', 'hand', 'office', 'checker'],
+  createJob: ['lead', 'office'],
+  changeJob: ['lead', 'office'],
+  saveItem: ['lead', 'office'],
+  removeItem: ['lead', 'office'],
+  choosePlan: ['lead', 'office'],
+  recordReadings: ['lead', 'hand'],
+  addPicture: ['lead', 'hand', 'office'],
+  addRecording: ['lead', 'hand'],
+  readGateway: ['lead', 'hand'],
+  overrideHold: ['lead'],
+  requestPack: ['lead', 'checker'],
+  downloadPack: ['lead', 'hand', 'office', 'checker'],
+  makeCustomerLink: ['lead', 'office'],
+  withdrawCustomerLink: ['lead', 'office'],
+} as const satisfies Record<string, readonly Role[]>
+
+export type UseCaseName = keyof typeof WHO_MAY
+
+/** The signed-in person as a use case sees them. */
+export interface Actor {
+  userId: string
+  name: string
+  crewId: string
+  crewName: string
+  role: Role
+}
+
+const ROLE_WORDS: Record<Role, string> = { lead: 'a lead', hand: 'a hand', office: 'the office', checker: 'a checker' }
+
+export const mayCall = (role: Role, useCase: UseCaseName): boolean => (WHO_MAY[useCase] as readonly Role[]).includes(role)
+
+/** @throws Problem 403 when the actor's role may not call the use case */
+export function authorise(actor: Actor, useCase: UseCaseName): void {
+  if (mayCall(actor.role, useCase)) return
+  throw new Problem(403, `This is for ${WHO_MAY[useCase].map((role) => ROLE_WORDS[role]).join(' or ')}. Ask one of them to do it.`)
+}

@@ -1,0 +1,25 @@
+import * as yup from 'yup'
+
+/** A number that arrives as a number: text such as “1 2.3” or “0x10” is never turned into one. */
+export const figure = (label: string) =>
+  yup.number().strict().label(label).typeError(`${label} must be a number`).test('finite', `${label} must be finite`, (value) => value == null || Number.isFinite(value))
+
+export const optionalFigure = (label: string) => figure(label).min(0, `${label} must be 0 or more`).nullable().default(null)
+
+export const share = (label: string) => figure(label).min(0, `${label} must be between 0 and 1`).max(1, `${label} must be between 0 and 1`)
+
+export const words = (label: string, most: number) =>
+  yup.string().strict().label(label).typeError(`${label} must be text`).trim().max(most, `${label} may have ${most} characters at most`)
+    .test('printable', `${label} holds characters that cannot be shown`, (value) => value == null || !/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/.test(value))
+
+export const required = (label: string) => `${label} is missing`
+
+export const flag = (label: string) => yup.boolean().strict().typeError(`${label} must be yes or no`)
+
+export const id = (label = 'id') => yup.string().strict().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, `${label} is not an id`)
+
+/** Short name used on the quick line: letters and digits, starting with a letter. */
+export const tag = (label = 'Tag') => words(label, 16).matches(/^[a-z][a-z0-9]*$/, `${label} is a short name of small letters and digits, such as c4`)
+
+export const choice = <T extends string>(label: string, options: readonly T[]) =>
+  yup.string().strict().oneOf(options, `${label} must be one of ${options.join(', ')}`)

@@ -1,0 +1,36 @@
+import type { Db } from '@/db/client'
+import { type JobRow, installationsOf, jobById } from '@/db/queries/installations'
+import { attachmentsOfJobs, instrumentsOfCrew, overridesOfJobs, readingsOfJobs } from '@/db/queries/evidence'
+import type { JobRecord } from '@/core/evidence/bench'
+import type { Actor } from './access'
+import { Problem } from './problem'
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
+
+/** @throws Problem 404 for a job that is not the actor's crew's, or is not there at all */
+export async function jobOfActor(db: Db, actor: Actor, jobId: string): Promise<JobRow> {
+  const row = UUID.test(jobId) ? await jobById(db, jobId) : null
+  if (!row || row.crewId !== actor.crewId) throw new Problem(404, 'There is no such job in your crew.')
+  return row
+}
+
+export const today = (): string => new Date().toISOString().slice(0, 10)
+
+/** All that is stored about some jobs of one crew, ready for the core: one query a table. */
+export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string): Promise<Map<string, JobRecord>> {
+  const ids = rows.map(({ id }) => id)
+  const [installations, readings, attachments, overrides, instruments] = await Promise.all([
+    installationsOf(db, rows), readingsOfJobs(db, ids), attachmentsOfJobs(db, ids), overridesOfJobs(db, ids), instrumentsOfCrew(db, crewId),
+  ])
+  const of = <T extends { jobId: string }>(list: readonly T[], jobId: string) => list.filter((item) => item.jobId === jobId)
+  return new Map(ids.flatMap((jobId) => {
+    const installation = installations.get(jobId)
+    return installation ? [[jobId, { installation, readings: of(readings, jobId), attachments: of(attachments, jobId), overrides: of(overrides, jobId), instruments, today: today() }]] : []
+  }))
+}
+
+export async function jobRecord(db: Db, row: JobRow): Promise<JobRecord> {
+  const record = (await jobRecords(db, [row], row.crewId)).get(row.id)
+  if (!record) throw new Error(`job ${row.id} has no installation`)
+  return record
+}

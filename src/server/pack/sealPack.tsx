@@ -1,0 +1,79 @@
+import { renderToBuffer } from '@react-pdf/renderer'
+import { zipSync } from 'fflate'
+import { eq } from 'drizzle-orm'
+import { v7 as uuidv7 } from 'uuid'
+import { canonicalJson } from '@/core/pack/canonicalJson'
+import { publicKeyOf, sealFiles } from '@/core/pack/seal'
+import { planOfInstallation } from '@/core/plan/planOfInstallation'
+import type { Db } from '@/db/client'
+import { fileBytes, storeFile } from '@/db/queries/files'
+import { jobById } from '@/db/queries/installations'
+import { addPack } from '@/db/queries/packs'
+import { crew, user } from '@/db/schema'
+import { jobRecord } from '../jobAccess'
+import { readingsCsv } from './readingsCsv'
+import { Report } from './Report'
+import { registerReportFonts } from './reportFonts'
+import { packSummary } from './summary'
+
+const utf8 = (text: string) => new TextEncoder().encode(text)
+
+/** A file name that no unpacker can take for a path out of its folder. */
+const plainName = (name: string) => name.replace(/[^\p{L}\p{N}._-]+/gu, '_').replace(/^\.+/, '_').slice(0, 80)
+
+const READ_ME = `This pack records a battery backup installation and its outage test.
+
+report.pdf      to read and print
+record.json     everything the report was made from: installation, plan, readings, verdicts
+readings.csv    every reading, corrected ones included
+pictures/       as taken, without camera metadata
+recordings/     the recorder's own files
+manifest.json   SHA-256 of every file; signature.json: one Ed25519 signature over it
+
+Any changed, missing or added file is found by the verifier of the program that made the pack, on its page or on the command line.
+`
+
+/**
+ * H-2: makes and stores the sealed pack of a job as it stands: a zip with report, canonical JSON, CSV, pictures, recordings, manifest and signature.
+ *
+ * @returns id of the stored pack
+ */
+export async function sealPack(db: Db, { jobId, sealedBy, secretKeyHex, now = new Date() }: { jobId: string; sealedBy: string; secretKeyHex: string; now?: Date }): Promise<string> {
+  const row = await jobById(db, jobId)
+  if (!row) throw new Error(`no job ${jobId}`)
+  const [[ownCrew], [signer], record] = await Promise.all([
+    db.select({ name: crew.name }).from(crew).where(eq(crew.id, row.crewId)), db.select({ name: user.name }).from(user).where(eq(user.id, sealedBy)), jobRecord(db, row),
+  ])
+  const sealedAt = now.toISOString()
+  const { summary, bench } = packSummary(record, { place: row.place, crewName: ownCrew?.name ?? '', sealedAt })
+  registerReportFonts()
+  const pdf = await renderToBuffer(<Report summary={summary} bench={bench} signedBy={signer?.name ?? ''} />)
+  const verdicts = bench.points.map((point) => ({ key: point.key, label: point.label, stage: point.stage, ...bench.judgements.get(point.key) }))
+  const files: Record<string, Uint8Array> = {
+    'README.txt': utf8(READ_ME),
+    'report.pdf': new Uint8Array(pdf),
+    'record.json': utf8(canonicalJson({
+      format: 'awlbright-record-1', sealedAt, sealedBy: signer?.name ?? '', crew: ownCrew?.name ?? '', place: row.place, installation: record.installation, plan: planOfInstallation(record.installation),
+      readings: record.readings, attachments: record.attachments, instruments: record.instruments, overrides: record.overrides, verdicts, promises: summary.promises,
+    })),
+    'readings.csv': utf8(readingsCsv(record.readings, bench)),
+  }
+  for (const attachment of record.attachments) {
+    const folder = attachment.kind === 'picture' ? 'pictures' : 'recordings'
+    files[`${folder}/${attachment.id.slice(-6)}-${plainName(attachment.fileName)}`] = await fileBytes(db, attachment.sha256)
+  }
+  const zip = zipSync(Object.fromEntries(Object.entries(sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex)).map(([path, bytes]) => [path, [bytes, { level: /\.(jpg|pdf)$/.test(path) ? 0 : 6 }]])))
+  const packId = uuidv7()
+  await db.transaction(async (tx) => {
+    const sha256 = await storeFile(tx, zip, 'application/zip')
+    await addPack(tx, { id: packId, jobId, sha256, publicKey: publicKeyOf(secretKeyHex), summary: summary as unknown as Record<string, unknown>, sealedBy, sealedAt })
+  })
+  return packId
+}
+
+/** The key this server seals with. @throws when none is set */
+export function signingKey(): string {
+  const key = process.env.AWLBRIGHT_SIGNING_KEY
+  if (!key || !/^[0-9a-f]{64}$/.test(key)) throw new Error('AWLBRIGHT_SIGNING_KEY must be 64 hexadecimal digits')
+  return key
+}

@@ -1,0 +1,53 @@
+import { type Bench, benchOf, type JobRecord } from '@/core/evidence/bench'
+import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
+import { demandAfterTurnOff, planOfInstallation, SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import { RIDE_THROUGH_WORDS, rideThroughClass } from '@/core/outage/rideThrough'
+import type { Verdict } from '@/core/rules/verdict'
+
+/** What a sealed pack says in short: what the customer's page and the report show. Verdicts are stored here as they were when sealed. */
+export interface PackSummary {
+  jobName: string
+  place: string
+  crewName: string
+  packName: string
+  sealedAt: string
+  counts: Record<Verdict, number>
+  promises: { sentence: string; verdict: Verdict; says: string; evidence: { label: string; verdict: Verdict; value: string | null }[] }[]
+  open: { stage: string; label: string; why: string }[]
+  stopped: { stage: string; label: string; why: string }[]
+  overrides: { step: string; condition: string; reason: string; byName: string; at: string }[]
+  school: string | null
+  schoolReason: string | null
+  turnOffFirst: string[]
+  runtime: { reserveH: number | null; usualH: number | null; fullH: number | null; loadW: number | null }
+  gapMs: number | null
+  gapClass: string | null
+}
+
+/** Works out the summary of a job as it stands. */
+export function packSummary(record: JobRecord, facts: { place: string; crewName: string; sealedAt: string }): { summary: PackSummary; bench: Bench } {
+  const bench = benchOf(record)
+  const { installation } = record
+  const { pack } = bench.context
+  const plan = planOfInstallation(installation)
+  const counts: Record<Verdict, number> = { proven: 0, watch: 0, open: 0, stop: 0 }
+  for (const { verdict } of bench.judgements.values()) counts[verdict]++
+  const listOf = (verdict: Verdict) =>
+    STAGES.flatMap((stage) => bench.points.filter((point) => point.stage === stage && bench.judgements.get(point.key)?.verdict === verdict)
+      .map((point) => ({ stage: STAGE_WORDS[stage], label: point.label, why: bench.judgements.get(point.key)?.why ?? '' })))
+  const gapMs = bench.context.readings.findLast(({ pointKey, slot }) => pointKey === 'outage.gap' && slot === 'recording')?.valueNumber ?? null
+  const nameOf = (tag: string) => installation.loads.find((load) => load.tag === tag)?.name ?? tag
+  return {
+    bench,
+    summary: {
+      jobName: installation.name, place: facts.place, crewName: facts.crewName, packName: pack.name, sealedAt: facts.sealedAt, counts,
+      promises: bench.promises.map(({ promise, verdict, says, points }) => ({ sentence: promise.sentence, verdict, says, evidence: points.map(({ label, verdict: own, value }) => ({ label, verdict: own, value })) })),
+      open: listOf('open'), stopped: listOf('stop'),
+      overrides: record.overrides.map(({ step, condition, reason, byName, at }) => ({ step, condition, reason, byName, at })),
+      school: installation.chosenSchool && SCHOOL_WORDS[installation.chosenSchool], schoolReason: installation.schoolReason,
+      turnOffFirst: (plan.demand.turnOffNight?.loads ?? []).map(nameOf),
+      runtime: { reserveH: plan.runtime.runtimeReserveH, usualH: plan.runtime.runtimeUsualH, fullH: plan.runtime.runtimeFullH, loadW: plan.demand.expectedDemandW === null ? null : demandAfterTurnOff(installation, plan.demand) },
+      gapMs, gapClass: gapMs === null ? null : RIDE_THROUGH_WORDS[rideThroughClass(gapMs, pack)],
+    },
+  }
+}

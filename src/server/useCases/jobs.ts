@@ -1,0 +1,112 @@
+import { and, eq, sql } from 'drizzle-orm'
+import * as yup from 'yup'
+import { benchOf, stageSummaries } from '@/core/evidence/bench'
+import type { Sources } from '@/core/installation/installation'
+import { RULE_PACK_IDS } from '@/core/rules/rulePack'
+import { jobsOfCrew } from '@/db/queries/installations'
+import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
+import { job } from '@/db/schema'
+import { choice, figure, flag, id, optionalFigure, required, share, words } from '../fields'
+import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
+import { Problem } from '../problem'
+import { useCase } from '../useCase'
+
+const supplySchema = yup.object({
+  ratingA: optionalFigure('Supply rating').max(1000, 'Supply rating above 1,000 A is not a household supply'), powerFactor: share('Power factor').nullable().default(null),
+  maximumDemandKva: optionalFigure('Maximum demand'), meterCombinedWithBoard: flag('Meter combined with board').nullable().default(null),
+})
+
+const PHASES = ['L1', 'L2', 'L3', 'all'] as const
+
+const unitSchema = yup.object({
+  name: words('Name', 60).required(required('Name')), moduleCount: optionalFigure('Number of modules').integer('Number of modules is a whole number').max(200, 'More than 200 modules are not in a house'), moduleW: optionalFigure('Module power'),
+  inverterBatteryW: optionalFigure('Inverter battery side'), inverterAcW: optionalFigure('Inverter AC rating'), inverterSurgeVa: optionalFigure('Inverter surge'),
+  moduleSurgeVa: optionalFigure('Module surge'), surgeS: optionalFigure('Surge time'), pvDcW: optionalFigure('PV on DC'), coldFactor: share('Cold factor').nullable().default(1),
+  phase: choice('Phase', PHASES).default('all'), legW: optionalFigure('Leg limit'),
+})
+
+const sourcesSchema = yup.object({
+  units: yup.array().strict().of(unitSchema).max(8, 'Eight units at most').required(),
+  pvAc: yup.array().strict().of(yup.object({ name: words('Name', 60).required(required('Name')), expectedW: optionalFigure('Expected PV'), side: choice('Side', ['island', 'grid']).required(required('Side')), onBackedPhase: flag('On a backed-up phase').default(true), phase: choice('Phase', PHASES).default('all') })).max(8, 'Eight PV systems at most').default([]),
+  gatewayA: optionalFigure('Gateway rating'), feederA: optionalFigure('Feeder rating'), usableWh: optionalFigure('Usable energy'), nominalWh: optionalFigure('Nominal energy'),
+  depthOfDischarge: share('Depth of discharge').nullable().default(null), dischargeEfficiency: share('Discharge efficiency').default(0.95), reserveSoc: share('Backup reserve').nullable().default(null),
+  usualSoc: share('Usual state of charge').nullable().default(null), floorSoc: share('Floor').default(0.05), standbyW: figure('Standby').min(0, 'Standby must be 0 W or more').default(0),
+})
+
+export const EMPTY_SOURCES: Sources = { units: [], pvAc: [], gatewayA: null, feederA: null, usableWh: null, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: null, usualSoc: null, floorSoc: 0.05, standbyW: 0 }
+
+/** Starts a job: name, place and rule pack; everything else is surveyed. */
+export const createJob = useCase({
+  name: 'createJob',
+  schema: yup.object({ id: id().required(), name: words('Name', 80).required(required('Name')), place: words('Place', 80).required(required('Place')), packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')), scheduledDay: words('Day', 10).matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date').nullable().default(null) }),
+  run: async (db, actor, input) => {
+    if (input.scheduledDay !== null && Number.isNaN(Date.parse(input.scheduledDay))) throw new Problem(422, 'Day is not a date of the calendar.', [{ path: 'scheduledDay', message: 'Day is not a date of the calendar.' }])
+    await db.insert(job).values({ ...input, crewId: actor.crewId, supply: { ratingA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: null }, sources: EMPTY_SOURCES }).onConflictDoNothing({ target: job.id })
+    return { jobId: input.id }
+  },
+})
+
+/** Changes a job's supply, sources or switches; refused with the newer version when somebody else changed it meanwhile. */
+export const changeJob = useCase({
+  name: 'changeJob',
+  schema: yup.object({
+    jobId: id('job').required(), version: figure('Version').integer().required(),
+    supply: supplySchema.default(undefined), sources: sourcesSchema.default(undefined), acceptsShedding: flag('Accepts shedding'), testDepth: choice('Test depth', ['essential', 'full']),
+    scheduledDay: words('Day', 10).matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date').nullable(), gatewayHost: words('Gateway address', 40).matches(/^(127\.|10\.|192\.168\.|172\.(1[6-9]|2\d|3[01])\.)[\d.]+$/, 'Gateway address must be one of the house’s own network').nullable(),
+    gatewayPort: figure('Gateway port').integer().min(1, 'Gateway port is 1 to 65535').max(65535, 'Gateway port is 1 to 65535').nullable(),
+  }),
+  run: async (db, actor, { jobId, version, ...change }) => {
+    const row = await jobOfActor(db, actor, jobId)
+    const floor = change.sources?.floorSoc
+    const reserve = change.sources?.reserveSoc
+    if (floor != null && reserve != null && reserve < floor) throw new Problem(422, 'The backup reserve is below the battery’s floor; an outage would start with nothing.', [{ path: 'sources.reserveSoc', message: 'Backup reserve is below the floor.' }])
+    const given = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined))
+    const changed = await db.update(job).set({ ...given, version: sql`${job.version} + 1` }).where(and(eq(job.id, row.id), eq(job.version, version))).returning({ version: job.version })
+    if (changed.length === 0) throw new Problem(409, 'Somebody else changed this job meanwhile. Yours is kept in the form: look at both, then save again.')
+    return { version: changed[0]?.version ?? version }
+  },
+})
+
+/** The front page: every job of the crew with its marks and what it waits for. */
+export const listJobs = useCase({
+  name: 'listJobs',
+  schema: yup.object({}),
+  run: async (db, actor) => {
+    const rows = await jobsOfCrew(db, actor.crewId)
+    const [records, packs] = await Promise.all([jobRecords(db, rows, actor.crewId), packsOfJobs(db, rows.map(({ id: jobId }) => jobId))])
+    return rows.flatMap((row) => {
+      const record = records.get(row.id)
+      if (!record) return []
+      const bench = benchOf(record)
+      const counts = { proven: 0, watch: 0, open: 0, stop: 0 }
+      for (const { verdict } of bench.judgements.values()) counts[verdict]++
+      return [{
+        id: row.id, name: row.name, place: row.place, packId: row.packId, scheduledDay: row.scheduledDay, counts,
+        stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({ stage, verdicts, holdsJobUp })),
+        hold: bench.holdLine.sentence, holdPoint: bench.holdLine.pointKey, readingCount: record.readings.length,
+        surveyed: record.installation.loads.length > 0 && record.installation.sources.units.length > 0,
+        sealedAt: packs.find((pack) => pack.jobId === row.id)?.sealedAt ?? null,
+      }]
+    })
+  },
+})
+
+export type JobListEntry = Awaited<ReturnType<typeof listJobs.run>>[number]
+
+/** One job with all that its bench is derived from. */
+export const viewJob = useCase({
+  name: 'viewJob',
+  schema: yup.object({ jobId: yup.string().strict().required() }),
+  run: async (db, actor, { jobId }) => {
+    const row = await jobOfActor(db, actor, jobId)
+    const [record, packs, request, links] = await Promise.all([jobRecord(db, row), packsOfJobs(db, [row.id]), latestPackRequest(db, row.id), linksOfJob(db, row.id)])
+    return {
+      record, version: row.version, place: row.place, scheduledDay: row.scheduledDay,
+      packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256 }) => ({ id: packId, sealedAt, sealedByName, publicKey, sha256 })),
+      packRequest: request && { id: request.id, state: request.state, failure: request.failure, packId: request.packId },
+      links: links.map((link) => ({ ...link, expiresAt: new Date(link.expiresAt).toISOString(), withdrawnAt: link.withdrawnAt && new Date(link.withdrawnAt).toISOString(), openedAt: link.openedAt && new Date(link.openedAt).toISOString(), createdAt: new Date(link.createdAt).toISOString() })),
+    }
+  },
+})
+
+export type JobView = Awaited<ReturnType<typeof viewJob.run>>

@@ -1,0 +1,56 @@
+import { v7 as uuidv7 } from 'uuid'
+import * as yup from 'yup'
+import { benchOf, judgePoint } from '@/core/evidence/bench'
+import type { Reading } from '@/core/evidence/reading'
+import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient'
+import { addReadings } from '@/db/queries/evidence'
+import { choice, id } from '../fields'
+import { jobOfActor, jobRecord } from '../jobAccess'
+import { Problem } from '../problem'
+import { useCase } from '../useCase'
+
+/** The job's own gateway, or the stand-in where none is set. */
+function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null }): { host: string; port: number } {
+  if (row.gatewayHost) return { host: row.gatewayHost, port: row.gatewayPort ?? 502 }
+  const [host = '', port = ''] = (process.env.AWLBRIGHT_GATEWAY ?? '').split(':')
+  if (!host) throw new Problem(409, 'This job has no gateway address yet. Enter it in Settings.')
+  return { host, port: Number(port) }
+}
+
+/** Reads the gateway's settings and stores them as readings: what it reads now, or how it is left. Keys without a name are handed back, not stored. */
+export const readGateway = useCase({
+  name: 'readGateway',
+  schema: yup.object({ jobId: id('job').required(), slot: choice('Column', ['read', 'left']).required() }),
+  run: async (db, actor, { jobId, slot }) => {
+    const row = await jobOfActor(db, actor, jobId)
+    const { host, port } = addressOf(row)
+    let readout
+    try {
+      readout = await readDevice(host, port)
+    } catch (error) {
+      if (error instanceof GatewayError) throw new Problem(502, error.message)
+      throw error
+    }
+    const bench = benchOf(await jobRecord(db, row))
+    const recordedAt = new Date().toISOString()
+    const readings = bench.points.filter(({ family, subject }) => family === 'settingLeft' && readout.values.has(subject)).map((point) => {
+      const input = point.slots.find((candidate) => candidate.id === slot)?.input
+      const reading: Reading = {
+        id: uuidv7(), jobId, pointKey: point.key, slot, valueNumber: readout.values.get(point.subject) ?? null, valueWord: null, digits: null,
+        unit: input?.kind === 'quantity' ? input.unit : '', detail: { source: 'gateway', address: `${host}:${port}` }, instrumentId: null, recordedBy: actor.userId, recordedByName: actor.name,
+        recordedAt, receivedAt: null, supersedes: null, supersedeReason: null, shownVerdict: 'open',
+      }
+      const { verdict } = judgePoint(point, { ...bench.context, readings: [...bench.context.readings, reading] })
+      const { receivedAt: _received, recordedByName: _name, ...stored } = reading
+      return { ...stored, shownVerdict: verdict }
+    })
+    await addReadings(db, readings)
+    const planned = new Set(bench.context.installation.settings.map(({ key }) => key))
+    return {
+      stored: readings.length,
+      notGiven: [...planned].filter((key) => !readout.values.has(key)),
+      unplanned: [...readout.values].filter(([key]) => !planned.has(key)).map(([key, value]) => ({ key, value })),
+      unknown: [...readout.unknown].map(([key, value]) => ({ key, value })),
+    }
+  },
+})

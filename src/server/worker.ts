@@ -1,0 +1,34 @@
+import { appDatabase } from '@/db/client'
+import { packRequestById, updatePackRequest } from '@/db/queries/packs'
+import { log } from './log'
+import { sealPack, signingKey } from './pack/sealPack'
+import { SEAL_QUEUE, workingQueue } from './queue'
+
+// The queue worker: seals packs. It holds no state, so any number may run beside each other.
+const { db, pool } = appDatabase()
+const queue = await workingQueue()
+
+await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.5 }, async (jobs) => {
+  for (const { data } of jobs) {
+    const request = await packRequestById(db, data.requestId)
+    if (!request || request.state === 'sealed') continue
+    await updatePackRequest(db, request.id, { state: 'sealing' })
+    try {
+      const packId = await sealPack(db, { jobId: request.jobId, sealedBy: request.requestedBy, secretKeyHex: signingKey() })
+      await updatePackRequest(db, request.id, { state: 'sealed', packId, failure: null })
+    } catch (error) {
+      log.error({ error: error instanceof Error ? error.message : String(error) }, 'sealing failed')
+      await updatePackRequest(db, request.id, { state: 'failed', failure: 'The pack could not be made. Nothing is lost; ask for it again.' })
+      throw error
+    }
+  }
+})
+log.info('queue worker is ready')
+
+let stopping = false
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => {
+    if (stopping) return
+    stopping = true
+    void queue.stop({ graceful: true, timeout: 5000 }).then(() => pool.end()).finally(() => process.exit(0))
+  })
