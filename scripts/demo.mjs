@@ -47,6 +47,8 @@ Awlbright is ready at ${app.address}
     office   maud@harrowlight.example
     checker  oskar@harrowlight.example
 
+  A customer's page: ${app.customerLink ?? '(made when a pack is sealed)'}
+
   Ctrl-C stops everything. Data stays in ${dataFolder}; “npm run demo -- --reset” starts over.
 `)
 } catch (error) {

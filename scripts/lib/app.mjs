@@ -1,4 +1,5 @@
 // Starts everything the app needs on one data folder: database, migrations, demo data, stand-in gateway, queue worker, web server.
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { freePort, secretsOf, startCluster } from './cluster.mjs'
 import { run, start, stop, until } from './run.mjs'
@@ -18,7 +19,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
     const env = {
       ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', DATABASE_URL: cluster.appUrl, OWNER_DATABASE_URL: cluster.ownerUrl,
       BETTER_AUTH_SECRET: secrets.session, BETTER_AUTH_URL: address, AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
-      AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`, AWLBRIGHT_LOG: quiet ? 'silent' : 'info',
+      AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`, AWLBRIGHT_LOG: quiet ? 'silent' : 'info', AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link'),
     }
     const tsx = join(root, 'node_modules/.bin/tsx')
     const stdio = quiet ? 'ignore' : 'inherit'
@@ -33,7 +34,9 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
       if (web.exitCode !== null) throw new Error(`the web server ended with ${web.exitCode}`)
       return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
     }, 'the web server')
-    return { address, env, stop: stopAll, web }
+    const linkFile = join(dataFolder, 'demo-link')
+    const customerLink = existsSync(linkFile) ? address + readFileSync(linkFile, 'utf8').trim() : null
+    return { address, env, stop: stopAll, web, customerLink }
   } catch (error) {
     await stopAll()
     throw error

@@ -3,7 +3,7 @@ import type { Bench } from '@/core/evidence/bench'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Verdict } from '@/core/rules/verdict'
-import { palette } from '@/ui/palette'
+import { palette } from '@/look/palette'
 import type { PackSummary } from './summary'
 import { REPORT_FONTS } from './reportFonts'
 

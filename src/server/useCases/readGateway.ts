@@ -4,7 +4,7 @@ import { benchOf, judgePoint } from '@/core/evidence/bench'
 import type { Reading } from '@/core/evidence/reading'
 import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient'
 import { addReadings } from '@/db/queries/evidence'
-import { choice, id } from '../fields'
+import { choice, id, words } from '../fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { useCase } from '../useCase'
@@ -20,8 +20,8 @@ function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null
 /** Reads the gateway's settings and stores them as readings: what it reads now, or how it is left. Keys without a name are handed back, not stored. */
 export const readGateway = useCase({
   name: 'readGateway',
-  schema: yup.object({ jobId: id('job').required(), slot: choice('Column', ['read', 'left']).required() }),
-  run: async (db, actor, { jobId, slot }) => {
+  schema: yup.object({ jobId: id('job').required(), slot: choice('Column', ['read', 'left']).required(), recordedAt: words('Time', 40).test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value))).nullable().default(null) }),
+  run: async (db, actor, { jobId, slot, recordedAt: deviceTime }) => {
     const row = await jobOfActor(db, actor, jobId)
     const { host, port } = addressOf(row)
     let readout
@@ -32,7 +32,7 @@ export const readGateway = useCase({
       throw error
     }
     const bench = benchOf(await jobRecord(db, row))
-    const recordedAt = new Date().toISOString()
+    const recordedAt = (deviceTime === null ? new Date() : new Date(deviceTime)).toISOString()
     const readings = bench.points.filter(({ family, subject }) => family === 'settingLeft' && readout.values.has(subject)).map((point) => {
       const input = point.slots.find((candidate) => candidate.id === slot)?.input
       const reading: Reading = {

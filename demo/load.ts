@@ -1,0 +1,117 @@
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { hashPassword } from 'better-auth/crypto'
+import { v7 as uuidv7 } from 'uuid'
+import { benchOf, judgePoint } from '@/core/evidence/bench'
+import { readQuickLine } from '@/core/evidence/quickLine'
+import type { Instrument } from '@/core/installation/installation'
+import { connect } from '@/db/client'
+import { jobById } from '@/db/queries/installations'
+import { account, crew, crewMember, instrument, user } from '@/db/schema'
+import type { Actor } from '@/server/access'
+import { jobRecord } from '@/server/jobAccess'
+import { sealPack, signingKey } from '@/server/pack/sealPack'
+import { call } from '@/server/useCase'
+import { USE_CASES } from '@/server/useCases'
+import { plateJpeg } from './plate'
+
+// Loads the demo scenario through the same use cases a crew calls, once: what is there already is left alone.
+
+interface Person { id: string; name: string; email: string; role: Actor['role'] }
+interface Scenario {
+  id: string; name: string; place: string; packId: string; day: number; testDepth: string; acceptsShedding: boolean
+  supply: unknown; sources: unknown
+  loads: object[]; components: { tag: string; name: string; model: string }[]; circuits: object[]; runs: object[]; electrodes: object[]; settings: object[]
+  plan: { school: string; reason: string; gapClass: string; by: string } | null
+  readings: { at: string; by: string; line: string; with?: string }[]
+  gateway: { at: string; by: string; slot: string }[]
+  pictures: string[]
+  recordings: { at: string; by: string; point: string; file: string }[]
+  seal?: { by: string }
+}
+
+const DEMO_PASSWORD = 'lamp-and-awl'
+const folder = fileURLToPath(new URL('.', import.meta.url))
+const json = <T>(path: string) => JSON.parse(readFileSync(join(folder, path), 'utf8')) as T
+const { crewId, crewName, people, instruments } = json<{ crewId: string; crewName: string; people: Person[]; instruments: (Instrument & { calibrationInDays: number })[] }>('crew.json')
+const { db, pool } = connect(process.env.DATABASE_URL ?? '', 4)
+const actors = new Map(people.map(({ id, name, role }): [string, Actor] => [id.replace('demo-', ''), { userId: id, name, role, crewId, crewName }]))
+const actor = (name: string): Actor => actors.get(name) ?? (() => { throw new Error(`the demo has no ${name}`) })()
+const daysFromNow = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)
+
+async function loadCrew(): Promise<void> {
+  const password = await hashPassword(DEMO_PASSWORD)
+  await db.transaction(async (tx) => {
+    await tx.insert(crew).values({ id: crewId, name: crewName })
+    await tx.insert(user).values(people.map(({ id, name, email }) => ({ id, name, email, emailVerified: true })))
+    await tx.insert(account).values(people.map(({ id }) => ({ id: `${id}-password`, accountId: id, providerId: 'credential', userId: id, password })))
+    await tx.insert(crewMember).values(people.map(({ id, role }) => ({ crewId, userId: id, role })))
+    await tx.insert(instrument).values(instruments.map(({ calibrationInDays, ...one }) => ({ ...one, crewId, calibrationDue: daysFromNow(calibrationInDays) })))
+  })
+}
+
+/** Clock times of a scenario as instants: past days as written, today's so that the last of them was a quarter of an hour ago. */
+function clockOf(scenario: Scenario): (at: string) => string {
+  const minutes = (at: string) => Number(at.slice(0, 2)) * 60 + Number(at.slice(3))
+  const all = [...scenario.readings, ...scenario.gateway, ...scenario.recordings].map(({ at }) => minutes(at))
+  const midnight = Date.parse(`${daysFromNow(scenario.day)}T00:00:00Z`)
+  const shift = scenario.day === 0 ? Date.now() - 15 * 60_000 - (midnight + Math.max(0, ...all) * 60_000) : 0
+  let step = 0
+  return (at) => new Date(midnight + shift + minutes(at) * 60_000 + (step++ % 60) * 1000).toISOString()
+}
+
+async function loadJob(scenario: Scenario): Promise<void> {
+  const office = actor('maud')
+  const jobId = scenario.id
+  await call(USE_CASES.createJob, db, office, { id: jobId, name: scenario.name, place: scenario.place, packId: scenario.packId, scheduledDay: daysFromNow(scenario.day) })
+  await call(USE_CASES.changeJob, db, office, { jobId, version: 1, supply: scenario.supply, sources: scenario.sources, acceptsShedding: scenario.acceptsShedding, testDepth: scenario.testDepth })
+  const items = { load: scenario.loads, component: scenario.components, circuit: scenario.circuits, run: scenario.runs, electrode: scenario.electrodes, setting: scenario.settings }
+  for (const [kind, list] of Object.entries(items)) for (const [sort, fields] of list.entries()) await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
+  if (scenario.plan) {
+    const { by, ...plan } = scenario.plan
+    await call(USE_CASES.choosePlan, db, actor(by), { jobId, ...plan })
+  }
+  const clock = clockOf(scenario)
+  const events = [
+    ...scenario.readings.map((event) => ({ ...event, run: () => enter(jobId, event, clock(event.at)) })),
+    ...scenario.gateway.map((event) => ({ ...event, run: () => call(USE_CASES.readGateway, db, actor(event.by), { jobId, slot: event.slot, recordedAt: clock(event.at) }) })),
+    ...scenario.recordings.map((event) => ({ ...event, run: () => call(USE_CASES.addRecording, db, actor(event.by), {
+      readingId: uuidv7(), jobId, pointKey: event.point, recordedAt: clock(event.at), files: [{ name: event.file, bytes: new Uint8Array(readFileSync(join(folder, 'recordings', event.file))) }],
+    }) })),
+  ].sort((a, b) => a.at.localeCompare(b.at))
+  for (const [seed, tag] of scenario.pictures.entries()) {
+    const component = scenario.components.find((one) => one.tag === tag)
+    const serial = scenario.readings.find(({ line }) => line.startsWith(`serial ${tag} `))?.line.split(' ')[2] ?? ''
+    await call(USE_CASES.addPicture, db, actor('tobin'), { id: uuidv7(), jobId, subject: tag, fileName: `${tag}.jpg`, takenAt: clock('08:50'), bytes: await plateJpeg(component?.name ?? tag, component?.model ?? '', serial, seed * 3 + 1) })
+  }
+  for (const event of events) await event.run()
+  if (scenario.seal) {
+    const packId = await sealPack(db, { jobId, sealedBy: actor(scenario.seal.by).userId, secretKeyHex: signingKey(), now: new Date(clock('15:10')) })
+    const { token } = await call(USE_CASES.makeCustomerLink, db, actor(scenario.seal.by), { jobId, packId, days: 365 })
+    if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(process.env.AWLBRIGHT_DEMO_LINK, `/c/${token}\n`)
+  }
+}
+
+/** Types one line on the quick line, as a person would, and sends what it makes. */
+async function enter(jobId: string, { by, line, with: tool }: Scenario['readings'][number], recordedAt: string): Promise<void> {
+  const row = await jobById(db, jobId)
+  if (!row) throw new Error(`no job ${jobId}`)
+  const bench = benchOf(await jobRecord(db, row))
+  const inHand = bench.context.instruments.find(({ tag }) => tag === tool) ?? null
+  const state = readQuickLine(line, { points: bench.points, mode: 'grid', instrument: inHand })
+  if (state.kind !== 'ready') throw new Error(`${row.name}: “${line}” is ${state.kind}${'message' in state ? `: ${state.message}` : ''}`)
+  const { point, slot } = state.target
+  const reading = { id: uuidv7({ msecs: Date.parse(recordedAt) }), jobId, pointKey: point.key, slot: slot.id, ...state.value, instrumentId: inHand?.id ?? null, recordedAt }
+  const shownVerdict = judgePoint(point, { ...bench.context, readings: [...bench.context.readings, { ...reading, detail: null, recordedBy: '', recordedByName: '', receivedAt: null, supersedes: null, supersedeReason: null, shownVerdict: 'open' }] }).verdict
+  const [told] = await call(USE_CASES.recordReadings, db, actor(by), { readings: [{ ...reading, shownVerdict }] })
+  if (told?.outcome !== 'stored') throw new Error(`${row.name}: “${line}” was not stored: ${told?.message}`)
+}
+
+const known = await db.select({ id: crew.id }).from(crew).limit(1)
+if (known.length === 0) await loadCrew()
+for (const file of readdirSync(join(folder, 'jobs')).sort()) {
+  const scenario = json<Scenario>(join('jobs', file))
+  if ((await jobById(db, scenario.id)) === null) await loadJob(scenario)
+}
+await pool.end()

@@ -1,0 +1,20 @@
+import type { NextConfig } from 'next'
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  serverExternalPackages: ['pg', 'pg-boss', 'sharp', 'pino', 'modbus-serial', '@react-pdf/renderer'],
+  experimental: { optimizePackageImports: ['@chakra-ui/react', 'lucide-react', 'd3'] },
+  headers: async () => [
+    {
+      source: '/:path*',
+      headers: [
+        { key: 'x-content-type-options', value: 'nosniff' },
+        { key: 'referrer-policy', value: 'same-origin' },
+        { key: 'x-frame-options', value: 'DENY' },
+      ],
+    },
+  ],
+}
+
+export default config

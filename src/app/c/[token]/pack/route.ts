@@ -1,0 +1,14 @@
+import { appDatabase } from '@/db/client'
+import { answer } from '@/server/answer'
+import { customerPack } from '@/server/customerPack'
+import { Problem } from '@/server/problem'
+import { zipResponse } from '@/server/zipResponse'
+
+/** The sealed pack behind a customer's link. */
+export function GET(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  return answer(request, async () => {
+    const found = await customerPack((await params).token)
+    if (found.state !== 'open') throw new Problem(404, 'This link does not work. Ask the crew for a new one.')
+    return zipResponse(appDatabase().db, found.sha256, found.jobName)
+  })
+}

@@ -1,0 +1,41 @@
+import pg from 'pg'
+import { log } from './log'
+
+type Listener = () => void
+const held = globalThis as { awlbrightListeners?: Map<string, Set<Listener>>; awlbrightListening?: Promise<void> | null }
+const listeners = (held.awlbrightListeners ??= new Map())
+
+/** One connection of this server listens for all its screens; it is made again when it breaks. */
+async function listen(): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL })
+  const again = () => {
+    held.awlbrightListening = null
+    void client.end().catch(() => {})
+    if (listeners.size > 0) setTimeout(ensureListening, 1000)
+  }
+  client.on('notification', ({ payload }) => listeners.get(payload ?? '')?.forEach((tell) => tell()))
+  client.on('error', again)
+  try {
+    await client.connect()
+    await client.query('listen awlbright_job')
+  } catch (error) {
+    log.warn({ error: error instanceof Error ? error.message : '' }, 'not listening for evidence')
+    again()
+  }
+}
+
+function ensureListening(): void {
+  held.awlbrightListening ??= listen()
+}
+
+/** Calls `tell` whenever evidence is added to a job, on whichever server; answers with the way to stop. */
+export function onJobEvidence(jobId: string, tell: Listener): () => void {
+  const own = listeners.get(jobId) ?? new Set<Listener>()
+  own.add(tell)
+  listeners.set(jobId, own)
+  ensureListening()
+  return () => {
+    own.delete(tell)
+    if (own.size === 0) listeners.delete(jobId)
+  }
+}
