@@ -99,7 +99,7 @@ async function enter(jobId: string, { by, line, with: tool }: Scenario['readings
   if (!row) throw new Error(`no job ${jobId}`)
   const bench = benchOf(await jobRecord(db, row))
   const inHand = bench.context.instruments.find(({ tag }) => tag === tool) ?? null
-  const state = readQuickLine(line, { points: bench.points, mode: 'grid', instrument: inHand })
+  const state = readQuickLine(line, { points: bench.points, mode: 'grid', instrumentFor: () => inHand })
   if (state.kind !== 'ready') throw new Error(`${row.name}: “${line}” is ${state.kind}${'message' in state ? `: ${state.message}` : ''}`)
   const { point, slot } = state.target
   const reading = { id: uuidv7({ msecs: Date.parse(recordedAt) }), jobId, pointKey: point.key, slot: slot.id, ...state.value, instrumentId: inHand?.id ?? null, recordedAt }

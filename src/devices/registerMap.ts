@@ -3,7 +3,6 @@ import type { Unit } from '@/core/quantity/units'
 /** A point of the register map: where it lies in its model's block, how it is scaled, which setting it is. */
 export interface RegisterPoint {
   key: string
-  label: string
   /** Register inside the block, from 0. */
   at: number
   type: 'uint16' | 'int16' | 'uint32'
@@ -30,21 +29,21 @@ export const REGISTER_MODELS: readonly RegisterModel[] = [
   {
     id: 7001, name: 'grid and island',
     points: [
-      { key: 'nominalV', label: 'Nominal voltage', at: 0, type: 'uint16', scale: 0, unit: 'V' },
-      { key: 'nominalHz', label: 'Nominal frequency', at: 1, type: 'uint16', scale: -1, unit: 'Hz' },
-      { key: 'phaseCount', label: 'Phases backed up', at: 2, type: 'uint16', scale: 0, unit: '' },
-      { key: 'islandEnabled', label: 'Island operation enabled', at: 3, type: 'uint16', scale: 0, unit: '' },
-      { key: 'bondRelayEnabled', label: 'Bond relay enabled', at: 4, type: 'uint16', scale: 0, unit: '' },
-      { key: 'reconnectDelayS', label: 'Wait before reconnecting', at: 5, type: 'uint16', scale: 0, unit: 's' },
+      { key: 'nominalV', at: 0, type: 'uint16', scale: 0, unit: 'V' },
+      { key: 'nominalHz', at: 1, type: 'uint16', scale: -1, unit: 'Hz' },
+      { key: 'phaseCount', at: 2, type: 'uint16', scale: 0, unit: '' },
+      { key: 'islandEnabled', at: 3, type: 'uint16', scale: 0, unit: '' },
+      { key: 'bondRelayEnabled', at: 4, type: 'uint16', scale: 0, unit: '' },
+      { key: 'reconnectDelayS', at: 5, type: 'uint16', scale: 0, unit: 's' },
     ],
   },
   {
     id: 7002, name: 'battery use',
     points: [
-      { key: 'reserveSocPercent', label: 'Backup reserve', at: 0, type: 'uint16', scale: -1, unit: '%' },
-      { key: 'chargeLimitW', label: 'Charging limit', at: 1, type: 'uint32', scale: 0, unit: 'W' },
-      { key: 'dischargeLimitW', label: 'Discharging limit', at: 3, type: 'uint32', scale: 0, unit: 'W' },
-      { key: 'exportLimitW', label: 'Export limit', at: 5, type: 'uint32', scale: 0, unit: 'W' },
+      { key: 'reserveSocPercent', at: 0, type: 'uint16', scale: -1, unit: '%' },
+      { key: 'chargeLimitW', at: 1, type: 'uint32', scale: 0, unit: 'W' },
+      { key: 'dischargeLimitW', at: 3, type: 'uint32', scale: 0, unit: 'W' },
+      { key: 'exportLimitW', at: 5, type: 'uint32', scale: 0, unit: 'W' },
     ],
   },
 ]

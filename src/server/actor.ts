@@ -8,7 +8,8 @@ import { Problem } from './problem'
 
 /** Who is asking, or `null`; looked up once a request. */
 export const currentActor = cache(async (): Promise<Actor | null> => {
-  const found = await auth().api.getSession({ headers: await headers() })
+  const asked = await headers()
+  const found = await auth().api.getSession({ headers: asked })
   return found ? membershipOf(appDatabase().db, found.user.id) : null
 })
 

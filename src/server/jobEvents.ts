@@ -3,7 +3,7 @@ import { log } from './log'
 
 type Listener = () => void
 const held = globalThis as { awlbrightListeners?: Map<string, Set<Listener>>; awlbrightListening?: Promise<void> | null }
-const listeners = (held.awlbrightListeners ??= new Map())
+const listeners: Map<string, Set<Listener>> = (held.awlbrightListeners ??= new Map())
 
 /** One connection of this server listens for all its screens; it is made again when it breaks. */
 async function listen(): Promise<void> {

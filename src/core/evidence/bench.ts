@@ -117,3 +117,8 @@ export function stageSummaries({ points, judgements, holdLine: line }: Bench): S
     return { stage, verdicts, proven: verdicts.filter((verdict) => verdict === 'proven').length, total: own.length, holdsJobUp: own.some(({ key }) => waiting.has(key)) }
   })
 }
+
+/** What a point's verdict would be with one more reading: shown while a value is typed, before it is stored. */
+export function judgeWith(record: Pick<JobRecord, 'readings'>, context: EvidenceContext, point: Point, reading: Reading): Judgement {
+  return judgePoint(point, { ...context, readings: standingReadings([...record.readings, reading]) })
+}

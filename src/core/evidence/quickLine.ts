@@ -1,4 +1,4 @@
-import type { Instrument } from '../installation/installation'
+import type { Instrument, Measured } from '../installation/installation'
 import { parseQuantity } from '../quantity/parseQuantity'
 import type { Unit } from '../quantity/units'
 import type { Point, Slot } from './point'
@@ -28,8 +28,8 @@ export interface QuickLineContext {
   points: readonly Point[]
   /** Grid or island: decides between slots that differ in nothing else. */
   mode: 'grid' | 'island'
-  /** The instrument in the crew's hand, for its range. */
-  instrument: Instrument | null
+  /** The instrument a quantity is measured with, for its range. */
+  instrumentFor: (measures: Measured | null) => Instrument | null
 }
 
 interface Reach {
@@ -101,7 +101,7 @@ export function readQuickLine(text: string, context: QuickLineContext): QuickLin
   if (candidates.length > 1) return { kind: 'error', targets: candidates.map(({ target }) => target), message: 'This fits more than one point. Pick one.' }
   // text keeps its case: serial numbers are not folded
   const typedRest = words.filter((_, index) => chosen.rest.includes(lower[index] as string) && !chosen.target.slot.path.slice(0, chosen.found).includes(lower[index] as string))
-  return valueFor(chosen.target, (typedRest.length > 0 ? typedRest : chosen.rest).join(' '), context.instrument)
+  return valueFor(chosen.target, (typedRest.length > 0 ? typedRest : chosen.rest).join(' '), context.instrumentFor)
 }
 
 function byMode(candidates: Reach[], mode: 'grid' | 'island'): Reach[] {
@@ -112,7 +112,7 @@ function byMode(candidates: Reach[], mode: 'grid' | 'island'): Reach[] {
 }
 
 /** Reads a value for a known slot, as the number pad and the forms do. */
-export function valueFor(target: Target, text: string, instrument: Instrument | null): QuickLineState {
+export function valueFor(target: Target, text: string, instrumentFor: QuickLineContext['instrumentFor']): QuickLineState {
   const { slot } = target
   const { input } = slot
   const wordIn = (words: Readonly<Record<string, readonly string[]>>) =>
@@ -137,6 +137,7 @@ export function valueFor(target: Target, text: string, instrument: Instrument | 
       if (!parsed.ok) return { kind: 'error', targets: [target], message: parsed.error }
       const { value, digits } = parsed.value
       const entered: EnteredValue = { valueNumber: value, valueWord: null, digits: Number(digits) === value ? digits : null, unit: input.unit }
+      const instrument = instrumentFor(input.measures)
       const range = instrument?.functions.find((fn) => fn.measures === input.measures)
       if (instrument && range && (value < range.min || value > range.max))
         return { kind: 'ask', target, value: entered, question: `${instrument.tag} measures ${range.min}–${range.max} ${range.unit} here, and this is ${digits} ${input.unit}. Press Enter again to store it as typed, or correct it.` }
@@ -145,7 +146,3 @@ export function valueFor(target: Target, text: string, instrument: Instrument | 
     }
   }
 }
-
-/** The words that start a line in this job, for the completion list. */
-export const firstWords = (points: readonly Point[]): string[] => [...new Set(points.flatMap(({ slots }) => slots.flatMap(({ path }) => path[0] ?? [])))].sort()
-

@@ -1,64 +1,24 @@
 import { and, eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
-import { RCD_DEVICES } from '@/core/earthing/residualCurrentTrip'
-import { COMPONENT_KINDS } from '@/core/installation/installation'
-import { UNITS } from '@/core/quantity/units'
-import { COPPER_OHM_PER_KM, sizeSystemOf } from '@/core/rules/conductors'
-import { RULE_PACKS } from '@/core/rules/packs'
 import { cableRun, circuit, component, electrode, job, load, plannedSetting } from '@/db/schema'
-import { choice, figure, flag, id, optionalFigure, required, share, tag, words } from '../fields'
+import { choice, id } from '@/schemas/fields'
+import { ITEM_KINDS, ITEM_SCHEMAS, contradiction } from '@/schemas/items'
 import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { useCase } from '../useCase'
 
-/** Kinds of things a plan lists: each with its table and what it takes. */
-const ITEM_KINDS = {
-  load: {
-    table: load, unique: 'load_tag',
-    schema: yup.object({
-      tag: tag().required(required('Tag')), name: words('Name', 60).required(required('Name')), powerW: figure('Power').min(0, 'Power must be 0 W or more').max(100_000, 'Power above 100 kW is not a household load').required(required('Power')),
-      powerFactor: figure('Power factor').moreThan(0, 'Power factor must be above 0').max(1, 'Power factor is 1 at most').required(required('Power factor')), duty: share('Duty').required(required('Duty')),
-      lockedRotorA: optionalFigure('Locked-rotor current'), phase: choice('Phase', ['L1', 'L2', 'L3', 'all']).required(required('Phase')),
-      priority: figure('Priority').integer('Priority is a whole number').min(1, 'Priority is 1 to 9').max(9, 'Priority is 1 to 9').required(required('Priority')),
-      backedUp: flag('Backed up').required(), mustStayOn: flag('Must stay on').required(), sort: figure('Order').integer().default(0),
-    }),
-  },
-  component: {
-    table: component, unique: 'component_tag',
-    schema: yup.object({ tag: tag().required(required('Tag')), kind: choice('Kind', COMPONENT_KINDS).required(required('Kind')), name: words('Name', 60).required(required('Name')), model: words('Model', 60).required(required('Model')), minimumFirmware: words('Lowest firmware', 20).nullable().default(null), sort: figure('Order').integer().default(0) }),
-  },
-  circuit: {
-    table: circuit, unique: 'circuit_tag',
-    schema: yup.object({ tag: tag().required(required('Tag')), name: words('Name', 60).required(required('Name')), device: choice('Device', RCD_DEVICES).required(required('Device')), iDeltaNMa: figure('Rated residual current').moreThan(0, 'Rated residual current must be above 0 mA').max(3000, 'Rated residual current is 3 A at most').nullable().default(null), backedUp: flag('Backed up').required(), sort: figure('Order').integer().default(0) }),
-  },
-  run: {
-    table: cableRun, unique: 'cable_run_tag',
-    schema: yup.object({ tag: tag().required(required('Tag')), from: words('From', 60).required(required('From')), to: words('To', 60).required(required('To')), size: words('Size', 8).required(required('Size')), lengthM: figure('Length').moreThan(0, 'Length must be above 0 m').max(2000, 'Length above 2 km is not in a house').required(required('Length')), conductorTempC: figure('Conductor temperature').min(-40, 'Conductor temperature must be −40 °C or more').max(90, 'Conductor temperature is 90 °C at most').default(20), sort: figure('Order').integer().default(0) }),
-  },
-  electrode: {
-    table: electrode, unique: 'electrode_tag',
-    schema: yup.object({ tag: tag().required(required('Tag')), kind: choice('Kind', ['rod', 'plate', 'array']).required(required('Kind')), targetOhm: figure('Target').oneOf([20, 50, 100, 200], 'Target is 20, 50, 100 or 200 Ω').required(required('Target')), seasonalFactor: figure('Seasonal factor').min(1, 'Seasonal factor must be 1 or more').max(5, 'Seasonal factor is 5 at most').default(1.5), sort: figure('Order').integer().default(0) }),
-  },
-  setting: {
-    table: plannedSetting, unique: 'planned_setting_key',
-    schema: yup.object({ key: words('Key', 40).matches(/^[A-Za-z][A-Za-z0-9.]*$/, 'Key is a name of the register map').required(required('Key')), label: words('Label', 60).required(required('Label')), value: figure('Value').required(required('Value')), unit: choice('Unit', UNITS).default(''), tolerance: figure('Tolerance').min(0, 'Tolerance must be 0 or more').default(0), sort: figure('Order').integer().default(0) }),
-  },
+/** The table of each kind, and the constraint that keeps its names apart. */
+const ITEM_TABLES = {
+  load: { table: load, unique: 'load_tag' },
+  component: { table: component, unique: 'component_tag' },
+  circuit: { table: circuit, unique: 'circuit_tag' },
+  run: { table: cableRun, unique: 'cable_run_tag' },
+  electrode: { table: electrode, unique: 'electrode_tag' },
+  setting: { table: plannedSetting, unique: 'planned_setting_key' },
 } as const
 
-export type ItemKind = keyof typeof ITEM_KINDS
-const KINDS = Object.keys(ITEM_KINDS) as ItemKind[]
-
-const itemInput = yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', KINDS).required(), itemId: id('item').required(), fields: yup.mixed().required() })
-
-/** What contradicts the job's own family: a phase it lacks, a cable size of the other system. */
-function contradiction(kind: ItemKind, fields: Record<string, unknown>, packId: keyof typeof RULE_PACKS): { path: string; message: string } | null {
-  const pack = RULE_PACKS[packId]
-  if (kind === 'load' && fields.phase !== 'all' && !pack.phases.includes(fields.phase as never)) return { path: 'phase', message: `This supply has no ${String(fields.phase)}.` }
-  if (kind === 'load' && fields.mustStayOn === true && fields.backedUp === false) return { path: 'mustStayOn', message: 'A load that must stay on has to be backed up.' }
-  if (kind === 'run' && !(String(fields.size) in COPPER_OHM_PER_KM[sizeSystemOf(packId)])) return { path: 'size', message: `Size “${String(fields.size)}” is not in the table; it takes ${Object.keys(COPPER_OHM_PER_KM[sizeSystemOf(packId)]).join(', ')}.` }
-  return null
-}
+const itemInput = yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', ITEM_KINDS).required(), itemId: id('item').required(), fields: yup.mixed().required() })
 
 /** Adds a thing to the plan or changes it. */
 export const saveItem = useCase({
@@ -66,8 +26,8 @@ export const saveItem = useCase({
   schema: itemInput,
   run: async (db, actor, { jobId, kind, itemId, fields }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const { table, schema, unique } = ITEM_KINDS[kind]
-    const values = parseInput(schema as yup.Schema<Record<string, unknown>>, fields)
+    const { table, unique } = ITEM_TABLES[kind]
+    const values = parseInput(ITEM_SCHEMAS[kind] as yup.Schema<Record<string, unknown>>, fields)
     const wrong = contradiction(kind, values, row.packId)
     if (wrong) throw new Problem(422, wrong.message, [wrong])
     try {
@@ -94,10 +54,10 @@ export function constraintOf(error: unknown): string | null {
 /** Takes a thing out of the plan. Readings on it stay on record. */
 export const removeItem = useCase({
   name: 'removeItem',
-  schema: yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', KINDS).required(), itemId: id('item').required() }),
+  schema: yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', ITEM_KINDS).required(), itemId: id('item').required() }),
   run: async (db, actor, { jobId, kind, itemId }) => {
     await jobOfActor(db, actor, jobId)
-    const { table } = ITEM_KINDS[kind]
+    const { table } = ITEM_TABLES[kind]
     const gone = await db.delete(table).where(and(eq(table.id, itemId), eq(table.jobId, jobId))).returning({ id: table.id })
     if (gone.length === 0) throw new Problem(404, 'It is no longer in the plan.')
     return { itemId }

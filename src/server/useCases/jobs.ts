@@ -6,32 +6,11 @@ import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { jobsOfCrew } from '@/db/queries/installations'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
 import { job } from '@/db/schema'
-import { choice, figure, flag, id, optionalFigure, required, share, words } from '../fields'
+import { choice, figure, flag, id, required, words } from '@/schemas/fields'
+import { sourcesSchema, supplySchema } from '@/schemas/job'
 import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
 import { Problem } from '../problem'
 import { useCase } from '../useCase'
-
-const supplySchema = yup.object({
-  ratingA: optionalFigure('Supply rating').max(1000, 'Supply rating above 1,000 A is not a household supply'), powerFactor: share('Power factor').nullable().default(null),
-  maximumDemandKva: optionalFigure('Maximum demand'), meterCombinedWithBoard: flag('Meter combined with board').nullable().default(null),
-})
-
-const PHASES = ['L1', 'L2', 'L3', 'all'] as const
-
-const unitSchema = yup.object({
-  name: words('Name', 60).required(required('Name')), moduleCount: optionalFigure('Number of modules').integer('Number of modules is a whole number').max(200, 'More than 200 modules are not in a house'), moduleW: optionalFigure('Module power'),
-  inverterBatteryW: optionalFigure('Inverter battery side'), inverterAcW: optionalFigure('Inverter AC rating'), inverterSurgeVa: optionalFigure('Inverter surge'),
-  moduleSurgeVa: optionalFigure('Module surge'), surgeS: optionalFigure('Surge time'), pvDcW: optionalFigure('PV on DC'), coldFactor: share('Cold factor').nullable().default(1),
-  phase: choice('Phase', PHASES).default('all'), legW: optionalFigure('Leg limit'),
-})
-
-const sourcesSchema = yup.object({
-  units: yup.array().strict().of(unitSchema).max(8, 'Eight units at most').required(),
-  pvAc: yup.array().strict().of(yup.object({ name: words('Name', 60).required(required('Name')), expectedW: optionalFigure('Expected PV'), side: choice('Side', ['island', 'grid']).required(required('Side')), onBackedPhase: flag('On a backed-up phase').default(true), phase: choice('Phase', PHASES).default('all') })).max(8, 'Eight PV systems at most').default([]),
-  gatewayA: optionalFigure('Gateway rating'), feederA: optionalFigure('Feeder rating'), usableWh: optionalFigure('Usable energy'), nominalWh: optionalFigure('Nominal energy'),
-  depthOfDischarge: share('Depth of discharge').nullable().default(null), dischargeEfficiency: share('Discharge efficiency').default(0.95), reserveSoc: share('Backup reserve').nullable().default(null),
-  usualSoc: share('Usual state of charge').nullable().default(null), floorSoc: share('Floor').default(0.05), standbyW: figure('Standby').min(0, 'Standby must be 0 W or more').default(0),
-})
 
 export const EMPTY_SOURCES: Sources = { units: [], pvAc: [], gatewayA: null, feederA: null, usableWh: null, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: null, usualSoc: null, floorSoc: 0.05, standbyW: 0 }
 
@@ -101,7 +80,7 @@ export const viewJob = useCase({
     const row = await jobOfActor(db, actor, jobId)
     const [record, packs, request, links] = await Promise.all([jobRecord(db, row), packsOfJobs(db, [row.id]), latestPackRequest(db, row.id), linksOfJob(db, row.id)])
     return {
-      record, version: row.version, place: row.place, scheduledDay: row.scheduledDay,
+      record, version: row.version, place: row.place, scheduledDay: row.scheduledDay, gateway: { host: row.gatewayHost, port: row.gatewayPort },
       packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256 }) => ({ id: packId, sealedAt, sealedByName, publicKey, sha256 })),
       packRequest: request && { id: request.id, state: request.state, failure: request.failure, packId: request.packId },
       links: links.map((link) => ({ ...link, expiresAt: new Date(link.expiresAt).toISOString(), withdrawnAt: link.withdrawnAt && new Date(link.withdrawnAt).toISOString(), openedAt: link.openedAt && new Date(link.openedAt).toISOString(), createdAt: new Date(link.createdAt).toISOString() })),

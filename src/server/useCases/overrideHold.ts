@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import { benchOf } from '@/core/evidence/bench'
 import { addOverride } from '@/db/queries/evidence'
-import { choice, id, required, words } from '../fields'
+import { choice, id, required, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { useCase } from '../useCase'

@@ -1,0 +1,31 @@
+import type { FieldIssue } from '@/core/result'
+
+/** What the server said no to, in its own words, with the fields it speaks of. */
+export class ApiProblem extends Error {
+  override name = 'ApiProblem'
+  constructor(readonly status: number, message: string, readonly issues: readonly FieldIssue[]) {
+    super(message)
+  }
+}
+
+async function read<T>(response: Response): Promise<T> {
+  const body: unknown = await response.json().catch(() => null)
+  if (response.ok) return body as T
+  const { message, issues } = (body ?? {}) as { message?: string; issues?: FieldIssue[] }
+  throw new ApiProblem(response.status, message ?? `The server answered ${response.status}. Try again.`, issues ?? [])
+}
+
+/** Calls a use case by its name. @throws ApiProblem with the server's words, or when there is no connection */
+export async function callUseCase<T>(name: string, input: unknown): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api/use/${name}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(input) })
+  } catch {
+    throw new ApiProblem(0, 'There is no connection. This needs the server; what is on the screen is kept.', [])
+  }
+  return read<T>(response)
+}
+
+export async function getJson<T>(path: string, signal?: AbortSignal): Promise<T> {
+  return read<T>(await fetch(path, { signal }))
+}

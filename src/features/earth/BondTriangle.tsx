@@ -1,0 +1,26 @@
+'use client'
+import { latestBySlot } from '@/core/evidence/reading'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { colour } from '@/look/theme'
+import { useJob } from '../job/JobContext'
+
+/** Line, neutral and earth of the island with the three voltages between them. */
+export function BondTriangle() {
+  const { bench } = useJob()
+  const { readings, pack } = bench.context
+  const latest = latestBySlot(readings, 'earth.islandBond')
+  const volts = (slot: string) => { const value = latest.get(slot)?.valueNumber; return value == null ? 'not measured' : formatQuantity(value, 'V') }
+  const verdict = bench.judgements.get('earth.islandBond')?.verdict ?? 'open'
+  const bonded = (latest.get('ne')?.valueNumber ?? Infinity) <= pack.limits.islandNeutralEarthMax.value
+  const earth = pack.words.earth
+  const node = (x: number, y: number, letter: string, tone: 'ink' | 'neutral' | 'earth') => <g><circle cx={x} cy={y} r="17" fill={colour('sheet')} stroke={colour(tone)} strokeWidth="2.6" /><text x={x} y={y + 5.500} textAnchor="middle" fontSize="16" fontWeight="700" fill={colour(tone)}>{letter}</text></g>
+  const label = (x: number, y: number, name: string, value: string, anchor: 'start' | 'middle' | 'end') => <g stroke={colour('sheet')} strokeWidth="4" style={{ paintOrder: 'stroke' }}><text x={x} y={y} textAnchor={anchor} fontSize="12.5" fill={colour('ink2')}>{name}</text><text x={x} y={y + 19} textAnchor={anchor} fontSize="17" fontWeight="600" fill={colour('ink')}>{value}</text></g>
+  return (
+    <svg width="100%" viewBox="0 0 330 196" style={{ maxWidth: 360, display: 'block' }} role="img" aria-label={`Island mode voltages: L–N ${volts('ln')}, ${pack.words.lineEarth} ${volts('le')}, ${pack.words.neutralEarth} ${volts('ne')}`}>
+      <path d="M165 32L76 150M165 32L254 150" stroke={colour('rule2')} strokeWidth="2" />
+      <path d="M76 150H254" stroke={colour(verdict)} strokeWidth={bonded ? 7 : 2} strokeDasharray={bonded ? undefined : '5 5'} />
+      {node(165, 32, 'L', 'ink')}{node(76, 150, 'N', 'neutral')}{node(254, 150, earth.charAt(0).toUpperCase(), 'earth')}
+      {label(104, 74, 'L–N', volts('ln'), 'end')}{label(226, 74, pack.words.lineEarth, volts('le'), 'start')}{label(165, 172, `${pack.words.neutralEarth}, ${bonded ? 'bonded' : 'bond'}`, volts('ne'), 'middle')}
+    </svg>
+  )
+}

@@ -1,0 +1,62 @@
+'use client'
+import { useState } from 'react'
+import { v7 as uuidv7 } from 'uuid'
+import { ITEM_SCHEMAS, type ItemKind, contradiction } from '@/schemas/items'
+import { Button } from '@/ui/Button'
+import { Overlay } from '@/ui/Overlay'
+import { ApiProblem, callUseCase } from '../api'
+import { useJob } from '../job/JobContext'
+import { itemFields, newItem, withNumbers } from './itemFields'
+import { schemaIssues } from './schemaIssues'
+import { SpecForm } from './SpecForm'
+
+const WORDS: Readonly<Record<ItemKind, string>> = { load: 'load', component: 'component', circuit: 'circuit', run: 'run', electrode: 'electrode', setting: 'planned setting' }
+
+/** Which thing is being edited: a new one, or one that is there. */
+export interface Editing {
+  kind: ItemKind
+  item: { id: string } | null
+}
+
+/** The form of one thing in the plan, over the bench. */
+export function ItemOverlay({ editing, onClose }: { editing: Editing | null; onClose: () => void }) {
+  return (
+    <Overlay title={editing ? `${editing.item ? 'Change the' : 'New'} ${WORDS[editing.kind]}` : ''} open={editing !== null} onClose={onClose} wide>
+      {editing && <ItemForm key={editing.item?.id ?? 'new'} editing={editing} onClose={onClose} />}
+    </Overlay>
+  )
+}
+
+function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onClose: () => void }) {
+  const { bench: { context: { pack } }, record, refresh } = useJob()
+  const [id] = useState(item?.id ?? uuidv7())
+  const [removal, setRemoval] = useState<string | null>(null)
+  const { jobId } = record.installation
+  const remove = async () => {
+    try {
+      await callUseCase('removeItem', { jobId, kind, itemId: id })
+      await refresh()
+      onClose()
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error
+      setRemoval(error.message)
+    }
+  }
+  return (
+    <SpecForm
+      specs={itemFields(kind, pack)} initial={item ?? newItem(kind, pack)} submitLabel={item ? `Save the ${WORDS[kind]}` : `Add the ${WORDS[kind]}`}
+      check={(fields) => {
+        const values = withNumbers(kind, fields)
+        const wrong = contradiction(kind, values, pack.id)
+        return [...schemaIssues(ITEM_SCHEMAS[kind], values), ...(wrong ? [wrong] : [])]
+      }}
+      save={async (fields) => {
+        const sort = (item as { sort?: number } | null)?.sort ?? Math.floor(Date.now() / 1000) % 2_000_000_000
+        await callUseCase('saveItem', { jobId, kind, itemId: id, fields: { ...withNumbers(kind, fields), sort } })
+        await refresh()
+        onClose()
+      }}
+      extra={item && <Button onClick={() => (removal === null ? setRemoval('Readings on it stay on record. Press again to take it out of the plan.') : void remove())}>{removal === null ? 'Take out of the plan' : removal}</Button>}
+    />
+  )
+}

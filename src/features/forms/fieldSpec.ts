@@ -1,0 +1,59 @@
+import { parseQuantity } from '@/core/quantity/parseQuantity'
+import type { Unit } from '@/core/quantity/units'
+import type { FieldIssue } from '@/core/result'
+
+/** One field of a descriptive form: what it is called and what it takes. */
+export interface FieldSpec {
+  /** Path in the input, such as `ratingA` or `units.0.moduleW`. */
+  name: string
+  label: string
+  kind: 'text' | 'number' | 'percent' | 'choice' | 'flag'
+  unit?: Unit
+  options?: Readonly<Record<string, string>>
+  /** A blank is stored as not known, and stays Open. */
+  optional?: boolean
+  hint?: string
+}
+
+export type FormTexts = Record<string, string>
+
+const shown = (value: unknown, { kind }: FieldSpec): string => {
+  if (value === null || value === undefined) return ''
+  if (kind === 'flag') return value === true ? 'yes' : 'no'
+  if (kind === 'percent') return String(Math.round(Number(value) * 1e6) / 1e4)
+  return String(value)
+}
+
+const valueAt = (source: unknown, path: string): unknown => path.split('.').reduce<unknown>((at, part) => (at as Record<string, unknown> | null | undefined)?.[part], source)
+
+/** What a form shows for stored values; names without their dots, which the form library would take for nesting. */
+export const textsOf = (specs: readonly FieldSpec[], source: unknown): FormTexts => Object.fromEntries(specs.map((spec) => [keyOf(spec), shown(valueAt(source, spec.name), spec)]))
+
+/** A field's key inside the form. */
+export const keyOf = ({ name }: Pick<FieldSpec, 'name'>): string => name.replaceAll('.', '/')
+
+function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message: string } {
+  const trimmed = text.trim()
+  switch (spec.kind) {
+    case 'flag': return { value: trimmed === '' ? null : trimmed === 'yes' }
+    case 'text': case 'choice': return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
+    case 'number': case 'percent': {
+      if (trimmed === '') return spec.optional ? { value: null } : { message: `${spec.label} is missing` }
+      const parsed = parseQuantity(trimmed, spec.kind === 'percent' ? '%' : (spec.unit ?? ''))
+      if (!parsed.ok) return { message: parsed.error }
+      return { value: spec.kind === 'percent' ? parsed.value.value / 100 : parsed.value.value }
+    }
+  }
+}
+
+/** Reads a form's texts as values, with every figure that could not be read named; figures take either decimal mark and units. */
+export function readForm(specs: readonly FieldSpec[], texts: FormTexts): { fields: Record<string, unknown>; issues: FieldIssue[] } {
+  const fields: Record<string, unknown> = {}
+  const issues: FieldIssue[] = []
+  for (const spec of specs) {
+    const read = valueOf(spec, texts[keyOf(spec)] ?? '')
+    if ('message' in read) issues.push({ path: spec.name, message: read.message })
+    else fields[spec.name] = read.value
+  }
+  return { fields, issues }
+}

@@ -1,0 +1,90 @@
+'use client'
+import { Box, Flex, Grid, chakra } from '@chakra-ui/react'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
+import { WITHDRAWN } from '@/core/evidence/reading'
+import type { Actor } from '@/server/access'
+import type { JobView } from '@/server/useCases/jobs'
+import { keepRecordingWorker } from '@/workers/clients'
+import { Overlay } from '@/ui/Overlay'
+import { useLamp } from '@/ui/useLamp'
+import { STAGE_BENCHES } from '../stageBenches'
+import { HoldLine } from './HoldLine'
+import { JobProvider, useJob } from './JobContext'
+import { KeysOverlay } from './KeysOverlay'
+import { Ledger, ledgerGroups } from './Ledger'
+import { NextButton, useOpenNext } from './NextButton'
+import { NextCard } from './NextCard'
+import { QuickLine } from './QuickLine'
+import { Rail } from './Rail'
+import { TakeBack } from './TakeBack'
+import { TopBar } from './TopBar'
+import { useKeys } from './useKeys'
+
+const TABS = ['next', 'bench', 'ledger'] as const
+type Tab = (typeof TABS)[number]
+const TAB_WORDS: Readonly<Record<Tab, string>> = { next: 'Next', bench: 'Bench', ledger: 'Ledger' }
+
+/** A job on the bench: rail, bench and ledger, the quick line and the hold line. On a phone one zone at a time. */
+export function JobBench({ view, actor }: { view: JobView; actor: Actor }) {
+  return <JobProvider initial={view} actor={actor}><BenchShell /></JobProvider>
+}
+
+function BenchShell() {
+  const { bench, record, actor, stage, at, goTo, select, mode, setMode } = useJob()
+  const field = useRef<HTMLInputElement>(null)
+  const [keysOpen, setKeysOpen] = useState(false)
+  const [stagesOpen, setStagesOpen] = useState(false)
+  const [takingBack, setTakingBack] = useState(false)
+  const [tab, setTab] = useState<Tab>('next')
+  const { toggleLamp } = useLamp()
+  const openNext = useOpenNext()
+  useEffect(() => {
+    // fetched while there is a connection, so that a recording can be read when the router is dead
+    void keepRecordingWorker().catch(() => undefined)
+  }, [])
+
+  const step = (by: 1 | -1) => {
+    const keys = [...new Set(ledgerGroups(bench.points, record.readings, stage).map(({ pointKey }) => pointKey))]
+    const here = at === null ? -1 : keys.indexOf(at)
+    const to = keys[here < 0 ? (by > 0 ? 0 : keys.length - 1) : Math.min(keys.length - 1, Math.max(0, here + by))]
+    if (to) select(to)
+  }
+  const keys = {
+    ...Object.fromEntries(STAGES.map((own, k) => [String(k + 1), () => goTo(own)])),
+    '/': () => field.current?.focus(), '.': openNext, j: () => step(1), k: () => step(-1), u: () => setTakingBack(true),
+    g: () => setMode(mode === 'grid' ? 'island' : 'grid'), l: toggleLamp, '?': () => setKeysOpen(true),
+  }
+  useKeys(useMemo(() => keys, [keys]))
+  const StageBench = STAGE_BENCHES[stage]
+  const zone = (own: Tab) => ({ base: tab === own ? 'block' : 'none', lg: own === 'next' ? 'none' : 'block' })
+  return (
+    <Grid h="100dvh" templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }} overflow="hidden">
+      <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
+      <Flex hideFrom="lg" role="tablist" aria-label="Views" bg="sheet2" borderBottomWidth="1px" borderColor="rule2">
+        {TABS.map((own) => <chakra.button key={own} type="button" role="tab" aria-selected={tab === own} onClick={() => setTab(own)} flex="1" minH="44px" fontWeight="600" cursor="pointer" color={tab === own ? 'ember' : 'ink2'} borderBottomWidth="3px" borderColor={tab === own ? 'ember' : 'transparent'}>{TAB_WORDS[own]}</chakra.button>)}
+      </Flex>
+      <Grid minH="0" templateColumns={{ base: '1fr', lg: '148px minmax(0, 1fr) 312px' }} templateRows="minmax(0, 1fr)">
+        <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}><Rail /></Box>
+        <Box display={zone('next')} overflowY="auto" minH="0"><NextCard /></Box>
+        <chakra.main display={zone('bench')} overflowY="auto" minH="0" aria-label={`${STAGE_WORDS[stage]} bench`} px={{ base: '10px', lg: '20px' }} py={{ base: '10px', lg: '14px' }}>
+          <Flex direction="column" gap="12px"><StageBench /></Flex>
+        </chakra.main>
+        <Box display={zone('ledger')} minH="0"><Ledger /></Box>
+      </Grid>
+      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 312px' }} bg="sheet" borderTopWidth="1px" borderColor="rule2" display={{ base: tab === 'next' ? 'grid' : 'none', lg: 'grid' }}>
+        <Box px={{ base: '12px', lg: '20px' }} pt="6px" pb={{ base: '0', lg: '10px' }} pl={{ lg: '168px' }} minW="0"><QuickLine field={field} /></Box>
+        <Flex hideBelow="lg" align="center" px="14px"><NextButton /></Flex>
+      </Grid>
+      <HoldLine />
+      <KeysOverlay open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <Overlay title="Stages" open={stagesOpen} onClose={() => setStagesOpen(false)}><Rail onChoose={() => { setStagesOpen(false); setTab('bench') }} /></Overlay>
+      <TakeBack open={takingBack} onClose={() => setTakingBack(false)} reading={lastOwn(record.readings)} />
+    </Grid>
+  )
+
+  function lastOwn(readings: typeof record.readings) {
+    const corrected = new Set(readings.map(({ supersedes }) => supersedes))
+    return [...readings].sort((a, b) => (a.recordedAt < b.recordedAt ? 1 : -1)).find((reading) => !corrected.has(reading.id) && reading.valueWord !== WITHDRAWN && reading.slot !== 'recording' && reading.recordedBy === actor.userId) ?? null
+  }
+}

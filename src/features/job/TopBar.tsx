@@ -1,0 +1,31 @@
+'use client'
+import { Box, Flex, chakra } from '@chakra-ui/react'
+import NextLink from 'next/link'
+import { STAGE_WORDS } from '@/core/evidence/point'
+import { Button } from '@/ui/Button'
+import { Mark } from '@/ui/Mark'
+import { useJob } from './JobContext'
+import { InstrumentChoice } from './InstrumentChoice'
+import { OutboxState } from './OutboxState'
+import { PersonTools } from './PersonTools'
+
+/** The bench's head: which job, and whether everything is sent. */
+export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () => void }) {
+  const { view, record, bench, actor, stage } = useJob()
+  return (
+    <chakra.header display="flex" alignItems="center" gap={{ base: '8px', lg: '16px' }} bg="sheet" borderBottomWidth="1px" borderColor="rule2" minH="52px" pr={{ base: '4px', lg: '14px' }} minW="0">
+      <NextLink href="/" aria-label="Awlbright, all jobs">
+        <Flex w={{ base: 'auto', lg: '148px' }} h="52px" align="center" gap="9px" pl={{ base: '12px', lg: '16px' }} borderRightWidth={{ lg: '1px' }} borderColor="rule" fontFamily="heading" fontWeight="600" fontSize="17px"><Mark /><Box hideBelow="lg">Awlbright</Box></Flex>
+      </NextLink>
+      <Button hideFrom="lg" variant="quiet" size="sm" onClick={onStages} aria-label={`Stage ${STAGE_WORDS[stage]}, choose another`}>{STAGE_WORDS[stage]} ▾</Button>
+      <Flex minW="0" flex="1" align="baseline" gap="14px">
+        <Box as="h1" fontFamily="heading" fontWeight="600" fontSize={{ base: '15px', lg: '17px' }} whiteSpace="nowrap" overflow="hidden" textOverflow="ellipsis" title={record.installation.name}>{record.installation.name}</Box>
+        <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap" flex="none">{view.place} · {bench.context.pack.name}</Box>
+      </Flex>
+      <OutboxState />
+      <Box hideBelow="lg"><InstrumentChoice /></Box>
+      <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap">{actor.name}, {actor.role}</Box>
+      <PersonTools onKeys={onKeys} />
+    </chakra.header>
+  )
+}

@@ -1,0 +1,130 @@
+import { line, scaleLinear } from 'd3'
+
+export interface WaveWindow {
+  fromS: number
+  toS: number
+}
+
+export interface WaveSize {
+  width: number
+  waveHeight: number
+  rmsHeight: number
+}
+
+export interface WaveInput {
+  samples: readonly Float64Array[]
+  sampleRateHz: number
+  /** Uneven stamps, or `null` where a row's time is its number over the rate. */
+  timesS: Float64Array | null
+  rms: readonly { rmsTimeS: Float64Array; rmsV: Float64Array }[]
+  nominalV: number
+  gap: { startS: number; endS: number } | null
+  window: WaveWindow
+}
+
+export const WAVE_MARGIN = { left: 54, right: 14 } as const
+
+export interface WaveDrawing {
+  /** One path a channel. */
+  waves: string[]
+  rms: string[]
+  gap: { x: number; width: number } | null
+  voltTicks: { y: number; label: string }[]
+  timeTicks: { x: number; label: string }[]
+  /** 100 % and 90 % of nominal in the RMS part. */
+  nominalY: number
+  ninetyY: number
+  x: (timeS: number) => number
+}
+
+/** First index whose time is at or after `timeS`. */
+function indexAt(timesS: Float64Array, timeS: number): number {
+  let low = 0
+  let high = timesS.length
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((timesS[middle] as number) < timeS) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+/**
+ * A wave as a path over pixel columns: where several samples share a column their lowest and highest are drawn, so that no peak is lost
+ * however far out the view is; further in every sample is a corner.
+ */
+export function wavePath(samples: Float64Array, from: number, to: number, xOf: (index: number) => number, yOf: (volts: number) => number): string {
+  let d = ''
+  let column = -1
+  let low = 0
+  let high = 0
+  const corner = (x: number, volts: number) => {
+    d += `${d === '' ? 'M' : 'L'}${x.toFixed(1)} ${yOf(volts).toFixed(1)}`
+  }
+  const dense = to - from > 2 * (xOf(to) - xOf(from))
+  for (let k = from; k < to; k++) {
+    const volts = samples[k] as number
+    const x = xOf(k)
+    if (!dense) {
+      corner(x, volts)
+      continue
+    }
+    const own = Math.floor(x)
+    if (own === column) {
+      if (volts < low) low = volts
+      if (volts > high) high = volts
+      continue
+    }
+    if (column >= 0) {
+      corner(column, low)
+      if (high !== low) corner(column, high)
+    }
+    column = own
+    low = high = volts
+  }
+  if (dense && column >= 0) {
+    corner(column, low)
+    if (high !== low) corner(column, high)
+  }
+  return d
+}
+
+const timeLabel = (s: number, spanS: number) => (spanS < 2.5 ? `${Math.round(s * 10_000) / 10} ms` : `${Math.round(s * 1000) / 1000} s`)
+
+/** Lays out wave and half-cycle RMS of a window of a recording; lengths in px. */
+export function waveLayout({ samples, sampleRateHz, timesS, rms, nominalV, gap, window }: WaveInput, { width, waveHeight, rmsHeight }: WaveSize): WaveDrawing {
+  const x = scaleLinear([window.fromS, window.toS], [WAVE_MARGIN.left, width - WAVE_MARGIN.right])
+  const peak = nominalV * Math.SQRT2 * 1.25
+  const y = scaleLinear([-peak, peak], [waveHeight, 0]).clamp(true)
+  const rmsY = scaleLinear([0, nominalV * 1.2], [waveHeight + rmsHeight - 4, waveHeight + 12]).clamp(true)
+  const timeOf = (index: number) => (timesS ? (timesS[index] ?? index / sampleRateHz) : index / sampleRateHz)
+  const indexOf = (timeS: number) => (timesS ? indexAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz))
+  const rmsLine = line<number>((k) => k, () => 0)
+  return {
+    waves: samples.map((own) => wavePath(own, Math.max(0, indexOf(window.fromS) - 1), Math.min(own.length, indexOf(window.toS) + 2), (index) => x(timeOf(index)), y)),
+    rms: rms.map(({ rmsTimeS, rmsV }) => {
+      const from = Math.max(0, indexAt(rmsTimeS, window.fromS) - 1)
+      const to = Math.min(rmsTimeS.length, indexAt(rmsTimeS, window.toS) + 2)
+      const indices = Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k)
+      return rmsLine.x((k) => x(rmsTimeS[k] as number)).y((k) => rmsY(rmsV[k] as number))(indices) ?? ''
+    }),
+    gap: gap && gap.endS > window.fromS && gap.startS < window.toS ? { x: x(gap.startS), width: Math.max(1.5, x(gap.endS) - x(gap.startS)) } : null,
+    voltTicks: [-nominalV * Math.SQRT2, 0, nominalV * Math.SQRT2].map((volts) => ({ y: y(volts), label: volts === 0 ? '0 V' : String(Math.round(volts)).replace('-', '−') })),
+    timeTicks: x.ticks(Math.max(3, Math.round(width / 140))).map((s) => ({ x: x(s), label: timeLabel(s, window.toS - window.fromS) })),
+    nominalY: rmsY(nominalV), ninetyY: rmsY(0.9 * nominalV), x,
+  }
+}
+
+/** The part around a gap that shows it: two gaps or six cycles to each side, within the recording. */
+export function gapWindow(gap: { startS: number; endS: number }, durationS: number, hz: number): WaveWindow {
+  const side = Math.max(6 / hz, 0.6 * (gap.endS - gap.startS))
+  return { fromS: Math.max(0, gap.startS - side), toS: Math.min(durationS, gap.endS + side) }
+}
+
+/** A window moved or widened about its middle, kept within the recording and above `leastS`. */
+export function changedWindow(window: WaveWindow, durationS: number, { factor = 1, shift = 0 }: { factor?: number; shift?: number }, leastS = 0.005): WaveWindow {
+  const span = Math.min(durationS, Math.max(leastS, (window.toS - window.fromS) * factor))
+  const middle = (window.fromS + window.toS) / 2 + shift * (window.toS - window.fromS)
+  const fromS = Math.min(Math.max(0, middle - span / 2), durationS - span)
+  return { fromS, toS: fromS + span }
+}

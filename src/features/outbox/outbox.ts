@@ -1,0 +1,108 @@
+import { type OutboxEntry, type OutboxStore, openOutboxStore } from './outboxStore'
+import { httpCarrier } from './httpCarrier'
+import { type Carrier, Unreachable, sendOutbox } from './sendOutbox'
+
+/** What the screens know of the outbox. */
+export interface OutboxState {
+  entries: readonly OutboxEntry[]
+  /** Why nothing could be sent at the last try; `null` when it could. */
+  away: string | null
+  /** The device could not keep an entry; the entry was not taken. */
+  failure: string | null
+}
+
+export type Unsubscribe = () => void
+
+const RETRY_MS = 4000
+const LOCK_NAME = 'awlbright-outbox'
+
+/** One tab sends at a time; where the browser has no locks, sending twice is harmless anyway. */
+async function alone(work: () => Promise<void>): Promise<void> {
+  if (!('locks' in navigator)) return work()
+  await navigator.locks.request(LOCK_NAME, { ifAvailable: true }, async (lock) => {
+    if (lock) await work()
+  })
+}
+
+/** The device's outbox: entries are kept first and sent after, in order, by themselves. */
+export class Outbox {
+  #state: OutboxState = { entries: [], away: null, failure: null }
+  #listeners = new Set<() => void>()
+  #acknowledged = new Set<(entries: OutboxEntry[]) => void>()
+  #sending: Promise<void> | null = null
+  #again = false
+  #timer: ReturnType<typeof setTimeout> | null = null
+
+  constructor(readonly userId: string, private readonly store: OutboxStore = openOutboxStore(), private readonly carrier: Carrier = httpCarrier) {}
+
+  state = (): OutboxState => this.#state
+
+  subscribe = (tell: () => void): Unsubscribe => {
+    this.#listeners.add(tell)
+    return () => this.#listeners.delete(tell)
+  }
+
+  onAcknowledged(tell: (entries: OutboxEntry[]) => void): Unsubscribe {
+    this.#acknowledged.add(tell)
+    return () => this.#acknowledged.delete(tell)
+  }
+
+  /** Keeps an entry on this device and sets about sending it. @throws when the device cannot keep it: the caller still holds it */
+  async add(entry: OutboxEntry): Promise<void> {
+    try {
+      await this.store.add(entry)
+    } catch (error) {
+      this.#set({ failure: 'This browser cannot keep entries (its storage is full or switched off). Nothing was stored; write it down and free some space.' })
+      throw error
+    }
+    this.#set({ entries: [...this.#state.entries, entry], failure: null })
+    void this.send()
+  }
+
+  /** Throws a refused entry away, once a person has read why. */
+  async dismiss(id: string): Promise<void> {
+    await this.store.remove([id])
+    await this.refresh()
+  }
+
+  async refresh(): Promise<void> {
+    try {
+      this.#set({ entries: (await this.store.all()).filter(({ userId }) => userId === this.userId) })
+    } catch {
+      this.#set({ failure: 'This browser cannot keep entries. Without a connection nothing can be recorded here.' })
+    }
+  }
+
+  /** Sends what waits; a call while sending makes one more round afterwards. */
+  send = (): Promise<void> => {
+    if (this.#sending) {
+      this.#again = true
+      return this.#sending
+    }
+    this.#sending = this.#round().finally(() => {
+      this.#sending = null
+      if (!this.#again) return
+      this.#again = false
+      void this.send()
+    })
+    return this.#sending
+  }
+
+  async #round(): Promise<void> {
+    if (this.#timer) clearTimeout(this.#timer)
+    this.#timer = null
+    try {
+      await alone(() => sendOutbox(this.store, this.carrier, this.userId, (entries) => this.#acknowledged.forEach((tell) => tell(entries))))
+      this.#set({ away: null })
+    } catch (error) {
+      this.#set({ away: error instanceof Unreachable ? error.message : 'the outbox could not be read' })
+    }
+    await this.refresh()
+    if (this.#state.entries.some(({ refusal }) => refusal === null)) this.#timer = setTimeout(() => void this.send(), RETRY_MS)
+  }
+
+  #set(change: Partial<OutboxState>): void {
+    this.#state = { ...this.#state, ...change }
+    this.#listeners.forEach((tell) => tell())
+  }
+}

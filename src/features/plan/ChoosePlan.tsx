@@ -1,0 +1,34 @@
+'use client'
+import { Text } from '@chakra-ui/react'
+import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import { schoolReason } from '@/core/plan/schoolReason'
+import { rideThroughLimit, RIDE_THROUGH_CLASSES, RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
+import { formatDuration } from '@/core/quantity/formatQuantity'
+import { callUseCase } from '../api'
+import type { FieldSpec } from '../forms/fieldSpec'
+import { SpecForm } from '../forms/SpecForm'
+import { useJob } from '../job/JobContext'
+import { usePlan } from './usePlan'
+
+/** The lead's choice of school with its reason, and the gap that is promised; the plan's promises are written with it. */
+export function ChoosePlan({ onDone }: { onDone: () => void }) {
+  const { record: { installation }, bench: { context: { pack } }, refresh } = useJob()
+  const plan = usePlan()
+  const promised = installation.promises.find(({ kind }) => kind === 'gapClass')?.gapClass ?? 'blink'
+  const specs: FieldSpec[] = [
+    { name: 'school', label: 'Changeover', kind: 'choice', options: SCHOOL_WORDS },
+    { name: 'gapClass', label: 'Promised gap', kind: 'choice', options: Object.fromEntries(RIDE_THROUGH_CLASSES.map((kind) => {
+      const limit = rideThroughLimit(kind, pack)
+      return [kind, `${RIDE_THROUGH_WORDS[kind]}${limit ? `, up to ${formatDuration(limit.value)}` : ''}`]
+    })) },
+    { name: 'reason', label: 'Why this one', kind: 'text' },
+  ]
+  return (
+    <>
+      <Text color="ink2" mb="3">Promise only what the maker declares and you mean to show on the day. Choosing again writes the promises afresh.</Text>
+      <SpecForm specs={specs} submitLabel="Choose and write the promises"
+        initial={{ school: installation.chosenSchool ?? plan.demand.school, gapClass: promised, reason: installation.schoolReason ?? (schoolReason(plan.demand, plan.limits) ?? '').slice(0, 400) }}
+        save={async (fields) => { await callUseCase('choosePlan', { jobId: installation.jobId, ...fields }); await refresh(); onDone() }} />
+    </>
+  )
+}

@@ -1,0 +1,11 @@
+/** A page asks the service worker to keep it and what it was made of. */
+export interface KeepRequest {
+  kind: 'keep'
+  page: string
+  assets: string[]
+}
+
+export const isKeepRequest = (message: unknown): message is KeepRequest => {
+  const request = message as Partial<KeepRequest> | null
+  return request?.kind === 'keep' && typeof request.page === 'string' && Array.isArray(request.assets) && request.assets.length <= 500 && request.assets.every((url) => typeof url === 'string')
+}

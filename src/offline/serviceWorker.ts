@@ -1,0 +1,42 @@
+/// <reference lib="webworker" />
+import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist'
+import { isKeepRequest } from './messages'
+
+declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST?: (PrecacheEntry | string)[] }
+
+const PAGES = 'pages'
+const SHELL = 'shell'
+const JOBS = 'jobs'
+
+/** The stage and the selected point are in the address; the page kept for a job is the same whatever they are. */
+const withoutSearch: SerwistPlugin = { cacheKeyWillBeUsed: async ({ request }) => request.url.split('?')[0] ?? request.url }
+
+const isPage = (path: string) => path === '/' || /^\/jobs\/[^/]+$/.test(path) || path === '/verify'
+
+const serwist = new Serwist({
+  skipWaiting: true,
+  clientsClaim: true,
+  runtimeCaching: [
+    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === 'navigate' && isPage(url.pathname), handler: new NetworkFirst({ cacheName: PAGES, networkTimeoutSeconds: 4, plugins: [withoutSearch, new ExpirationPlugin({ maxEntries: 60 })] }) },
+    { matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'), handler: new CacheFirst({ cacheName: SHELL, plugins: [new ExpirationPlugin({ maxEntries: 400 })] }) },
+    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+$/.test(url.pathname), handler: new NetworkFirst({ cacheName: JOBS, networkTimeoutSeconds: 6, plugins: [new ExpirationPlugin({ maxEntries: 60 })] }) },
+    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+\/files\//.test(url.pathname), handler: new CacheFirst({ cacheName: JOBS + '-files', plugins: [new ExpirationPlugin({ maxEntries: 200 })] }) },
+  ],
+})
+serwist.addEventListeners()
+
+self.addEventListener('message', (event) => {
+  const message: unknown = event.data
+  if (isKeepRequest(message)) event.waitUntil(keep(message.page, message.assets))
+  else if ((message as { kind?: unknown } | null)?.kind === 'forget') event.waitUntil(Promise.all([PAGES, JOBS, JOBS + '-files'].map((name) => caches.delete(name))))
+})
+
+/** Keeps the page that asked, and what it was made of, from before this worker was in charge. */
+async function keep(page: string, assets: readonly string[]): Promise<void> {
+  const shell = await caches.open(SHELL)
+  await Promise.all(assets.map(async (url) => { if (!(await shell.match(url))) await shell.add(url).catch(() => undefined) }))
+  const path = page.split('?')[0] ?? page
+  if (!isPage(new URL(path).pathname)) return
+  const response = await fetch(path, { credentials: 'same-origin' }).catch(() => null)
+  if (response?.ok && !response.redirected) await (await caches.open(PAGES)).put(path, response)
+}

@@ -1,0 +1,21 @@
+import type { FieldIssue, Result } from '@/core/result'
+import type { NamedBytes } from '@/core/outage/recording'
+import type { PackVerification } from '@/core/pack/verifyPack'
+import type { RulePackId } from '@/core/rules/rulePack'
+import type { packCalls } from './packCalls'
+import type { AnalysedWave, recordingCalls } from './recordingCalls'
+import { withWorker } from './withWorker'
+
+const recordingThread = () => new Worker(new URL('./recording.worker.ts', import.meta.url), { type: 'module' })
+const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
+
+/** Reads and analyses a recording off the main thread; `signal` cancels it. */
+export const analyseInWorker = (files: NamedBytes[], packId: RulePackId, signal?: AbortSignal): Promise<Result<AnalysedWave, FieldIssue>> =>
+  withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(recordingThread, (calls) => calls.analyse(files, packId) as Promise<Result<AnalysedWave, FieldIssue>>, signal)
+
+/** Fetches the recording worker's script while there is a connection, so that it is at hand without one. */
+export const keepRecordingWorker = (): Promise<true> => withWorker<typeof recordingCalls, true>(recordingThread, (calls) => calls.ready())
+
+/** Verifies a sealed pack off the main thread. */
+export const verifyInWorker = (zip: Uint8Array, trustedKeyHex?: string): Promise<PackVerification> =>
+  withWorker<typeof packCalls, PackVerification>(packThread, (calls) => calls.verify(zip, trustedKeyHex))

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { packCalls } from './packCalls'
+
+expose(packCalls)

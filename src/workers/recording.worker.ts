@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { recordingCalls } from './recordingCalls'
+
+expose(recordingCalls)

@@ -1,0 +1,41 @@
+import { transfer } from 'comlink'
+import type { FieldIssue } from '@/core/result'
+import { type Result, err, ok } from '@/core/result'
+import { type ChannelSeries, type RecordingAnalysis, analyseRecording } from '@/core/outage/analyseRecording'
+import { readRecording } from '@/core/outage/readRecording'
+import { type AnalogChannel, type NamedBytes, RecordingError } from '@/core/outage/recording'
+import { RULE_PACKS } from '@/core/rules/packs'
+import type { RulePackId } from '@/core/rules/rulePack'
+
+/** A recording read and analysed, with what the picture needs: the waves and their half-cycle RMS. */
+export interface AnalysedWave {
+  analysis: RecordingAnalysis
+  series: ChannelSeries[]
+  voltages: AnalogChannel[]
+  /** Times of the rows where the stamps are uneven; `null` where a row's time is its number over the rate. */
+  timesS: Float64Array | null
+  startedAt: string | null
+}
+
+/**
+ * Calls of the recording worker, separate from the thread so that tests run them as they are.
+ * What a person can put right comes back as a value: an error would lose its class on the way.
+ */
+export const recordingCalls = {
+  /** Says that the thread is up, and so that its script has been fetched. */
+  ready: (): true => true,
+
+  analyse(files: NamedBytes[], packId: RulePackId): Result<AnalysedWave, FieldIssue> {
+    try {
+      const recording = readRecording(files)
+      const { analysis, series } = analyseRecording(recording, RULE_PACKS[packId])
+      const voltages = recording.analog.filter(({ unit }) => unit === 'V')
+      // row by row the same memory may stand behind two channels, and a buffer is transferred once only
+      const buffers = new Set<ArrayBufferLike>([...voltages.map(({ samples }) => samples.buffer), ...series.flatMap(({ rmsTimeS, rmsV }) => [rmsTimeS.buffer, rmsV.buffer]), ...(recording.timesS ? [recording.timesS.buffer] : [])])
+      return transfer(ok({ analysis, series, voltages, timesS: recording.timesS, startedAt: recording.startedAt }), [...buffers] as Transferable[])
+    } catch (error) {
+      if (error instanceof RecordingError) return err({ path: error.where.file, message: error.message })
+      throw error
+    }
+  },
+}
