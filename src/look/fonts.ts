@@ -2,6 +2,7 @@ import localFont from 'next/font/local'
 
 /** The text face: a humanist sans made for legibility. The full font files are taken, for Ω µ ½ ≤ ≥ √ Δ ∞. */
 export const textFace = localFont({
+  adjustFontFallback: false,
   variable: '--face-text',
   src: [
     { path: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf', weight: '400' },
@@ -12,6 +13,7 @@ export const textFace = localFont({
 
 /** The quick line's face. */
 export const monoFace = localFont({
+  adjustFontFallback: false,
   variable: '--face-mono',
   src: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-mono/500Medium/AtkinsonHyperlegibleMono_500Medium.ttf',
   weight: '500',
@@ -19,6 +21,7 @@ export const monoFace = localFont({
 
 /** Headings. */
 export const headFace = localFont({
+  adjustFontFallback: false,
   variable: '--face-head',
   src: '../../node_modules/@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2',
   weight: '200 800',
@@ -26,6 +29,7 @@ export const headFace = localFont({
 
 /** Signs the text face lacks: arrows and Greek letters. Fetched only where a page shows one. */
 export const signFace = localFont({
+  adjustFontFallback: false,
   variable: '--face-signs',
   src: '../../node_modules/dejavu-fonts-ttf/ttf/DejaVuSans.ttf',
   preload: false,

@@ -9,8 +9,9 @@ const control = { borderRadius: 'l1', borderColor: 'rule2', bg: 'paper', color: 
 const config = defineConfig({
   cssVarsPrefix: 'aw',
   globalCss: {
+    '*': { fontFeatureSettings: '"tnum" 1' },
     'html, body': { height: '100%' },
-    body: { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '15px', lineHeight: '1.4', fontFeatureSettings: '"tnum" 1' },
+    body: { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '15px', lineHeight: '1.4'},
     'h1, h2, h3': { fontFamily: 'heading', fontWeight: '600', letterSpacing: '-0.01em' },
     ':focus-visible': { outlineColor: 'focusRing' },
   },

@@ -10,7 +10,7 @@ export interface UseCase<Input, Output> {
   run: (db: Db, actor: Actor, input: Input) => Promise<Output>
 }
 
-export const useCase = <Input, Output>(definition: UseCase<Input, Output>): UseCase<Input, Output> => definition
+export const defineUseCase = <Input, Output>(definition: UseCase<Input, Output>): UseCase<Input, Output> => definition
 
 /** Carries out a use case: authorise, validate, run. Every way in goes through here. */
 export async function call<Input, Output>({ name, schema, run }: UseCase<Input, Output>, db: Db, actor: Actor, input: unknown): Promise<Output> {

@@ -1,18 +1,18 @@
 import { type Remote, wrap } from 'comlink'
 
 /**
- * Runs `use` against a worker's calls and ends the thread afterwards, whatever comes of it.
+ * Runs `run` against a worker's calls and ends the thread afterwards, whatever comes of it.
  *
  * @throws Error when the thread dies or cannot load: comlink hears messages only, and its caller would wait for ever
  */
-export async function withWorker<Calls, T>(start: () => Worker, use: (calls: Remote<Calls>) => Promise<T>, signal?: AbortSignal): Promise<T> {
+export async function withWorker<Calls, T>(start: () => Worker, run: (calls: Remote<Calls>) => Promise<T>, signal?: AbortSignal): Promise<T> {
   const thread = start()
   const stopped = new Promise<never>((_, reject) => {
     thread.addEventListener('error', (event) => reject(new Error(event.message || 'the worker did not load')))
     signal?.addEventListener('abort', () => reject(new DOMException('cancelled', 'AbortError')))
   })
   try {
-    return await Promise.race([use(wrap<Calls>(thread)), stopped])
+    return await Promise.race([run(wrap<Calls>(thread)), stopped])
   } finally {
     thread.terminate()
   }

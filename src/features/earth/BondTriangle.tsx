@@ -2,6 +2,7 @@
 import { latestBySlot } from '@/core/evidence/reading'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
+import { Label } from '@/ui/charts/Label'
 import { useJob } from '../job/JobContext'
 
 /** Line, neutral and earth of the island with the three voltages between them. */
@@ -13,8 +14,8 @@ export function BondTriangle() {
   const verdict = bench.judgements.get('earth.islandBond')?.verdict ?? 'open'
   const bonded = (latest.get('ne')?.valueNumber ?? Infinity) <= pack.limits.islandNeutralEarthMax.value
   const earth = pack.words.earth
-  const node = (x: number, y: number, letter: string, tone: 'ink' | 'neutral' | 'earth') => <g><circle cx={x} cy={y} r="17" fill={colour('sheet')} stroke={colour(tone)} strokeWidth="2.6" /><text x={x} y={y + 5.500} textAnchor="middle" fontSize="16" fontWeight="700" fill={colour(tone)}>{letter}</text></g>
-  const label = (x: number, y: number, name: string, value: string, anchor: 'start' | 'middle' | 'end') => <g stroke={colour('sheet')} strokeWidth="4" style={{ paintOrder: 'stroke' }}><text x={x} y={y} textAnchor={anchor} fontSize="12.5" fill={colour('ink2')}>{name}</text><text x={x} y={y + 19} textAnchor={anchor} fontSize="17" fontWeight="600" fill={colour('ink')}>{value}</text></g>
+  const node = (x: number, y: number, letter: string, tone: 'ink' | 'neutral' | 'earth') => <g><circle cx={x} cy={y} r="17" fill={colour('sheet')} stroke={colour(tone)} strokeWidth="2.6" /><Label x={x} y={y + 5.500} anchor="middle" size={16} weight={700} tone={tone}>{letter}</Label></g>
+  const label = (x: number, y: number, name: string, value: string, anchor: 'start' | 'middle' | 'end') => <g stroke={colour('sheet')} strokeWidth="4" style={{ paintOrder: 'stroke' }}><Label x={x} y={y} anchor={anchor} size={12.5} tone="ink2">{name}</Label><Label x={x} y={y + 19} anchor={anchor} size={17} weight={600} tone="ink">{value}</Label></g>
   return (
     <svg width="100%" viewBox="0 0 330 196" style={{ maxWidth: 360, display: 'block' }} role="img" aria-label={`Island mode voltages: L–N ${volts('ln')}, ${pack.words.lineEarth} ${volts('le')}, ${pack.words.neutralEarth} ${volts('ne')}`}>
       <path d="M165 32L76 150M165 32L254 150" stroke={colour('rule2')} strokeWidth="2" />

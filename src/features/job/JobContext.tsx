@@ -135,13 +135,16 @@ export function openSlots({ record }: JobContextValue, point: Point): Slot[] {
 
 const benchSlots = (record: JobRecord, point: Point) => record.readings.filter(({ pointKey, valueWord }) => pointKey === point.key && valueWord !== WITHDRAWN).map(({ slot }) => slot)
 
+/** The instrument that measures most, for a hand that has not chosen yet. */
+const handiest = (instruments: JobRecord['instruments']): string | null => [...instruments].sort((a, b) => b.functions.length - a.functions.length)[0]?.id ?? null
+
 const INSTRUMENT_KEY = 'awlbright-instrument'
 
 /** The instrument in the crew's hand, remembered on this device while it is one of theirs. */
 function useRememberedInstrument({ instruments }: JobRecord): [string | null, (id: string | null) => void] {
   const kept = useSyncExternalStore(() => () => {}, () => localStorage.getItem(INSTRUMENT_KEY), () => null)
   const [chosen, setChosen] = useState<string | null | undefined>(undefined)
-  const id = chosen === undefined ? (kept ?? instruments[0]?.id ?? null) : chosen
+  const id = chosen === undefined ? (kept || handiest(instruments)) : chosen
   const known = instruments.some((instrument) => instrument.id === id) ? id : null
   const choose = useCallback((next: string | null) => {
     setChosen(next)

@@ -4,6 +4,7 @@ import { type D3ZoomEvent, select, zoom, zoomIdentity } from 'd3'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
+import { Label } from '@/ui/charts/Label'
 import type { ColourName } from '@/look/palette'
 import { Button } from '@/ui/Button'
 import { useWidth } from '@/ui/useWidth'
@@ -55,18 +56,18 @@ export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }
       <Box ref={box} tabIndex={0} role="group" aria-label="Wave, arrow keys move, plus and minus zoom" onKeyDown={onKeyDown}>
         <svg ref={svg} width={width} height={height} role="img" aria-label={label} style={{ display: 'block', touchAction: 'pan-y', cursor: 'grab' }} data-testid="wave">
           {drawing.gap && <rect x={drawing.gap.x} y="0" width={drawing.gap.width} height={WAVE + RMS} fill={colour('emberSoft')} />}
-          {drawing.voltTicks.map((tick) => <g key={tick.label}><path d={`M54 ${tick.y}H${width - 14}`} stroke={colour('rule')} /><text x="46" y={tick.y + 4} textAnchor="end" fontSize="12" fill={colour('ink2')}>{tick.label}</text></g>)}
+          {drawing.voltTicks.map((tick) => <g key={tick.label}><path d={`M54 ${tick.y}H${width - 14}`} stroke={colour('rule')} /><Label x="46" y={tick.y + 4} anchor="end" size={12} tone="ink2">{tick.label}</Label></g>)}
           {drawing.waves.map((d, k) => <path key={voltages[k]?.id} d={d} fill="none" stroke={colour(INKS[k % INKS.length] as ColourName)} strokeWidth="1.3" strokeLinejoin="round" />)}
           <path d={`M54 ${drawing.nominalY}H${width - 14}`} stroke={colour('rule2')} /><path d={`M54 ${drawing.ninetyY}H${width - 14}`} stroke={colour('watch')} strokeDasharray="3 3" />
-          <text x="46" y={drawing.nominalY} textAnchor="end" fontSize="11.5" fill={colour('ink2')}>RMS</text><text x="46" y={drawing.ninetyY + 8} textAnchor="end" fontSize="11.5" fill={colour('watch')}>90 %</text><text x="46" y={WAVE + RMS - 2} textAnchor="end" fontSize="11.5" fill={colour('ink2')}>0 V</text>
+          <Label x="46" y={drawing.nominalY} anchor="end" size={11.5} tone="ink2">RMS</Label><Label x="46" y={drawing.ninetyY + 8} anchor="end" size={11.5} tone="watch">90 %</Label><Label x="46" y={WAVE + RMS - 2} anchor="end" size={11.5} tone="ink2">0 V</Label>
           {drawing.rms.map((d, k) => <path key={series[k]?.id} d={d} fill="none" stroke={colour(k === 0 ? 'proven' : (INKS[k % INKS.length] as ColourName))} strokeWidth="2" />)}
           {drawing.gap && gap && (
             <g>
               <path d={`M${drawing.gap.x} 2V${WAVE + RMS}M${drawing.gap.x + drawing.gap.width} 2V${WAVE + RMS}`} stroke={colour('ember')} strokeWidth="1.4" strokeDasharray="4 3" />
-              <text x={Math.min(width - 180, drawing.gap.x + drawing.gap.width + 8)} y="17" fontSize="14" fontWeight="600" fill={colour('ember')} stroke={colour('sheet')} strokeWidth="5" style={{ paintOrder: 'stroke' }}>{formatDuration(gap.longestPhaseMs)} without supply</text>
+              <Label x={Math.min(width - 180, drawing.gap.x + drawing.gap.width + 8)} y="17" size={14} weight={600} tone="ember" halo="sheet">{formatDuration(gap.longestPhaseMs)} without supply</Label>
             </g>
           )}
-          {drawing.timeTicks.map((tick) => <text key={tick.label} x={tick.x} y={height - 7} textAnchor="middle" fontSize="12" fill={colour('ink2')}>{tick.label}</text>)}
+          {drawing.timeTicks.map((tick) => <Label key={tick.label} x={tick.x} y={height - 7} anchor="middle" size={12} tone="ink2">{tick.label}</Label>)}
         </svg>
       </Box>
       <Flex gap="6px" px="10px" pb="8px" wrap="wrap" align="center">

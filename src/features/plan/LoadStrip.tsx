@@ -3,6 +3,7 @@ import { Box, Flex } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { ColourName } from '@/look/palette'
 import { colour } from '@/look/theme'
+import { Label } from '@/ui/charts/Label'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { useWidth } from '@/ui/useWidth'
 import { usePlan } from './usePlan'
@@ -31,10 +32,10 @@ export function LoadStrip() {
       <Box ref={ref}>
         <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Loads against the limits. ${words}`} style={{ display: 'block', overflow: 'visible' }}>
           <defs><pattern id="strip-off" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill={colour('sunSoft')} /><path d="M0 0V7" stroke={colour('sun')} strokeWidth="2" /></pattern></defs>
-          {strip.ticks.map((tick) => <g key={tick.x}><path d={`M${tick.x} 0V${height - 22}`} stroke={colour('rule')} /><text x={tick.x} y={height - 6} fontSize="12" textAnchor={tick.x === 0 ? 'start' : 'middle'} fill={colour('ink2')}>{tick.label}</text></g>)}
+          {strip.ticks.map((tick) => <g key={tick.x}><path d={`M${tick.x} 0V${height - 22}`} stroke={colour('rule')} /><Label x={tick.x} y={height - 6} size={12} anchor={tick.x === 0 ? 'start' : 'middle'} tone="ink2">{tick.label}</Label></g>)}
           {strip.rows.map((row, k) => (
             <g key={row.label} transform={`translate(0,${k * ROW})`}>
-              <text x="0" y="12" fontSize="12.5" fill={colour('ink2')}>{row.label}</text>
+              <Label x="0" y="12" size={12.5} tone="ink2">{row.label}</Label>
               {row.segments.map((segment) => {
                 const { fill, ink } = FILLS[segment.kind]
                 return (
@@ -42,14 +43,14 @@ export function LoadStrip() {
                     <rect x={segment.x} y="16" width={Math.max(0.5, segment.width - 1)} height={BAR} fill={segment.kind === 'turnOffFirst' ? 'url(#strip-off)' : colour(fill)} stroke={segment.kind === 'notBackedUp' ? colour('rule2') : 'none'} strokeDasharray={segment.kind === 'notBackedUp' ? '3 3' : undefined}>
                       <title>{`${segment.name}, ${formatQuantity(segment.watts, 'W', 3)}, ${FILLS[segment.kind].words}`}</title>
                     </rect>
-                    {segment.width > 34 + 6 * Math.min(segment.name.length, 6) && <text x={segment.x + 5} y="32" fontSize="12.5" fill={colour(ink)} style={{ pointerEvents: 'none', paintOrder: 'stroke' }} stroke={segment.kind === 'turnOffFirst' ? colour('sunSoft') : 'none'} strokeWidth="3">{clipped(segment.name, segment.width)}</text>}
+                    {segment.width > 34 + 6 * Math.min(segment.name.length, 6) && <Label x={segment.x + 5} y="32" size={12.5} tone={ink} halo={segment.kind === 'turnOffFirst' ? 'sunSoft' : undefined}>{clipped(segment.name, segment.width)}</Label>}
                   </g>
                 )
               })}
               {row.limits.map((limit, n) => (
                 <g key={limit.label}>
                   <path d={`M${limit.x} 12V${16 + BAR + 3}`} stroke={colour('ember')} strokeWidth={n === 0 ? 2.4 : 1.4} strokeDasharray={n === 0 ? undefined : '4 3'} />
-                  <text x={limit.x} y="10" fontSize="12" fontWeight="600" fill={colour('ember')} textAnchor={limit.x > width - 60 ? 'end' : n === 0 && row.limits[1] && row.limits[1].x - limit.x < 70 ? 'end' : 'start'}>{limit.label} {formatQuantity(limit.watts, 'W', 3)}</text>
+                  <Label x={limit.x} y="10" size={12} weight={600} tone="ember" anchor={limit.x > width - 90 || (n === 0 && row.limits[1] && row.limits[1].x - limit.x < 100) ? 'end' : 'start'}>{limit.label} {formatQuantity(limit.watts, 'W', 3)}</Label>
                 </g>
               ))}
             </g>

@@ -6,7 +6,7 @@ import { storeFile } from '@/db/queries/files'
 import { id, required, words } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 export const PICTURE_MAX_BYTES = 25 * 1024 * 1024
 const LONGEST_SIDE_PX = 2000
@@ -37,7 +37,7 @@ export async function preparePicture(bytes: Uint8Array): Promise<{ jpeg: Uint8Ar
 }
 
 /** Adds a picture to a thing of the job. */
-export const addPicture = useCase({
+export const addPicture = defineUseCase({
   name: 'addPicture',
   schema: yup.object({ id: id().required(), jobId: id('job').required(), subject: words('Subject', 40).required(required('Subject')), fileName: words('File name', 120).default('picture.jpg'), takenAt: words('Time', 40).nullable().default(null), bytes: yup.mixed<Uint8Array>().required(required('Picture')) }),
   run: async (db, actor, input) => {

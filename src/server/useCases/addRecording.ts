@@ -11,7 +11,7 @@ import { storeFile } from '@/db/queries/files'
 import { choice, id, required, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 /** Larger recordings than this are cut on the device; analysing one here takes well under a second. */
 export const RECORDING_UPLOAD_MAX_BYTES = 24 * 1024 * 1024
@@ -23,7 +23,7 @@ const extension = (name: string) => /\.(\w+)$/.exec(name)?.[1]?.toLowerCase() ??
  * Takes in a recorder's file or files for the gap at leaving or at return. The server analyses it again with the core the browser used: that
  * result is the evidence. Files, attachments and reading are stored together or not at all.
  */
-export const addRecording = useCase({
+export const addRecording = defineUseCase({
   name: 'addRecording',
   schema: yup.object({
     readingId: id('reading').required(), jobId: id('job').required(), pointKey: choice('Point', ['outage.gap', 'outage.returnGap']).required(required('Point')),

@@ -8,10 +8,10 @@ import { customerPromise, job } from '@/db/schema'
 import { choice, id, required, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 /** The lead's or office's choice of school, and the plan's promises written down with it. */
-export const choosePlan = useCase({
+export const choosePlan = defineUseCase({
   name: 'choosePlan',
   schema: yup.object({
     jobId: id('job').required(), school: choice('School', ['automaticWholeHome', 'automaticWithShedding', 'manualChangeover', 'emergencySocket']).required(required('School')),

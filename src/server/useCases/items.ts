@@ -6,7 +6,7 @@ import { ITEM_KINDS, ITEM_SCHEMAS, contradiction } from '@/schemas/items'
 import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 /** The table of each kind, and the constraint that keeps its names apart. */
 const ITEM_TABLES = {
@@ -21,7 +21,7 @@ const ITEM_TABLES = {
 const itemInput = yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', ITEM_KINDS).required(), itemId: id('item').required(), fields: yup.mixed().required() })
 
 /** Adds a thing to the plan or changes it. */
-export const saveItem = useCase({
+export const saveItem = defineUseCase({
   name: 'saveItem',
   schema: itemInput,
   run: async (db, actor, { jobId, kind, itemId, fields }) => {
@@ -52,7 +52,7 @@ export function constraintOf(error: unknown): string | null {
 }
 
 /** Takes a thing out of the plan. Readings on it stay on record. */
-export const removeItem = useCase({
+export const removeItem = defineUseCase({
   name: 'removeItem',
   schema: yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', ITEM_KINDS).required(), itemId: id('item').required() }),
   run: async (db, actor, { jobId, kind, itemId }) => {

@@ -10,12 +10,12 @@ import { choice, figure, flag, id, required, words } from '@/schemas/fields'
 import { sourcesSchema, supplySchema } from '@/schemas/job'
 import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 export const EMPTY_SOURCES: Sources = { units: [], pvAc: [], gatewayA: null, feederA: null, usableWh: null, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: null, usualSoc: null, floorSoc: 0.05, standbyW: 0 }
 
 /** Starts a job: name, place and rule pack; everything else is surveyed. */
-export const createJob = useCase({
+export const createJob = defineUseCase({
   name: 'createJob',
   schema: yup.object({ id: id().required(), name: words('Name', 80).required(required('Name')), place: words('Place', 80).required(required('Place')), packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')), scheduledDay: words('Day', 10).matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date').nullable().default(null) }),
   run: async (db, actor, input) => {
@@ -26,7 +26,7 @@ export const createJob = useCase({
 })
 
 /** Changes a job's supply, sources or switches; refused with the newer version when somebody else changed it meanwhile. */
-export const changeJob = useCase({
+export const changeJob = defineUseCase({
   name: 'changeJob',
   schema: yup.object({
     jobId: id('job').required(), version: figure('Version').integer().required(),
@@ -47,7 +47,7 @@ export const changeJob = useCase({
 })
 
 /** The front page: every job of the crew with its marks and what it waits for. */
-export const listJobs = useCase({
+export const listJobs = defineUseCase({
   name: 'listJobs',
   schema: yup.object({}),
   run: async (db, actor) => {
@@ -73,7 +73,7 @@ export const listJobs = useCase({
 export type JobListEntry = Awaited<ReturnType<typeof listJobs.run>>[number]
 
 /** One job with all that its bench is derived from. */
-export const viewJob = useCase({
+export const viewJob = defineUseCase({
   name: 'viewJob',
   schema: yup.object({ jobId: yup.string().strict().required() }),
   run: async (db, actor, { jobId }) => {

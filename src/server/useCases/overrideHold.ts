@@ -4,10 +4,10 @@ import { addOverride } from '@/db/queries/evidence'
 import { choice, id, required, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 /** A lead goes on past a hold in writing, where T-10 allows it. What it never allows is refused, whoever asks. */
-export const overrideHold = useCase({
+export const overrideHold = defineUseCase({
   name: 'overrideHold',
   schema: yup.object({ id: id().required(), jobId: id('job').required(), step: choice('Step', ['firstIsland', 'loadedIsland', 'handover']).required(), condition: words('Condition', 40).required(), reason: words('Reason', 500).min(10, 'Write the reason in at least ten characters').required(required('Reason')) }),
   run: async (db, actor, input) => {

@@ -6,10 +6,10 @@ import { figure, id } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
 import { SEAL_QUEUE, sendingQueue } from '../queue'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 /** Asks for a sealed pack of the job as it stands; a queue worker makes it. */
-export const requestPack = useCase({
+export const requestPack = defineUseCase({
   name: 'requestPack',
   schema: yup.object({ jobId: id('job').required() }),
   run: async (db, actor, { jobId }) => {
@@ -24,7 +24,7 @@ export const requestPack = useCase({
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex')
 
 /** Makes a customer's link to one pack. The token is shown once and stored only as its hash. */
-export const makeCustomerLink = useCase({
+export const makeCustomerLink = defineUseCase({
   name: 'makeCustomerLink',
   schema: yup.object({ jobId: id('job').required(), packId: id('pack').required(), days: figure('Days').integer('Days is a whole number').min(1, 'A link lasts a day at least').max(730, 'A link lasts two years at most').default(90) }),
   run: async (db, actor, { jobId, packId, days }) => {
@@ -39,7 +39,7 @@ export const makeCustomerLink = useCase({
   },
 })
 
-export const withdrawCustomerLink = useCase({
+export const withdrawCustomerLink = defineUseCase({
   name: 'withdrawCustomerLink',
   schema: yup.object({ jobId: id('job').required(), linkId: id('link').required() }),
   run: async (db, actor, { jobId, linkId }) => {
@@ -50,7 +50,7 @@ export const withdrawCustomerLink = useCase({
 })
 
 /** The pack's file, for a member of the crew. */
-export const downloadPack = useCase({
+export const downloadPack = defineUseCase({
   name: 'downloadPack',
   schema: yup.object({ jobId: id('job').required(), packId: id('pack').required() }),
   run: async (db, actor, { jobId, packId }) => {

@@ -7,7 +7,7 @@ import { addReadings } from '@/db/queries/evidence'
 import { choice, id, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 
 /** The job's own gateway, or the stand-in where none is set. */
 function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null }): { host: string; port: number } {
@@ -18,7 +18,7 @@ function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null
 }
 
 /** Reads the gateway's settings and stores them as readings: what it reads now, or how it is left. Keys without a name are handed back, not stored. */
-export const readGateway = useCase({
+export const readGateway = defineUseCase({
   name: 'readGateway',
   schema: yup.object({ jobId: id('job').required(), slot: choice('Column', ['read', 'left']).required(), recordedAt: words('Time', 40).test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value))).nullable().default(null) }),
   run: async (db, actor, { jobId, slot, recordedAt: deviceTime }) => {

@@ -13,7 +13,7 @@ import { choice, figure, flag, id, required, words } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
-import { useCase } from '../useCase'
+import { defineUseCase } from '../useCase'
 import { constraintOf } from './items'
 
 const readingInput = yup.object({
@@ -80,7 +80,7 @@ async function addOne(db: Db, row: NewReading): Promise<Acknowledgement> {
 }
 
 /** Takes in a batch from an outbox, in its order, and answers for each reading by itself. Sending twice is harmless. */
-export const recordReadings = useCase({
+export const recordReadings = defineUseCase({
   name: 'recordReadings',
   schema: yup.object({ readings: yup.array().strict().max(200, 'A batch holds 200 readings at most').required(required('Readings')) }),
   run: async (db, actor, { readings }): Promise<Acknowledgement[]> => {

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test'
+
+const asRoot = process.getuid?.() === 0
+
+/** Browser tests run against an app that `npm test` has started; they share its database, each on a job of its own where it writes. */
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: '.test-data/playwright',
+  workers: 1,
+  retries: process.env.CI ? 1 : 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: process.env.AWLBRIGHT_TEST_URL,
+    viewport: { width: 1280, height: 800 },
+    trace: 'off',
+    launchOptions: { executablePath: process.env.AWLBRIGHT_TEST_CHROMIUM ?? '/usr/bin/chromium', args: [...(asRoot ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] },
+  },
+})

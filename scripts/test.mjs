@@ -1,0 +1,103 @@
+// npm test: installs what is missing, then types, lint, unit and database tests, and the browser tests against the built app.
+// Each part runs whatever became of the one before; the last line is the sum.
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { spawnSync } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import { startApp } from './lib/app.mjs'
+import { ensureBuild } from './lib/build.mjs'
+import { freePort, startCluster } from './lib/cluster.mjs'
+import { Blocked, run } from './lib/run.mjs'
+import { ensureChromium, ensureNpmPackages, ensurePostgres } from './lib/setup.mjs'
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+const work = join(root, '.test-data')
+const bin = (name) => join(root, 'node_modules/.bin', name)
+let passed = 0
+let failed = 0
+
+/** Runs one check that passes or fails as a whole. */
+function check(name, command, args) {
+  console.log(`\n== ${name}`)
+  const ok = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0
+  console.log(`${name}: ${ok ? 'passed' : 'FAILED'}`)
+  if (ok) passed++
+  else failed++
+}
+
+/** Runs a test runner that writes a JSON report, and adds up its counts; a runner that tells nothing has failed. */
+function suite(name, command, args, env, reportFile, count) {
+  console.log(`\n== ${name}`)
+  rmSync(reportFile, { force: true })
+  const { status } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+  const counts = existsSync(reportFile) ? count(JSON.parse(readFileSync(reportFile, 'utf8'))) : { passed: 0, failed: 0 }
+  passed += counts.passed
+  failed += counts.failed
+  if (counts.failed === 0 && (status !== 0 || counts.passed === 0)) {
+    console.log(`${name}: ended with ${status} and ${counts.passed} passed tests`)
+    failed++
+  }
+}
+
+async function databaseTests(postgres) {
+  const cluster = await startCluster(postgres, join(work, 'database'))
+  try {
+    const env = { DATABASE_URL: cluster.appUrl, OWNER_DATABASE_URL: cluster.ownerUrl, AWLBRIGHT_LOG: 'silent', AWLBRIGHT_SIGNING_KEY: '11'.repeat(32) }
+    run(bin('tsx'), ['scripts/migrate.ts'], { cwd: root, env: { ...process.env, ...env } })
+    const report = join(work, 'vitest.json')
+    suite('Unit and database tests', bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], env, report, ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
+      passed: numPassedTests, failed: Math.max(numFailedTests, numFailedTestSuites > 0 && numFailedTests === 0 ? 1 : 0),
+    }))
+  } finally {
+    cluster.stop()
+  }
+}
+
+async function browserTests(postgres, chromium) {
+  ensureBuild(root)
+  const app = await startApp({ root, bin: postgres, dataFolder: join(work, 'app'), port: await freePort(), quiet: true })
+  try {
+    const report = join(work, 'playwright.json')
+    const env = { AWLBRIGHT_TEST_URL: app.address, AWLBRIGHT_TEST_CHROMIUM: chromium, AWLBRIGHT_TEST_LINK: app.customerLink ?? '', AWLBRIGHT_TEST_DATABASE: app.env.DATABASE_URL, PLAYWRIGHT_JSON_OUTPUT_NAME: report }
+    suite('Browser tests', bin('playwright'), ['test'], env, report, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }))
+  } finally {
+    await app.stop()
+  }
+}
+
+/** Whatever a part could not even start is a failure with its reason, and the other parts still run. */
+async function part(name, work) {
+  try {
+    await work()
+  } catch (error) {
+    console.error(`${name} could not run:`, error instanceof Blocked ? error.message : error)
+    failed++
+  }
+}
+
+try {
+  ensureNpmPackages(root)
+  const postgres = ensurePostgres()
+  const chromium = ensureChromium()
+  // a throw-away cluster: what an earlier run left is cleared, its server first
+  for (const name of ['database', 'app']) {
+    const folder = join(work, name)
+    if (!existsSync(folder)) continue
+    const left = await startCluster(postgres, folder)
+    left.stop()
+    left.remove()
+  }
+  rmSync(work, { recursive: true, force: true })
+  mkdirSync(work, { recursive: true })
+  const only = process.argv[2]
+  const wanted = (name) => only === undefined || only === name
+  if (wanted('types')) check('Types', bin('tsc'), ['--noEmit'])
+  if (wanted('lint')) check('Lint', bin('eslint'), ['.', '--max-warnings=0'])
+  if (wanted('database')) await part('Unit and database tests', () => databaseTests(postgres))
+  if (wanted('browser')) await part('Browser tests', () => browserTests(postgres, chromium))
+} catch (error) {
+  console.error(error instanceof Blocked ? error.message : error)
+  failed++
+}
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed === 0 && passed > 0 ? 0 : 1)
