@@ -92,7 +92,12 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   const hand = useMemo((): Hand => ({ jobId, userId: actor.userId, userName: actor.name, instrumentFor: (measures) => instrumentFor(record.instruments, instrumentId, measures) }), [jobId, actor, instrumentId, record.instruments])
   const value = useMemo((): JobContextValue => {
     const preview: JobContextValue['preview'] = (target, entered) => judgeWith(record, bench.context, target.point, makeReading(target, entered, hand, new Date()))
-    const goTo: JobContextValue['goTo'] = (to, point = null) => void setPlace({ stage: to, at: point })
+    const goTo: JobContextValue['goTo'] = (to, point = null) => {
+      // a point of one mode turns the quick line to it
+      const own = bench.points.find(({ key }) => key === point)?.slots[0]?.mode
+      if (own) setMode(own)
+      void setPlace({ stage: to, at: point })
+    }
     const keep = async (reading: Reading, judgement: Judgement, outOfRangeConfirmed = false) => {
       const shown = { ...reading, shownVerdict: judgement.verdict }
       await outbox.add({ kind: 'reading', id: shown.id, jobId, userId: actor.userId, refusal: null, reading: shown, outOfRangeConfirmed })
@@ -100,7 +105,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
     return {
       view, record, bench, actor, stage, at, goTo, preview, mode, setMode, hand, instrumentId, setInstrumentId, outbox, outboxState, refresh, proposed,
       may: (useCase) => mayCall(actor.role, useCase),
-      select: (pointKey) => void setPlace({ stage: bench.points.find(({ key }) => key === pointKey)?.stage ?? stage, at: pointKey }),
+      select: (pointKey) => goTo(bench.points.find(({ key }) => key === pointKey)?.stage ?? stage, pointKey),
       openNext() {
         const next = nextPoint(bench, at ?? undefined) ?? nextPoint(bench)
         if (!next) return null

@@ -39,12 +39,12 @@ export function Ledger() {
   const count = groups.reduce((sum, { readings }) => sum + readings.length, 0)
   return (
     <chakra.aside aria-label="Ledger" bg="sheet" borderLeftWidth={{ lg: '1px' }} borderColor="rule2" display="flex" flexDirection="column" minH="0" h="100%">
-      <Flex px="14px" pt="11px" pb="8px" justify="space-between" color="ink2" fontSize="14px">
+      <Flex px="14px" pt="11px" pb="8px" justify="space-between" align="baseline" color="ink2" fontSize="14px">
         <Heading as="h2" fontSize="14px" color="ink2">Ledger</Heading>
         <span>{STAGE_WORDS[stage].toLowerCase()} · {count}</span>
       </Flex>
       <Box overflowY="auto" flex="1" minH="0" tabIndex={0} role="region" aria-label="Recorded readings">
-        {groups.length === 0 && <EmptyState title="Nothing recorded here yet">Type a reading on the quick line below, or press Next.</EmptyState>}
+        {groups.length === 0 && (stage === 'plan' ? <EmptyState title="A plan proves nothing">It is worked out, not recorded; its promises find their evidence in the later stages.</EmptyState> : <EmptyState title="Nothing recorded here yet">Type a reading on the quick line below, or press Next.</EmptyState>)}
         {groups.map((group) => {
           const judgement = bench.judgements.get(group.pointKey)
           const chosen = at === group.pointKey
@@ -71,16 +71,23 @@ function LedgerLine({ reading, point, correctedBy }: { reading: Reading; point: 
   const gone = correctedBy !== undefined
   const slot = point?.slots.find(({ id }) => id === reading.slot)
   const correctable = !gone && reading.valueWord !== WITHDRAWN && slot !== undefined && slot.input.kind !== 'attached' && may('recordReadings')
+  // a point with one thing to record needs no second name for it
+  const alone = point?.slots.length === 1
+  const facts = (
+    <>
+      {[reading.recordedByName.split(' ')[0], clock(reading.recordedAt), instrument?.tag, reading.detail?.source === 'gateway' ? 'from the gateway' : null].filter(Boolean).join(' · ')}
+      {reading.receivedAt === null && <Box as="span" color="watch" fontWeight="600"> · kept here, not sent</Box>}
+    </>
+  )
+  const correct = correctable && <Button variant="bare" size="sm" minH="24px" fontSize="12.5px" px="0" onClick={() => setCorrecting(!correcting)} aria-expanded={correcting}>correct</Button>
   return (
     <Box py="3px" opacity={gone ? 0.75 : 1}>
       <Flex align="baseline" gap="8px">
-        <Box fontSize="13px" color="ink2" flex="1" minW="0">{slotLabel(point, reading.slot)}</Box>
+        <Box flex="1" minW="0" fontSize="13px" color={alone ? 'ink3' : 'ink2'}>{alone ? facts : slotLabel(point, reading.slot)}</Box>
         <Box fontWeight="600" fontSize="17px" textDecoration={gone ? 'line-through' : undefined} overflowWrap="anywhere" textAlign="right">{valueText(reading)}</Box>
+        {alone && correct}
       </Flex>
-      <Flex fontSize="12.5px" color="ink3" gap="6px" align="center" minH="22px">
-        <Box flex="1" minW="0">{[reading.recordedByName.split(' ')[0], clock(reading.recordedAt), instrument?.tag, reading.detail?.source === 'gateway' ? 'from the gateway' : null].filter(Boolean).join(' · ')}{reading.receivedAt === null && <Box as="span" color="watch" fontWeight="600"> · kept here, not sent</Box>}</Box>
-        {correctable && <Button variant="bare" size="sm" minH="24px" fontSize="12.5px" px="0" onClick={() => setCorrecting(!correcting)} aria-expanded={correcting}>correct</Button>}
-      </Flex>
+      {!alone && <Flex fontSize="12.5px" color="ink3" gap="6px" align="center" minH="22px"><Box flex="1" minW="0">{facts}</Box>{correct}</Flex>}
       {reading.supersedeReason && <Text fontSize="12.5px" color="ink2">corrects an earlier entry: “{reading.supersedeReason}”</Text>}
       {correcting && slot && point && <CorrectionForm reading={reading} point={point} slot={slot} onDone={() => setCorrecting(false)} />}
     </Box>

@@ -15,7 +15,7 @@ export function PointDetail({ point, large = false }: { point: Point; large?: bo
   const latest = latestBySlot(bench.context.readings, point.key)
   return (
     <Box fontSize={large ? '16px' : '14px'}>
-      <Text color="ink2" mb="8px">{judgement?.verdict === 'open' ? point.why : judgement?.why}</Text>
+      <Text color="ink2" mb="8px">{latest.size === 0 ? point.why : judgement?.why}</Text>
       {may('recordReadings') && (
         <Box display="grid" gap="8px">
           {point.slots.map((slot) => <SlotRow key={slot.id} point={point} slot={slot} value={latest.get(slot.id) ? valueText(latest.get(slot.id)!) : null} large={large} />)}

@@ -26,8 +26,9 @@ function PointRow({ point }: { point: Point }) {
   const chosen = at === point.key
   const row = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    if (chosen) row.current?.scrollIntoView({ block: 'nearest' })
-  }, [chosen])
+    // a point whose picture is the bench itself is looked at up there
+    if (chosen && point.family !== 'outageGap') row.current?.scrollIntoView({ block: 'nearest' })
+  }, [chosen, point.family])
   return (
     <Box ref={row} borderTopWidth="1px" borderColor="rule" bg={chosen ? 'emberSoft' : undefined} css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}>
       <chakra.button type="button" onClick={() => select(chosen ? null : point.key)} aria-expanded={chosen} w="100%" textAlign="left" px="14px" py="6px" minH="44px" cursor="pointer" _hover={{ bg: chosen ? undefined : 'sheet2' }}>

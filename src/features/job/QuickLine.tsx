@@ -14,7 +14,7 @@ function FeedbackText({ feedback }: { feedback: Feedback }) {
     case 'hint': return <Box as="span" color="ink2">{feedback.text}</Box>
     case 'error': return <Box as="span" color="stop" fontWeight="600">{feedback.text}</Box>
     case 'ask': return <Box as="span" color="watch" fontWeight="600">{feedback.text}</Box>
-    case 'verdict': return <Flex as="span" align="center" gap="8px" color="ink2" minW="0"><VerdictWord verdict={feedback.judgement.verdict} /><Box as="span" lineClamp="2">{feedback.judgement.why}{feedback.with ? ` (with ${feedback.with})` : ''}</Box></Flex>
+    case 'verdict': return <Flex as="span" align="center" gap="8px" color="ink2" minW="0"><VerdictWord verdict={feedback.judgement.verdict} /><Box as="span" lineClamp="2"><b>{feedback.target.point.label}</b>{feedback.with ? `, with ${feedback.with}` : ''}: {feedback.judgement.why}</Box></Flex>
     case 'stored': return <Flex as="span" align="center" gap="8px" color="ink2"><Box as="span" fontWeight="600" color="ink">Stored: {feedback.text}</Box><VerdictWord verdict={feedback.judgement.verdict} /></Flex>
   }
 }
@@ -63,7 +63,7 @@ export function QuickLine({ field }: { field: RefObject<HTMLInputElement | null>
     <Box position="relative" minW="0">
       <Box id={`${listId}-feedback`} role="status" aria-live="polite" minH="22px" px="2px" pb="3px" fontSize="14px" lineHeight="1.35">
         <FeedbackText feedback={line.feedback} />
-        {line.feedback.kind === 'none' && <Box as="span" color="ink3">{allowed ? 'Type a reading: point, value, Enter. Grid or island decides which test is meant.' : 'Your role reads here; a lead or a hand records.'}</Box>}
+        {line.feedback.kind === 'none' && <Box as="span" color="ink3" hideBelow="lg">{allowed ? 'Type a reading: point, value, Enter. Grid or island decides which test is meant.' : 'Your role reads here; a lead or a hand records.'}</Box>}
       </Box>
       <Flex gap="8px" align="center">
         <Flex flex="1" minW="0" h="46px" align="center" gap="10px" px="12px" bg="paper" borderWidth="2px" borderColor="ink" borderRadius="l1" _focusWithin={{ borderColor: 'ember' }}>

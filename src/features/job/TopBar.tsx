@@ -18,7 +18,7 @@ export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () 
         <Flex w={{ base: 'auto', lg: '148px' }} h="52px" align="center" gap="9px" pl={{ base: '12px', lg: '16px' }} borderRightWidth={{ lg: '1px' }} borderColor="rule" fontFamily="heading" fontWeight="600" fontSize="17px"><Mark /><Box hideBelow="lg">Awlbright</Box></Flex>
       </NextLink>
       <Button hideFrom="lg" variant="quiet" size="sm" onClick={onStages} aria-label={`Stage ${STAGE_WORDS[stage]}, choose another`}>{STAGE_WORDS[stage]} ▾</Button>
-      <Flex minW="0" flex="1" align="baseline" gap="14px">
+      <Flex flex="1" minW="0" align="baseline" gap="14px">
         <Box as="h1" fontFamily="heading" fontWeight="600" fontSize={{ base: '15px', lg: '17px' }} whiteSpace="nowrap" overflow="hidden" textOverflow="ellipsis" title={record.installation.name}>{record.installation.name}</Box>
         <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap" flex="none">{view.place} · {bench.context.pack.name}</Box>
       </Flex>

@@ -10,7 +10,7 @@ import { valueText } from './readingText'
 export type Feedback =
   | { kind: 'none' }
   | { kind: 'hint' | 'error' | 'ask'; text: string }
-  | { kind: 'verdict'; judgement: Judgement; with: string | null }
+  | { kind: 'verdict'; judgement: Judgement; target: Target; with: string | null }
   | { kind: 'stored'; text: string; judgement: Judgement }
 
 export interface QuickLine {
@@ -62,7 +62,7 @@ export function useQuickLine(): QuickLine {
         if (held && asked === text) return { kind: 'ask', text: held }
         const { input } = state.target.slot
         const tool = input.kind === 'quantity' && state.value.valueNumber !== null ? hand.instrumentFor(input.measures) : null
-        return { kind: 'verdict', judgement: preview(state.target, state.value), with: tool?.tag ?? null }
+        return { kind: 'verdict', judgement: preview(state.target, state.value), target: state.target, with: tool?.tag ?? null }
       }
     }
   }, [stored, state, held, asked, text, hand, preview])

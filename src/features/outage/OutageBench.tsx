@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { judgeWith } from '@/core/evidence/bench'
 import type { Point } from '@/core/evidence/point'
@@ -42,16 +42,20 @@ export function OutageBench() {
 }
 
 function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onChoose: (key: string) => void }) {
-  const { bench, select, may } = useJob()
+  const { bench, select, may, at } = useJob()
   const { state, pick, showStored } = useRecording(pointKey)
   const field = useRef<HTMLInputElement>(null)
   const [over, setOver] = useState(false)
   const point = bench.points.find(({ key }) => key === pointKey)
   const released = bench.holds.find(({ step }) => step.id === 'loadedIsland')?.released ?? false
   const mayAdd = may('addRecording')
+  const sheet = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (at === pointKey) sheet.current?.scrollIntoView({ block: 'start' })
+  }, [at, pointKey])
   const take = (list: FileList | null) => pick([...(list ?? [])].slice(0, 2))
   return (
-    <Sheet as="section" aria-label="Recording" borderColor={over ? 'ember' : 'rule'}
+    <Box ref={sheet}><Sheet as="section" aria-label="Recording" borderColor={over ? 'ember' : 'rule'}
       onDragOver={(event) => { event.preventDefault(); setOver(true) }} onDragLeave={() => setOver(false)} onDrop={(event) => { event.preventDefault(); setOver(false); if (mayAdd) take(event.dataTransfer.files) }}>
       <Flex align="center" gap="8px" px="12px" py="8px" wrap="wrap">
         {STEPS.map(([key, words]) => <Button key={key} size="sm" variant={key === pointKey ? 'chosen' : 'quiet'} aria-pressed={key === pointKey} onClick={() => { onChoose(key); select(key) }}>{words}</Button>)}
@@ -68,7 +72,7 @@ function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onChoose: (k
           {state.files && point && <StoreRecording state={state} point={point} released={released} onStored={showStored} />}
         </>
       )}
-    </Sheet>
+    </Sheet></Box>
   )
 }
 

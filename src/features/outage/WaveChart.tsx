@@ -1,7 +1,7 @@
 'use client'
 import { Box, Flex } from '@chakra-ui/react'
 import { type D3ZoomEvent, select, zoom, zoomIdentity } from 'd3'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useId, useMemo, useRef, useState } from 'react'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Label } from '@/ui/charts/Label'
@@ -24,6 +24,7 @@ export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }
   const [shown, setShown] = useState<WaveWindow>(() => (gap ? gapWindow(gap, durationS, nominalHz) : whole))
   const [box, width] = useWidth<HTMLDivElement>(740)
   const svg = useRef<SVGSVGElement>(null)
+  const clip = useId()
   const size = { width, waveHeight: WAVE, rmsHeight: RMS }
   const drawing = useMemo(
     () => waveLayout({ samples: voltages.map(({ samples }) => samples), sampleRateHz: analysis.sampleRateHz, timesS, rms: series, nominalV: analysis.nominalV, gap, window: shown }, { width, waveHeight: WAVE, rmsHeight: RMS }),
@@ -55,12 +56,13 @@ export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }
     <Box>
       <Box ref={box} tabIndex={0} role="group" aria-label="Wave, arrow keys move, plus and minus zoom" onKeyDown={onKeyDown}>
         <svg ref={svg} width={width} height={height} role="img" aria-label={label} style={{ display: 'block', touchAction: 'pan-y', cursor: 'grab' }} data-testid="wave">
-          {drawing.gap && <rect x={drawing.gap.x} y="0" width={drawing.gap.width} height={WAVE + RMS} fill={colour('emberSoft')} />}
+          <clipPath id={clip}><rect x="54" y="0" width={Math.max(0, width - 68)} height={WAVE + RMS} /></clipPath>
+          {drawing.gap && <rect clipPath={`url(#${clip})`} x={drawing.gap.x} y="0" width={drawing.gap.width} height={WAVE + RMS} fill={colour('emberSoft')} />}
           {drawing.voltTicks.map((tick) => <g key={tick.label}><path d={`M54 ${tick.y}H${width - 14}`} stroke={colour('rule')} /><Label x="46" y={tick.y + 4} anchor="end" size={12} tone="ink2">{tick.label}</Label></g>)}
-          {drawing.waves.map((d, k) => <path key={voltages[k]?.id} d={d} fill="none" stroke={colour(INKS[k % INKS.length] as ColourName)} strokeWidth="1.3" strokeLinejoin="round" />)}
+          {drawing.waves.map((d, k) => <path key={voltages[k]?.id} clipPath={`url(#${clip})`} d={d} fill="none" stroke={colour(INKS[k % INKS.length] as ColourName)} strokeWidth="1.3" strokeLinejoin="round" />)}
           <path d={`M54 ${drawing.nominalY}H${width - 14}`} stroke={colour('rule2')} /><path d={`M54 ${drawing.ninetyY}H${width - 14}`} stroke={colour('watch')} strokeDasharray="3 3" />
           <Label x="46" y={drawing.nominalY} anchor="end" size={11.5} tone="ink2">RMS</Label><Label x="46" y={drawing.ninetyY + 8} anchor="end" size={11.5} tone="watch">90 %</Label><Label x="46" y={WAVE + RMS - 2} anchor="end" size={11.5} tone="ink2">0 V</Label>
-          {drawing.rms.map((d, k) => <path key={series[k]?.id} d={d} fill="none" stroke={colour(k === 0 ? 'proven' : (INKS[k % INKS.length] as ColourName))} strokeWidth="2" />)}
+          {drawing.rms.map((d, k) => <path key={series[k]?.id} clipPath={`url(#${clip})`} d={d} fill="none" stroke={colour(k === 0 ? 'proven' : (INKS[k % INKS.length] as ColourName))} strokeWidth="2" />)}
           {drawing.gap && gap && (
             <g>
               <path d={`M${drawing.gap.x} 2V${WAVE + RMS}M${drawing.gap.x + drawing.gap.width} 2V${WAVE + RMS}`} stroke={colour('ember')} strokeWidth="1.4" strokeDasharray="4 3" />

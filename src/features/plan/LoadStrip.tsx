@@ -47,12 +47,8 @@ export function LoadStrip() {
                   </g>
                 )
               })}
-              {row.limits.map((limit, n) => (
-                <g key={limit.label}>
-                  <path d={`M${limit.x} 12V${16 + BAR + 3}`} stroke={colour('ember')} strokeWidth={n === 0 ? 2.4 : 1.4} strokeDasharray={n === 0 ? undefined : '4 3'} />
-                  <Label x={limit.x} y="10" size={12} weight={600} tone="ember" anchor={limit.x > width - 90 || (n === 0 && row.limits[1] && row.limits[1].x - limit.x < 100) ? 'end' : 'start'}>{limit.label} {formatQuantity(limit.watts, 'W', 3)}</Label>
-                </g>
-              ))}
+              {row.limits.map((limit, n) => <path key={limit.label} d={`M${limit.x} 13V${16 + BAR + 3}`} stroke={colour('ember')} strokeWidth={n === 0 ? 2.4 : 1.4} strokeDasharray={n === 0 ? undefined : '4 3'} />)}
+              {row.limitLabels.map((label) => <Label key={label.text} x={label.x} y={10} size={12.5} weight={600} tone="ember" anchor={label.anchor} halo="sheet">{label.text}</Label>)}
             </g>
           ))}
         </svg>

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3'
 import type { Load } from '@/core/installation/installation'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Plan } from '@/core/plan/planOfInstallation'
 import type { Phase } from '@/core/rules/rulePack'
 
@@ -20,6 +21,8 @@ export interface StripRow {
   backedUpW: number
   segments: StripSegment[]
   limits: { label: string; watts: number; x: number }[]
+  /** Words for the limits; left out where the row above says the same. */
+  limitLabels: { text: string; x: number; anchor: 'start' | 'end' }[]
 }
 
 export interface LoadStrip {
@@ -35,6 +38,26 @@ export function segmentKind(load: Load, turnOff: ReadonlySet<string>): SegmentKi
   if (!load.backedUp) return 'notBackedUp'
   if (turnOff.has(load.tag)) return 'turnOffFirst'
   return load.mustStayOn ? 'stays' : 'backedUp'
+}
+
+type NamedLimit = { label: string; watts: number }
+
+const sameLimits = (a: readonly NamedLimit[], b: readonly NamedLimit[] | undefined) => b !== undefined && a.length === b.length && a.every(({ watts }, k) => watts === b[k]?.watts)
+
+/** Room a row keeps for its own name, and a limit for its words, in px. */
+const ROW_NAME = 150
+const LIMIT_WORDS = 96
+
+/** Words beside the limits' strokes: apart where there is room, in one line where two limits stand close. */
+function limitLabels(limits: readonly NamedLimit[], x: (watts: number) => number, width: number): StripRow['limitLabels'] {
+  const words = limits.map(({ label, watts }) => ({ text: `${label} ${formatQuantity(watts, 'W', 3)}`, at: x(watts) }))
+  const [first, second] = words
+  if (!first) return []
+  if (second && second.at - first.at < LIMIT_WORDS) {
+    const text = first.at === second.at ? `night and day ${formatQuantity(limits[0]?.watts ?? 0, 'W', 3)}` : `${first.text}, ${second.text}`
+    return [second.at + 2 * LIMIT_WORDS < width ? { text, x: Math.max(ROW_NAME, first.at), anchor: 'start' } : { text, x: second.at, anchor: 'end' }]
+  }
+  return words.map(({ text, at }) => (at + LIMIT_WORDS < width ? { text, x: Math.max(ROW_NAME, at), anchor: 'start' } : { text, x: at, anchor: 'end' }))
 }
 
 /**
@@ -58,7 +81,7 @@ export function loadStripLayout(loads: readonly Load[], plan: Plan, phases: read
   const sum = (of: (load: Load) => number) => loads.reduce((total, load) => total + of(load), 0)
   const maxW = Math.max(1, ...drafts.map(({ of, limits: own }) => Math.max(sum(of), ...own.map(({ watts }) => watts))))
   const x = scaleLinear([0, maxW * 1.04], [0, width])
-  const rows = drafts.map(({ label, of, limits: own }): StripRow => {
+  const rows = drafts.map(({ label, of, limits: own }, k): StripRow => {
     const sorted = loads.map((load) => ({ load, kind: segmentKind(load, turnOff), watts: of(load) })).filter(({ watts }) => watts > 0)
       .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.load.priority - b.load.priority || b.watts - a.watts)
     let at = 0
@@ -67,7 +90,7 @@ export function loadStripLayout(loads: readonly Load[], plan: Plan, phases: read
       at += watts
       return { tag: load.tag, name: load.name, watts, kind, x: x(start), width: x(at) - x(start) }
     })
-    return { label, segments, backedUpW: sorted.filter(({ kind }) => kind !== 'notBackedUp').reduce((total, { watts }) => total + watts, 0), limits: own.map((limit) => ({ ...limit, x: x(limit.watts) })) }
+    return { label, segments, backedUpW: sorted.filter(({ kind }) => kind !== 'notBackedUp').reduce((total, { watts }) => total + watts, 0), limits: own.map((limit) => ({ ...limit, x: x(limit.watts) })), limitLabels: sameLimits(own, drafts[k - 1]?.limits) ? [] : limitLabels(own, x, width) }
   })
   return { rows, maxW, ticks: x.ticks(Math.max(3, Math.round(width / 130))).map((watts) => ({ x: x(watts), label: watts === 0 ? '0' : `${watts / 1000} kW` })) }
 }

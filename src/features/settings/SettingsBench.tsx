@@ -1,8 +1,9 @@
 'use client'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber } from '@/core/quantity/formatQuantity'
 import { settingsDiff, type SettingLine } from '@/core/settings/settingsDiff'
+import { settingText } from '@/core/settings/settingText'
 import { REGISTER_NAMES } from '@/core/settings/registerNames'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
@@ -51,7 +52,7 @@ export function SettingsBench() {
     const number = line[which]
     const agrees = which === 'read' ? line.readAgrees : line.leftAgrees
     if (number === null) return <chakra.span color="ink3">–</chakra.span>
-    return <chakra.span fontWeight="600" color={agrees === false ? 'stop' : undefined}>{line.planned ? formatQuantity(number, line.planned.unit) : formatNumber(number)}{agrees === false ? ' ≠' : ''}</chakra.span>
+    return <chakra.span fontWeight="600" color={agrees === false ? 'stop' : undefined}>{line.planned ? settingText(line.key, number, line.planned.unit) : formatNumber(number)}{agrees === false ? ' ≠' : ''}</chakra.span>
   }
   return (
     <>
@@ -64,7 +65,7 @@ export function SettingsBench() {
           <DataTable<SettingLine> label="Settings" rows={lines} keyOf={({ key }) => key}
             columns={[
               { head: 'Setting', cell: ({ key, label }) => <chakra.button type="button" cursor="pointer" textAlign="left" minH="32px" onClick={() => select(`settings.${key}`)} textDecoration={at === `settings.${key}` ? 'underline' : undefined}>{label}</chakra.button> },
-              { head: 'Planned', numeric: true, cell: ({ planned }) => (planned ? <>{formatQuantity(planned.value, planned.unit)}{planned.tolerance > 0 && <chakra.span color="ink3" fontSize="12.5px"> ± {formatNumber(planned.tolerance)}</chakra.span>}</> : 'not planned') },
+              { head: 'Planned', numeric: true, cell: ({ planned }) => (planned ? <>{settingText(planned.key, planned.value, planned.unit)}{planned.tolerance > 0 && <chakra.span color="ink3" fontSize="12.5px"> ± {formatNumber(planned.tolerance)}</chakra.span>}</> : 'not planned') },
               { head: 'Read', numeric: true, cell: (line) => value(line, 'read') }, { head: 'Left', numeric: true, cell: (line) => value(line, 'left') },
               { head: 'Verdict', cell: ({ verdict }) => <VerdictWord verdict={verdict} /> },
             ]} />

@@ -46,7 +46,7 @@ export function SourcesSheet() {
 function SourceLine({ title, facts, onEdit }: { title: string; facts: readonly string[]; onEdit?: () => void }) {
   return (
     <Flex borderTopWidth="1px" borderColor="rule" px="14px" py="7px" gap="12px" align="center" fontSize="14px">
-      <Box minW="0" flex="1"><Text fontWeight="600" overflowWrap="anywhere">{title}</Text><Text color="ink2">{facts.join(' · ')}</Text></Box>
+      <Box flex="1" minW="0"><Text fontWeight="600" overflowWrap="anywhere">{title}</Text><Text color="ink2">{facts.join(' · ')}</Text></Box>
       {onEdit && <Button variant="bare" size="sm" fontSize="13px" onClick={onEdit} aria-label={`Change ${title}`}>change</Button>}
     </Flex>
   )

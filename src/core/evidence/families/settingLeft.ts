@@ -1,4 +1,5 @@
 import { formatQuantity } from '../../quantity/formatQuantity'
+import { settingText } from '../../settings/settingText'
 import { settingsDiff } from '../../settings/settingsDiff'
 import type { PointFamily } from '../point'
 import { slotReadings } from '../slotReadings'
@@ -24,15 +25,16 @@ export const settingLeft: PointFamily = {
       return new Map(value === null ? [] : [[planned.key, value]])
     }
     const [line] = settingsDiff([planned], only('read'), only('left'))
-    const plannedText = formatQuantity(planned.value, planned.unit)
+    const text = (value: number) => settingText(planned.key, value, planned.unit)
+    const plannedText = text(planned.value)
     const shown = line?.left ?? line?.read ?? null
     const why = line?.leftAgrees === true ? 'Left as planned.'
-      : line?.leftAgrees === false ? `Left at ${formatQuantity(line.left ?? 0, planned.unit)}; the plan says ${plannedText}.`
+      : line?.leftAgrees === false ? `Left at ${text(line.left ?? 0)}; the plan says ${plannedText}.`
         : line?.readAgrees === true ? 'Reads as planned. Record it as left at the end of the day.'
-          : line?.readAgrees === false ? `Reads ${formatQuantity(line.read ?? 0, planned.unit)}; the plan says ${plannedText}. Set it, then read again.` : 'Read it from the device.'
+          : line?.readAgrees === false ? `Reads ${text(line.read ?? 0)}; the plan says ${plannedText}. Set it, then read again.` : 'Read it from the device.'
     return {
-      verdict: line?.verdict ?? 'open', code: 'S-1', why, value: shown === null ? null : formatQuantity(shown, planned.unit),
-      limit: `${plannedText} ± ${formatQuantity(planned.tolerance, planned.unit)}`, basis: 'The plan of this job.',
+      verdict: line?.verdict ?? 'open', code: 'S-1', why, value: shown === null ? null : text(shown),
+      limit: planned.tolerance > 0 ? `${plannedText} ± ${formatQuantity(planned.tolerance, planned.unit)}` : plannedText, basis: 'The plan of this job.',
     }
   },
 }
