@@ -9,27 +9,8 @@ import { clock } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'
 import { Punch } from '@/ui/Punch'
 import { useJob } from './JobContext'
+import { ledgerGroups } from './ledgerGroups'
 import { slotLabel, valueText } from './readingText'
-
-interface Group {
-  pointKey: string
-  point: Point | undefined
-  readings: Reading[]
-}
-
-/** Readings of a stage, newest first, those made one after another on the same point gathered under it. */
-export function ledgerGroups(points: readonly Point[], readings: readonly Reading[], stage: string): Group[] {
-  const byKey = new Map(points.map((point) => [point.key, point]))
-  const own = readings.filter(({ pointKey }) => (byKey.get(pointKey)?.stage ?? pointKey.split('.')[0]) === stage)
-  const newest = [...own].sort((a, b) => (a.recordedAt < b.recordedAt ? 1 : a.recordedAt > b.recordedAt ? -1 : a.id < b.id ? 1 : -1))
-  const groups: Group[] = []
-  for (const reading of newest) {
-    const last = groups.at(-1)
-    if (last?.pointKey === reading.pointKey) last.readings.push(reading)
-    else groups.push({ pointKey: reading.pointKey, point: byKey.get(reading.pointKey), readings: [reading] })
-  }
-  return groups
-}
 
 /** What was recorded in this stage: each line a reading with who, when and with what; corrected ones stay, struck through. */
 export function Ledger() {

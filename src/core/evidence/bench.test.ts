@@ -1,0 +1,123 @@
+import { describe, expect, it } from 'vitest'
+import { house, readyForFirstIsland, readyForLoads, reading, recordOf, tester } from '../../../tests/support/house'
+import { benchOf, nextPoint, stageSummaries } from './bench'
+import type { HoldOverride } from './holdPoints'
+import { WITHDRAWN, standingReadings } from './reading'
+
+const verdictOf = (pointKey: string, readings: Parameters<typeof recordOf>[1], installation = house()) => benchOf(recordOf(installation, readings)).judgements.get(pointKey)
+
+describe('points', () => {
+  it('are derived from the installation: nothing in the plan, nothing asked', () => {
+    const bare = benchOf(recordOf(house({ components: [], circuits: [], runs: [], electrodes: [], settings: [], loads: [] })))
+    expect(bare.points.some(({ key }) => /^(fit|wire|settings|earth\.(electrode|rcd))\./.test(key))).toBe(false)
+    expect(benchOf(recordOf(house())).points.filter(({ key }) => key.startsWith('earth.rcd.')).map(({ key }) => key)).toEqual(['earth.rcd.c1.grid', 'earth.rcd.c1.island'])
+  })
+  it('are all open without evidence', () => {
+    expect(new Set([...benchOf(recordOf(house())).judgements.values()].map(({ verdict }) => verdict))).toEqual(new Set(['open']))
+  })
+  it('turn to the pack’s words', () => {
+    const ground = benchOf(recordOf(house({ packId: 'na-split-240', circuits: [], runs: [] }))).points.find(({ key }) => key === 'earth.islandBond')
+    expect(ground?.label).toBe('Neutral–ground bond in island mode')
+  })
+})
+
+describe('judging', () => {
+  it('keeps Watch for an electrode whose band touches the target', () => {
+    const at = (ohm: number) => ['clamp', 'r52', 'r618', 'r72'].map((slot) => reading('earth.electrode.e1', slot, slot === 'clamp' ? 0.1 : ohm, { instrumentId: tester.id }))
+    expect([verdictOf('earth.electrode.e1', at(60))?.verdict, verdictOf('earth.electrode.e1', at(66.5))?.verdict, verdictOf('earth.electrode.e1', at(120))?.verdict]).toEqual(['proven', 'watch', 'stop'])
+  })
+  it('forbids opening a conductor that carries current, whatever was read after', () => {
+    const judged = verdictOf('earth.electrode.e1', [reading('earth.electrode.e1', 'clamp', 0.5), ...['r52', 'r618', 'r72'].map((slot) => reading('earth.electrode.e1', slot, 20))])
+    expect(judged?.verdict).toBe('stop')
+    expect(judged?.why).toMatch(/Do not open it/)
+  })
+  it('takes evidence from an instrument past its calibration for weak', () => {
+    const record = recordOf(house(), readyForLoads().map((one) => (one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: tester.id } : one)))
+    expect(benchOf(record).judgements.get('earth.islandBond')?.verdict).toBe('proven')
+    const lapsed = benchOf({ ...record, instruments: [{ ...tester, calibrationDue: '2026-05-31' }] }).judgements.get('earth.islandBond')
+    expect([lapsed?.verdict, lapsed?.why]).toEqual(['watch', expect.stringContaining('due for calibration on 2026-05-31')])
+  })
+  it('does not prove a bond before a residual-current device has tripped on it', () => {
+    const volts = [reading('earth.islandBond', 'ln', 230), reading('earth.islandBond', 'le', 229), reading('earth.islandBond', 'ne', 0.5, { instrumentId: tester.id })]
+    expect(verdictOf('earth.islandBond', volts)?.verdict).toBe('watch')
+    expect(verdictOf('earth.islandBond', [...volts, reading('earth.rcd.c1.island', 'x1', 24)])?.verdict).toBe('proven')
+    expect(verdictOf('earth.islandBond', [...volts, reading('earth.rcd.c1.island', 'x1', 'none')])?.verdict).toBe('stop')
+  })
+  it('finds one serial on two components, and firmware that is too old', () => {
+    const two = house({ components: [...house().components, { id: 'c2', tag: 'gw1', kind: 'gateway', name: 'Gateway', model: 'Made-up G', minimumFirmware: null }] })
+    expect(verdictOf('fit.component.gw1', [reading('fit.component.inv1', 'serial', 'AB1'), reading('fit.component.gw1', 'serial', 'ab1')], two)?.verdict).toBe('stop')
+    expect(verdictOf('fit.component.inv1', [reading('fit.component.inv1', 'firmware', '2.9')])?.verdict).toBe('stop')
+    expect(verdictOf('fit.component.inv1', [reading('fit.component.inv1', 'firmware', '2.14')])?.verdict).toBe('open')
+  })
+  it('holds a gap against the promised class', () => {
+    const gap = (ms: number, rate = 10_000) => verdictOf('outage.gap', [reading('outage.gap', 'recording', ms, { unit: 'ms', detail: { sampleRateHz: rate } })])?.verdict
+    expect([gap(1000), gap(1001), gap(40), gap(40, 1000)]).toEqual(['proven', 'stop', 'proven', 'watch'])
+  })
+})
+
+describe('corrections', () => {
+  it('stand in for what they name, and a withdrawal leaves nothing', () => {
+    const first = reading('outage.told', 'answer', 'no')
+    const second = reading('outage.told', 'answer', 'yes', { supersedes: first.id, supersedeReason: 'wrong key' })
+    const taken = reading('outage.told', 'answer', WITHDRAWN, { supersedes: second.id, supersedeReason: 'asked the wrong person' })
+    expect(verdictOf('outage.told', [first])?.verdict).toBe('stop')
+    expect(verdictOf('outage.told', [first, second])?.verdict).toBe('proven')
+    expect(verdictOf('outage.told', [first, second, taken])?.verdict).toBe('open')
+    expect(standingReadings([first, second, taken])).toEqual([])
+  })
+})
+
+describe('hold points', () => {
+  const states = (readings: Parameters<typeof recordOf>[1], overrides: HoldOverride[] = []) => benchOf({ ...recordOf(house(), readings), overrides })
+  const released = (...args: Parameters<typeof states>) => states(...args).holds.map(({ released: own }) => own)
+  const override = (step: HoldOverride['step'], condition: string): HoldOverride => ({ id: 'o', step, condition, reason: 'known from the day before', byName: 'Lead', at: '2026-01-02T00:00:00Z' })
+
+  it('release one step after the other', () => {
+    expect([released([]), released(readyForFirstIsland()), released(readyForLoads())]).toEqual([[false, false, false], [true, false, false], [true, true, false]])
+  })
+  it('let a lead go past a missing electrode in writing, but never past the medical question', () => {
+    const without = (key: string) => readyForFirstIsland().filter(({ pointKey }) => !pointKey.startsWith(key))
+    expect(released(without('earth.electrode'), [override('firstIsland', 'electrode')])[0]).toBe(true)
+    expect(released(without('outage.medical'), [override('firstIsland', 'medical')])[0]).toBe(false)
+  })
+  it('never go past a failed island residual-current test', () => {
+    const failed = [...readyForLoads().filter(({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'x5')), reading('earth.rcd.c1.island', 'x5', 'none')]
+    expect(released(failed, [override('loadedIsland', 'islandRcd'), override('loadedIsland', 'bond')])[1]).toBe(false)
+    const missing = readyForLoads().filter(({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'ramp'))
+    expect(released(missing, [override('loadedIsland', 'islandRcd')])[1]).toBe(true)
+  })
+  it('say in one sentence what stands in the way, the stopped thing first', () => {
+    const { holdLine } = states([reading('outage.bypass', 'answer', 'closed')])
+    expect(holdLine.sentence).toMatch(/^First island is held: bypass open – stopped/)
+    expect(holdLine.pointKey).toBe('outage.bypass')
+    const stages = stageSummaries(states([]))
+    expect(stages.filter(({ holdsJobUp }) => holdsJobUp).map(({ stage }) => stage)).toEqual(['wire', 'earth', 'outage'])
+  })
+})
+
+describe('next', () => {
+  it('follows the working order and leaves live points until their hold is released', () => {
+    expect(nextPoint(benchOf(recordOf(house())))?.point.key).toBe('survey.supplyRating')
+    const almost = benchOf(recordOf(house(), [...readyForFirstIsland(), reading('survey.supplyRating', 'rating', 60)]))
+    const order: string[] = []
+    for (let at: string | undefined, k = 0; k < 40; k++) {
+      const next = nextPoint(almost, at)
+      if (!next || order.includes(next.point.key)) break
+      order.push(next.point.key)
+      at = next.point.key
+    }
+    expect(order).toContain('earth.islandBond')
+    expect(order).not.toContain('outage.gap')
+    expect(nextPoint(benchOf(recordOf(house())))?.because).not.toBe('')
+  })
+  it('goes to what is stopped first', () => {
+    expect(nextPoint(benchOf(recordOf(house(), [reading('outage.bypass', 'answer', 'closed')])))?.point.key).toBe('outage.bypass')
+  })
+})
+
+describe('promises', () => {
+  it('are proven by their evidence only', () => {
+    const says = (readings: Parameters<typeof recordOf>[1]) => benchOf(recordOf(house(), readings)).promises.map(({ verdict }) => verdict)
+    expect([says([]), says([reading('outage.gap', 'recording', 40, { unit: 'ms', detail: { sampleRateHz: 10_000 } })])]).toEqual([['open'], ['proven']])
+  })
+})

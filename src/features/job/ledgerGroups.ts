@@ -1,0 +1,23 @@
+import type { Point } from '@/core/evidence/point'
+import type { Reading } from '@/core/evidence/reading'
+
+/** Readings of one point that were made one after another. */
+export interface LedgerGroup {
+  pointKey: string
+  point: Point | undefined
+  readings: Reading[]
+}
+
+/** Readings of a stage, newest first, those made one after another on the same point gathered under it. */
+export function ledgerGroups(points: readonly Point[], readings: readonly Reading[], stage: string): LedgerGroup[] {
+  const byKey = new Map(points.map((point) => [point.key, point]))
+  const own = readings.filter(({ pointKey }) => (byKey.get(pointKey)?.stage ?? pointKey.split('.')[0]) === stage)
+  const newest = [...own].sort((a, b) => (a.recordedAt < b.recordedAt ? 1 : a.recordedAt > b.recordedAt ? -1 : a.id < b.id ? 1 : -1))
+  const groups: LedgerGroup[] = []
+  for (const reading of newest) {
+    const last = groups.at(-1)
+    if (last?.pointKey === reading.pointKey) last.readings.push(reading)
+    else groups.push({ pointKey: reading.pointKey, point: byKey.get(reading.pointKey), readings: [reading] })
+  }
+  return groups
+}

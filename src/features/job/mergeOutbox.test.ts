@@ -1,0 +1,29 @@
+import { expect, it } from 'vitest'
+import { house, reading, recordOf } from '../../../tests/support/house'
+import type { OutboxEntry } from '../outbox/outboxStore'
+import { ledgerGroups } from './ledgerGroups'
+import { mergeOutbox, withAcknowledged } from './mergeOutbox'
+
+const { jobId } = house()
+const waiting = (change: Partial<OutboxEntry> = {}): OutboxEntry => {
+  const made = reading('outage.told', 'answer', 'yes')
+  return { kind: 'reading', id: made.id, jobId, userId: 'u1', refusal: null, reading: made, outOfRangeConfirmed: false, ...change } as OutboxEntry
+}
+
+it('shows what waits on top of what the server holds, once', () => {
+  const one = waiting()
+  const held = recordOf(house(), [reading('outage.saved', 'answer', 'yes')])
+  const merged = mergeOutbox(held, jobId, [one, waiting({ jobId: 'another' }), waiting({ refusal: 'no' })])
+  expect(merged.readings.map(({ id }) => id)).toEqual([held.readings[0]?.id, one.id])
+  expect(mergeOutbox(merged, jobId, [one]).readings).toHaveLength(2)
+})
+
+it('keeps an acknowledged entry on the screen, as received', () => {
+  const one = waiting()
+  expect(withAcknowledged(recordOf(house()), jobId, [one], '2026-01-01T00:00:00Z').readings.map(({ receivedAt }) => receivedAt)).toEqual(['2026-01-01T00:00:00Z'])
+})
+
+it('gathers the ledger newest first, by point, and keeps what left the plan', () => {
+  const readings = [reading('outage.told', 'answer', 'no'), reading('outage.saved', 'answer', 'yes'), reading('outage.saved', 'answer', 'no'), reading('outage.gone', 'answer', 'yes')]
+  expect(ledgerGroups([], readings, 'outage').map((group) => [group.pointKey, group.readings.length])).toEqual([['outage.gone', 1], ['outage.saved', 2], ['outage.told', 1]])
+})

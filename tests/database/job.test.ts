@@ -1,0 +1,128 @@
+import { createServer } from 'node:net'
+import sharp from 'sharp'
+import { v7 as uuidv7 } from 'uuid'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { benchOf } from '@/core/evidence/bench'
+import { startGatewayStandIn } from '@/devices/gatewayStandIn'
+import { waveAsSingleFile } from '@/devices/waveSource'
+import { attachmentsOfJobs } from '@/db/queries/evidence'
+import { fileBytes } from '@/db/queries/files'
+import { call } from '@/server/useCase'
+import { USE_CASES } from '@/server/useCases'
+import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+import { readyForLoads } from '../support/house'
+
+let crew: TestCrew
+beforeAll(async () => { crew = await makeCrew() })
+const lead = () => crew.actor('lead')
+const view = (jobId: string) => call(USE_CASES.viewJob, db, lead(), { jobId })
+const wave = () => waveAsSingleFile({ station: 'T', rateHz: 8000, durationS: 0.8, nominalV: 230, hz: 50, phases: 1, gapStartS: 0.3, gapMs: 60, jumpDeg: 30, islandHz: 50.1, noise: 0.001, seed: 5 })
+const record = async (jobId: string, pointKey: string, bytes: Uint8Array, readingId = uuidv7()) => call(USE_CASES.addRecording, db, lead(), { readingId, jobId, pointKey, recordedAt: new Date().toISOString(), files: [{ name: 'gap.cff', bytes }] })
+
+/** Sends the readings that release the outage with loads. */
+async function release(jobId: string): Promise<void> {
+  const { record: held } = await view(jobId)
+  const instrumentId = held.instruments[0]?.id
+  const points = benchOf(held).points
+  const readings = readyForLoads().map(({ pointKey, slot, valueNumber, valueWord }) => {
+    const input = points.find(({ key }) => key === pointKey)?.slots.find(({ id }) => id === slot)?.input
+    return sent(jobId, pointKey, slot, (valueNumber ?? valueWord) as number | string, { unit: valueNumber !== null && input?.kind === 'quantity' ? input.unit : '', instrumentId: pointKey === 'earth.islandBond' ? instrumentId : null })
+  })
+  const told = await call(USE_CASES.recordReadings, db, lead(), { readings })
+  expect(told.filter(({ outcome }) => outcome !== 'stored')).toEqual([])
+}
+
+describe('a recording', () => {
+  it('is refused while the hold stands, and nothing of it is stored', async () => {
+    const jobId = await makeJob(crew)
+    await expect(record(jobId, 'outage.gap', wave())).rejects.toThrow(/Not stored\. First island is held/)
+    expect(await attachmentsOfJobs(db, [jobId])).toEqual([])
+  })
+  it('is analysed again by the server, and stored with its bytes; twice is once', async () => {
+    const jobId = await makeJob(crew)
+    await release(jobId)
+    const readingId = uuidv7()
+    const stored = await record(jobId, 'outage.gap', wave(), readingId)
+    expect(Math.abs((stored.gap?.longestPhaseMs ?? NaN) - 60)).toBeLessThan(1.6)
+    await record(jobId, 'outage.gap', wave(), readingId)
+    const attachments = await attachmentsOfJobs(db, [jobId])
+    expect(attachments).toHaveLength(1)
+    expect(Buffer.compare(Buffer.from(await fileBytes(db, attachments[0]!.sha256)), Buffer.from(wave()))).toBe(0)
+    expect(benchOf((await view(jobId)).record).judgements.get('outage.gap')?.value).toMatch(/^(59|60|61)/)
+  })
+  it('that cannot be read leaves nothing behind, and says where it is wrong', async () => {
+    const jobId = await makeJob(crew)
+    await release(jobId)
+    await expect(record(jobId, 'outage.gap', wave().subarray(0, 900))).rejects.toThrow(/gap\.cff.*Nothing was stored/)
+    expect([(await attachmentsOfJobs(db, [jobId])).length, (await view(jobId)).record.readings.filter(({ slot }) => slot === 'recording')]).toEqual([0, []])
+  })
+})
+
+describe('a picture', () => {
+  it('is made small and loses its metadata, but not the time it was taken', async () => {
+    const jobId = await makeJob(crew)
+    const bytes = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: 'teal' } }).withExif({ IFD0: { Make: 'Made-up' }, IFD2: { DateTimeOriginal: '2026:02:03 04:05:06' }, IFD3: { GPSLatitudeRef: 'N' } }).jpeg().toBuffer()
+    const { takenAt, sha256 } = await call(USE_CASES.addPicture, db, crew.actor('hand'), { id: uuidv7(), jobId, subject: 'inv1', fileName: 'plate.png', bytes: new Uint8Array(bytes) })
+    const meta = await sharp(await fileBytes(db, sha256)).metadata()
+    expect([takenAt, meta.width, meta.height, meta.exif, meta.format]).toEqual(['2026-02-03T04:05:06.000Z', 2000, 1000, undefined, 'jpeg'])
+  })
+  it.each([['text', new TextEncoder().encode('not a picture')], ['half a picture', new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 16])], ['a script in SVG', new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="99999" height="99999"><script/></svg>')]])('that is %s is refused and nothing is stored', async (_name, bytes) => {
+    const jobId = await makeJob(crew)
+    await expect(call(USE_CASES.addPicture, db, lead(), { id: uuidv7(), jobId, subject: 'inv1', bytes })).rejects.toThrow(/was not stored/)
+    expect(await attachmentsOfJobs(db, [jobId])).toEqual([])
+  })
+})
+
+describe('hold points', () => {
+  const override = (jobId: string, condition: string, reason = 'measured yesterday, on paper') => call(USE_CASES.overrideHold, db, lead(), { id: uuidv7(), jobId, step: 'firstIsland', condition, reason })
+  it('are overridden in writing where they may be, and nowhere else', async () => {
+    const jobId = await makeJob(crew)
+    await override(jobId, 'electrode')
+    const state = benchOf((await view(jobId)).record).holds[0]?.conditions.find(({ condition }) => condition.id === 'electrode')
+    expect([state?.holds, state?.override?.byName]).toEqual([true, 'Test lead'])
+    await expect(override(jobId, 'medical')).rejects.toThrow(/is never overridden/)
+    await expect(override(jobId, 'electrode', 'because')).rejects.toThrow(/at least ten characters/)
+    await expect(override(jobId, 'nothing')).rejects.toThrow(/no such hold point/)
+  })
+})
+
+describe('the plan', () => {
+  it('writes its promises once, and afresh when chosen again', async () => {
+    const jobId = await makeJob(crew)
+    const choose = (school: string, gapClass: string) => call(USE_CASES.choosePlan, db, lead(), { jobId, school, reason: 'it fits the house', gapClass })
+    await choose('automaticWholeHome', 'blink')
+    await choose('automaticWholeHome', 'flicker')
+    const { record: held } = await view(jobId)
+    expect([held.installation.chosenSchool, held.installation.promises.map(({ kind, gapClass }) => gapClass ?? kind)]).toEqual(['automaticWholeHome', ['staysOn', 'flicker', 'runtime', 'protection']])
+    await expect(choose('manualChangeover', 'blink')).rejects.toThrow(/by hand/)
+  })
+  it('refuses contradictions by their field and tells of a change made meanwhile', async () => {
+    const jobId = await makeJob(crew)
+    const save = (kind: string, fields: object) => call(USE_CASES.saveItem, db, lead(), { jobId, kind, itemId: uuidv7(), fields })
+    const load = { tag: 'x1', name: 'X', powerW: 10, powerFactor: 1, duty: 1, phase: 'L1', priority: 1, backedUp: true, mustStayOn: false }
+    await expect(save('load', { ...load, phase: 'L3' })).rejects.toMatchObject({ status: 422, issues: [{ path: 'phase' }] })
+    await expect(save('load', { ...load, backedUp: false, mustStayOn: true })).rejects.toMatchObject({ issues: [{ path: 'mustStayOn' }] })
+    await expect(save('load', { ...load, powerW: '0x10' })).rejects.toMatchObject({ issues: [{ path: 'powerW' }] })
+    await expect(save('run', { tag: 'w9', from: 'A', to: 'B', size: '17', lengthM: 3 })).rejects.toMatchObject({ issues: [{ path: 'size' }] })
+    await expect(save('load', { ...load, tag: 'fridge' })).rejects.toMatchObject({ status: 409, issues: [{ path: 'tag' }] })
+    await expect(call(USE_CASES.changeJob, db, lead(), { jobId, version: 1, acceptsShedding: true })).rejects.toMatchObject({ status: 409 })
+  })
+})
+
+it('reads a gateway into the plan’s settings and hands back what the plan does not name', async () => {
+  const port = await new Promise<number>((done) => { const server = createServer(); server.listen(0, '127.0.0.1', () => { const address = server.address(); server.close(() => done(typeof address === 'object' && address ? address.port : 0)) }) })
+  const standIn = startGatewayStandIn(port, { reserveSocPercent: 35, nominalV: 230 })
+  await standIn.ready
+  try {
+    const jobId = await makeJob(crew)
+    const { version } = await view(jobId)
+    await call(USE_CASES.changeJob, db, lead(), { jobId, version, gatewayHost: '127.0.0.1', gatewayPort: port })
+    const readout = await call(USE_CASES.readGateway, db, crew.actor('hand'), { jobId, slot: 'left' })
+    expect([readout.stored, readout.unplanned, readout.unknown.length]).toEqual([1, [{ key: 'nominalV', value: 230 }], 2])
+    const judged = benchOf((await view(jobId)).record).judgements.get('settings.reserveSocPercent')
+    expect([judged?.verdict, judged?.why]).toEqual(['stop', expect.stringMatching(/Left at 35.%; the plan says 40.%/)])
+    await expect(call(USE_CASES.changeJob, db, lead(), { jobId, version: version + 1, gatewayHost: '8.8.8.8' })).rejects.toThrow(/own network/)
+  } finally {
+    await standIn.close()
+  }
+})

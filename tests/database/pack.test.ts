@@ -1,0 +1,67 @@
+import { eq, sql } from 'drizzle-orm'
+import { unzipSync } from 'fflate'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { publicKeyOf } from '@/core/pack/seal'
+import { verifyPack } from '@/core/pack/verifyPack'
+import { fileBytes } from '@/db/queries/files'
+import { packById, packByTokenHash, withdrawLink } from '@/db/queries/packs'
+import { customerLink } from '@/db/schema'
+import { sealPack } from '@/server/pack/sealPack'
+import { call } from '@/server/useCase'
+import { USE_CASES } from '@/server/useCases'
+import { tokenHash } from '@/server/useCases/packs'
+import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+
+const KEY = '21'.repeat(32)
+let crew: TestCrew
+let jobId: string
+let packId: string
+let zip: Uint8Array
+beforeAll(async () => {
+  crew = await makeCrew()
+  jobId = await makeJob(crew)
+  const first = sent(jobId, 'outage.told', 'answer', 'no')
+  await call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings: [first, sent(jobId, 'outage.told', 'answer', 'yes', { supersedes: first.id, supersedeReason: '=cmd|danger' })] })
+  packId = await sealPack(db, { jobId, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY })
+  zip = await fileBytes(db, (await packById(db, packId))!.sha256)
+})
+
+describe('a pack', () => {
+  it('verifies with the server’s key and holds report, record and readings', () => {
+    expect(verifyPack(zip, publicKeyOf(KEY))).toMatchObject({ intact: true, problems: [], jobName: 'Test house' })
+    const files = unzipSync(zip)
+    expect(Object.keys(files).sort()).toEqual(['README.txt', 'manifest.json', 'readings.csv', 'record.json', 'report.pdf', 'signature.json'])
+    expect(new TextDecoder().decode(files['report.pdf']?.subarray(0, 5))).toBe('%PDF-')
+  })
+  it('keeps a corrected reading beside its correction, and tames a cell that a spreadsheet would run', () => {
+    const csv = new TextDecoder().decode(unzipSync(zip)['readings.csv'])
+    expect(csv.match(/outage\.told/g)).toHaveLength(2)
+    expect(csv).toContain("'=cmd|danger")
+  })
+  it('prints what has no evidence as open', async () => {
+    const summary = (await packById(db, packId))!.summary as { counts: Record<string, number>; open: unknown[] }
+    expect(summary.counts.open).toBeGreaterThan(10)
+    expect(summary.open).toHaveLength(summary.counts.open as number)
+  })
+})
+
+describe('a customer’s link', () => {
+  const make = () => call(USE_CASES.makeCustomerLink, db, crew.actor('office'), { jobId, packId, days: 2 })
+  it('is kept as a hash only, opens its pack, and can be withdrawn once', async () => {
+    const { token, linkId } = await make()
+    const [row] = await db.select().from(customerLink).where(eq(customerLink.id, linkId))
+    expect(JSON.stringify(row)).not.toContain(token)
+    expect((await packByTokenHash(db, tokenHash(token)))?.pack.id).toBe(packId)
+    expect(await packByTokenHash(db, tokenHash(`${token.slice(0, -1)}x`))).toBeNull()
+    await call(USE_CASES.withdrawCustomerLink, db, crew.actor('lead'), { jobId, linkId })
+    expect((await packByTokenHash(db, tokenHash(token)))?.link.withdrawnAt).not.toBeNull()
+    await expect(call(USE_CASES.withdrawCustomerLink, db, crew.actor('lead'), { jobId, linkId })).rejects.toThrow(/does not work any more/)
+  })
+  it('of one job is not withdrawn from another, and lasts as long as it says', async () => {
+    const { linkId } = await make()
+    expect(await withdrawLink(db, linkId, await makeJob(crew))).toBe(false)
+    const [left] = await db.select({ days: sql<number>`extract(epoch from (${customerLink.expiresAt} - now())) / 86400` }).from(customerLink).where(eq(customerLink.id, linkId))
+    expect(Number(left?.days)).toBeCloseTo(2, 2)
+    await expect(call(USE_CASES.makeCustomerLink, db, crew.actor('office'), { jobId, packId, days: 5000 })).rejects.toThrow(/two years at most/)
+  })
+})

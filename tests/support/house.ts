@@ -1,0 +1,66 @@
+import type { JobRecord } from '@/core/evidence/bench'
+import type { Installation, Instrument } from '@/core/installation/installation'
+import type { Reading } from '@/core/evidence/reading'
+
+/** A small made-up house that a test changes where it matters. */
+export const house = (change: Partial<Installation> = {}): Installation => ({
+  jobId: '018f0000-0000-7000-8000-0000000000aa', name: 'Test house', packId: 'iec-1ph-230', testDepth: 'essential', acceptsShedding: false, chosenSchool: null, schoolReason: null,
+  supply: { ratingA: 60, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: false },
+  sources: {
+    units: [{ name: 'Unit', moduleCount: 3, moduleW: 1600, inverterBatteryW: 6000, inverterAcW: 6000, inverterSurgeVa: 9000, moduleSurgeVa: 2400, surgeS: 10, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null }],
+    pvAc: [], gatewayA: 63, feederA: null, usableWh: 9600, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: 0.4, usualSoc: 0.7, floorSoc: 0.05, standbyW: 30,
+  },
+  loads: [
+    { id: 'l1', tag: 'fridge', name: 'Fridge', powerW: 150, powerFactor: 0.8, duty: 0.4, lockedRotorA: null, phase: 'L1', priority: 1, backedUp: true, mustStayOn: true },
+    { id: 'l2', tag: 'oven', name: 'Oven', powerW: 3200, powerFactor: 1, duty: 0.05, lockedRotorA: null, phase: 'L1', priority: 7, backedUp: true, mustStayOn: false },
+  ],
+  components: [{ id: 'c1', tag: 'inv1', kind: 'inverter', name: 'Inverter', model: 'Made-up 6', minimumFirmware: '2.10' }],
+  circuits: [{ id: 'k1', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true }],
+  runs: [
+    { id: 'r1', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20 },
+    { id: 'r2', tag: 'w2', from: 'Gateway', to: 'Board', size: '16', lengthM: 20, conductorTempC: 20 },
+  ],
+  electrodes: [{ id: 'e1', tag: 'e1', kind: 'rod', targetOhm: 100, seasonalFactor: 1.5 }],
+  settings: [{ id: 's1', key: 'reserveSocPercent', label: 'Backup reserve', value: 40, unit: '%', tolerance: 1 }],
+  promises: [{ id: 'p1', kind: 'gapClass', sentence: 'A blink.', gapClass: 'blink', runtimeH: null, loadTags: [] }],
+  ...change,
+})
+
+export const tester: Instrument = {
+  id: '018f0000-0000-7000-8000-0000000000b1', tag: 'M9', name: 'Tester', calibrationDue: '2099-01-01', lowImpedance: true,
+  functions: [
+    { measures: 'voltage', unit: 'V', min: 0, max: 500, accuracy: { percentOfReading: 1, digits: 2, resolution: 0.1 } },
+    { measures: 'electrodeResistance', unit: 'Ω', min: 0, max: 2000, accuracy: { percentOfReading: 2, digits: 3, resolution: 0.1 } },
+    { measures: 'rcdTime', unit: 'ms', min: 0, max: 2000, accuracy: { percentOfReading: 1, digits: 1, resolution: 1 } },
+  ],
+}
+
+let made = 0
+
+/** A reading on a slot; each later one has a later clock. */
+export function reading(pointKey: string, slot: string, value: number | string, change: Partial<Reading> = {}): Reading {
+  made++
+  const typed = typeof value === 'number'
+  return {
+    id: `018f0000-0000-7000-8000-${String(made).padStart(12, '0')}`, jobId: house().jobId, pointKey, slot, valueNumber: typed ? value : null, valueWord: typed ? null : value, digits: null, unit: '', detail: null,
+    instrumentId: null, recordedBy: 'u1', recordedByName: 'Test Hand', recordedAt: new Date(Date.UTC(2026, 0, 1) + made * 1000).toISOString(), receivedAt: null, supersedes: null, supersedeReason: null, shownVerdict: 'open', ...change,
+  }
+}
+
+export const recordOf = (installation: Installation, readings: readonly Reading[] = []): JobRecord => ({ installation, readings, attachments: [], instruments: [tester], overrides: [], today: '2026-06-01' })
+
+/** Readings that release the first island. */
+export const readyForFirstIsland = (): Reading[] => [
+  reading('outage.medical', 'answer', 'none'), reading('outage.bypass', 'answer', 'open'), reading('outage.licensed', 'answer', 'yes'), reading('outage.circuitsOpen', 'answer', 'open'), reading('outage.told', 'answer', 'yes'),
+  ...['w1', 'w2'].flatMap((tag) => [reading(`wire.identity.${tag}`, `joined:${tag}`, 'continuity'), reading(`wire.identity.${tag}`, 'joined:none', 'open')]),
+  reading('earth.electrode.e1', 'clamp', 0.1), reading('earth.electrode.e1', 'r52', 30), reading('earth.electrode.e1', 'r618', 30.4), reading('earth.electrode.e1', 'r72', 31),
+]
+
+/** Readings that, after those, release the outage with loads. */
+export const readyForLoads = (): Reading[] => [
+  ...readyForFirstIsland(),
+  ...(['grid', 'island'] as const).flatMap((mode) => [reading(`earth.rcd.c1.${mode}`, 'half', 'held'), reading(`earth.rcd.c1.${mode}`, 'x1', 24), reading(`earth.rcd.c1.${mode}`, 'x5', 12), reading(`earth.rcd.c1.${mode}`, 'ramp', 22)]),
+  reading('earth.islandBond', 'ln', 230), reading('earth.islandBond', 'le', 229.8), reading('earth.islandBond', 'ne', 0.4, { instrumentId: tester.id }),
+  reading('outage.islandSource', 'voltage', 231), reading('outage.islandSource', 'frequency', 50.1), reading('wire.loop.w1', 'loop', 0.046), reading('wire.loop.w2', 'loop', 0.047),
+  reading('settings.reserveSocPercent', 'left', 40), reading('outage.saved', 'answer', 'yes'), reading('outage.heavyOff', 'answer', 'off'), reading('outage.helper', 'answer', 'yes'), reading('outage.callout', 'answer', 'yes'),
+]
