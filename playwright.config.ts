@@ -8,9 +8,9 @@ export default defineConfig({
   outputDir: '.test-data/playwright',
   workers: 1,
   retries: process.env.CI ? 1 : 0,
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 10_000 },
-  reporter: [['list'], ['json']],
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
   use: {
     baseURL: process.env.AWLBRIGHT_TEST_URL,
     viewport: { width: 1280, height: 800 },

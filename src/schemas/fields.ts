@@ -1,5 +1,8 @@
 import * as yup from 'yup'
 
+// the stock words print the value back; ours name the field only
+yup.setLocale({ mixed: { notType: ({ path }: { path?: string }) => `${path || 'The input'} is of the wrong kind`, required: ({ path }: { path?: string }) => `${path || 'The input'} is missing` } })
+
 /** A number that arrives as a number: text such as “1 2.3” or “0x10” is never turned into one. */
 export const figure = (label: string) =>
   yup.number().strict().label(label).typeError(`${label} must be a number`).test('finite', `${label} must be finite`, (value) => value == null || Number.isFinite(value))
@@ -9,7 +12,7 @@ export const optionalFigure = (label: string) => figure(label).min(0, `${label} 
 export const share = (label: string) => figure(label).min(0, `${label} must be between 0 and 1`).max(1, `${label} must be between 0 and 1`)
 
 export const words = (label: string, most: number) =>
-  yup.string().strict().label(label).typeError(`${label} must be text`).trim().max(most, `${label} may have ${most} characters at most`)
+  yup.string().strict().label(label).typeError(`${label} must be text`).trim(`${label} begins or ends with a space`).max(most, `${label} may have ${most} characters at most`)
     .test('printable', `${label} holds characters that cannot be shown`, (value) => value == null || !/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/.test(value))
 
 export const required = (label: string) => `${label} is missing`

@@ -61,13 +61,14 @@ function reach(point: Point, slot: Slot, words: readonly string[]): Reach | null
   return { target: { point, slot }, found, complete: found === slot.path.length, rest, modeTyped, partial }
 }
 
-/** The words that call a slot. */
-export const spokenPath = ({ slot }: Target) => slot.path.join(' ')
+/** The words that call a slot and no other: where the same test is made on the grid and in island mode, the mode is one of them. */
+export const spokenPath = ({ slot }: Target) => [...slot.path, ...(slot.mode ? [slot.mode] : [])].join(' ')
 
 /** What to type for a slot, for the completion list. */
-export function exampleOf({ slot }: Target): string {
+export function exampleOf(target: Target): string {
+  const { slot } = target
   const value = slot.input.kind === 'quantity' ? `… ${slot.input.unit}` : slot.input.kind === 'word' ? Object.keys(slot.input.words).join(' | ') : '…'
-  return `${slot.path.join(' ')} ${value}`
+  return `${spokenPath(target)} ${value}`
 }
 
 /**
@@ -85,7 +86,9 @@ export function readQuickLine(text: string, context: QuickLineContext): QuickLin
   const longest = Math.max(...reached.map(({ found }) => found))
   const best = reached.filter(({ found }) => found === longest)
   const complete = best.filter((candidate) => candidate.complete && !candidate.partial)
-  const unfinished = best.filter((candidate) => !candidate.complete || candidate.partial)
+  const begun = best.filter(({ partial }) => partial)
+  // a word that begins one name leaves out the names it does not begin
+  const unfinished = begun.length > 0 ? begun : best.filter((candidate) => !candidate.complete)
   const withValue = complete.filter(({ rest }) => rest.length > 0)
   if (withValue.length === 0) {
     const targets = (complete.length > 0 ? byMode(complete, context.mode) : unfinished).map(({ target }) => target)

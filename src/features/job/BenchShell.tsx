@@ -40,7 +40,9 @@ function BenchShell() {
   const [tab, setTab] = useState<Tab>('next')
   const { toggleLamp } = useLamp()
   const openNext = useOpenNext()
+  const [alive, setAlive] = useState(false)
   useEffect(() => {
+    setAlive(true)
     // fetched while there is a connection, so that a recording can be read when the router is dead
     void keepRecordingWorker().catch(() => undefined)
   }, [])
@@ -60,7 +62,7 @@ function BenchShell() {
   const StageBench = STAGE_BENCHES[stage]
   const zone = (own: Tab) => ({ base: tab === own ? 'block' : 'none', lg: own === 'next' ? 'none' : 'block' })
   return (
-    <Grid h="100dvh" templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }} overflow="hidden">
+    <Grid data-alive={alive ? '' : undefined} h="100dvh" templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }} overflow="hidden">
       <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
       <Flex hideFrom="lg" role="tablist" aria-label="Views" bg="sheet2" borderBottomWidth="1px" borderColor="rule2">
         {TABS.map((own) => <chakra.button key={own} type="button" role="tab" aria-selected={tab === own} onClick={() => setTab(own)} flex="1" minH="44px" fontWeight="600" cursor="pointer" color={tab === own ? 'ember' : 'ink2'} borderBottomWidth="3px" borderColor={tab === own ? 'ember' : 'transparent'}>{TAB_WORDS[own]}</chakra.button>)}

@@ -84,7 +84,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   const record = useMemo(() => mergeOutbox(view.record, jobId, outboxState.entries), [view.record, jobId, outboxState.entries])
   const bench = useMemo(() => benchOf(record), [record])
   const first = useMemo(() => nextPoint(benchOf(initial.record))?.point.stage ?? 'survey', [initial.record])
-  const [{ stage, at }, setPlace] = useQueryStates({ stage: parseAsStringLiteral(STAGES).withDefault(first), at: parseAsString }, { history: 'push', shallow: true })
+  const [{ stage, at }, setPlace] = useQueryStates({ stage: parseAsStringLiteral(STAGES).withDefault(first), at: parseAsString }, { history: 'push', shallow: true, clearOnDefault: false })
   const [mode, setMode] = useState<Mode>('grid')
   const [instrumentId, setInstrumentId] = useRememberedInstrument(record)
   const [proposed, setProposed] = useState<JobContextValue['proposed']>(null)

@@ -1,0 +1,89 @@
+import { expect, test } from '@playwright/test'
+import { ledger, makeJob, openBench, quickLine, signIn, type } from './support'
+
+interface Stored { id: string; pointKey: string; slot: string; valueNumber: number | null; valueWord: string | null }
+
+test('entries made without a connection are all sent later, once each', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Offline House')
+  await openBench(page, jobId, '?stage=earth')
+  await type(page, 'clamp .1')
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+
+  // the request reaches the server and its answer is lost: the entry must go again and still be one
+  let lost = 0
+  await page.route('**/api/sync', async (route) => {
+    if (lost++ > 0) return route.abort('connectionfailed')
+    await route.fetch()
+    await route.abort('connectionreset')
+  })
+  for (const line of ['ra 52 30', 'ra 62 30.4', 'ra 72 31', 'told yes', 'fuse 60']) await type(page, line)
+  await expect(page.getByTestId('outbox-state')).toContainText('5 kept')
+  await expect(ledger(page)).toContainText('kept here, not sent')
+  await expect(ledger(page)).toContainText('The three readings lie within')
+
+  await page.unroute('**/api/sync')
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent', { timeout: 20_000 })
+  await expect(ledger(page)).not.toContainText('kept here')
+  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: { readings: Stored[] } }
+  expect(record.readings.map(({ pointKey, slot, valueNumber, valueWord }) => [pointKey, slot, valueNumber ?? valueWord])).toEqual([
+    ['earth.electrode.e1', 'clamp', 0.1], ['earth.electrode.e1', 'r52', 30], ['earth.electrode.e1', 'r618', 30.4], ['earth.electrode.e1', 'r72', 31], ['outage.told', 'answer', 'yes'], ['survey.supplyRating', 'rating', 60],
+  ])
+})
+
+test('the open job opens again with no network at all, and what was entered is still there', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Dead Router House')
+  await openBench(page, jobId, '?stage=earth')
+  // the page is kept once the service worker has it
+  await expect.poll(() => page.evaluate(async (path) => (await caches.match(new URL(path, location.href).href)) !== undefined, `/jobs/${jobId}`), { timeout: 30_000 }).toBe(true)
+  await expect.poll(() => page.evaluate(async () => (await (await caches.open('shell')).keys()).some(({ url }) => url.includes('worker'))), { timeout: 30_000 }).toBe(true)
+  await context.setOffline(true)
+  await type(page, 'ra 62 44.7')
+  await page.reload()
+  await expect(page.getByTestId('outbox-state')).toContainText('1 kept')
+  await expect(ledger(page)).toContainText('44.7')
+  await type(page, 'clamp .2')
+  await expect(page.getByTestId('outbox-state')).toContainText('2 kept')
+  await context.setOffline(false)
+  await page.evaluate(() => window.dispatchEvent(new Event('online')))
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent', { timeout: 20_000 })
+  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: { readings: Stored[] } }
+  expect(record.readings.map(({ slot, valueNumber }) => [slot, valueNumber])).toEqual([['r618', 44.7], ['clamp', 0.2]])
+})
+
+test('a reading the server refuses is shown with its reason, never dropped unseen', async ({ page, context, browser }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Refused House')
+  await openBench(page, jobId, '?stage=wire')
+  await page.route('**/api/sync', (route) => route.abort())
+  await type(page, 'loop w2 46m')
+  // meanwhile the office takes the run out of the plan
+  const office = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL })
+  await signIn(office, 'maud')
+  const { record } = (await (await office.request.get(`/api/jobs/${jobId}`)).json()) as { record: { installation: { runs: { id: string; tag: string }[] } } }
+  const run = record.installation.runs.find(({ tag }) => tag === 'w2')
+  expect((await office.request.post('/api/use/removeItem', { data: { jobId, kind: 'run', itemId: run?.id } })).ok()).toBe(true)
+  await page.unroute('**/api/sync')
+  await expect(page.getByTestId('outbox-state')).toContainText('1 refused', { timeout: 20_000 })
+  await page.getByTestId('outbox-state').click()
+  await expect(page.getByRole('dialog')).toContainText('This point is not in the plan any more')
+  await page.getByRole('button', { name: 'Throw away' }).click()
+  await expect(page.getByRole('dialog')).toContainText('has been taken in by the server')
+  await office.close()
+})
+
+test('the helper’s reading appears on the lead’s screen by itself', async ({ page, context, browser }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Live House')
+  await openBench(page, jobId, '?stage=wire')
+  const helper = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  await signIn(helper, 'tobin')
+  const phone = await helper.newPage()
+  await openBench(phone, jobId)
+  await quickLine(phone).fill('join w1 yes')
+  await phone.getByRole('button', { name: 'Store' }).tap()
+  await expect(page.getByText('joined: answers')).toBeVisible()
+  await expect(ledger(page)).toContainText('Tobin')
+  await helper.close()
+})

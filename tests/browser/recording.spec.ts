@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { expect, test } from '@playwright/test'
+import { makeJob, openBench, signIn } from './support'
+
+const folder = fileURLToPath(new URL('../reference/traces/', import.meta.url))
+const FORMS: readonly (readonly [name: string, files: readonly string[]])[] = [
+  ['COMTRADE 1999 ASCII', ['c1-single-12ms-1999-ascii.cfg', 'c1-single-12ms-1999-ascii.dat']], ['COMTRADE 1999 BINARY', ['c1-single-12ms-1999-binary.cfg', 'c1-single-12ms-1999-binary.dat']],
+  ['COMTRADE 2013 BINARY32', ['c1-single-12ms-2013-binary32.cfg', 'c1-single-12ms-2013-binary32.dat']], ['COMTRADE 2013 FLOAT32', ['c1-single-12ms-2013-float32.cfg', 'c1-single-12ms-2013-float32.dat']],
+  ['COMTRADE 2013 single file', ['c1-single-12ms-2013.cff']], ['CSV', ['c1-single-12ms.csv']],
+]
+
+test.describe('the outage bench', () => {
+  let jobId: string
+  test.beforeEach(async ({ page, context }, { title }) => {
+    await signIn(context, 'tobin')
+    const lead = await page.context().browser()!.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL })
+    await signIn(lead, 'ines')
+    jobId = await makeJob(lead.request, `Recording, ${title}`)
+    await lead.close()
+    await openBench(page, jobId, '?stage=outage')
+  })
+
+  test('reads every form a recorder writes, and stores none of them while the hold stands', async ({ page, context }) => {
+    for (const [name, files] of FORMS) {
+      await page.getByLabel('Recorder’s file').setInputFiles(files.map((file) => folder + file))
+      await expect(page.getByTestId('wave'), name).toHaveAccessibleName(/Gap of (11\.\d|12(\.\d)?).ms/)
+      await expect(page.getByText('unnoticed', { exact: true })).toBeVisible()
+      await expect(page.getByRole('button', { name: 'Store as evidence' })).toBeDisabled()
+      await page.getByRole('button', { name: 'Put it away' }).click()
+      await expect(page.getByText('No recording yet')).toBeVisible()
+    }
+    const response = await context.request.post(`/api/jobs/${jobId}/recordings`, { multipart: { readingId: '018f0000-0000-7000-8000-00000000f001', pointKey: 'outage.gap', recordedAt: new Date().toISOString(), file: { name: 'c1.csv', mimeType: 'text/csv', buffer: readFileSync(`${folder}c1-single-12ms.csv`) } } })
+    expect([response.status(), ((await response.json()) as { message: string }).message]).toEqual([409, expect.stringMatching(/^Not stored\. First island is held/)])
+  })
+
+  test('zooms by buttons and keys, and shows the whole', async ({ page }) => {
+    await page.getByLabel('Recorder’s file').setInputFiles(`${folder}c5-dip-then-gap.csv`)
+    const wave = page.getByTestId('wave')
+    await expect(wave).toHaveAccessibleName(/Gap of 3\d(\.\d)?.ms/)
+    const ticks = () => wave.locator('text').allTextContents()
+    const near = await ticks()
+    await page.getByRole('button', { name: 'The whole', exact: true }).click()
+    await expect.poll(ticks).not.toEqual(near)
+    const far = await ticks()
+    await page.getByRole('group', { name: /Wave, arrow keys/ }).press('+')
+    await expect.poll(ticks).not.toEqual(far)
+    await wave.hover()
+    await page.mouse.wheel(0, -400)
+    await page.getByRole('button', { name: 'The gap', exact: true }).click()
+    await expect.poll(ticks).toEqual(near)
+  })
+
+  test('says what is wrong with a file and where, and goes on working', async ({ page }) => {
+    const bad = async (name: string, content: string | Buffer, message: RegExp) => {
+      await page.getByLabel('Recorder’s file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
+      await expect(page.getByRole('alert').filter({ hasText: message })).toBeVisible()
+      await page.getByRole('button', { name: 'Close', exact: true }).click()
+    }
+    await bad('gap.csv', 'time_s,v1_V\n0,1\n0.0001,abc\n', /gap\.csv, line 3.*Nothing was stored/)
+    await bad('gap.cfg', 'x', /its \.dat file is missing/)
+    await bad('gap.cff', readFileSync(`${folder}c6-return.cff`).subarray(0, 1500), /gap\.cff/)
+    await bad('photo.jpg', 'x', /this kind of file is not read/)
+    await page.getByLabel('Recorder’s file').setInputFiles(`${folder}c8-irregular.csv`)
+    await expect(page.getByTestId('wave')).toHaveAccessibleName(/Gap of 2\d(\.\d)?.ms/)
+  })
+})

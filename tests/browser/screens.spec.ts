@@ -1,0 +1,78 @@
+import AxeBuilder from '@axe-core/playwright'
+import { type Page, expect, test } from '@playwright/test'
+import { STAGES } from '@/core/evidence/point'
+import { openBench, quickLine, signIn } from './support'
+
+const JOB = '018f0000-0000-7000-8000-000000000101'
+const SEALED = '018f0000-0000-7000-8000-000000000103'
+
+/** Faults of the page against WCAG 2.2 AA; by lamp only the colours differ, so only they are looked at again. */
+async function violations(page: Page, only?: 'colours'): Promise<string[]> {
+  const axe = new AxeBuilder({ page })
+  const { violations: found } = await (only ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])).analyze()
+  return found.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)).join(' | ')}`)
+}
+
+test.describe('every stage', () => {
+  for (const stage of STAGES) {
+    test(`${stage}: no accessibility faults by day or by lamp, and no page that scrolls`, async ({ page, context }) => {
+      await signIn(context, 'ines')
+      await openBench(page, stage === 'outage' || stage === 'handover' ? SEALED : JOB, `?stage=${stage}`)
+      if (stage === 'outage') await expect(page.getByTestId('wave')).toBeVisible()
+      expect(await violations(page)).toEqual([])
+      await page.keyboard.press('l')
+      await expect(page.locator('html')).toHaveClass(/dark/)
+      expect(await violations(page, 'colours')).toEqual([])
+      expect(await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight])).toEqual([1280, 800])
+    })
+  }
+})
+
+test('the door, the jobs, the customer’s page and the verifier have no accessibility faults', async ({ page, context }) => {
+  await page.goto('/sign-in')
+  expect(await violations(page)).toEqual([])
+  await page.goto(process.env.AWLBRIGHT_TEST_LINK ?? '')
+  expect(await violations(page)).toEqual([])
+  await page.goto('/verify')
+  expect(await violations(page)).toEqual([])
+  await signIn(context, 'ines')
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: /jobs today|Today:|Nothing on today/ })).toBeVisible()
+  expect(await violations(page)).toEqual([])
+})
+
+test('the front door says what is on, what is held and why', async ({ page, context }) => {
+  await signIn(context, 'tobin')
+  await page.goto('/')
+  const today = page.getByRole('region', { name: 'Today' })
+  await expect(today).toContainText('Tidewrack House')
+  await expect(today).toContainText('Outage with loads is held')
+  await expect(page.getByRole('region', { name: 'Sealed' })).toContainText('Nettle Point')
+  await expect(page.getByRole('button', { name: 'New job' })).toBeHidden()
+  await page.getByRole('link', { name: 'Tidewrack House' }).click()
+  await expect(page).toHaveURL(new RegExp(JOB))
+})
+
+test('on a phone one zone at a time: next, bench, ledger, and a pad under the quick line', async ({ browser }) => {
+  const context = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  await signIn(context, 'tobin')
+  const page = await context.newPage()
+  await openBench(page, JOB)
+  const next = page.getByRole('button', { name: /^Next:/ })
+  expect((await next.boundingBox())?.height).toBeGreaterThanOrEqual(72)
+  await page.getByRole('button', { name: 'Type Time at 5 ×' }).tap()
+  await expect(quickLine(page)).toHaveValue('rcd c2 x5 island ')
+  for (const key of ['1', '8']) await page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: key, exact: true }).tap()
+  await expect(page.getByText('Still to test: ramp')).toBeVisible()
+  await page.getByRole('button', { name: 'Delete the last sign' }).tap()
+  await expect(quickLine(page)).toHaveValue('rcd c2 x5 island 1')
+  await page.getByRole('tab', { name: 'Ledger' }).tap()
+  await expect(page.getByRole('complementary', { name: 'Ledger' })).toBeVisible()
+  await page.getByRole('tab', { name: 'Bench' }).tap()
+  await expect(page.getByRole('main')).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
+  await page.getByRole('button', { name: /^Stage Earth/ }).tap()
+  await page.getByRole('dialog').getByRole('button', { name: /^Wire:/ }).tap()
+  await expect(page.getByRole('heading', { name: 'Every run is what its label says' })).toBeVisible()
+  await context.close()
+})

@@ -1,0 +1,62 @@
+import { type APIRequestContext, type BrowserContext, type Page, expect } from '@playwright/test'
+import { v7 as uuidv7 } from 'uuid'
+import { house } from '../support/house'
+
+export const PASSWORD = 'lamp-and-awl'
+export type Who = 'ines' | 'tobin' | 'maud' | 'oskar'
+
+const base = () => process.env.AWLBRIGHT_TEST_URL ?? 'http://127.0.0.1:4310'
+
+const sessions = new Map<Who, Awaited<ReturnType<BrowserContext['cookies']>>>()
+
+/** Signs a browser in without going through the form; each person signs in once a run, as sign-ins are limited. */
+export async function signIn(context: BrowserContext, who: Who): Promise<void> {
+  const known = sessions.get(who)
+  if (known) return context.addCookies(known)
+  const response = await context.request.post('/api/auth/sign-in/email', { data: { email: `${who}@harrowlight.example`, password: PASSWORD }, headers: { origin: base() } })
+  expect(response.status(), await response.text()).toBe(200)
+  sessions.set(who, await context.cookies())
+}
+
+export async function useCase<T>(request: APIRequestContext, name: string, data: object): Promise<T> {
+  const response = await request.post(`/api/use/${name}`, { data })
+  expect(response.ok(), `${name}: ${await response.text()}`).toBe(true)
+  return (await response.json()) as T
+}
+
+/** A job of its own for a test, with the test house in it; made as the signed-in lead or office. */
+export async function makeJob(request: APIRequestContext, name: string): Promise<string> {
+  const jobId = uuidv7()
+  const { packId, supply, sources, loads, components, circuits, runs, electrodes, settings } = house()
+  await useCase(request, 'createJob', { id: jobId, name: name.slice(0, 60).trim(), place: 'Testholm', packId, scheduledDay: null })
+  await useCase(request, 'changeJob', { jobId, version: 1, supply, sources })
+  const items = { load: loads, component: components, circuit: circuits, run: runs, electrode: electrodes, setting: settings }
+  for (const [kind, list] of Object.entries(items)) for (const item of list) await useCase(request, 'saveItem', { jobId, kind, itemId: uuidv7(), fields: item })
+  return jobId
+}
+
+/** Sends readings as an outbox would. */
+export async function sendReadings(request: APIRequestContext, jobId: string, readings: readonly [pointKey: string, slot: string, value: number | string, unit?: string][]): Promise<void> {
+  const response = await request.post('/api/sync', { data: { readings: readings.map(([pointKey, slot, value, unit = '']) => ({ id: uuidv7(), jobId, pointKey, slot, ...(typeof value === 'number' ? { valueNumber: value } : { valueWord: value }), unit, recordedAt: new Date().toISOString(), shownVerdict: 'open' })) } })
+  const told = (await response.json()) as { outcome: string; message: string | null }[]
+  expect(told.filter(({ outcome }) => outcome !== 'stored')).toEqual([])
+}
+
+/** Types one reading on the quick line and waits until it is stored. */
+export async function type(page: Page, line: string): Promise<void> {
+  const field = page.getByRole('combobox', { name: 'Quick line' })
+  await field.fill(line)
+  await field.press('Enter')
+  await expect(page.getByText('Stored:')).toBeVisible()
+  await expect(field).toHaveValue('')
+}
+
+export const quickLine = (page: Page) => page.getByRole('combobox', { name: 'Quick line' })
+export const ledger = (page: Page) => page.getByRole('complementary', { name: 'Ledger' })
+
+/** Waits until the bench is alive: keys and buttons do something. */
+export async function openBench(page: Page, jobId: string, search = ''): Promise<void> {
+  await page.goto(`/jobs/${jobId}${search}`)
+  await page.locator('[data-alive]').waitFor()
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+}

@@ -1,0 +1,151 @@
+import { fileURLToPath } from 'node:url'
+import { type Page, expect, test } from '@playwright/test'
+import { plateJpeg } from '../../demo/plate'
+import { PASSWORD, ledger, type } from './support'
+
+const trace = (name: string) => fileURLToPath(new URL(`../reference/traces/${name}`, import.meta.url))
+
+/** Fills the form that lies open, by its labels, and sends it. */
+async function fill(page: Page, fields: Record<string, string>, button: RegExp): Promise<void> {
+  const form = page.getByRole('dialog')
+  for (const [label, value] of Object.entries(fields)) {
+    const field = form.getByLabel(label, { exact: false }).first()
+    if ((await field.evaluate((element) => element.tagName)) === 'SELECT') await field.selectOption(value)
+    else await field.fill(value)
+  }
+  await form.getByRole('button', { name: button }).click()
+  await expect(form).toBeHidden()
+}
+const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages' }).getByRole('button', { name: new RegExp(`^${name}:`) }).click()
+
+test('a lead takes a job from nothing to a sealed pack and the customer’s page', async ({ page, browser }) => {
+  test.setTimeout(180_000)
+  await page.goto('/')
+  await page.getByLabel('E-mail').fill('ines@harrowlight.example')
+  await page.getByLabel('Password').fill('wrong')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'do not go together' })).toBeVisible()
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+
+  await test.step('start', async () => {
+    await page.getByRole('button', { name: 'New job' }).click()
+    await page.getByRole('dialog').getByLabel('Name').fill('Whole Job House')
+    await page.getByRole('dialog').getByLabel('Place').fill('Testholm')
+    await page.getByRole('dialog').getByRole('button', { name: 'Start the job' }).click()
+    await expect(page.getByRole('heading', { name: 'What the house needs' })).toBeVisible()
+    await expect(page.getByText('No loads yet')).toBeVisible()
+  })
+
+  await test.step('survey', async () => {
+    await page.getByRole('button', { name: 'Add a load' }).click()
+    await fill(page, { Name: 'Fridge', 'Short name': 'fridge', Power: '150', 'Share of the time': '40', 'Must stay on': 'yes' }, /Add the load/)
+    await page.getByRole('button', { name: 'Add a load' }).click()
+    await fill(page, { Name: 'Oven', 'Short name': 'oven', Power: '3,2 kW', 'Share of the time': '5' }, /Add the load/)
+    await page.getByRole('button', { name: 'Supply and household' }).click()
+    await fill(page, { 'Rating of the supply fuse': '60', 'Power factor': '0.95' }, /Save/)
+    await page.getByRole('button', { name: 'Add an inverter' }).click()
+    await fill(page, { Name: 'Made-up 6', 'Battery modules': '3', 'Power of one module': '1.6 kW', 'Inverter, battery side': '6 kW', 'Inverter, AC rating': '6 kW', 'Inverter surge': '9 kVA', 'Surge of one module': '2.4 kVA', 'Surge lasts': '10', 'PV on its DC side': '0' }, /Save/)
+    await page.getByRole('button', { name: 'Battery and gateway' }).click()
+    await fill(page, { 'Usable energy': '9.6 kWh', 'Backup reserve': '40', 'Charge as usual': '70' }, /Save/)
+    await type(page, 'fuse 60')
+    await expect(ledger(page)).toContainText('The device carries the 60 A the plan counts on')
+  })
+
+  await test.step('plan', async () => {
+    await stage(page, 'Plan')
+    await expect(page.getByRole('heading', { name: 'Automatic, whole house' })).toBeVisible()
+    await expect(page.getByText('battery modules, not the inverter').first()).toBeVisible()
+    await page.getByRole('button', { name: 'Choose and promise' }).click()
+    await fill(page, { 'Promised gap': 'blink' }, /Choose and write/)
+    await expect(page.getByText('These stay on in an outage: Fridge.')).toBeVisible()
+    await expect(page.getByText('the battery carries about 220 W for 14 h 30 min')).toBeVisible()
+  })
+
+  await test.step('fit', async () => {
+    await stage(page, 'Fit')
+    await page.getByRole('button', { name: 'Add a component' }).click()
+    await fill(page, { Name: 'Inverter', 'Short name': 'inv1', Kind: 'inverter', Model: 'Made-up 6', 'Lowest firmware': '2.10' }, /Add the component/)
+    await type(page, 'serial inv1 MU6-00417')
+    await type(page, 'fw inv1 2.14')
+    await page.getByRole('main').getByLabel('Picture of inv1').last().setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(await plateJpeg('Inverter', 'Made-up 6', 'MU6-00417', 3)) })
+    await expect(page.getByRole('heading', { name: 'What was mounted' }).locator('..')).toContainText('1 of 1 on record')
+    await expect(page.getByRole('img', { name: 'Picture of Inverter' })).toBeVisible()
+  })
+
+  await test.step('wire', async () => {
+    await stage(page, 'Wire')
+    await page.getByRole('button', { name: 'Add a run' }).click()
+    await fill(page, { 'Short name': 'w1', 'Near end': 'Meter', 'Far end': 'Gateway', Size: '16', Length: '20' }, /Add the run/)
+    await type(page, 'join w1 yes')
+    await expect(page.getByText('joined: answers')).toBeVisible()
+    await expect(page.getByRole('heading', { name: '0 of 1 runs identified' })).toBeVisible()
+    await type(page, 'free w1 no')
+    await expect(page.getByRole('heading', { name: 'Every run is what its label says' })).toBeVisible()
+    await type(page, 'loop w1 46 mΩ')
+  })
+
+  await test.step('earth', async () => {
+    await stage(page, 'Earth')
+    await page.getByRole('button', { name: 'Add an electrode' }).click()
+    await fill(page, { 'Short name': 'e1', Target: '100' }, /Add the electrode/)
+    await page.getByRole('button', { name: 'Add a circuit' }).click()
+    await fill(page, { Name: 'Sockets', 'Short name': 'c1' }, /Add the circuit/)
+    for (const line of ['clamp .08', 'ra 52 37.4', 'ra 62 38,2', 'ra 72 39.1', 'rcd c1 half held', 'rcd c1 x1 24', 'rcd c1 x5 12', 'rcd c1 ramp 22']) await type(page, line)
+    await expect(page.getByRole('img', { name: /Electrode e1/ })).toHaveAccessibleName(/61\.8 %: 38\.2.Ω/)
+    await expect(ledger(page)).toContainText('All tests are within their limits')
+  })
+
+  await test.step('settings, over Modbus TCP', async () => {
+    await stage(page, 'Settings')
+    await page.getByRole('button', { name: 'Plan a setting' }).click()
+    await fill(page, { Setting: 'reserveSocPercent', Called: 'Backup reserve', 'Planned value': '40', Unit: '%', Tolerance: '1' }, /Add the planned setting/)
+    await page.getByRole('button', { name: 'Read from the gateway' }).click()
+    await expect(page.getByText('1 settings read and recorded as read')).toBeVisible()
+    await expect(page.getByText('model7099.r0')).toBeVisible()
+    await page.getByRole('button', { name: 'Read and record as left' }).click()
+    await expect(page.getByRole('heading', { name: 'Left as planned' })).toBeVisible()
+  })
+
+  await test.step('hold points, first island, outage', async () => {
+    await stage(page, 'Outage')
+    await expect(page.getByRole('heading', { name: 'First island is held' })).toBeVisible()
+    for (const answer of ['Medical and life-support equipment asked about: none', 'Maintenance bypass is open: open', 'A licensed person is here and leads the test: yes', 'All final circuits are open for the first island: open', 'Everybody in the house has been told: yes']) await page.getByRole('button', { name: answer }).click()
+    await expect(page.getByRole('heading', { name: 'Outage with loads is held' })).toBeVisible()
+    for (const line of ['ln 230.6', 'le 230.1', 'ne .4', 'island v 231', 'island f 50.1', 'rcd c1 half island held', 'rcd c1 x1 island 26', 'rcd c1 x5 island 13', 'rcd c1 ramp island 22']) await type(page, line)
+    for (const line of ['saved yes', 'heavy off', 'helper yes', 'callout yes']) await type(page, line)
+    await expect(page.getByRole('heading', { name: 'Ready to cut the supply' })).toBeVisible()
+    await page.getByLabel('Recorder’s file').setInputFiles([trace('c2-single-400ms.cfg'), trace('c2-single-400ms.dat')])
+    await expect(page.getByTestId('wave')).toHaveAccessibleName(/Gap of 4\d\d.ms/)
+    await page.getByRole('button', { name: 'Store as evidence: gap when the supply is lost' }).click()
+    await expect(page.getByRole('heading', { name: /^The gap: 4\d\d.ms/ })).toBeVisible()
+    await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+    for (const line of ['on fridge yes', 'return 1 clean', 'return 2 clean', 'return 3 clean', 'left bypass open', 'left main closed']) await type(page, line)
+  })
+
+  await test.step('handover', async () => {
+    await stage(page, 'Handover')
+    for (const line of ['card yes', 'labels yes']) await type(page, line)
+    await expect(page.getByRole('heading', { name: '3 of 4 promises shown' })).toBeVisible()
+    await expect(page.getByText('Worked out, not measured: nobody has run the battery down.')).toBeVisible()
+    await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+    await page.getByRole('button', { name: 'Seal the pack' }).click()
+    await page.getByRole('button', { name: 'Seal it' }).click()
+    await expect(page.getByText(/^Sealed .* by Ines Varro$/)).toBeVisible({ timeout: 40_000 })
+    await page.getByRole('button', { name: 'Customer link' }).click()
+    await page.getByRole('button', { name: 'Make the link' }).click()
+    const address = await page.getByTestId('customer-link').innerText()
+    const customer = await browser.newPage({ viewport: { width: 390, height: 844 } })
+    await customer.goto(address)
+    await expect(customer.getByRole('heading', { name: 'Whole Job House' })).toBeVisible()
+    await expect(customer.getByText('3 of 4 promises were shown on the day')).toBeVisible()
+    await customer.close()
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'withdraw' }).click()
+    await expect(page.getByText(/withdrawn \d/)).toBeVisible()
+    const late = await browser.newPage()
+    await late.goto(address)
+    await expect(late.getByRole('heading', { name: 'This link was withdrawn' })).toBeVisible()
+    await late.close()
+  })
+})
