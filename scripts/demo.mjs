@@ -37,7 +37,7 @@ try {
   }
   process.on('SIGINT', end)
   process.on('SIGTERM', end)
-  app.web.once('exit', end)
+  void app.ended.then(end)
   console.log(`
 Awlbright is ready at ${app.address}
 

@@ -2,8 +2,18 @@ import { fileURLToPath } from 'node:url'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
+import { installQueue } from '@/server/queue'
 
 // Brings the database of OWNER_DATABASE_URL to the newest schema; runs as the owner, never as the app.
 const pool = new pg.Pool({ connectionString: process.env.OWNER_DATABASE_URL, max: 1 })
 await migrate(drizzle(pool), { migrationsFolder: fileURLToPath(new URL('../src/db/migrations', import.meta.url)) })
+
+// The queue's tables belong to the app, which may make schemas only while they are laid out.
+const { rows: [database] } = await pool.query<{ name: string }>('select quote_ident(current_database()) as name')
+await pool.query(`grant create on database ${database?.name} to awlbright_app`)
+try {
+  await installQueue()
+} finally {
+  await pool.query(`revoke create on database ${database?.name} from awlbright_app`)
+}
 await pool.end()

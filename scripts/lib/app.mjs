@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { freePort, secretsOf, startCluster } from './cluster.mjs'
 import { run, start, stop, until } from './run.mjs'
 
-/** @returns {Promise<{ address: string, env: Record<string, string>, stop: () => Promise<void> }>} */
+/** @returns {Promise<{ address: string, env: Record<string, string>, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null }>} `ended` settles when any part ends by itself */
 export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
   const cluster = await startCluster(bin, dataFolder)
   const children = []
@@ -27,16 +27,17 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
     children.push(start(tsx, ['src/devices/gatewayStandIn.ts', String(gatewayPort)], { cwd: root, env, stdio }))
     console.log('Loading the demo scenario where it is missing…')
     run(tsx, ['demo/load.ts'], { cwd: root, env })
-    children.push(start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio }))
+    const worker = start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio })
+    children.push(worker)
     const web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], { cwd: root, env, stdio })
     children.push(web)
     await until(async () => {
-      if (web.exitCode !== null) throw new Error(`the web server ended with ${web.exitCode}`)
+      for (const [name, child] of [['web server', web], ['queue worker', worker]]) if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
       return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
     }, 'the web server')
     const linkFile = join(dataFolder, 'demo-link')
     const customerLink = existsSync(linkFile) ? address + readFileSync(linkFile, 'utf8').trim() : null
-    return { address, env, stop: stopAll, web, customerLink }
+    return { address, env, stop: stopAll, ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))), customerLink }
   } catch (error) {
     await stopAll()
     throw error

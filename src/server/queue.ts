@@ -5,17 +5,23 @@ export const SEAL_QUEUE = 'seal-pack'
 
 const held = globalThis as { awlbrightQueue?: Promise<PgBoss> }
 
-async function startQueue(supervise: boolean): Promise<PgBoss> {
-  const boss = new PgBoss({ connectionString: process.env.DATABASE_URL, schema: 'pgboss', max: 3, supervise, schedule: false })
+async function startQueue({ supervise = false, migrate = false }): Promise<PgBoss> {
+  const boss = new PgBoss({ connectionString: process.env.DATABASE_URL, schema: 'pgboss', max: 3, supervise, migrate, schedule: false })
   boss.on('error', (error) => log.error({ error: error.message }, 'queue'))
   await boss.start()
-  await boss.createQueue(SEAL_QUEUE)
   return boss
+}
+
+/** Lays out the queue's tables, or brings them up to date; needs the right to make a schema, which the running app has not. */
+export async function installQueue(): Promise<void> {
+  const boss = await startQueue({ migrate: true })
+  await boss.createQueue(SEAL_QUEUE)
+  await boss.stop({ graceful: false, wait: true })
 }
 
 /** The queue as the web server uses it: to send. It lives in the app's own PostgreSQL. */
 export function sendingQueue(): Promise<PgBoss> {
-  held.awlbrightQueue ??= startQueue(false).catch((error: unknown) => {
+  held.awlbrightQueue ??= startQueue({}).catch((error: unknown) => {
     held.awlbrightQueue = undefined
     throw error
   })
@@ -23,4 +29,4 @@ export function sendingQueue(): Promise<PgBoss> {
 }
 
 /** The queue as a worker uses it: to take jobs out and look after it. */
-export const workingQueue = (): Promise<PgBoss> => startQueue(true)
+export const workingQueue = (): Promise<PgBoss> => startQueue({ supervise: true })

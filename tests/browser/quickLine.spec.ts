@@ -77,6 +77,7 @@ test.describe('the quick line', () => {
     await expect(quickLine(page)).toHaveValue('fuse ')
     await page.keyboard.type('60')
     await page.keyboard.press('Enter')
+    await expect(page.getByText('Stored: Rating 60 A')).toBeVisible()
     await page.keyboard.press('Escape')
     await page.keyboard.press('7')
     await type(page, 'told yes')

@@ -4,9 +4,10 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { publicKeyOf } from '@/core/pack/seal'
 import { verifyPack } from '@/core/pack/verifyPack'
 import { fileBytes } from '@/db/queries/files'
-import { packById, packByTokenHash, withdrawLink } from '@/db/queries/packs'
+import { packById, packByTokenHash, packRequestById, withdrawLink } from '@/db/queries/packs'
 import { customerLink } from '@/db/schema'
 import { sealPack } from '@/server/pack/sealPack'
+import { SEAL_QUEUE, sendingQueue } from '@/server/queue'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { tokenHash } from '@/server/useCases/packs'
@@ -43,6 +44,15 @@ describe('a pack', () => {
     expect(summary.counts.open).toBeGreaterThan(10)
     expect(summary.open).toHaveLength(summary.counts.open as number)
   })
+})
+
+it('is asked for through the queue, with the rights the app has', async () => {
+  const { requestId } = await call(USE_CASES.requestPack, db, crew.actor('checker'), { jobId })
+  const queue = await sendingQueue()
+  const waiting = await queue.fetch<{ requestId: string }>(SEAL_QUEUE, { batchSize: 50 })
+  await queue.stop({ graceful: false, wait: true })
+  expect(waiting.map(({ data }) => data.requestId)).toContain(requestId)
+  expect((await packRequestById(db, requestId))?.state).toBe('waiting')
 })
 
 describe('a customer’s link', () => {
