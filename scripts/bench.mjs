@@ -1,0 +1,25 @@
+// npm run bench: measures what docs/benchmarks.md states, on a cluster of its own, and prints it.
+import { rmSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { spawnSync } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import { startApp } from './lib/app.mjs'
+import { ensureBuild } from './lib/build.mjs'
+import { freePort } from './lib/cluster.mjs'
+import { ensureChromium, ensureNpmPackages, ensurePostgres } from './lib/setup.mjs'
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+ensureNpmPackages(root)
+const bin = ensurePostgres()
+const executablePath = ensureChromium()
+const tsx = join(root, 'node_modules/.bin/tsx')
+spawnSync('node', ['--expose-gc', '--import', 'tsx', 'scripts/bench/traceAnalysis.ts'], { cwd: root, stdio: 'inherit' })
+ensureBuild(root)
+const dataFolder = join(root, '.test-data/bench')
+rmSync(dataFolder, { recursive: true, force: true })
+const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
+try {
+  spawnSync(tsx, ['scripts/bench/readingRoundTrip.ts'], { cwd: root, stdio: 'inherit', env: { ...app.env, AWLBRIGHT_BENCH_URL: app.address, AWLBRIGHT_BENCH_CHROMIUM: executablePath } })
+} finally {
+  await app.stop()
+}
