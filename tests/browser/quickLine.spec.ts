@@ -87,6 +87,7 @@ test.describe('the quick line', () => {
     await page.keyboard.press('?')
     await expect(page.getByRole('dialog', { name: 'Keys and quick-line words' })).toBeVisible()
     await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toBeHidden()
     await page.keyboard.press('l')
     await expect(page.locator('html')).toHaveClass(/dark/)
     await page.getByTestId('hold-line').click()
