@@ -1,4 +1,4 @@
-import { atMost } from '../quantity/tolerance'
+import { RELATIVE_SLACK } from '../quantity/tolerance'
 
 /** A load as the turn-off-first list sees it. */
 export interface SheddableLoad {
@@ -33,16 +33,18 @@ interface Candidate {
  */
 export function turnOffFirst(loads: readonly SheddableLoad[], targetW: number): TurnOffList {
   const demandW = loads.reduce((sum, load) => sum + load.powerW * load.duty, 0)
-  if (atMost(demandW, targetW)) return { loads: [], reached: true }
+  // what is left carries the rounding of the whole demand, which matters when the target is 0
+  const enough = (removedW: number) => demandW - removedW <= targetW + (demandW + Math.abs(targetW)) * RELATIVE_SLACK
+  if (enough(0)) return { loads: [], reached: true }
   const candidates: Candidate[] = loads.flatMap((load, index) =>
     load.keep ? [] : [{ index, id: load.id, priority: load.priority, demandW: load.powerW * load.duty }],
   )
   const byDemand = [...candidates].sort((a, b) => b.demandW - a.demandW)
   let removedW = 0
   let count = 0
-  while (count < byDemand.length && !atMost(demandW - removedW, targetW)) removedW += byDemand[count++]?.demandW ?? 0
-  if (!atMost(demandW - removedW, targetW)) return { loads: ordered(candidates), reached: false }
-  return { loads: ordered(bestOfSize(candidates, count, demandW, targetW)), reached: true }
+  while (count < byDemand.length && !enough(removedW)) removedW += byDemand[count++]?.demandW ?? 0
+  if (!enough(removedW)) return { loads: ordered(candidates), reached: false }
+  return { loads: ordered(bestOfSize(candidates, count, enough)), reached: true }
 }
 
 function ordered(chosen: readonly Candidate[]): string[] {
@@ -62,7 +64,7 @@ function suffixBounds(values: readonly number[], size: number): number[][] {
   return bounds
 }
 
-function bestOfSize(candidates: readonly Candidate[], size: number, demandW: number, targetW: number): Candidate[] {
+function bestOfSize(candidates: readonly Candidate[], size: number, enough: (removedW: number) => boolean): Candidate[] {
   const priorityBound = suffixBounds(candidates.map(({ priority }) => priority), size)
   const demandBound = suffixBounds(candidates.map((candidate) => candidate.demandW), size)
   let best: Candidate[] = []
@@ -72,7 +74,7 @@ function bestOfSize(candidates: readonly Candidate[], size: number, demandW: num
   const visit = (from: number, priority: number, removedW: number) => {
     const left = size - chosen.length
     if (left === 0) {
-      if (!atMost(demandW - removedW, targetW)) return
+      if (!enough(removedW)) return
       if (priority > bestPriority || (priority === bestPriority && removedW < bestRemovedW - 1e-9)) {
         best = [...chosen]
         bestPriority = priority
@@ -83,7 +85,7 @@ function bestOfSize(candidates: readonly Candidate[], size: number, demandW: num
     for (let at = from; at + left <= candidates.length; at++) {
       const reachable = priority + (priorityBound[at]?.[left] ?? -Infinity)
       if (reachable < bestPriority) return
-      if (!atMost(demandW - removedW - (demandBound[at]?.[left] ?? 0), targetW)) return
+      if (!enough(removedW + (demandBound[at]?.[left] ?? 0))) return
       const candidate = candidates[at] as Candidate
       chosen.push(candidate)
       visit(at + 1, priority + candidate.priority, removedW + candidate.demandW)

@@ -1,4 +1,5 @@
-const RELATIVE_SLACK = 1e-9
+/** Share of a limit that keeps rounding out of “exactly met”. */
+export const RELATIVE_SLACK = 1e-9
 
 const slack = (limit: number) => Math.abs(limit) * RELATIVE_SLACK
 

@@ -1,0 +1,73 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { reading } from '../../../tests/support/house'
+import { Outbox } from './outbox'
+import { type OutboxEntry, openOutboxStore } from './outboxStore'
+import { type Carrier, Unreachable } from './sendOutbox'
+
+const entry = (userId = 'u1'): OutboxEntry => {
+  const made = reading('outage.told', 'answer', 'yes')
+  return { kind: 'reading', id: made.id, jobId: made.jobId, userId, refusal: null, reading: made, outOfRangeConfirmed: false }
+}
+const carrier = (readings: Carrier['readings']): Carrier => ({ readings, picture: async ({ id }) => ({ id, outcome: 'stored', message: null }), recording: async ({ id }) => ({ id, outcome: 'stored', message: null }) })
+const stored: Carrier['readings'] = async (entries) => entries.map(({ id }) => ({ id, outcome: 'stored', message: null }))
+
+beforeEach(async () => {
+  vi.stubGlobal('navigator', {})
+  const store = openOutboxStore()
+  await store.remove((await store.all()).map(({ id }) => id))
+})
+
+describe('the outbox as screens see it', () => {
+  it('holds an entry until it is acknowledged, and tells of both', async () => {
+    const outbox = new Outbox('u1', openOutboxStore(), carrier(stored))
+    const seen: number[] = []
+    const acknowledged: string[] = []
+    outbox.subscribe(() => seen.push(outbox.state().entries.length))
+    outbox.onAcknowledged((entries) => acknowledged.push(...entries.map(({ id }) => id)))
+    const one = entry()
+    await outbox.add(one)
+    expect(outbox.state().entries.map(({ id }) => id)).toEqual([one.id])
+    await outbox.send()
+    expect([outbox.state().entries, outbox.state().away, acknowledged]).toEqual([[], null, [one.id]])
+    expect(seen).toContain(1)
+  })
+
+  it('says why nothing could be sent, and sends when it can again', async () => {
+    let away = true
+    const outbox = new Outbox('u1', openOutboxStore(), carrier(async (entries) => {
+      if (away) throw new Unreachable('no connection')
+      return stored(entries)
+    }))
+    await outbox.add(entry())
+    await outbox.send()
+    expect([outbox.state().away, outbox.state().entries.length]).toEqual(['no connection', 1])
+    away = false
+    await outbox.send()
+    expect([outbox.state().away, outbox.state().entries.length]).toEqual([null, 0])
+  })
+
+  it('does not take an entry the device cannot keep', async () => {
+    const store = { ...openOutboxStore(), add: () => Promise.reject(new Error('quota')) }
+    const outbox = new Outbox('u1', store, carrier(stored))
+    await expect(outbox.add(entry())).rejects.toThrow('quota')
+    expect([outbox.state().entries, outbox.state().failure]).toEqual([[], expect.stringContaining('cannot keep entries')])
+  })
+
+  it('throws a refused entry away only when a person says so', async () => {
+    const outbox = new Outbox('u1', openOutboxStore(), carrier(async (entries) => entries.map(({ id }) => ({ id, outcome: 'refused', message: 'gone' }))))
+    const one = entry()
+    await outbox.add(one)
+    await outbox.send()
+    expect(outbox.state().entries.map(({ refusal }) => refusal)).toEqual(['gone'])
+    await outbox.dismiss(one.id)
+    expect(outbox.state().entries).toEqual([])
+  })
+
+  it('shows nothing of another person’s', async () => {
+    await openOutboxStore().add(entry('somebody else'))
+    const outbox = new Outbox('u1', openOutboxStore(), carrier(stored))
+    await outbox.refresh()
+    expect(outbox.state().entries).toEqual([])
+  })
+})
