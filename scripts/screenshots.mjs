@@ -19,7 +19,7 @@ const PICTURES = [
   { name: 'survey', path: () => job(1, '?stage=survey'), size: DESK },
   { name: 'plan', path: () => job(2, '?stage=plan'), size: DESK },
   { name: 'fit', path: () => job(1, '?stage=fit'), size: DESK },
-  { name: 'wire', path: () => job(2, '?stage=wire&at=wire.identity.w2'), size: DESK },
+  { name: 'wire', path: () => job(2, '?stage=wire'), size: DESK },
   { name: 'earth', path: () => job(1, '?stage=earth'), size: DESK, act: (page) => page.getByRole('combobox', { name: 'Quick line' }).fill('rcd c2 x5 island 18') },
   { name: 'settings', path: () => job(1, '?stage=settings'), size: DESK },
   { name: 'outage', path: () => job(3, '?stage=outage'), size: DESK, act: (page) => page.getByTestId('wave').waitFor() },

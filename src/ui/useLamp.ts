@@ -1,5 +1,6 @@
 'use client'
 import { useSyncExternalStore } from 'react'
+import { remember } from './deviceMemory'
 import { LAMP_KEY } from './lampScript'
 
 const listeners = new Set<() => void>()
@@ -8,11 +9,7 @@ const isOn = () => document.documentElement.classList.contains('dark')
 
 function set(on: boolean): void {
   document.documentElement.classList.toggle('dark', on)
-  try {
-    localStorage.setItem(LAMP_KEY, on ? 'on' : 'off')
-  } catch {
-    // without storage the mode lasts as long as the page
-  }
+  remember(LAMP_KEY, on ? 'on' : 'off')
   listeners.forEach((tell) => tell())
 }
 

@@ -18,7 +18,7 @@ export async function signIn(context: BrowserContext, who: Who): Promise<void> {
   sessions.set(who, await context.cookies())
 }
 
-export async function useCase<T>(request: APIRequestContext, name: string, data: object): Promise<T> {
+export async function callUseCase<T>(request: APIRequestContext, name: string, data: object): Promise<T> {
   const response = await request.post(`/api/use/${name}`, { data })
   expect(response.ok(), `${name}: ${await response.text()}`).toBe(true)
   return (await response.json()) as T
@@ -28,10 +28,10 @@ export async function useCase<T>(request: APIRequestContext, name: string, data:
 export async function makeJob(request: APIRequestContext, name: string): Promise<string> {
   const jobId = uuidv7()
   const { packId, supply, sources, loads, components, circuits, runs, electrodes, settings } = house()
-  await useCase(request, 'createJob', { id: jobId, name: name.slice(0, 60).trim(), place: 'Testholm', packId, scheduledDay: null })
-  await useCase(request, 'changeJob', { jobId, version: 1, supply, sources })
+  await callUseCase(request, 'createJob', { id: jobId, name: name.slice(0, 60).trim(), place: 'Testholm', packId, scheduledDay: null })
+  await callUseCase(request, 'changeJob', { jobId, version: 1, supply, sources })
   const items = { load: loads, component: components, circuit: circuits, run: runs, electrode: electrodes, setting: settings }
-  for (const [kind, list] of Object.entries(items)) for (const item of list) await useCase(request, 'saveItem', { jobId, kind, itemId: uuidv7(), fields: item })
+  for (const [kind, list] of Object.entries(items)) for (const item of list) await callUseCase(request, 'saveItem', { jobId, kind, itemId: uuidv7(), fields: item })
   return jobId
 }
 

@@ -12,6 +12,7 @@ import type { Judgement } from '@/core/evidence/point'
 import type { Actor, UseCaseName } from '@/server/access'
 import { mayCall } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
+import { remember, remembered } from '@/ui/deviceMemory'
 import { getJson } from '../api'
 import type { Outbox, OutboxState } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
@@ -147,17 +148,13 @@ const INSTRUMENT_KEY = 'awlbright-instrument'
 
 /** The instrument in the crew's hand, remembered on this device while it is one of theirs. */
 function useRememberedInstrument({ instruments }: JobRecord): [string | null, (id: string | null) => void] {
-  const kept = useSyncExternalStore(() => () => {}, () => localStorage.getItem(INSTRUMENT_KEY), () => null)
+  const kept = useSyncExternalStore(() => () => {}, () => remembered(INSTRUMENT_KEY), () => null)
   const [chosen, setChosen] = useState<string | null | undefined>(undefined)
   const id = chosen === undefined ? (kept || handiest(instruments)) : chosen
   const known = instruments.some((instrument) => instrument.id === id) ? id : null
   const choose = useCallback((next: string | null) => {
     setChosen(next)
-    try {
-      localStorage.setItem(INSTRUMENT_KEY, next ?? '')
-    } catch {
-      // without storage the choice lasts as long as the page
-    }
+    remember(INSTRUMENT_KEY, next ?? '')
   }, [])
   return [known, choose]
 }

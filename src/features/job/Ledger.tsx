@@ -55,10 +55,10 @@ function LedgerLine({ reading, point, correctedBy }: { reading: Reading; point: 
   // a point with one thing to record needs no second name for it
   const alone = point?.slots.length === 1
   const facts = (
-    <>
+    <span title={reading.receivedAt === null ? 'not yet with the server' : `on this device ${reading.recordedAt}, with the server ${reading.receivedAt}`}>
       {[reading.recordedByName.split(' ')[0], clock(reading.recordedAt), instrument?.tag, reading.detail?.source === 'gateway' ? 'from the gateway' : null].filter(Boolean).join(' · ')}
       {reading.receivedAt === null && <Box as="span" color="watch" fontWeight="600"> · kept here, not sent</Box>}
-    </>
+    </span>
   )
   const correct = correctable && <Button variant="bare" size="sm" minH="24px" fontSize="12.5px" px="0" onClick={() => setCorrecting(!correcting)} aria-expanded={correcting}>correct</Button>
   return (

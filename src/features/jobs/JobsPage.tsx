@@ -69,18 +69,25 @@ function JobCard({ job, large }: { job: JobListEntry; large: boolean }) {
         <Grid templateColumns={{ base: 'repeat(4, minmax(0, 1fr))', md: 'repeat(8, minmax(0, 1fr))' }} gap="8px 12px" mt="8px">
           {job.stages.map(({ stage, verdicts, holdsJobUp }) => (
             <Box key={stage}>
-              <Text fontSize="12.5px" color={holdsJobUp ? 'stop' : 'ink2'} fontWeight={holdsJobUp ? '600' : '400'}>{STAGE_WORDS[stage]}</Text>
+              <Text fontSize="12.5px" color={holdsJobUp && job.planned ? 'stop' : 'ink2'} fontWeight={holdsJobUp && job.planned ? '600' : '400'}>{STAGE_WORDS[stage]}</Text>
               <PunchRow verdicts={verdicts} size={large ? 10 : 8} most={14} />
             </Box>
           ))}
         </Grid>
         <Flex align="center" gap="8px" mt="8px" fontSize="14px" color={stopped ? 'stop' : 'ink2'}>
           <Punch verdict={stopped ? 'stop' : job.sealedAt ? 'proven' : 'open'} />
-          <Text>{job.surveyed ? (job.sealedAt && job.counts.stop === 0 ? `${job.counts.proven} proven, ${job.counts.watch} watched, ${job.counts.open} open.` : job.hold) : 'To survey: loads and sources are missing.'}</Text>
+          <Text>{stateOf(job)}</Text>
         </Flex>
       </Box>
     </Sheet>
   )
+}
+
+/** Where a job stands, in a sentence: what to do first, what it waits for, or what it came to. */
+function stateOf({ surveyed, planned, sealedAt, counts, hold }: JobListEntry): string {
+  if (!surveyed) return 'To survey: loads or sources are missing.'
+  if (!planned) return 'To plan: the changeover is not chosen, nothing is promised yet.'
+  return sealedAt !== null && counts.stop === 0 ? `${counts.proven} proven, ${counts.watch} watched, ${counts.open} open.` : hold
 }
 
 const NEW_JOB: readonly FieldSpec[] = [

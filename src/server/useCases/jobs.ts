@@ -63,7 +63,7 @@ export const listJobs = defineUseCase({
         id: row.id, name: row.name, place: row.place, packId: row.packId, scheduledDay: row.scheduledDay, counts,
         stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({ stage, verdicts, holdsJobUp })),
         hold: bench.holdLine.sentence, holdPoint: bench.holdLine.pointKey, readingCount: record.readings.length,
-        surveyed: record.installation.loads.length > 0 && record.installation.sources.units.length > 0,
+        surveyed: record.installation.loads.length > 0 && record.installation.sources.units.length > 0, planned: record.installation.chosenSchool !== null,
         sealedAt: packs.find((pack) => pack.jobId === row.id)?.sealedAt ?? null,
       }]
     })

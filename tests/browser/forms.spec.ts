@@ -1,0 +1,103 @@
+import { expect, test } from '@playwright/test'
+import { makeJob, openBench, signIn, callUseCase } from './support'
+
+test.describe('descriptive forms', () => {
+  let jobId: string
+  test.beforeEach(async ({ page, context }) => {
+    await signIn(context, 'maud')
+    jobId = await makeJob(context.request, 'Form House')
+    await openBench(page, jobId, '?stage=survey')
+  })
+
+  test('name what is wrong at its field and lose nothing that was typed', async ({ page }) => {
+    await page.getByRole('button', { name: 'Add a load' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('Name', { exact: true }).fill('Sauna')
+    await form.getByLabel('Short name').fill('fridge')
+    await form.getByLabel('Power', { exact: false }).first().fill('lots')
+    await form.getByLabel('Backed up').selectOption('no')
+    await form.getByLabel('Must stay on').selectOption('yes')
+    await form.getByRole('button', { name: 'Add the load' }).click()
+    await expect(form.getByText('“lots” is not a number')).toBeVisible()
+    await form.getByLabel('Power', { exact: false }).first().fill('6 kW')
+    await form.getByRole('button', { name: 'Add the load' }).click()
+    await expect(form.getByText('A load that must stay on has to be backed up.')).toBeVisible()
+    await form.getByLabel('Must stay on').selectOption('no')
+    await form.getByRole('button', { name: 'Add the load' }).click()
+    await expect(form.getByText('“fridge” is already used in this job.')).toBeVisible()
+    await expect(form.getByLabel('Name', { exact: true })).toHaveValue('Sauna')
+    await form.getByLabel('Short name').fill('sauna')
+    await form.getByRole('button', { name: 'Add the load' }).click()
+    await expect(form).toBeHidden()
+    await expect(page.getByRole('row', { name: /Sauna/ })).toContainText('not backed up')
+  })
+
+  test('recompute the plan at once, and leave it open where a figure is blank', async ({ page }) => {
+    await expect(page.getByText(/night and day 4\.8.kW/)).toBeVisible()
+    await page.getByRole('button', { name: 'Change Unit' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('Battery modules').fill('2')
+    await form.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByText(/night and day 3\.2.kW/)).toBeVisible()
+    await page.getByRole('button', { name: 'Change Unit' }).click()
+    await form.getByLabel('Power of one module').fill('')
+    await form.getByRole('button', { name: 'Save' }).click()
+    await expect(form).toBeHidden()
+    await page.keyboard.press('2')
+    await expect(page.getByRole('heading', { name: 'Not enough is known to plan' })).toBeVisible()
+    await expect(page.getByText('a declared figure is missing').first()).toBeVisible()
+  })
+
+  test('tell of a change somebody else made meanwhile, and keep what was typed', async ({ page, context }) => {
+    await page.getByRole('button', { name: 'Supply and household' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('Rating of the supply fuse').fill('80')
+    const { version } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { version: number }
+    await callUseCase(context.request, 'changeJob', { jobId, version, acceptsShedding: true })
+    await form.getByRole('button', { name: 'Save' }).click()
+    await expect(form.getByRole('alert')).toContainText('Somebody else changed this job meanwhile')
+    await expect(form.getByLabel('Rating of the supply fuse')).toHaveValue('80')
+  })
+
+  test('take a thing out of the plan only when asked twice', async ({ page }) => {
+    await page.getByRole('button', { name: 'Change Oven' }).click()
+    await page.getByRole('button', { name: 'Take out of the plan' }).click()
+    await page.getByRole('button', { name: /Press again/ }).click()
+    await expect(page.getByRole('row', { name: /Oven/ })).toBeHidden()
+  })
+})
+
+test('a hold is gone past in writing by a lead, where it may be, and the pack will say so', async ({ page, context, browser }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Override House')
+  await openBench(page, jobId, '?stage=outage')
+  const row = (label: string) => page.getByRole('region', { name: 'First island: hold points' }).locator('> *').filter({ hasText: label })
+  await expect(row('medical question asked')).toContainText('never overridden')
+  await expect(row('medical question asked').getByRole('button', { name: 'override in writing' })).toBeHidden()
+  await row('electrode measured').getByRole('button', { name: 'override in writing' }).click()
+  await expect(page.getByRole('button', { name: 'Sign for it' })).toBeDisabled()
+  await page.getByLabel('Reason for going past “electrode measured”').fill('measured by the network operator last week, on file')
+  await page.getByRole('button', { name: 'Sign for it' }).click()
+  await expect(row('electrode measured')).toContainText('gone past in writing by Ines Varro')
+  const hand = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL })
+  await signIn(hand, 'tobin')
+  const other = await hand.newPage()
+  await openBench(other, jobId, '?stage=outage')
+  await expect(other.getByText('gone past in writing by Ines Varro')).toBeVisible()
+  await expect(other.getByRole('button', { name: 'override in writing' })).toHaveCount(0)
+  await hand.close()
+})
+
+test('a gateway that does not answer is said so, and nothing is kept of it', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Silent Gateway House')
+  await openBench(page, jobId, '?stage=settings')
+  await page.getByRole('button', { name: 'set the address' }).click()
+  await page.getByLabel('Address in the house’s network').fill('127.0.0.1')
+  await page.getByLabel('Port').fill('9')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('from 127.0.0.1:9')).toBeVisible()
+  await page.getByRole('button', { name: 'Read from the gateway' }).click()
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('No gateway answers at 127.0.0.1:9')
+  await expect(page.getByRole('complementary', { name: 'Ledger' })).toContainText('Nothing recorded here yet')
+})
