@@ -7,6 +7,8 @@ const JOB = '018f0000-0000-7000-8000-000000000101'
 const browser = await chromium.launch({ executablePath: process.env.AWLBRIGHT_BENCH_CHROMIUM, args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'] })
 const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 } })
 await context.request.post('/api/auth/sign-in/email', { data: { email: 'ines@harrowlight.example', password: 'lamp-and-awl' }, headers: { origin: base } })
+// the script's own compiler names functions through a helper that a page does not have
+await context.addInitScript('globalThis.__name = (fn) => fn')
 const page = await context.newPage()
 await page.goto(`/jobs/${JOB}?stage=earth`)
 await page.locator('[data-alive]').waitFor()
