@@ -76,9 +76,9 @@ export async function startCluster(bin, dataFolder) {
     }
   }
   const portFile = join(dataFolder, 'postgres.port')
-  const running = spawnSync(...asServerUser(pg('pg_ctl'), ['-D', database, 'status']), { cwd: '/' }).status === 0
+  const runs = () => spawnSync(...asServerUser(pg('pg_ctl'), ['-D', database, 'status']), { cwd: '/' }).status === 0
   // a cluster left over from a run that was killed is stopped first, so that this run owns what it stops
-  if (running) server(pg('pg_ctl'), ['-D', database, '-m', 'fast', '-w', 'stop'], { stdio: 'ignore' })
+  if (runs()) server(pg('pg_ctl'), ['-D', database, '-m', 'fast', '-w', 'stop'], { stdio: 'ignore' })
   const remembered = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0
   const port = await freePort(remembered).catch(() => freePort())
   writeFileSync(portFile, String(port))
@@ -94,7 +94,9 @@ export async function startCluster(bin, dataFolder) {
     port,
     ownerUrl: url('awlbright_owner', secrets.owner),
     appUrl: url('awlbright_app', secrets.app),
-    stop: () => server(pg('pg_ctl'), ['-D', database, '-m', 'fast', '-w', 'stop'], { stdio: 'ignore' }),
+    stop: () => {
+      if (runs()) server(pg('pg_ctl'), ['-D', database, '-m', 'fast', '-w', 'stop'], { stdio: 'ignore' })
+    },
     remove: () => rmSync(folder, { recursive: true, force: true }),
   }
 }

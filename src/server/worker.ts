@@ -1,12 +1,28 @@
 import { appDatabase } from '@/db/client'
 import { packRequestById, updatePackRequest } from '@/db/queries/packs'
+import { isDatabaseAway } from './answer'
 import { log } from './log'
 import { sealPack, signingKey } from './pack/sealPack'
 import { SEAL_QUEUE, workingQueue } from './queue'
 
+const RETRY_MS = 2000
+
+/** The queue as soon as the database answers: a worker that is started first, or while the database is away, waits for it. */
+async function queueOnceThere(): ReturnType<typeof workingQueue> {
+  for (;;) {
+    try {
+      return await workingQueue()
+    } catch (error) {
+      if (!isDatabaseAway(error)) throw error
+      log.warn('the database does not answer; trying again')
+      await new Promise((next) => setTimeout(next, RETRY_MS))
+    }
+  }
+}
+
 // The queue worker: seals packs. It holds no state, so any number may run beside each other.
 const { db, pool } = appDatabase()
-const queue = await workingQueue()
+const queue = await queueOnceThere()
 
 await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.5 }, async (jobs) => {
   for (const { data } of jobs) {
