@@ -46,13 +46,13 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns: [{ regex: '^@/server/(?!access$)', allowTypeImports: true, message: 'Screens take types from the server, and its table of rights; nothing else.' }] }] },
   },
   {
-    // a test may take its material from anywhere
-    files: ['**/*.test.ts', 'tests/**'],
-    rules: { 'import-x/no-restricted-paths': 'off' },
-  },
-  {
     // the theme is the one place with colours
     files: ['src/features/**', 'src/ui/**', 'src/app/**/*.tsx'],
     rules: { 'no-restricted-syntax': ['error', { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Take the colour from the theme.' }] },
+  },
+  {
+    // a test may take its material from anywhere
+    files: ['**/*.test.{ts,tsx}', 'tests/**'],
+    rules: { 'import-x/no-restricted-paths': 'off', '@typescript-eslint/no-restricted-imports': 'off' },
   },
 )

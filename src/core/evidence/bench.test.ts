@@ -18,6 +18,9 @@ describe('points', () => {
   it('turn to the pack’s words', () => {
     const ground = benchOf(recordOf(house({ packId: 'na-split-240', circuits: [], runs: [] }))).points.find(({ key }) => key === 'earth.islandBond')
     expect(ground?.label).toBe('Neutral–ground bond in island mode')
+    const left = (packId: 'na-split-240' | 'iec-1ph-230') => benchOf(recordOf(house({ packId, circuits: [], runs: [] }))).points.find(({ key }) => key === 'outage.asLeftMain')
+    expect([left('na-split-240')?.label, left('iec-1ph-230')?.label]).toEqual(['Main breaker as left', 'Main switch as left'])
+    for (const { label, why } of benchOf(recordOf(house())).points) expect(label + why).not.toMatch(/[{}]/)
   })
 })
 

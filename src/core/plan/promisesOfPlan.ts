@@ -1,6 +1,7 @@
 import type { CustomerPromise, Installation } from '../installation/installation'
 import type { RideThroughClass } from '../outage/rideThrough'
 import { formatDuration } from '../quantity/formatQuantity'
+import { RULE_PACKS } from '../rules/packs'
 import { type Plan, demandAfterTurnOff } from './planOfInstallation'
 
 /** What a crew may promise for the gap; automatic schools promise a class, a manual one is by hand. */
@@ -37,7 +38,7 @@ export function promisesOfPlan(installation: Installation, plan: Plan, gapClass:
       gapClass: null, runtimeH: promisedH, loadTags: [],
     })
   }
-  drafts.push({ kind: 'protection', sentence: 'On the battery, a fault to earth is cut off just as it is on the street’s supply.', gapClass: null, runtimeH: null, loadTags: [] })
+  drafts.push({ kind: 'protection', sentence: `On the battery, a fault to ${RULE_PACKS[installation.packId].words.earth} is cut off just as it is on the street’s supply.`, gapClass: null, runtimeH: null, loadTags: [] })
   return drafts
 }
 

@@ -16,6 +16,9 @@ export const BINDING_WORDS: Readonly<Record<BindingElement, string>> = {
 
 const percent = (share: number) => `${formatNumber(100 * share, 2)} %`
 
+/** On average nothing may have to go off, and at a bad moment something has to all the same. */
+const loadsToTurnOff = (count: number) => (count === 0 ? 'what runs at such a moment' : `${count} load${count === 1 ? '' : 's'}`)
+
 /** Why P-6 recommends its school, in one sentence with its numbers; `null` while nothing can be recommended. */
 export function schoolReason(demand: ChangeoverLoad, limits: SourceLimits): string | null {
   const { school, shareAboveNight, shareAboveChangeover, turnOffNight } = demand
@@ -26,7 +29,7 @@ export function schoolReason(demand: ChangeoverLoad, limits: SourceLimits): stri
     case 'automaticWholeHome':
       return `The house practically never goes above ${limit}, so it can change over by itself at any hour.`
     case 'manualChangeover':
-      return `${above}, and the household is willing to turn off ${turnOffNight?.loads.length ?? 0} load${turnOffNight?.loads.length === 1 ? '' : 's'} first.`
+      return `${above}, and the household is willing to turn off ${loadsToTurnOff(turnOffNight?.loads.length ?? 0)} first.`
     case 'automaticWithShedding':
       return `${above}, at the changeover ${percent(shareAboveChangeover)}; it must shed by itself or leave heavy loads off the backup.`
     case 'emergencySocket':

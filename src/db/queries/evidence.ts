@@ -1,4 +1,4 @@
-import { asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import { asc, eq, inArray } from 'drizzle-orm'
 import type { HoldOverride } from '@/core/evidence/holdPoints'
 import type { Attachment } from '@/core/evidence/point'
 import type { Reading } from '@/core/evidence/reading'
@@ -62,17 +62,4 @@ export const addOverride = (db: Db, row: typeof holdOverride.$inferInsert) => db
 export async function instrumentsOfCrew(db: Db, crewId: string): Promise<Instrument[]> {
   const rows = await db.select().from(instrument).where(eq(instrument.crewId, crewId)).orderBy(asc(instrument.tag))
   return rows.map(({ crewId: _crew, ...row }) => row)
-}
-
-/** Serial numbers recorded on other jobs of the crew, to find one that is used twice. */
-export async function serialsElsewhere(db: Db, serials: readonly string[], jobId: string): Promise<{ serial: string; jobId: string; pointKey: string }[]> {
-  if (serials.length === 0) return []
-  const upper = serials.map((serial) => serial.toUpperCase())
-  const rows = await db
-    .select({ serial: reading.valueWord, jobId: reading.jobId, pointKey: reading.pointKey })
-    .from(reading)
-    .where(sql`${reading.slot} = 'serial' and ${reading.jobId} <> ${jobId} and upper(${reading.valueWord}) in ${upper}`)
-    .orderBy(desc(reading.recordedAt))
-    .limit(50)
-  return rows.map((row) => ({ ...row, serial: row.serial ?? '' }))
 }

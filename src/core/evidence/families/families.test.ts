@@ -1,0 +1,198 @@
+import { describe, expect, it } from 'vitest'
+import { house, reading, recordOf, tester } from '../../../../tests/support/house'
+import type { Installation } from '../../installation/installation'
+import { benchOf } from '../bench'
+import type { Reading } from '../reading'
+import { compareFirmware } from './componentRecord'
+import { identityObservations } from './runIdentity'
+
+const judged = (pointKey: string, readings: readonly Reading[], installation: Installation = house()) => {
+  const judgement = benchOf(recordOf(installation, readings)).judgements.get(pointKey)
+  if (!judgement) throw new Error(`no point ${pointKey}`)
+  return judgement
+}
+const plain = (text: string | null) => text?.replaceAll('\u00a0', ' ') ?? null
+
+describe('every judgement', () => {
+  const bench = benchOf(recordOf(house()))
+
+  it('gives its reason, and the code it stands under', () => {
+    for (const [key, { why, code }] of bench.judgements) {
+      expect(why, key).not.toBe('')
+      expect(code, key).toMatch(/^[PFWESTH](-\d+)?$/)
+    }
+  })
+
+  it('has a value only when something was measured', () => {
+    for (const [key, { value }] of bench.judgements) expect(value, key).toBeNull()
+  })
+})
+
+describe('the quick line’s words', () => {
+  const slots = benchOf(recordOf(house())).points.flatMap(({ key, slots: own }) => own.map((slot) => ({ key, slot })))
+
+  it('call one slot each', () => {
+    const calls = slots.filter(({ slot }) => slot.path.length > 0).map(({ slot }) => [...slot.path, slot.mode ?? ''].join(' '))
+    expect(new Set(calls).size).toBe(calls.length)
+  })
+
+  it('are small letters and digits without spaces', () => {
+    for (const { key, slot } of slots) for (const word of slot.path) expect(word, key).toMatch(/^[a-z0-9]+$/)
+  })
+})
+
+describe('the supply’s rating', () => {
+  const of = (ratingA: number, planned: number | null = 60) => judged('survey.supplyRating', [reading('survey.supplyRating', 'rating', ratingA, { unit: 'A' })], house({ supply: { ...house().supply, ratingA: planned } }))
+
+  it.each([[60, 'proven'], [80, 'proven'], [50, 'stop']] as const)('%s A read against 60 A planned', (ratingA, verdict) => {
+    expect(of(ratingA).verdict).toBe(verdict)
+  })
+
+  it('has nothing to stand against where the plan has no figure', () => {
+    expect(of(60, null)).toMatchObject({ verdict: 'open', why: expect.stringContaining('no rating to hold this against') })
+  })
+})
+
+describe('a component', () => {
+  const key = 'fit.component.inv1'
+  const picture = { id: 'a', jobId: house().jobId, kind: 'picture' as const, subject: 'inv1', fileName: 'p.jpg', sha256: '', byteCount: 1, mediaType: 'image/jpeg', takenAt: null, addedByName: 'T', receivedAt: '2026-01-01T00:00:00Z' }
+  const of = (readings: Reading[], withPicture: boolean) => benchOf({ ...recordOf(house(), readings), attachments: withPicture ? [picture] : [] }).judgements.get(key)
+
+  it('wants serial, firmware and picture, and says which is missing', () => {
+    expect(of([], false)?.why).toBe('Still to record: serial, firmware, picture.')
+    expect(of([reading(key, 'serial', 'X1')], true)?.why).toBe('Still to record: firmware.')
+    expect(of([reading(key, 'serial', 'X1'), reading(key, 'firmware', '2.10')], true)).toMatchObject({ verdict: 'proven', value: 'X1' })
+  })
+
+  it.each([['2.9', '2.10', -1], ['2.10', '2.10', 0], ['2.10.1', '2.10', 1], ['3', '2.99', 1], ['1.8b', '1.8a', 1], ['1.8-2', '1.8-10', -1]] as const)('firmware %s against %s', (a, b, sign) => {
+    expect(Math.sign(compareFirmware(a, b))).toBe(sign)
+  })
+})
+
+describe('runs', () => {
+  it('turn readings into observations, the latest of each look', () => {
+    const looks = identityObservations([reading('wire.identity.w1', 'joined:w1', 'open'), reading('wire.identity.w1', 'joined:w1', 'continuity'), reading('wire.identity.w2', 'joined:none', 'open'), reading('outage.told', 'answer', 'yes')])
+    expect(looks).toEqual([{ joined: 'w1', readings: { w1: 'continuity' } }, { joined: null, readings: { w2: 'open' } }])
+  })
+
+  it('that are crossed are stopped on both labels', () => {
+    const crossed = [reading('wire.identity.w2', 'joined:w1', 'continuity')]
+    expect([judged('wire.identity.w1', crossed).verdict, judged('wire.identity.w2', crossed).verdict]).toEqual(['stop', 'stop'])
+  })
+
+  it('say how far a loop is off, and from what', () => {
+    const { verdict, why, value, limit } = judged('wire.loop.w1', [reading('wire.loop.w1', 'loop', 0.2, { unit: 'Ω' })])
+    expect([verdict, plain(value), plain(limit)]).toEqual(['stop', '0.2 Ω', '0.046 Ω ± 0.0092 Ω'])
+    expect(plain(why)).toBe('0.15 Ω above the 0.046 Ω that 20 m of 16 give. Wrong cable, bad joint or wrong size.')
+  })
+})
+
+describe('an electrode', () => {
+  const key = 'earth.electrode.e1'
+  const three = (a: number, b: number, c: number) => [reading(key, 'clamp', 0.1), reading(key, 'r52', a), reading(key, 'r618', b), reading(key, 'r72', c)]
+
+  it('asks for the clamp first', () => {
+    expect(judged(key, [reading(key, 'r618', 30)])).toMatchObject({ verdict: 'open', why: expect.stringContaining('Clamp the electrode conductor first') })
+  })
+
+  it('asks to move a probe that stood too close', () => {
+    expect(judged(key, three(20, 30, 45))).toMatchObject({ verdict: 'watch', why: expect.stringContaining('Move it out and repeat') })
+  })
+
+  it('says what it may read in a dry season', () => {
+    expect(plain(judged(key, three(30, 31, 32)).why)).toContain('about 46.5 Ω in a dry season')
+  })
+
+  it('is named by its tag where there are two', () => {
+    const two = house({ electrodes: [...house().electrodes, { id: 'e2', tag: 'e2', kind: 'plate', targetOhm: 50, seasonalFactor: 1.2 }] })
+    const paths = benchOf(recordOf(two)).points.filter(({ key: own }) => own.startsWith('earth.electrode')).map(({ slots }) => slots[2]?.path.join(' '))
+    expect(paths).toEqual(['ra e1 62', 'ra e2 62'])
+  })
+})
+
+describe('residual-current devices', () => {
+  const key = 'earth.rcd.c1.island'
+  const all = (change: Record<string, number | string> = {}) => Object.entries({ half: 'held', x1: 24, x5: 12, ramp: 22, ...change }).map(([slot, value]) => reading(key, slot, value))
+
+  it('name what is still to test', () => {
+    expect(judged(key, all().slice(0, 2)).why).toBe('Still to test: 5 ×, ramp.')
+    expect(judged(key, all()).verdict).toBe('proven')
+  })
+
+  it('say in island mode what a failure means', () => {
+    expect(judged(key, all({ x5: 'none' }))).toMatchObject({ verdict: 'stop', value: 'no trip', why: 'Outside its limit: 5 ×. On the battery this circuit is not protected: do not go on.' })
+  })
+
+  it('are asked for only on circuits that are backed up and have one', () => {
+    const circuits = [{ ...house().circuits[0]!, tag: 'c2', backedUp: false }, { ...house().circuits[0]!, tag: 'c3', iDeltaNMa: null }]
+    expect(benchOf(recordOf(house({ circuits }))).points.filter(({ key: own }) => own.startsWith('earth.rcd'))).toEqual([])
+  })
+
+  it('of class A are tested at their own currents', () => {
+    const split = house({ packId: 'na-split-240', runs: [], circuits: [{ ...house().circuits[0]!, device: 'gfciA', iDeltaNMa: 6 }] })
+    const times = (ms: number) => [reading(key, 'ramp', 5), reading(key, 't20', ms), reading(key, 't264', 20)]
+    expect([judged(key, times(900), split).verdict, judged(key, times(1001), split).verdict]).toEqual(['proven', 'stop'])
+    expect(judged(key, times(900), split).limit).toContain('(20/I)^1.43')
+  })
+})
+
+describe('the island’s source', () => {
+  const of = (voltage: number | null, frequency: number | null) => judged('outage.islandSource', [...(voltage === null ? [] : [reading('outage.islandSource', 'voltage', voltage, { unit: 'V', instrumentId: tester.id })]), ...(frequency === null ? [] : [reading('outage.islandSource', 'frequency', frequency, { unit: 'Hz' })])]).verdict
+
+  it.each([[231, 50, 'proven'], [231, null, 'open'], [252, 50, 'watch'], [254, 50, 'stop'], [231, 48.9, 'stop'], [231, 52, 'proven']] as const)('%s V, %s Hz', (voltage, frequency, verdict) => {
+    expect(of(voltage, frequency)).toBe(verdict)
+  })
+})
+
+describe('what people say and see', () => {
+  it.each([['outage.medical', 'none', 'proven'], ['outage.medical', 'arranged', 'watch'], ['outage.medical', 'present', 'stop'], ['outage.bypass', 'closed', 'stop'], ['outage.asLeftMain', 'open', 'stop'], ['handover.labels', 'yes', 'proven'], ['handover.labels', 'no', 'stop']] as const)('%s: %s', (key, word, verdict) => {
+    expect(judged(key, [reading(key, 'answer', word)]).verdict).toBe(verdict)
+  })
+
+  it('counts clean returns to three, and stops at one that tripped', () => {
+    const returns = (...words: string[]) => judged('outage.cleanReturns', words.map((word, k) => reading('outage.cleanReturns', `return${k + 1}`, word)))
+    expect([returns().verdict, returns('clean', 'clean').why, returns('clean', 'clean', 'clean').verdict, returns('clean', 'tripped').verdict]).toEqual(['open', '1 more to see.', 'proven', 'stop'])
+    expect(returns('tripped').why).toContain('never defeat the device')
+  })
+
+  it('asks after each load that was promised, and no other', () => {
+    expect(benchOf(recordOf(house())).points.filter(({ family }) => family === 'stayedOn').map(({ key }) => key)).toEqual(['outage.stayedOn.fridge'])
+    expect(judged('outage.stayedOn.fridge', [reading('outage.stayedOn.fridge', 'seen', 'dead')]).verdict).toBe('stop')
+  })
+})
+
+describe('a gap', () => {
+  const of = (value: number | null, gapClass: 'blink' | 'byHand' | null, rate = 10_000) => {
+    const promises = gapClass === null ? [] : [{ ...house().promises[0]!, gapClass }]
+    return judged('outage.gap', [reading('outage.gap', 'recording', value ?? 'no gap', { unit: 'ms', detail: { sampleRateHz: rate } })], house({ promises }))
+  }
+
+  it('better than promised says so', () => {
+    expect(of(12, 'blink')).toMatchObject({ verdict: 'proven', why: 'Unnoticed (grade A, 10 kS/s), better than promised.' })
+  })
+
+  it('is a Watch where nothing was promised, and proves nothing where the recording holds none', () => {
+    expect([of(12, null).verdict, of(null, 'blink').verdict]).toEqual(['watch', 'open'])
+  })
+
+  it('by hand was promised no duration', () => {
+    expect(of(60_000, 'byHand')).toMatchObject({ verdict: 'proven', limit: 'by hand: no duration was promised' })
+  })
+})
+
+describe('promises', () => {
+  const promises = [
+    { id: 'p1', kind: 'staysOn' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: ['fridge'] }, { id: 'p2', kind: 'protection' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: [] },
+    { id: 'p3', kind: 'runtime' as const, sentence: 's', gapClass: null, runtimeH: 9, loadTags: [] },
+  ]
+  const of = (readings: Reading[]) => benchOf(recordOf(house({ promises }), readings)).promises.map(({ verdict, points }) => [verdict, points.length])
+
+  it('rest on their own points; a runtime nobody has run down stays open', () => {
+    expect(of([])).toEqual([['open', 1], ['open', 2], ['open', 0]])
+    expect(of([reading('outage.stayedOn.fridge', 'seen', 'running')])).toEqual([['proven', 1], ['open', 2], ['open', 0]])
+  })
+
+  it('are not kept when one of their points is stopped', () => {
+    expect(of([reading('earth.rcd.c1.island', 'x5', 'none')])[1]?.[0]).toBe('stop')
+  })
+})
