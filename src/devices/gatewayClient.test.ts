@@ -1,17 +1,9 @@
-import { createServer } from 'node:net'
 import { ServerTCP } from 'modbus-serial'
 import { describe, expect, it } from 'vitest'
+import { freePort } from '../../tests/support/freePort'
 import { readGateway } from './gatewayClient'
 import { STAND_IN_VALUES, registersOf, startGatewayStandIn } from './gatewayStandIn'
 import { MAP_START } from './registerMap'
-
-const freePort = () => new Promise<number>((done) => {
-  const server = createServer()
-  server.listen(0, '127.0.0.1', () => {
-    const address = server.address()
-    server.close(() => done(typeof address === 'object' && address ? address.port : 0))
-  })
-})
 
 /** Runs `work` against a device that answers with these registers. */
 async function withRegisters<T>(registers: readonly number[], work: (port: number) => Promise<T>): Promise<T> {

@@ -46,6 +46,19 @@ describe('the database refuses what the core would refuse', () => {
   })
 })
 
+it('lets a correction take nothing away but the reading it stands in for', async () => {
+  const medical = sent(jobId, 'outage.medical', 'answer', 'present')
+  const [stored, stray, withdrawal] = await record(
+    medical,
+    sent(jobId, 'outage.told', 'answer', 'yes', { supersedes: medical.id, supersedeReason: 'looks harmless' }),
+    sent(jobId, 'outage.told', 'answer', 'withdrawn', { supersedes: medical.id, supersedeReason: 'looks harmless too' }),
+  )
+  expect(stored?.outcome).toBe('stored')
+  for (const refused of [stray, withdrawal]) expect(refused).toMatchObject({ outcome: 'refused', message: 'A correction names a reading of the same point.' })
+  const { record: held } = await call(USE_CASES.viewJob, db, crew.actor('hand'), { jobId })
+  expect(held.readings.some(({ supersedes }) => supersedes === medical.id)).toBe(false)
+})
+
 describe('taking in readings', () => {
   it('acknowledges each by itself, and knows one that comes twice', async () => {
     const good = sent(jobId, 'earth.islandBond', 'ln', 230.4, { unit: 'V' })

@@ -1,4 +1,3 @@
-import { createServer } from 'node:net'
 import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -10,6 +9,7 @@ import { fileBytes } from '@/db/queries/files'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+import { freePort } from '../support/freePort'
 import { readyForLoads } from '../support/house'
 
 let crew: TestCrew
@@ -110,7 +110,7 @@ describe('the plan', () => {
 })
 
 it('reads a gateway into the plan’s settings and hands back what the plan does not name', async () => {
-  const port = await new Promise<number>((done) => { const server = createServer(); server.listen(0, '127.0.0.1', () => { const address = server.address(); server.close(() => done(typeof address === 'object' && address ? address.port : 0)) }) })
+  const port = await freePort()
   const standIn = startGatewayStandIn(port, { reserveSocPercent: 35, nominalV: 230 })
   await standIn.ready
   try {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { house, readyForFirstIsland, readyForLoads, reading, recordOf, tester } from '../../../tests/support/house'
 import { benchOf, nextPoint, stageSummaries } from './bench'
 import type { HoldOverride } from './holdPoints'
-import { WITHDRAWN, standingReadings } from './reading'
+import { WITHDRAWN, lastOwnReading, standingReadings } from './reading'
 
 const verdictOf = (pointKey: string, readings: Parameters<typeof recordOf>[1], installation = house()) => benchOf(recordOf(installation, readings)).judgements.get(pointKey)
 
@@ -67,6 +67,17 @@ describe('corrections', () => {
     expect(verdictOf('outage.told', [first, second])?.verdict).toBe('proven')
     expect(verdictOf('outage.told', [first, second, taken])?.verdict).toBe('open')
     expect(standingReadings([first, second, taken])).toEqual([])
+  })
+})
+
+describe('undo', () => {
+  it('takes back the person’s own last standing entry, and no recording', () => {
+    const mine = reading('outage.told', 'answer', 'yes')
+    const theirs = reading('outage.saved', 'answer', 'yes', { recordedBy: 'u2' })
+    const recording = reading('outage.gap', 'recording', 12)
+    expect(lastOwnReading([mine, theirs, recording], 'u1')?.id).toBe(mine.id)
+    const taken = reading('outage.told', 'answer', WITHDRAWN, { supersedes: mine.id, supersedeReason: 'twice' })
+    expect(lastOwnReading([mine, theirs, recording, taken], 'u1')).toBeNull()
   })
 })
 

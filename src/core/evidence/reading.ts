@@ -38,6 +38,10 @@ export function standingReadings(readings: readonly Reading[]): Reading[] {
 /** A correction that leaves nothing in its place: the undone entry stays on record, and so does who took it back. */
 export const WITHDRAWN = 'withdrawn'
 
+/** The last standing entry a person typed, which undo takes back; a recording is no typed entry. `null` when there is none. */
+export const lastOwnReading = (readings: readonly Reading[], userId: string): Reading | null =>
+  standingReadings(readings).findLast(({ recordedBy, slot }) => recordedBy === userId && slot !== 'recording') ?? null
+
 /** The latest standing reading of each slot of a point. */
 export function latestBySlot(readings: readonly Reading[], pointKey: string): Map<string, Reading> {
   const latest = new Map<string, Reading>()

@@ -1,8 +1,8 @@
 'use client'
 import { Box, Flex, Grid, chakra } from '@chakra-ui/react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
-import { WITHDRAWN } from '@/core/evidence/reading'
+import { lastOwnReading } from '@/core/evidence/reading'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
 import { keepRecordingWorker } from '@/workers/clients'
@@ -58,7 +58,7 @@ function BenchShell() {
     '/': () => field.current?.focus(), '.': openNext, j: () => step(1), k: () => step(-1), u: () => setTakingBack(true),
     g: () => setMode(mode === 'grid' ? 'island' : 'grid'), l: toggleLamp, '?': () => setKeysOpen(true),
   }
-  useKeys(useMemo(() => keys, [keys]))
+  useKeys(keys)
   const StageBench = STAGE_BENCHES[stage]
   const zone = (own: Tab) => ({ base: tab === own ? 'block' : 'none', lg: own === 'next' ? 'none' : 'block' })
   return (
@@ -82,12 +82,7 @@ function BenchShell() {
       <HoldLine />
       <KeysOverlay open={keysOpen} onClose={() => setKeysOpen(false)} />
       <Overlay title="Stages" open={stagesOpen} onClose={() => setStagesOpen(false)}><Rail onChoose={() => { setStagesOpen(false); setTab('bench') }} /></Overlay>
-      <TakeBack open={takingBack} onClose={() => setTakingBack(false)} reading={lastOwn(record.readings)} />
+      <TakeBack open={takingBack} onClose={() => setTakingBack(false)} reading={lastOwnReading(record.readings, actor.userId)} />
     </Grid>
   )
-
-  function lastOwn(readings: typeof record.readings) {
-    const corrected = new Set(readings.map(({ supersedes }) => supersedes))
-    return [...readings].sort((a, b) => (a.recordedAt < b.recordedAt ? 1 : -1)).find((reading) => !corrected.has(reading.id) && reading.valueWord !== WITHDRAWN && reading.slot !== 'recording' && reading.recordedBy === actor.userId) ?? null
-  }
 }

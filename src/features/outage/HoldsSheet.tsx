@@ -46,7 +46,7 @@ function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: C
         <Box w="82px" flex="none"><VerdictWord verdict={state.verdict} /></Box>
         <Box flex="1" minW="140px">
           <Text>{state.condition.label}{state.condition.override === 'never' && <chakra.span color="ink3"> · never overridden</chakra.span>}</Text>
-          {state.override && !(!state.holds) && state.waiting.length > 0 && <Text color="watch" fontSize="13px">gone past in writing by {state.override.byName}, {clock(state.override.at)}: “{state.override.reason}”</Text>}
+          {state.override && state.holds && state.waiting.length > 0 && <Text color="watch" fontSize="13px">gone past in writing by {state.override.byName}, {clock(state.override.at)}: “{state.override.reason}”</Text>}
         </Box>
         {slot && point && may('recordReadings') && Object.keys(slot.input.kind === 'word' ? slot.input.words : {}).map((word) => <Button key={word} size="sm" onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: word, digits: null, unit: '' })} aria-label={`${point.label}: ${word}`}>{word}</Button>)}
         {!slot && point && <Button size="sm" variant="bare" fontSize="13px" onClick={() => goTo(point.stage, point.key)}>{state.waiting.length === 1 ? 'go there' : `go to the first of ${state.waiting.length}`}</Button>}

@@ -21,7 +21,7 @@ const BATCH = 50
  * Sends what waits, in order, until nothing waits or the server cannot be reached. Each entry is acknowledged by itself: stored or known
  * leaves the outbox, refused stays in it with the server's reason until a person has seen it.
  *
- * @returns entries that left the outbox, in order
+ * @param onAcknowledged called with the entries of each round that left the outbox, in order
  * @throws Unreachable after keeping all that was not acknowledged
  */
 export async function sendOutbox(store: OutboxStore, carrier: Carrier, userId: string, onAcknowledged: (entries: OutboxEntry[]) => void): Promise<void> {

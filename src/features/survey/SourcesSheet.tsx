@@ -15,9 +15,8 @@ import { BATTERY_FIELDS, pvFields, unitFields } from './supplyFields'
 import { nested, useChangeJob } from './useChangeJob'
 
 type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | null
-type NewUnit = Omit<NamedSourceUnit, 'name'> & { name: string }
 
-const NEW: { units: NewUnit; pvAc: NamedPv } = {
+const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
   units: { name: '', moduleCount: null, moduleW: null, inverterBatteryW: null, inverterAcW: null, inverterSurgeVa: null, moduleSurgeVa: null, surgeS: null, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null },
   pvAc: { name: '', expectedW: null, side: 'island', onBackedPhase: true, phase: 'all' },
 }

@@ -65,6 +65,14 @@ const REFUSALS: Readonly<Record<string, string>> = {
   reading_correction_has_reason: 'A correction needs a reason.',
 }
 
+/** A correction stays on its own slot: it may not take another point's evidence away. What is not there at all, the database refuses. */
+async function strayCorrection(db: Db, { supersedes, pointKey, slot, jobId }: Pick<ReadingInput, 'supersedes' | 'pointKey' | 'slot' | 'jobId'>): Promise<string | null> {
+  if (supersedes === null) return null
+  const [corrected] = await readingsById(db, [supersedes])
+  const stray = corrected !== undefined && corrected.jobId === jobId && (corrected.pointKey !== pointKey || corrected.slot !== slot)
+  return stray ? 'A correction names a reading of the same point.' : null
+}
+
 async function addOne(db: Db, row: NewReading): Promise<Acknowledgement> {
   try {
     // its own savepoint: a refusal must not take the readings around it along
@@ -94,7 +102,7 @@ export const recordReadings = defineUseCase({
         const plan = await (plans.get(input.jobId) ?? remember(plans, input.jobId, pointsByKey(db, actor, input.jobId)))
         if (!plan) throw new Problem(404, 'There is no such job in your crew.')
         const slot = plan.get(input.pointKey)?.slots.find((one) => one.id === input.slot)
-        const message = misfit(input, slot, instruments)
+        const message = misfit(input, slot, instruments) ?? (await strayCorrection(db, input))
         if (message) throw new Problem(422, message)
         const { outOfRangeConfirmed, source, ...row } = input
         const detail = outOfRangeConfirmed || source !== 'typed' ? { ...(outOfRangeConfirmed && { outOfRangeConfirmed }), source } : null
