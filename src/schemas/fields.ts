@@ -26,3 +26,10 @@ export const tag = (label = 'Tag') => words(label, 16).matches(/^[a-z][a-z0-9]*$
 
 export const choice = <T extends string>(label: string, options: readonly T[]) =>
   yup.string().strict().oneOf(options, `${label} must be one of ${options.join(', ')}`)
+
+/** One of some words, or not known. */
+export const oneOrNone = <T extends string>(label: string, options: readonly T[]) =>
+  yup.string<T>().strict().nullable().default(null).typeError(`${label} must be text`).test('known', `${label} must be one of ${options.join(', ')}`, (value) => value == null || options.includes(value))
+
+/** A day of the calendar, written 2026-01-31. */
+export const day = (label: string) => words(label, 10).matches(/^\d{4}-\d{2}-\d{2}$/, { message: `${label} is a date such as 2026-01-31`, excludeEmptyString: true }).test('calendar', `${label} is not a date of the calendar`, (value) => value == null || !Number.isNaN(Date.parse(value)))

@@ -4,7 +4,7 @@ import type { FieldIssue } from '@/core/result'
 export class Problem extends Error {
   override name = 'Problem'
   constructor(
-    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 422 | 429 | 502 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 410 | 413 | 415 | 422 | 429 | 502 | 503,
     message: string,
     readonly issues: readonly FieldIssue[] = [],
   ) {

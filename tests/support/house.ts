@@ -1,28 +1,40 @@
 import type { JobRecord } from '@/core/evidence/bench'
-import type { Installation, Instrument } from '@/core/installation/installation'
+import { type CableRun, type Circuit, type Installation, type Instrument, type Load, NO_CURTAILMENT } from '@/core/installation/installation'
+import { EMPTY_SITE, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import type { Reading } from '@/core/evidence/reading'
+
+/** A load of 100 W that runs all the time; a test changes what it is about. */
+export const aLoad = (change: Partial<Load> = {}): Load => ({
+  id: 'l0', tag: 'lamp', name: 'Lamp', powerW: 100, powerFactor: 1, duty: 1, lockedRotorA: null, phase: 'L1', priority: 5, backedUp: true, mustStayOn: false, turnOffFirst: false, pattern: 'steady',
+  circuitTag: null, runningA: null, codeLetter: null, hp: null, starter: null, startFactor: null, startS: null, makerMaxLraA: null, makerMaxDeviceA: null, ...change,
+})
+
+export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({ id: 'k0', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true, boardTag: null, breakerA: null, curve: null, phase: 'all', ...change })
+
+export const aRun = (change: Partial<CableRun> = {}): CableRun => ({ id: 'r0', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20, designCurrentA: null, deviceA: null, derating: 1, faultCurrentA: null, faultS: null, extraM: 0, ...change })
 
 /** A small made-up house that a test changes where it matters. */
 export const house = (change: Partial<Installation> = {}): Installation => ({
   jobId: '018f0000-0000-7000-8000-0000000000aa', name: 'Test house', packId: 'iec-1ph-230', testDepth: 'essential', acceptsShedding: false, chosenSchool: null, schoolReason: null,
-  supply: { ratingA: 60, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: false },
+  supply: { ratingA: 60, secondMainA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: false },
   sources: {
     units: [{ name: 'Unit', moduleCount: 3, moduleW: 1600, inverterBatteryW: 6000, inverterAcW: 6000, inverterSurgeVa: 9000, moduleSurgeVa: 2400, surgeS: 10, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null }],
-    pvAc: [], gatewayA: 63, feederA: null, usableWh: 9600, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: 0.4, usualSoc: 0.7, floorSoc: 0.05, standbyW: 30,
+    pvAc: [], gatewayA: 63, feederA: null, usableWh: 9600, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: 0.4, usualSoc: 0.7, floorSoc: 0.05, standbyW: 30, curtailment: NO_CURTAILMENT,
   },
   loads: [
-    { id: 'l1', tag: 'fridge', name: 'Fridge', powerW: 150, powerFactor: 0.8, duty: 0.4, lockedRotorA: null, phase: 'L1', priority: 1, backedUp: true, mustStayOn: true },
-    { id: 'l2', tag: 'oven', name: 'Oven', powerW: 3200, powerFactor: 1, duty: 0.05, lockedRotorA: null, phase: 'L1', priority: 7, backedUp: true, mustStayOn: false },
+    aLoad({ id: 'l1', tag: 'fridge', name: 'Fridge', powerW: 150, powerFactor: 0.8, duty: 0.4, lockedRotorA: null, phase: 'L1', priority: 1, backedUp: true, mustStayOn: true }),
+    aLoad({ id: 'l2', tag: 'oven', name: 'Oven', powerW: 3200, powerFactor: 1, duty: 0.05, lockedRotorA: null, phase: 'L1', priority: 7, backedUp: true, mustStayOn: false }),
   ],
   components: [{ id: 'c1', tag: 'inv1', kind: 'inverter', name: 'Inverter', model: 'Made-up 6', minimumFirmware: '2.10' }],
-  circuits: [{ id: 'k1', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true }],
+  circuits: [aCircuit({ id: 'k1', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true })],
   runs: [
-    { id: 'r1', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20 },
-    { id: 'r2', tag: 'w2', from: 'Gateway', to: 'Board', size: '16', lengthM: 20, conductorTempC: 20 },
+    aRun({ id: 'r1', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20 }),
+    aRun({ id: 'r2', tag: 'w2', from: 'Gateway', to: 'Board', size: '16', lengthM: 20, conductorTempC: 20 }),
   ],
   electrodes: [{ id: 'e1', tag: 'e1', kind: 'rod', targetOhm: 100, seasonalFactor: 1.5 }],
   settings: [{ id: 's1', key: 'reserveSocPercent', label: 'Backup reserve', value: 40, unit: '%', tolerance: 1 }],
-  promises: [{ id: 'p1', kind: 'gapClass', sentence: 'A blink.', gapClass: 'blink', runtimeH: null, loadTags: [] }],
+  promises: [{ id: 'p1', kind: 'gapClass', sentence: 'A blink.', gapClass: 'blink', runtimeH: null, loadTags: [], changedAt: null, changeNote: null }],
+  survey: [], site: EMPTY_SITE, assumptions: USUAL_ASSUMPTIONS,
   ...change,
 })
 

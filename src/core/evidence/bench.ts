@@ -54,7 +54,14 @@ export function benchOf(record: JobRecord): Bench {
   const points = pointsOf(installation)
   const judgements = new Map(points.map((point) => [point.key, judgePoint(point, context)]))
   const holds = holdStates(points, judgements, record.overrides)
-  return { context, points, judgements, holds, holdLine: holdLine(holds), promises: promiseEvidence(installation, points, judgements) }
+  return { context, points, judgements, holds, holdLine: holdLine(holds), promises: promiseEvidence(installation, points, judgements, lastEvidenceOf(record)) }
+}
+
+/** When each point last got a reading; ISO instants of one clock sort as text. */
+function lastEvidenceOf({ readings }: JobRecord): Map<string, string> {
+  const last = new Map<string, string>()
+  for (const { pointKey, recordedAt } of readings) if ((last.get(pointKey) ?? '') < recordedAt) last.set(pointKey, recordedAt)
+  return last
 }
 
 /** The order in which a crew works; a point's rank is that of the first pattern its key matches. */

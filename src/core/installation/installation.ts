@@ -1,16 +1,21 @@
 import type { RcdDevice } from '../earthing/residualCurrentTrip'
 import type { RideThroughClass } from '../outage/rideThrough'
 import type { School } from '../plan/changeoverLoad'
+import type { Starter } from '../plan/motorStart'
+import type { LoadPattern } from '../plan/syntheticProfiles'
 import type { AcCoupledPv, SourceUnit } from '../plan/sourceLimits'
 import type { InstrumentAccuracy } from '../quantity/accuracy'
 import type { Unit } from '../quantity/units'
 import type { Phase, RulePackId } from '../rules/rulePack'
+import type { PlanAssumptions, Site, SurveyItem } from './survey'
 
 /** How many points a job asks for: essential is what the pack can't do without. */
 export type TestDepth = 'essential' | 'full'
 
 export interface Supply {
   ratingA: number | null
+  /** Second main device of a split service; `null` where there is one main only. */
+  secondMainA: number | null
   powerFactor: number | null
   /** As declared by the office; without it the load list's expected demand stands in. */
   maximumDemandKva: number | null
@@ -31,6 +36,22 @@ export interface Load {
   priority: number
   backedUp: boolean
   mustStayOn: boolean
+  /** The household has agreed to turn it off first; it leads the turn-off-first list. */
+  turnOffFirst: boolean
+  /** When it tends to run, for the synthetic year. */
+  pattern: LoadPattern
+  circuitTag: string | null
+  runningA: number | null
+  /** Letter of the nameplate for locked-rotor kVA per hp. */
+  codeLetter: string | null
+  hp: number | null
+  /** How its motor starts; `null` where it has none. */
+  starter: Starter | null
+  startFactor: number | null
+  startS: number | null
+  /** Ceilings of the battery's maker for a load that may be backed up. */
+  makerMaxLraA: number | null
+  makerMaxDeviceA: number | null
 }
 
 export interface NamedSourceUnit extends SourceUnit {
@@ -38,6 +59,20 @@ export interface NamedSourceUnit extends SourceUnit {
 }
 export interface NamedPv extends AcCoupledPv {
   name: string
+  /** Nameplate, which curtailment in island mode is held against. */
+  ratingW: number | null
+}
+
+/** How AC-coupled PV is held back while the house is an island (P-10). */
+export interface PvCurtailment {
+  startHz: number | null
+  stopHz: number | null
+  pvTripHz: number | null
+  provenNearFull: boolean | null
+  /** PV is parted by a contactor near full charge. */
+  parted: boolean | null
+  /** The maker's highest ratio of PV to charging power; `null` takes the pack's. */
+  ratioLimit: number | null
 }
 
 /** What the makers declare and the plan sets for the sources; a blank figure is `null` and stays Open. */
@@ -54,7 +89,10 @@ export interface Sources {
   usualSoc: number | null
   floorSoc: number
   standbyW: number
+  curtailment: PvCurtailment
 }
+
+export const NO_CURTAILMENT: PvCurtailment = { startHz: null, stopHz: null, pvTripHz: null, provenNearFull: null, parted: null, ratioLimit: null }
 
 export const COMPONENT_KINDS = ['inverter', 'battery', 'gateway', 'isolator', 'surge', 'meter', 'pv'] as const
 export type ComponentKind = (typeof COMPONENT_KINDS)[number]
@@ -77,6 +115,12 @@ export interface Circuit {
   /** `null` where the circuit has no residual-current device. */
   iDeltaNMa: number | null
   backedUp: boolean
+  boardTag: string | null
+  /** Rating of its overcurrent device. */
+  breakerA: number | null
+  /** B, C or D where the pack has curves. */
+  curve: string | null
+  phase: Phase | 'all'
 }
 
 export interface CableRun {
@@ -88,6 +132,14 @@ export interface CableRun {
   size: string
   lengthM: number
   conductorTempC: number
+  designCurrentA: number | null
+  deviceA: number | null
+  /** Product of the derating factors. */
+  derating: number
+  faultCurrentA: number | null
+  faultS: number | null
+  /** Extra left coiled for a later extension. */
+  extraM: number
 }
 
 export interface Electrode {
@@ -120,6 +172,10 @@ export interface CustomerPromise {
   gapClass: RideThroughClass | null
   runtimeH: number | null
   loadTags: string[]
+  /** When a revision of the plan changed it; evidence from before no longer counts. `null` while it stands as first written. */
+  changedAt: string | null
+  /** What it said before, in one sentence. */
+  changeNote: string | null
 }
 
 /** One function of an instrument: what it measures, over which range, how well. */
@@ -163,4 +219,7 @@ export interface Installation {
   electrodes: Electrode[]
   settings: PlannedSetting[]
   promises: CustomerPromise[]
+  survey: SurveyItem[]
+  site: Site
+  assumptions: PlanAssumptions
 }

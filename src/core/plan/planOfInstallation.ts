@@ -1,16 +1,20 @@
-import type { Installation } from '../installation/installation'
+import type { Installation, Load } from '../installation/installation'
 import { RULE_PACKS } from '../rules/packs'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { type ChangeoverLoad, type School, changeoverLoad } from './changeoverLoad'
+import { type Contradiction, type PlanPart, contradictionsOf } from './contradictions'
 import { type ImportCapacity, importCapacity } from './importCapacity'
 import { type Runtime, runtime } from './runtime'
 import { type SourceLimits, sourceLimits } from './sourceLimits'
+import { type TurnOffList, turnOffFirst } from './turnOffFirst'
 
 export interface Plan {
   capacity: ImportCapacity
   limits: SourceLimits
   demand: ChangeoverLoad
   runtime: Runtime
+  /** What contradicts itself in survey and plan; the parts it touches are not to be relied on. */
+  contradictions: Contradiction[]
   marks: { capacity: PlanMark; night: PlanMark; day: PlanMark; runtime: PlanMark; overall: PlanMark }
 }
 
@@ -27,10 +31,11 @@ export function markAgainst(demandW: number | null, limitW: number | null, fitsS
  */
 export function planOfInstallation(installation: Installation): Plan {
   const { packId, supply, sources, loads } = installation
+  const contradictions = contradictionsOf(installation)
   const { limits: rules } = RULE_PACKS[packId]
   const backedUp = loads.filter((load) => load.backedUp)
   const limits = sourceLimits({ pack: packId, units: sources.units, pvAc: sources.pvAc, gatewayA: sources.gatewayA, feederA: sources.feederA })
-  const demand = changeoverLoad({
+  const asked = changeoverLoad({
     loads: backedUp.map((load) => ({
       id: load.tag, powerW: load.powerW, pf: load.powerFactor, duty: load.duty, priority: load.priority, keep: load.mustStayOn,
     })),
@@ -41,12 +46,13 @@ export function planOfInstallation(installation: Installation): Plan {
     acceptsShedding: installation.acceptsShedding,
     demandShareOfLimit: rules.demandShareOfLimit.value,
   })
+  const demand = { ...asked, turnOffNight: agreedFirst(backedUp, asked.turnOffNight, limits.nightW, rules.demandShareOfLimit.value), turnOffDay: agreedFirst(backedUp, asked.turnOffDay, limits.dayW, rules.demandShareOfLimit.value) }
   const wholeHouseVa = changeoverLoad({
     loads: loads.map((load) => ({ id: load.tag, powerW: load.powerW, pf: load.powerFactor, duty: load.duty, priority: load.priority, keep: true })),
     nightLimitW: null, changeoverLimitW: null, dayLimitW: null, shareTolerance: 0, acceptsShedding: true,
   }).likelyPeakW
   const capacity = importCapacity({
-    pack: packId, ratingA: supply.ratingA, powerFactor: supply.powerFactor,
+    pack: packId, ratingA: supply.ratingA === null ? null : supply.ratingA + (supply.secondMainA ?? 0), powerFactor: supply.powerFactor,
     maximumDemandKva: supply.maximumDemandKva ?? (wholeHouseVa === null ? null : wholeHouseVa / 1000 / (supply.powerFactor || 1)),
   })
   const promisedH = installation.promises.find(({ kind }) => kind === 'runtime')?.runtimeH ?? null
@@ -59,9 +65,19 @@ export function planOfInstallation(installation: Installation): Plan {
   const fitsShare = rules.demandShareOfLimit.value
   const night = markAgainst(demand.expectedDemandW, limits.nightW, fitsShare)
   const day = markAgainst(demand.expectedDemandW, limits.dayW, fitsShare)
-  const runtimeMark = run.verdict ?? (run.runtimeReserveH === null && !run.indefinite ? 'open' : 'fits')
+  const touched = (part: PlanPart) => contradictions.some(({ touches }) => touches.includes(part))
+  const runtimeMark = touched('runtime') ? 'open' : run.verdict ?? (run.runtimeReserveH === null && !run.indefinite ? 'open' : 'fits')
   const marks = { capacity: capacity.verdict, night, day, runtime: runtimeMark }
-  return { capacity, limits, demand, runtime: run, marks: { ...marks, overall: worstPlanMark(Object.values(marks)) } }
+  return { capacity, limits, demand, runtime: run, contradictions, marks: { ...marks, overall: worstPlanMark(Object.values(marks)) } }
+}
+
+/** The turn-off-first list with what the household has agreed to turn off at its head; the rest of the list is worked out for what is left. */
+function agreedFirst(backedUp: readonly Load[], list: TurnOffList | null, limitW: number | null, share: number): TurnOffList | null {
+  const agreed = backedUp.filter(({ turnOffFirst, mustStayOn }) => turnOffFirst && !mustStayOn)
+  if (agreed.length === 0 || list === null || limitW === null) return list
+  const rest = turnOffFirst(backedUp.filter((load) => !agreed.includes(load)).map((load) => ({ id: load.tag, powerW: load.powerW, duty: load.duty, priority: load.priority, keep: load.mustStayOn })), share * limitW)
+  const order = [...agreed].sort((a, b) => b.priority - a.priority || b.powerW * b.duty - a.powerW * a.duty)
+  return { loads: [...order.map(({ tag }) => tag), ...rest.loads], reached: rest.reached }
 }
 
 /** Expected demand of what is left on once the household has turned off the night list. */

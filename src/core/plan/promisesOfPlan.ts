@@ -14,16 +14,16 @@ const GAP_SENTENCES: Readonly<Record<RideThroughClass, string>> = {
   byHand: 'When the street fails, you change over by hand with the switch in the cupboard.',
 }
 
-type Draft = Omit<CustomerPromise, 'id'>
+export type PromiseDraft = Omit<CustomerPromise, 'id' | 'changedAt' | 'changeNote'>
 
 /**
  * Writes the plan's promises in plain sentences: what stays on, how fast, how long, and that protection works on the battery too.
  * What the plan cannot work out is not promised.
  */
-export function promisesOfPlan(installation: Installation, plan: Plan, gapClass: RideThroughClass): Draft[] {
+export function promisesOfPlan(installation: Installation, plan: Plan, gapClass: RideThroughClass): PromiseDraft[] {
   const staying = installation.loads.filter((load) => load.backedUp && load.mustStayOn)
   const off = (plan.demand.turnOffNight?.loads ?? []).map((tag) => installation.loads.find((load) => load.tag === tag)?.name ?? tag)
-  const drafts: Draft[] = []
+  const drafts: PromiseDraft[] = []
   if (staying.length > 0)
     drafts.push({ kind: 'staysOn', sentence: `These stay on in an outage: ${listed(staying.map(({ name }) => name))}.`, gapClass: null, runtimeH: null, loadTags: staying.map(({ tag }) => tag) })
   drafts.push({ kind: 'gapClass', sentence: GAP_SENTENCES[gapClass], gapClass, runtimeH: null, loadTags: [] })

@@ -29,7 +29,8 @@ interface Candidate {
  * P-6: the fewest loads whose removal brings the expected demand to `targetW`.
  *
  * Among equally short lists: largest sum of priorities (least essential), then least demand removed, then first in list order.
- * The list comes ordered least essential first. Branch and bound over the list; exact for the sizes a house has.
+ * The list comes ordered least essential first. Exact by branch and bound up to 24 loads that may go; beyond that
+ * the number stays the fewest and the choice is brought near the least essential by exchanges, so that 200 loads are answered within a frame.
  */
 export function turnOffFirst(loads: readonly SheddableLoad[], targetW: number): TurnOffList {
   const demandW = loads.reduce((sum, load) => sum + load.powerW * load.duty, 0)
@@ -44,8 +45,12 @@ export function turnOffFirst(loads: readonly SheddableLoad[], targetW: number): 
   let count = 0
   while (count < byDemand.length && !enough(removedW)) removedW += byDemand[count++]?.demandW ?? 0
   if (!enough(removedW)) return { loads: ordered(candidates), reached: false }
-  return { loads: ordered(bestOfSize(candidates, count, enough)), reached: true }
+  const few = candidates.length <= MOST_EXACT || candidates.some(({ priority }) => !Number.isInteger(priority))
+  return { loads: ordered((few ? bestOfSize : leastEssential)(candidates, count, enough)), reached: true }
 }
+
+/** Longest list of loads that may go that is searched exhaustively. */
+const MOST_EXACT = 24
 
 function ordered(chosen: readonly Candidate[]): string[] {
   return [...chosen].sort((a, b) => b.priority - a.priority || b.demandW - a.demandW || a.index - b.index).map(({ id }) => id)
@@ -94,4 +99,40 @@ function bestOfSize(candidates: readonly Candidate[], size: number, enough: (rem
   }
   visit(0, 0, 0)
   return best
+}
+
+/** Halvings of the weight between priority and demand; more than enough for nine priorities. */
+const HALVINGS = 40
+
+/**
+ * `size` loads of a long list that remove enough: those with the most demand plus `weight`·priority, for the largest weight that is still
+ * enough, then exchanged one for one while that makes the list less essential, or as little essential and leaner.
+ */
+function leastEssential(candidates: readonly Candidate[], size: number, enough: (removedW: number) => boolean): Candidate[] {
+  const removed = (list: readonly Candidate[]) => list.reduce((sum, { demandW }) => sum + demandW, 0)
+  const top = (weight: number) => [...candidates].sort((a, b) => b.demandW + weight * b.priority - a.demandW - weight * a.priority || a.index - b.index).slice(0, size)
+  let [low, high] = [0, Math.max(...candidates.map(({ demandW }) => demandW))]
+  for (let k = 0; k < HALVINGS; k++) {
+    const middle = (low + high) / 2
+    if (enough(removed(top(middle)))) low = middle
+    else high = middle
+  }
+  const chosen = top(low)
+  let removedW = removed(chosen)
+  const others = candidates.filter((candidate) => !chosen.includes(candidate))
+  for (let better = true; better; ) {
+    better = false
+    for (let c = 0; c < chosen.length; c++) {
+      for (let o = 0; o < others.length; o++) {
+        const [out, into] = [chosen[c] as Candidate, others[o] as Candidate]
+        const lessEssential = into.priority > out.priority || (into.priority === out.priority && into.demandW < out.demandW - 1e-9)
+        if (!lessEssential || !enough(removedW - out.demandW + into.demandW)) continue
+        chosen[c] = into
+        others[o] = out
+        removedW += into.demandW - out.demandW
+        better = true
+      }
+    }
+  }
+  return chosen
 }

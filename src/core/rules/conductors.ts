@@ -31,3 +31,18 @@ export function copperOhmPerKm(system: SizeSystem, size: string, conductorTempC:
   if (r20 === undefined) throw new RangeError(`size: no resistance for “${size}” in ${system === 'awg' ? 'AWG' : 'mm²'}; known are ${Object.keys(table).join(', ')}`)
   return r20 * (1 + COPPER_TEMPERATURE_COEFFICIENT * (conductorTempC - 20))
 }
+
+/** Printed sizes of a system, thinnest first. */
+export const sizesOf = (system: SizeSystem): string[] => Object.entries(COPPER_OHM_PER_KM[system]).sort(([, a], [, b]) => b - a).map(([size]) => size)
+
+/**
+ * Cross-section of a conductor in mm²: the printed figure, or `π/4·(0.127·92^((36−n)/39))²` for AWG with 1/0 as n = 0, 2/0 as −1 … (P-11).
+ *
+ * @throws RangeError when the size is not in the table
+ */
+export function conductorAreaMm2(system: SizeSystem, size: string): number {
+  if (!Object.hasOwn(COPPER_OHM_PER_KM[system], size)) throw new RangeError(`size: “${size}” is not a size of the table`)
+  if (system === 'mm2') return Number(size)
+  const gauge = size.endsWith('/0') ? 1 - Number(size.slice(0, -2)) : Number(size)
+  return (Math.PI / 4) * (0.127 * 92 ** ((36 - gauge) / 39)) ** 2
+}

@@ -23,6 +23,9 @@ export const LIMIT_KEYS = [
   'rcdRampMinShare', 'rcdRampMaxShare', 'gfciRampMin', 'gfciRampMax',
   'loopAllowedShare', 'loopStopFactor', 'rideUnnoticed', 'rideFlicker', 'rideBlink', 'ridePause',
   'demandShareOfLimit', 'shareTolerance', 'islandVoltageMin', 'islandVoltageMax', 'islandFrequencyMin', 'islandFrequencyMax',
+  'continuousFactor', 'boardSourceFactor', 'boardFarEndShare', 'motorSoftFactor', 'motorDriveFactor', 'motorRunningMultiple', 'motorFitsShare',
+  'pvChargeRatioMax', 'stringCurrentFactor', 'voltageDropMaxPercent', 'pvReturnMin', 'pvReturnMax', 'ladderMarginShare',
+  'cableSlackShare', 'cableSlackEnd', 'trunkingFillMax', 'conduitFillMax',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 
@@ -51,5 +54,14 @@ export interface RulePack {
   phases: readonly Phase[]
   words: PackWords
   conductorColours: Readonly<Record<string, string>>
+  /** Standard ratings of protective devices in amps, ascending (P-2). */
+  deviceSizesA: readonly number[]
+  /** Planning ampacity of copper by printed size, in amps, smallest first (P-11); “confirm against the local table”. */
+  ampacityA: Readonly<Record<string, number>>
+  ampacityBasis: string
+  /** Highest device in amps that a size may stand behind, whatever its ampacity. */
+  deviceCapA: Readonly<Record<string, number>>
+  /** Characteristics that instantaneous trips are sold in; empty where the device's own multiple is declared instead. */
+  breakerCurves: readonly string[]
   limits: Readonly<Record<LimitKey, Limit>>
 }

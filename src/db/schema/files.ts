@@ -30,6 +30,8 @@ export const attachment = pgTable('attachment', {
   sha256: text().notNull().references(() => storedFile.sha256),
   takenAt: instant(),
   addedBy: text().notNull().references(() => user.id),
+  /** Set where the household sent it; `addedBy` is then who made the link. */
+  householdLinkId: uuid(),
   receivedAt: instant().notNull().default(sql`clock_timestamp()`),
 }, (t) => [index('attachment_job').on(t.jobId), oneOf('attachment_kind_known', t.kind, ['picture', 'recording', 'document'])])
 

@@ -1,11 +1,18 @@
 import { sql } from 'drizzle-orm'
 import { boolean, check, date, index, integer, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
 import type { Sources, Supply } from '@/core/installation/installation'
+import type { PlanAssumptions, Site, SurveyKind } from '@/core/installation/survey'
+import { SURVEY_KINDS } from '@/core/installation/survey'
+import type { PlanLine } from '@/core/plan/planRevision'
+import { FIRST_WORDS } from '@/core/plan/household'
+import { STARTERS } from '@/core/plan/motorStart'
+import { LOAD_PATTERNS } from '@/core/plan/syntheticProfiles'
 import { COMPONENT_KINDS, PROMISE_KINDS } from '@/core/installation/installation'
 import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
 import { RCD_DEVICES } from '@/core/earthing/residualCurrentTrip'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { figure, finite, instant, oneOf } from './columns'
+import { user } from './auth'
 import { crew } from './crew'
 
 const SCHOOLS = ['automaticWholeHome', 'automaticWithShedding', 'manualChangeover', 'emergencySocket'] as const
@@ -24,6 +31,12 @@ export const job = pgTable('job', {
   schoolReason: text(),
   supply: jsonb().$type<Supply>().notNull(),
   sources: jsonb().$type<Sources>().notNull(),
+  site: jsonb().$type<Partial<Site>>().notNull().default({}),
+  assumptions: jsonb().$type<Partial<PlanAssumptions>>().notNull().default({}),
+  /** The first word to the household; `null` until the office has confirmed one. */
+  firstWord: text({ enum: FIRST_WORDS }),
+  firstWordBecause: text(),
+  firstWordAt: instant(),
   gatewayHost: text(),
   gatewayPort: integer(),
   /** Counts up with every change of descriptive fields, so that two people changing the same thing are told. */
@@ -45,7 +58,19 @@ export const load = pgTable('load', {
   priority: integer().notNull(),
   backedUp: boolean().notNull(),
   mustStayOn: boolean().notNull(),
+  turnOffFirst: boolean().notNull().default(false),
+  pattern: text({ enum: LOAD_PATTERNS }).notNull().default('steady'),
+  circuitTag: text(),
+  runningA: figure(),
+  codeLetter: text(),
+  hp: figure(),
+  starter: text({ enum: STARTERS }),
+  startFactor: figure(),
+  startS: figure(),
+  makerMaxLraA: figure(),
+  makerMaxDeviceA: figure(),
 }, (t) => [
+  oneOf('load_pattern_known', t.pattern, LOAD_PATTERNS),
   unique('load_tag').on(t.jobId, t.tag),
   check('load_power_finite', sql`${t.powerW} >= 0 and ${t.powerW} < 'Infinity'`),
   check('load_factor_share', sql`${t.powerFactor} > 0 and ${t.powerFactor} <= 1`),
@@ -70,6 +95,10 @@ export const circuit = pgTable('circuit', {
   device: text({ enum: RCD_DEVICES }).notNull(),
   iDeltaNMa: figure(),
   backedUp: boolean().notNull(),
+  boardTag: text(),
+  breakerA: figure(),
+  curve: text(),
+  phase: text({ enum: ['L1', 'L2', 'L3', 'all'] }).notNull().default('all'),
 }, (t) => [unique('circuit_tag').on(t.jobId, t.tag), oneOf('circuit_device_known', t.device, RCD_DEVICES), finite('circuit_rating_finite', t.iDeltaNMa)])
 
 export const cableRun = pgTable('cable_run', {
@@ -80,6 +109,12 @@ export const cableRun = pgTable('cable_run', {
   size: text().notNull(),
   lengthM: figure().notNull(),
   conductorTempC: figure().notNull(),
+  designCurrentA: figure(),
+  deviceA: figure(),
+  derating: figure().notNull().default(1),
+  faultCurrentA: figure(),
+  faultS: figure(),
+  extraM: figure().notNull().default(0),
 }, (t) => [
   unique('cable_run_tag').on(t.jobId, t.tag),
   check('cable_run_length_finite', sql`${t.lengthM} > 0 and ${t.lengthM} < 10000`),
@@ -114,4 +149,26 @@ export const customerPromise = pgTable('customer_promise', {
   gapClass: text({ enum: RIDE_THROUGH_CLASSES }),
   runtimeH: figure(),
   loadTags: jsonb().$type<string[]>().notNull(),
+  changedAt: instant(),
+  changeNote: text(),
 }, (t) => [oneOf('customer_promise_kind_known', t.kind, PROMISE_KINDS), finite('customer_promise_runtime_finite', t.runtimeH)])
+
+/** A thing found on the survey, or a paper that goes with the job; what is particular to its kind is checked by the kind's schema. */
+export const surveyItem = pgTable('survey_item', {
+  ...ofJob(),
+  kind: text({ enum: SURVEY_KINDS }).$type<SurveyKind>().notNull(),
+  tag: text().notNull(),
+  name: text().notNull(),
+  detail: jsonb().$type<Record<string, unknown>>().notNull(),
+}, (t) => [unique('survey_item_tag').on(t.jobId, t.kind, t.tag), oneOf('survey_item_kind_known', t.kind, SURVEY_KINDS)])
+
+/** A plan as it stood when it was chosen: written out line by line, append-only. */
+export const planRevision = pgTable('plan_revision', {
+  id: uuid().primaryKey(),
+  jobId: uuid().notNull().references(() => job.id, { onDelete: 'restrict' }),
+  number: integer().notNull(),
+  note: text().notNull(),
+  lines: jsonb().$type<PlanLine[]>().notNull(),
+  madeBy: text().notNull().references(() => user.id),
+  madeAt: instant().notNull().default(sql`clock_timestamp()`),
+}, (t) => [unique('plan_revision_number').on(t.jobId, t.number)])

@@ -7,9 +7,9 @@ import { house, readyForLoads, reading, recordOf } from '../../../tests/support/
 import { CustomerPage } from './CustomerPage'
 
 const promises = [
-  { id: 'p1', kind: 'staysOn' as const, sentence: 'The fridge stays on.', gapClass: null, runtimeH: null, loadTags: ['fridge'] },
-  { id: 'p2', kind: 'gapClass' as const, sentence: 'A blink at most.', gapClass: 'blink' as const, runtimeH: null, loadTags: [] },
-  { id: 'p3', kind: 'runtime' as const, sentence: 'Nine hours.', gapClass: null, runtimeH: 9, loadTags: [] },
+  { id: 'p1', kind: 'staysOn' as const, sentence: 'The fridge stays on.', gapClass: null, runtimeH: null, loadTags: ['fridge'], changedAt: null, changeNote: null },
+  { id: 'p2', kind: 'gapClass' as const, sentence: 'A blink at most.', gapClass: 'blink' as const, runtimeH: null, loadTags: [], changedAt: null, changeNote: null },
+  { id: 'p3', kind: 'runtime' as const, sentence: 'Nine hours.', gapClass: null, runtimeH: 9, loadTags: [], changedAt: null, changeNote: null },
 ]
 const day = [...readyForLoads(), reading('outage.stayedOn.fridge', 'seen', 'running'), reading('outage.gap', 'recording', 412, { unit: 'ms', detail: { sampleRateHz: 10_000 } })]
 

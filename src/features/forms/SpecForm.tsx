@@ -6,7 +6,8 @@ import type { FieldIssue } from '@/core/result'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { ApiProblem } from '../api'
-import { type FieldSpec, type FormTexts, keyOf, readForm, textsOf } from './fieldSpec'
+import type { FieldSpec } from '@/schemas/fieldSpec'
+import { type FormTexts, keyOf, readForm, textsOf } from './fieldSpec'
 
 interface SpecFormProps {
   specs: readonly FieldSpec[]

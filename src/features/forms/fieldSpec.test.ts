@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { ITEM_KINDS, ITEM_SCHEMAS } from '@/schemas/items'
-import { type FieldSpec, readForm, textsOf } from './fieldSpec'
+import type { FieldSpec } from '@/schemas/fieldSpec'
+import { readForm, textsOf } from './fieldSpec'
 import { itemFields, newItem, withNumbers } from './itemFields'
 import { schemaIssues } from './schemaIssues'
 

@@ -1,19 +1,6 @@
 import { parseQuantity } from '@/core/quantity/parseQuantity'
-import type { Unit } from '@/core/quantity/units'
 import type { FieldIssue } from '@/core/result'
-
-/** One field of a descriptive form: what it is called and what it takes. */
-export interface FieldSpec {
-  /** Path in the input, such as `ratingA` or `units.0.moduleW`. */
-  name: string
-  label: string
-  kind: 'text' | 'number' | 'percent' | 'choice' | 'flag'
-  unit?: Unit
-  options?: Readonly<Record<string, string>>
-  /** A blank is stored as not known, and stays Open. */
-  optional?: boolean
-  hint?: string
-}
+import type { FieldSpec } from '@/schemas/fieldSpec'
 
 export type FormTexts = Record<string, string>
 
@@ -36,7 +23,7 @@ function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message:
   const trimmed = text.trim()
   switch (spec.kind) {
     case 'flag': return { value: trimmed === '' ? null : trimmed === 'yes' }
-    case 'text': case 'choice': return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
+    case 'text': case 'choice': case 'date': return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
     case 'number': case 'percent': {
       if (trimmed === '') return spec.optional ? { value: null } : { message: `${spec.label} is missing` }
       const parsed = parseQuantity(trimmed, spec.kind === 'percent' ? '%' : (spec.unit ?? ''))

@@ -2,7 +2,7 @@ import type { RulePack } from '@/core/rules/rulePack'
 import { COPPER_OHM_PER_KM, sizeSystemOf } from '@/core/rules/conductors'
 import { REGISTER_NAMES } from '@/core/settings/registerNames'
 import type { ItemKind } from '@/schemas/items'
-import type { FieldSpec } from './fieldSpec'
+import type { FieldSpec } from '@/schemas/fieldSpec'
 
 const same = (words: readonly string[]) => Object.fromEntries(words.map((word) => [word, word]))
 

@@ -10,7 +10,7 @@ import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
 import type { JobView } from '@/server/useCases/jobs'
 import { callUseCase } from '../api'
-import type { FieldSpec } from '../forms/fieldSpec'
+import type { FieldSpec } from '@/schemas/fieldSpec'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 

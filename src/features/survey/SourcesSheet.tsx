@@ -18,7 +18,7 @@ type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | nu
 
 const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
   units: { name: '', moduleCount: null, moduleW: null, inverterBatteryW: null, inverterAcW: null, inverterSurgeVa: null, moduleSurgeVa: null, surgeS: null, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null },
-  pvAc: { name: '', expectedW: null, side: 'island', onBackedPhase: true, phase: 'all' },
+  pvAc: { name: '', expectedW: null, ratingW: null, side: 'island', onBackedPhase: true, phase: 'all' },
 }
 
 const watts = (value: number | null | undefined) => (value === null || value === undefined ? 'open' : formatQuantity(value, 'W', 3))

@@ -1,5 +1,5 @@
 import type { RulePack } from '@/core/rules/rulePack'
-import type { FieldSpec } from '../forms/fieldSpec'
+import type { FieldSpec } from '@/schemas/fieldSpec'
 
 /** The supply's form, in the pack's words. */
 export const supplyFields = ({ words }: RulePack): FieldSpec[] => [

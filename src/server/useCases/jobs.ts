@@ -1,18 +1,20 @@
 import { and, eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
 import { benchOf, stageSummaries } from '@/core/evidence/bench'
-import type { Sources } from '@/core/installation/installation'
+import { NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
+import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
+import { profilesOf } from '@/db/queries/profiles'
 import { jobsOfCrew } from '@/db/queries/installations'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
 import { job } from '@/db/schema'
 import { choice, figure, flag, id, required, words } from '@/schemas/fields'
-import { sourcesSchema, supplySchema } from '@/schemas/job'
+import { assumptionsSchema, siteSchema, sourcesSchema, supplySchema } from '@/schemas/job'
 import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 
-export const EMPTY_SOURCES: Sources = { units: [], pvAc: [], gatewayA: null, feederA: null, usableWh: null, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: null, usualSoc: null, floorSoc: 0.05, standbyW: 0 }
+export const EMPTY_SOURCES: Sources = { units: [], pvAc: [], gatewayA: null, feederA: null, usableWh: null, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: null, usualSoc: null, floorSoc: 0.05, standbyW: 0, curtailment: NO_CURTAILMENT }
 
 /** Starts a job: name, place and rule pack; everything else is surveyed. */
 export const createJob = defineUseCase({
@@ -20,7 +22,7 @@ export const createJob = defineUseCase({
   schema: yup.object({ id: id().required(), name: words('Name', 80).required(required('Name')), place: words('Place', 80).required(required('Place')), packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')), scheduledDay: words('Day', 10).matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date').nullable().default(null) }),
   run: async (db, actor, input) => {
     if (input.scheduledDay !== null && Number.isNaN(Date.parse(input.scheduledDay))) throw new Problem(422, 'Day is not a date of the calendar.', [{ path: 'scheduledDay', message: 'Day is not a date of the calendar.' }])
-    await db.insert(job).values({ ...input, crewId: actor.crewId, supply: { ratingA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: null }, sources: EMPTY_SOURCES }).onConflictDoNothing({ target: job.id })
+    await db.insert(job).values({ ...input, crewId: actor.crewId, supply: { ratingA: null, secondMainA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: null }, sources: EMPTY_SOURCES }).onConflictDoNothing({ target: job.id })
     return { jobId: input.id }
   },
 })
@@ -30,7 +32,7 @@ export const changeJob = defineUseCase({
   name: 'changeJob',
   schema: yup.object({
     jobId: id('job').required(), version: figure('Version').integer().required(),
-    supply: supplySchema.default(undefined), sources: sourcesSchema.default(undefined), acceptsShedding: flag('Accepts shedding'), testDepth: choice('Test depth', ['essential', 'full']),
+    supply: supplySchema.default(undefined), sources: sourcesSchema.default(undefined), site: siteSchema.default(undefined), assumptions: assumptionsSchema.default(undefined), acceptsShedding: flag('Accepts shedding'), testDepth: choice('Test depth', ['essential', 'full']),
     scheduledDay: words('Day', 10).matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date').nullable(), gatewayHost: words('Gateway address', 40).matches(/^(127\.|10\.|192\.168\.|172\.(1[6-9]|2\d|3[01])\.)[\d.]+$/, 'Gateway address must be one of the house’s own network').nullable(),
     gatewayPort: figure('Gateway port').integer().min(1, 'Gateway port is 1 to 65535').max(65535, 'Gateway port is 1 to 65535').nullable(),
   }),
@@ -78,9 +80,12 @@ export const viewJob = defineUseCase({
   schema: yup.object({ jobId: yup.string().strict().required() }),
   run: async (db, actor, { jobId }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const [record, packs, request, links] = await Promise.all([jobRecord(db, row), packsOfJobs(db, [row.id]), latestPackRequest(db, row.id), linksOfJob(db, row.id)])
+    const [record, packs, request, links, profiles, householdLinks, answers] = await Promise.all([
+      jobRecord(db, row), packsOfJobs(db, [row.id]), latestPackRequest(db, row.id), linksOfJob(db, row.id), profilesOf(db, row.id), householdLinksOf(db, row.id), householdAnswersOf(db, row.id),
+    ])
     return {
       record, version: row.version, place: row.place, scheduledDay: row.scheduledDay, gateway: { host: row.gatewayHost, port: row.gatewayPort },
+      profiles, household: { links: householdLinks, answers, firstWord: row.firstWord && { word: row.firstWord, because: row.firstWordBecause ?? '', at: row.firstWordAt && new Date(row.firstWordAt).toISOString() } },
       packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256 }) => ({ id: packId, sealedAt, sealedByName, publicKey, sha256 })),
       packRequest: request && { id: request.id, state: request.state, failure: request.failure, packId: request.packId },
       links: links.map((link) => ({ ...link, expiresAt: new Date(link.expiresAt).toISOString(), withdrawnAt: link.withdrawnAt && new Date(link.withdrawnAt).toISOString(), openedAt: link.openedAt && new Date(link.openedAt).toISOString(), createdAt: new Date(link.createdAt).toISOString() })),

@@ -182,8 +182,8 @@ describe('a gap', () => {
 
 describe('promises', () => {
   const promises = [
-    { id: 'p1', kind: 'staysOn' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: ['fridge'] }, { id: 'p2', kind: 'protection' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: [] },
-    { id: 'p3', kind: 'runtime' as const, sentence: 's', gapClass: null, runtimeH: 9, loadTags: [] },
+    { id: 'p1', kind: 'staysOn' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: ['fridge'], changedAt: null, changeNote: null }, { id: 'p2', kind: 'protection' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: [], changedAt: null, changeNote: null },
+    { id: 'p3', kind: 'runtime' as const, sentence: 's', gapClass: null, runtimeH: 9, loadTags: [], changedAt: null, changeNote: null },
   ]
   const of = (readings: Reading[]) => benchOf(recordOf(house({ promises }), readings)).promises.map(({ verdict, points }) => [verdict, points.length])
 

@@ -34,7 +34,27 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
   islandVoltageMax: limit(253, 'V', 'Highest source voltage in island mode', '110 % of nominal.'),
   islandFrequencyMin: limit(49, 'Hz', 'Lowest frequency in island mode', 'Default of the rule pack; the maker’s droop for PV may go beyond.', true),
   islandFrequencyMax: limit(52, 'Hz', 'Highest frequency in island mode', 'Default of the rule pack; the maker’s droop for PV may go beyond.', true),
+  continuousFactor: limit(1, '', 'Device rating over continuous current', 'P-2: the device carries the design current as it is.'),
+  boardSourceFactor: limit(1, '', 'What a source counts on a board, as a share of its device or current', 'P-3: the rating of the source’s device counts.'),
+  boardFarEndShare: limit(1, '', 'Share of the busbar rating that main and sources may use', 'P-3: the assembly’s rated current.'),
+  motorSoftFactor: limit(0.45, '', 'Starting current with a soft start, as a share of the locked-rotor current', 'Planning default (P-5); the maker of the starter states its own.', true),
+  motorDriveFactor: limit(0.15, '', 'Starting current with a variable-speed drive, as a share of the locked-rotor current', 'Planning default (P-5); the maker of the drive states its own.', true),
+  motorRunningMultiple: limit(6, '', 'Locked-rotor current as a multiple of the running current, where the plate is silent', 'Estimate (P-5): read the plate before promising anything.', true),
+  motorFitsShare: limit(0.8, '', 'Share of the surge a start may use and still fit', 'Planning margin (P-5).', true),
+  pvChargeRatioMax: limit(1, '', 'AC-coupled PV on the island side over the battery’s charging power', 'Default (P-10); the maker of the battery states its own.', true),
+  stringCurrentFactor: limit(1.25, '', 'Margin on the short-circuit current of PV strings', 'Default (P-10): bright days go above the plate.'),
+  voltageDropMaxPercent: limit(3, '%', 'Voltage drop along a planned run', 'Planning default (P-11); the local code sets its own.', true),
+  pvReturnMin: limit(20, 's', 'Shortest wait of AC-coupled PV before it comes back', 'By region (P-4); the inverter’s own setting holds.', true),
+  pvReturnMax: limit(300, 's', 'Longest wait of AC-coupled PV before it comes back', 'By region (P-4); the inverter’s own setting holds.', true),
+  ladderMarginShare: limit(0.9, '', 'Share of a source or circuit that the load ladder climbs to', 'Test margin (T-14): the ladder stops before anything is overloaded.', true),
+  cableSlackShare: limit(0.1, '', 'Slack on a cable, as a share of its length', 'Materials (F-6).', true),
+  cableSlackEnd: limit(0.5, 'm', 'Slack at each end of a cable', 'Materials (F-6).', true),
+  trunkingFillMax: limit(0.45, '', 'Share of a trunking’s area that cables may fill', 'Materials (F-6).'),
+  conduitFillMax: limit(0.4, '', 'Share of a conduit’s area that three or more cables may fill', 'Materials (F-6).'),
 }
+
+/** Ratings and curves of the devices sold with the IEC packs (P-2). */
+export const IEC_DEVICES = { deviceSizesA: [6, 10, 13, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125], deviceCapA: {}, breakerCurves: ['B', 'C', 'D'] } as const
 
 export const IEC_WORDS = {
   earth: 'earth',

@@ -1,5 +1,5 @@
 import type { RulePack } from '../rulePack'
-import { COMMON_LIMITS, IEC_COLOURS, IEC_WORDS } from './common'
+import { COMMON_LIMITS, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
 
 /** Three phase 230/400 V, 50 Hz. */
 export const iec3ph400: RulePack = {
@@ -11,5 +11,8 @@ export const iec3ph400: RulePack = {
   phases: ['L1', 'L2', 'L3'],
   words: IEC_WORDS,
   conductorColours: IEC_COLOURS,
+  ...IEC_DEVICES,
+  ampacityA: { '1.5': 17.5, '2.5': 24, '4': 32, '6': 41, '10': 57, '16': 76, '25': 96, '35': 119, '50': 144, '70': 184, '95': 223 },
+  ampacityBasis: 'Method C, three loaded conductors, PVC copper. Confirm against the local table.',
   limits: COMMON_LIMITS,
 }

@@ -1,0 +1,20 @@
+import { appDatabase } from '@/db/client'
+import { answer } from '@/server/answer'
+import { boundedForm } from '@/server/boundedBody'
+import { addHouseholdPicture, requireHouseholdLink } from '@/server/household'
+import { Problem } from '@/server/problem'
+import { PICTURE_MAX_BYTES } from '@/server/useCases/addPicture'
+
+/** One picture from the household, over its own link. */
+export function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  return answer(request, async () => {
+    const { token } = await params
+    const { db } = appDatabase()
+    // before the upload is read, so that nobody without a link can make the server hold one
+    await requireHouseholdLink(db, token)
+    const form = await boundedForm(request, PICTURE_MAX_BYTES + 64 * 1024)
+    const file = form.get('file')
+    if (!(file instanceof Blob)) throw new Problem(400, 'No picture was sent.')
+    return Response.json(await addHouseholdPicture(db, token, { id: form.get('id'), subject: form.get('subject'), bytes: new Uint8Array(await file.arrayBuffer()) }))
+  })
+}

@@ -1,0 +1,67 @@
+import { atMost } from '../quantity/tolerance'
+import { conductorAreaMm2, copperOhmPerKm, sizeSystemOf, sizesOf } from '../rules/conductors'
+import { RULE_PACKS } from '../rules/packs'
+import type { RulePackId } from '../rules/rulePack'
+import { type PlanMark, worstPlanMark } from '../rules/verdict'
+
+export interface CableInput {
+  pack: RulePackId
+  /** As printed on the cable; `null` chooses the smallest that no check is against. */
+  size: string | null
+  designCurrentA: number | null
+  deviceA: number | null
+  /** One way. */
+  lengthM: number | null
+  conductorTempC: number
+  /** Derating factors: grouping, warmth, insulation around. */
+  factors: readonly number[]
+  dropLimitPercent: number
+  faultCurrentA: number | null
+  faultS: number | null
+  kFactor: number | null
+}
+
+export interface CableCheck {
+  size: string | null
+  deratedAmpacityA?: number
+  resistanceOhmPerKm?: number
+  dropV?: number | null
+  dropPercent?: number | null
+  minAreaMm2?: number | null
+  ampacity?: PlanMark
+  drop?: PlanMark
+  shortCircuit?: PlanMark
+  verdict: PlanMark
+}
+
+const mark = (known: boolean, met: boolean): PlanMark => (!known ? 'open' : met ? 'fits' : 'exceeds')
+
+function checkOf(input: CableInput, size: string): CableCheck & { size: string } {
+  const { pack, designCurrentA, deviceA, lengthM, faultCurrentA, faultS, kFactor } = input
+  const { ampacityA, deviceCapA, supplyV } = RULE_PACKS[pack]
+  const deratedAmpacityA = input.factors.reduce((amps, factor) => amps * factor, ampacityA[size] ?? NaN)
+  const resistanceOhmPerKm = copperOhmPerKm(sizeSystemOf(pack), size, input.conductorTempC)
+  const legs = pack === 'iec-3ph-400' ? Math.sqrt(3) : 2
+  const dropV = designCurrentA === null || lengthM === null ? null : (legs * designCurrentA * lengthM * resistanceOhmPerKm) / 1000
+  const dropPercent = dropV === null ? null : (100 * dropV) / supplyV
+  const minAreaMm2 = faultCurrentA === null || faultS === null || kFactor === null ? null : Math.sqrt(faultCurrentA ** 2 * faultS) / kFactor
+  const ampacity = mark(designCurrentA !== null && deviceA !== null, designCurrentA !== null && deviceA !== null && atMost(designCurrentA, deviceA) && atMost(deviceA, deratedAmpacityA) && atMost(deviceA, deviceCapA[size] ?? Infinity))
+  const drop = mark(dropPercent !== null, dropPercent !== null && atMost(dropPercent, input.dropLimitPercent))
+  const shortCircuit = mark(minAreaMm2 !== null, minAreaMm2 !== null && atMost(minAreaMm2, conductorAreaMm2(sizeSystemOf(pack), size)))
+  return { size, deratedAmpacityA, resistanceOhmPerKm, dropV, dropPercent, minAreaMm2, ampacity, drop, shortCircuit, verdict: worstPlanMark([ampacity, drop, shortCircuit]) }
+}
+
+/**
+ * P-11: a cable against `Ib ≤ In ≤ Iz·Πk`, its voltage drop (reactance left out) and short circuit `S ≥ √(I²t)/k`; or the smallest size
+ * of the pack's table that no check is against. A missing input leaves its check Open; no size at all is `null` and Exceeds.
+ *
+ * @throws RangeError when a given size is not in the table
+ */
+export function cable(input: CableInput): CableCheck {
+  if (input.size !== null) return checkOf(input, input.size)
+  for (const size of sizesOf(sizeSystemOf(input.pack))) {
+    const check = checkOf(input, size)
+    if (check.verdict !== 'exceeds') return check
+  }
+  return { size: null, verdict: 'exceeds' }
+}

@@ -1,0 +1,45 @@
+import type { Installation, Load } from '../installation/installation'
+import { RULE_PACKS } from '../rules/packs'
+import { type MotorStart, type Starter, motorStart } from './motorStart'
+import type { Plan } from './planOfInstallation'
+
+/** One motor of the house under the plan: the start as it is, and with a soft start. */
+export interface PlannedMotorStart {
+  load: Load
+  starter: Starter
+  othersVa: number
+  /** The surge the phases of this motor get. */
+  surgeVa: number | null
+  asIs: MotorStart
+  /** `null` where it starts softly already. */
+  withSoftStart: MotorStart | null
+}
+
+const isMotor = ({ starter, lockedRotorA, codeLetter, hp }: Load) => starter !== null || lockedRotorA !== null || (codeLetter !== null && hp !== null)
+
+/** Share of the surge that reaches the phases a load is on: like its phase's share of the night limit. */
+function surgeShare({ phase }: Load, { limits }: Plan): number {
+  if (phase === 'all' || limits.perPhase === null) return 1
+  const own = limits.perPhase[phase]?.nightW ?? 0
+  const whole = Object.values(limits.perPhase).reduce((sum, { nightW }) => sum + nightW, 0)
+  return whole > 0 ? own / whole : 0
+}
+
+/** P-5 for every motor that is backed up: its start with the others at their expected demand, and what a soft start would change. */
+export function motorStarts(installation: Installation, plan: Plan): PlannedMotorStart[] {
+  const { nominalV, supplyV, limits } = RULE_PACKS[installation.packId]
+  const backedUp = installation.loads.filter(({ backedUp: own }) => own)
+  return backedUp.filter(isMotor).map((load) => {
+    const onSame = backedUp.filter((other) => other !== load && (load.phase === 'all' || other.phase === 'all' || other.phase === load.phase))
+    const othersVa = onSame.reduce((sum, other) => sum + (other.powerW * other.duty * (other.phase === 'all' && load.phase !== 'all' ? 1 / Object.keys(plan.limits.perPhase ?? { one: 1 }).length : 1)) / other.powerFactor, 0)
+    const surgeVa = plan.limits.surgeVa === null ? null : plan.limits.surgeVa * surgeShare(load, plan)
+    const threePhase = load.phase === 'all' && installation.packId === 'iec-3ph-400'
+    const starter = load.starter ?? 'direct'
+    const breakerA = installation.circuits.find(({ tag }) => tag === load.circuitTag)?.breakerA ?? null
+    const start = (by: Starter, startFactor: number | null) => motorStart({
+      phases: threePhase ? 3 : 1, voltageV: load.phase === 'all' ? supplyV : nominalV, lraA: load.lockedRotorA, codeLetter: load.codeLetter, hp: load.hp, runningCurrentA: load.runningA,
+      starter: by, startFactor, othersVa, surgeVa, surgeS: plan.limits.surgeS, startS: load.startS, deviceA: breakerA, makerMaxLraA: load.makerMaxLraA, makerMaxDeviceA: load.makerMaxDeviceA,
+    }, limits)
+    return { load, starter, othersVa, surgeVa, asIs: start(starter, load.startFactor), withSoftStart: starter === 'direct' ? start('soft', null) : null }
+  })
+}
