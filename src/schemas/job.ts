@@ -33,7 +33,7 @@ export const sourcesSchema = yup.object({
   usualSoc: share('Usual state of charge').nullable().default(null), floorSoc: share('Floor').default(0.05), standbyW: figure('Standby').min(0, 'Standby must be 0 W or more').default(0),
   curtailment: yup.object({
     startHz: hertz('Curtailment begins'), stopHz: hertz('Curtailment ends'), pvTripHz: hertz('PV trips'), provenNearFull: flag('Proven near a full battery').nullable().default(null), parted: flag('Parted near full').nullable().default(null), ratioLimit: optionalFigure('Highest ratio of PV to charging power'),
-  }).default(() => ({ ...NO_CURTAILMENT })).test('band', 'Curtailment ends below where it begins', ({ startHz, stopHz }) => startHz == null || stopHz == null || startHz < stopHz),
+  }).default(() => ({ ...NO_CURTAILMENT })).test('band', 'Curtailment ends below where it begins', (band) => band?.startHz == null || band.stopHz == null || band.startHz < band.stopHz),
 })
 
 /** The place itself. */
@@ -41,7 +41,7 @@ export const siteSchema = yup.object({
   latitudeDeg: figure('Latitude').min(-66, 'Latitude lies between −66° and 66°').max(66, 'Latitude lies between −66° and 66°').nullable().default(null), minTempC: figure('Lowest temperature').min(-60, 'Lowest temperature must be −60 °C or more').max(30, 'Lowest temperature is 30 °C at most').nullable().default(null),
   maxTempC: figure('Highest temperature').min(-20, 'Highest temperature must be −20 °C or more').max(60, 'Highest temperature is 60 °C at most').nullable().default(null), soil: oneOrNone('Soil', SOILS), soilOhmM: optionalFigure('Soil resistivity'), dataConnection: oneOrNone('Data connection', DATA_CONNECTIONS),
   routerPlace: words('Where the router is', 80).nullable().default(null), shoreKm: optionalFigure('Distance to the sea'), wall: words('Wall', 80).nullable().default(null), floor: words('Floor', 80).nullable().default(null), insistsOn: words('What the household insists on', 400).nullable().default(null),
-}).test('order', 'The lowest temperature is above the highest', ({ minTempC, maxTempC }) => minTempC == null || maxTempC == null || minTempC < maxTempC)
+}).test('order', 'The lowest temperature is above the highest', (site) => site?.minTempC == null || site.maxTempC == null || site.minTempC < site.maxTempC)
 
 const hourOfDay = (label: string) => figure(label).min(0, `${label} is 0 to 24`).max(24, `${label} is 0 to 24`).nullable().default(null)
 const price = (label: string) => figure(label).min(-10, `${label} per kWh is −10 to 100`).max(100, `${label} per kWh is −10 to 100`).nullable().default(null)

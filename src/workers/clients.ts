@@ -1,12 +1,19 @@
+import { proxy } from 'comlink'
+import type { AutonomyYear } from '@/core/plan/autonomy'
+import type { PricedSize, SizeCurve, Tariff } from '@/core/plan/selfConsumption'
+import type { YearSystem } from '@/core/plan/yearOfInstallation'
+import type { YearProfile } from '@/core/plan/yearProfile'
 import type { FieldIssue, Result } from '@/core/result'
 import type { NamedBytes } from '@/core/outage/recording'
 import type { PackVerification } from '@/core/pack/verifyPack'
 import type { RulePackId } from '@/core/rules/rulePack'
 import type { packCalls } from './packCalls'
+import type { planCalls } from './planCalls'
 import type { AnalysedWave, recordingCalls } from './recordingCalls'
 import { withWorker } from './withWorker'
 
 const recordingThread = () => new Worker(new URL('./recording.worker.ts', import.meta.url), { type: 'module' })
+const planThread = () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
 const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
 
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
@@ -19,3 +26,11 @@ export const keepRecordingWorker = (): Promise<true> => withWorker<typeof record
 /** Verifies a sealed pack off the main thread. */
 export const verifyInWorker = (zip: Uint8Array, trustedKeyHex?: string): Promise<PackVerification> =>
   withWorker<typeof packCalls, PackVerification>(packThread, (calls) => calls.verify(zip, trustedKeyHex))
+
+/** P-8 for several systems off the main thread; `signal` cancels it, `onProgress` hears the share done. */
+export const yearsInWorker = (profile: YearProfile, systems: YearSystem[], onProgress: (share: number) => void, signal?: AbortSignal): Promise<Result<(AutonomyYear | null)[], FieldIssue>> =>
+  withWorker<typeof planCalls, Result<(AutonomyYear | null)[], FieldIssue>>(planThread, (calls) => calls.years(profile, systems, proxy(onProgress)) as Promise<Result<(AutonomyYear | null)[], FieldIssue>>, signal)
+
+/** P-14 over a range of sizes, off the main thread. */
+export const sizesInWorker = (profile: YearProfile, sizes: PricedSize[], tariff: Tariff, signal?: AbortSignal): Promise<Result<SizeCurve, FieldIssue>> =>
+  withWorker<typeof planCalls, Result<SizeCurve, FieldIssue>>(planThread, (calls) => calls.sizes(profile, sizes, tariff) as Promise<Result<SizeCurve, FieldIssue>>, signal)

@@ -11,6 +11,17 @@ export interface PlanLine {
   value: string
 }
 
+/** A plan as it stood when it was chosen. */
+export interface PlanRevision {
+  id: string
+  number: number
+  note: string
+  lines: PlanLine[]
+  madeByName: string
+  /** ISO instant. */
+  madeAt: string
+}
+
 export type LineChange = { key: string; label: string; before: string | null; after: string | null }
 
 const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))

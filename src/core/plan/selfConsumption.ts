@@ -54,7 +54,7 @@ export interface SelfConsumption {
   valuePerYear: number
 }
 
-type KnownSystem = AutonomySystem & { capacityWh: number; dischargeLimitW: number }
+export type KnownSystem = AutonomySystem & { capacityWh: number; dischargeLimitW: number }
 
 /** One pass through the year from a state of charge, in Wh. */
 function passOf({ stepH, loadW, pvW }: YearProfile, system: KnownSystem, prices: Prices, startWh: number) {
@@ -126,15 +126,24 @@ export interface SizePoint extends SelfConsumption {
   capacityWh: number
 }
 
+/** A size to be valued: a number of modules and the system it makes. */
+export interface PricedSize {
+  moduleCount: number
+  system: KnownSystem
+}
+
+export interface SizeCurve {
+  points: SizePoint[]
+  /** The size after which another module brings ever less; `null` when the curve has no bend. */
+  knee: SizePoint | null
+}
+
 /**
- * P-14 over a range of sizes: the year under each number of modules, and the knee — the size that lies farthest above the straight line
- * between the smallest and the largest, after which another module brings ever less. `null` when the curve has no bend.
+ * P-14 over a range of sizes, smallest first: the year under each number of modules, and the knee — the size that lies farthest above
+ * the straight line between the smallest and the largest.
  */
-export function sizeCurve(profile: YearProfile, systemOf: (moduleCount: number) => KnownSystem, counts: readonly number[], prices: Prices): { points: SizePoint[]; knee: SizePoint | null } {
-  const points = counts.map((moduleCount): SizePoint => {
-    const system = systemOf(moduleCount)
-    return { moduleCount, capacityWh: system.capacityWh, ...selfConsumptionOfYear(profile, system, prices) }
-  })
+export function sizeCurve(profile: YearProfile, sizes: readonly PricedSize[], prices: Prices): SizeCurve {
+  const points = sizes.map(({ moduleCount, system }): SizePoint => ({ moduleCount, capacityWh: system.capacityWh, ...selfConsumptionOfYear(profile, system, prices) }))
   const first = points[0]
   const last = points.at(-1)
   if (!first || !last || last.moduleCount === first.moduleCount) return { points, knee: null }

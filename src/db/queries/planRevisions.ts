@@ -1,16 +1,7 @@
 import { desc, eq, sql } from 'drizzle-orm'
-import type { PlanLine } from '@/core/plan/planRevision'
+import type { PlanRevision } from '@/core/plan/planRevision'
 import type { Db } from '../client'
 import { planRevision, user } from '../schema'
-
-export interface PlanRevision {
-  id: string
-  number: number
-  note: string
-  lines: PlanLine[]
-  madeByName: string
-  madeAt: string
-}
 
 /** A job's plans as they stood, newest first. */
 export async function planRevisionsOf(db: Db, jobId: string, most = 50): Promise<PlanRevision[]> {

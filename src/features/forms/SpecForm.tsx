@@ -67,7 +67,7 @@ export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', ex
                   <NativeSelect.Field {...register(key)}>{optionsOf(spec).map(([value, label]) => <option key={value} value={value}>{label}</option>)}</NativeSelect.Field>
                   <NativeSelect.Indicator />
                 </NativeSelect.Root>
-              ) : <Input {...register(key)} autoComplete="off" inputMode={spec.kind === 'text' ? 'text' : 'decimal'} />}
+              ) : <Input {...register(key)} type={spec.kind === 'date' ? 'date' : 'text'} autoComplete="off" inputMode={spec.kind === 'text' ? 'text' : spec.kind === 'date' ? undefined : 'decimal'} />}
               {spec.hint && <Field.HelperText fontSize="13px" color="ink2">{spec.hint}</Field.HelperText>}
               <Field.ErrorText>{error}</Field.ErrorText>
             </Field.Root>

@@ -9,6 +9,7 @@ import { keepRecordingWorker } from '@/workers/clients'
 import { Overlay } from '@/ui/Overlay'
 import { useLamp } from '@/ui/useLamp'
 import { STAGE_BENCHES } from '../stageBenches'
+import { PlanProvider } from '../plan/LoadDrafts'
 import { HoldLine } from './HoldLine'
 import { JobProvider, useJob } from './JobContext'
 import { KeysOverlay } from './KeysOverlay'
@@ -71,7 +72,7 @@ function BenchShell() {
         <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}><Rail /></Box>
         <Box display={zone('next')} overflowY="auto" minH="0"><NextCard /></Box>
         <chakra.main display={zone('bench')} overflowY="auto" minH="0" aria-label={`${STAGE_WORDS[stage]} bench`} px={{ base: '10px', lg: '20px' }} py={{ base: '10px', lg: '14px' }}>
-          <Flex direction="column" gap="12px"><StageBench /></Flex>
+          <Flex direction="column" gap="12px"><PlanProvider><StageBench /></PlanProvider></Flex>
         </chakra.main>
         <Box display={zone('ledger')} minH="0"><Ledger /></Box>
       </Grid>

@@ -31,7 +31,9 @@ export interface JobContextValue {
   stage: Stage
   /** Key of the selected point. */
   at: string | null
-  goTo: (stage: Stage, at?: string | null) => void
+  /** View within the stage's bench; `null` for its first. */
+  benchView: string | null
+  goTo: (stage: Stage, at?: string | null, benchView?: string | null) => void
   select: (pointKey: string | null) => void
   openNext: () => Point | null
   mode: Mode
@@ -85,7 +87,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   const record = useMemo(() => mergeOutbox(view.record, jobId, outboxState.entries), [view.record, jobId, outboxState.entries])
   const bench = useMemo(() => benchOf(record), [record])
   const first = useMemo(() => nextPoint(benchOf(initial.record))?.point.stage ?? 'survey', [initial.record])
-  const [{ stage, at }, setPlace] = useQueryStates({ stage: parseAsStringLiteral(STAGES).withDefault(first), at: parseAsString }, { history: 'push', shallow: true, clearOnDefault: false })
+  const [{ stage, at, view: benchView }, setPlace] = useQueryStates({ stage: parseAsStringLiteral(STAGES).withDefault(first), at: parseAsString, view: parseAsString }, { history: 'push', shallow: true, clearOnDefault: false })
   const [mode, setMode] = useState<Mode>('grid')
   const [instrumentId, setInstrumentId] = useRememberedInstrument(record)
   const [proposed, setProposed] = useState<JobContextValue['proposed']>(null)
@@ -93,20 +95,23 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   const hand = useMemo((): Hand => ({ jobId, userId: actor.userId, userName: actor.name, instrumentFor: (measures) => instrumentFor(record.instruments, instrumentId, measures) }), [jobId, actor, instrumentId, record.instruments])
   const value = useMemo((): JobContextValue => {
     const preview: JobContextValue['preview'] = (target, entered) => judgeWith(record, bench.context, target.point, makeReading(target, entered, hand, new Date()))
-    const goTo: JobContextValue['goTo'] = (to, point = null) => {
+    const goTo: JobContextValue['goTo'] = (to, point = null, within = null) => {
       // a point of one mode turns the quick line to it
       const own = bench.points.find(({ key }) => key === point)?.slots[0]?.mode
       if (own) setMode(own)
-      void setPlace({ stage: to, at: point })
+      void setPlace({ stage: to, at: point, view: within })
     }
     const keep = async (reading: Reading, judgement: Judgement, outOfRangeConfirmed = false) => {
       const shown = { ...reading, shownVerdict: judgement.verdict }
       await outbox.add({ kind: 'reading', id: shown.id, jobId, userId: actor.userId, refusal: null, reading: shown, outOfRangeConfirmed })
     }
     return {
-      view, record, bench, actor, stage, at, goTo, preview, mode, setMode, hand, instrumentId, setInstrumentId, outbox, outboxState, refresh, proposed,
+      view, record, bench, actor, stage, at, benchView, goTo, preview, mode, setMode, hand, instrumentId, setInstrumentId, outbox, outboxState, refresh, proposed,
       may: (useCase) => mayCall(actor.role, useCase),
-      select: (pointKey) => goTo(bench.points.find(({ key }) => key === pointKey)?.stage ?? stage, pointKey),
+      select: (pointKey) => {
+        const to = bench.points.find(({ key }) => key === pointKey)?.stage ?? stage
+        goTo(to, pointKey, to === stage ? benchView : null)
+      },
       openNext() {
         const next = nextPoint(bench, at ?? undefined) ?? nextPoint(bench)
         if (!next) return null
@@ -129,7 +134,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
       },
       propose: (text) => setProposed({ text, stamp: Date.now() }),
     }
-  }, [view, record, bench, actor, stage, at, mode, instrumentId, setInstrumentId, outbox, outboxState, refresh, proposed, hand, jobId, setPlace])
+  }, [view, record, bench, actor, stage, at, benchView, mode, instrumentId, setInstrumentId, outbox, outboxState, refresh, proposed, hand, jobId, setPlace])
   return <JobContext value={value}>{children}</JobContext>
 }
 

@@ -22,10 +22,11 @@ export function ChoosePlan({ onDone }: { onDone: () => void }) {
       return [kind, `${RIDE_THROUGH_WORDS[kind]}${limit ? `, up to ${formatDuration(limit.value)}` : ''}`]
     })) },
     { name: 'reason', label: 'Why this one', kind: 'text' },
+    ...(installation.chosenSchool ? [{ name: 'note', label: 'What changed since the last time', kind: 'text', optional: true } as const] : []),
   ]
   return (
     <>
-      <Text color="ink2" mb="3">Promise only what the maker declares and you mean to show on the day. Choosing again writes the promises afresh.</Text>
+      <Text color="ink2" mb="3">Promise only what the maker declares and you mean to show on the day. Choosing again makes a new revision of the plan; a promise that changes has to be shown anew.</Text>
       <SpecForm specs={specs} submitLabel="Choose and write the promises"
         initial={{ school: installation.chosenSchool ?? plan.demand.school, gapClass: promised, reason: installation.schoolReason ?? (schoolReason(plan.demand, plan.limits) ?? '').slice(0, 400) }}
         save={async (fields) => { await callUseCase('choosePlan', { jobId: installation.jobId, ...fields }); await refresh(); onDone() }} />

@@ -6,7 +6,7 @@ import { colour } from '@/look/theme'
 import { Label } from '@/ui/charts/Label'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { useWidth } from '@/ui/useWidth'
-import { usePlan } from './usePlan'
+import { usePlanned } from './LoadDrafts'
 import { useJob } from '../job/JobContext'
 import { type SegmentKind, loadStripLayout } from './loadStripLayout'
 
@@ -21,8 +21,8 @@ const BAR = 24
 
 /** The house's loads as stacked strips against the night and day limits. */
 export function LoadStrip() {
-  const { record: { installation }, bench } = useJob()
-  const plan = usePlan()
+  const { bench } = useJob()
+  const { installation, plan } = usePlanned()
   const [ref, width] = useWidth<HTMLDivElement>(720)
   const strip = useMemo(() => loadStripLayout(installation.loads, plan, bench.context.pack.phases, width), [installation.loads, plan, bench.context.pack.phases, width])
   const height = strip.rows.length * ROW + 26

@@ -1,10 +1,6 @@
 'use client'
-import { useMemo } from 'react'
-import { type Plan, planOfInstallation } from '@/core/plan/planOfInstallation'
-import { useJob } from '../job/JobContext'
+import type { Plan } from '@/core/plan/planOfInstallation'
+import { usePlanned } from './LoadDrafts'
 
-/** What the plan says of the job as it stands. */
-export function usePlan(): Plan {
-  const { record: { installation } } = useJob()
-  return useMemo(() => planOfInstallation(installation), [installation])
-}
+/** What the plan says of the job as it is shown. */
+export const usePlan = (): Plan => usePlanned().plan

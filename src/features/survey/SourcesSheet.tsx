@@ -11,10 +11,10 @@ import { pvSchema, unitSchema } from '@/schemas/job'
 import { schemaIssues } from '../forms/schemaIssues'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
-import { BATTERY_FIELDS, pvFields, unitFields } from './supplyFields'
+import { BATTERY_FIELDS, CURTAILMENT_FIELDS, pvFields, unitFields } from './supplyFields'
 import { nested, useChangeJob } from './useChangeJob'
 
-type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | null
+type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | 'curtailment' | null
 
 const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
   units: { name: '', moduleCount: null, moduleW: null, inverterBatteryW: null, inverterAcW: null, inverterSurgeVa: null, moduleSurgeVa: null, surgeS: null, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null },
@@ -29,7 +29,7 @@ export function SourcesSheet() {
   const [editing, setEditing] = useState<Editing>(null)
   const edit = may('changeJob')
   return (
-    <TitledSheet title="Sources and battery" actions={edit && <><Button size="sm" onClick={() => setEditing({ list: 'units', index: null })}>Add an inverter</Button><Button size="sm" onClick={() => setEditing({ list: 'pvAc', index: null })}>Add AC-coupled PV</Button><Button size="sm" onClick={() => setEditing('battery')}>Battery and gateway</Button></>}>
+    <TitledSheet title="Sources and battery" actions={edit && <><Button size="sm" onClick={() => setEditing({ list: 'units', index: null })}>Add an inverter</Button><Button size="sm" onClick={() => setEditing({ list: 'pvAc', index: null })}>Add AC-coupled PV</Button><Button size="sm" onClick={() => setEditing('battery')}>Battery and gateway</Button>{sources.pvAc.length > 0 && <Button size="sm" onClick={() => setEditing('curtailment')}>Holding PV back</Button>}</>}>
       {sources.units.length === 0 && <EmptyState title="No battery inverter yet">Without one nothing can be said about what stays on. Blank figures are allowed: they stay Open until the maker has declared them.</EmptyState>}
       {sources.units.map((unit, k) => (
         <SourceLine key={k} title={unit.name} onEdit={edit ? () => setEditing({ list: 'units', index: k }) : undefined}
@@ -72,6 +72,12 @@ function SourcesOverlay({ editing, onClose }: { editing: Editing; onClose: () =>
     return (
       <Overlay title="Battery and gateway" open onClose={onClose} wide>
         <SpecForm specs={BATTERY_FIELDS} initial={{ sources }} save={async (fields) => { await change({ sources: { ...sources, ...nested(fields, 'sources') } }); onClose() }} />
+      </Overlay>
+    )
+  if (editing === 'curtailment')
+    return (
+      <Overlay title="Holding AC-coupled PV back in island mode" open onClose={onClose} wide>
+        <SpecForm specs={CURTAILMENT_FIELDS} initial={{ sources }} save={async (fields) => { await change({ sources: { ...sources, curtailment: nested(fields, 'sources.curtailment') } }); onClose() }} />
       </Overlay>
     )
   const { list, index } = editing

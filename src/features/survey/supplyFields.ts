@@ -4,6 +4,7 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 /** The supply's form, in the pack's words. */
 export const supplyFields = ({ words }: RulePack): FieldSpec[] => [
   { name: 'supply.ratingA', label: `Rating of the ${words.supply}`, kind: 'number', unit: 'A', optional: true },
+  { name: 'supply.secondMainA', label: 'Second main of a split service', kind: 'number', unit: 'A', optional: true, hint: 'blank where there is one main' },
   { name: 'supply.powerFactor', label: 'Power factor', kind: 'number', optional: true },
   { name: 'supply.maximumDemandKva', label: 'Maximum demand, kVA', kind: 'number', optional: true, hint: 'blank: the likely peak of the load list stands in' },
   { name: 'supply.meterCombinedWithBoard', label: `Meter and ${words.board} in one box`, kind: 'flag', optional: true, hint: 'a combined one moves the neutral–earth bond' },
@@ -25,6 +26,13 @@ export const BATTERY_FIELDS: readonly FieldSpec[] = [
   { name: 'sources.feederA', label: 'Feeder rating', kind: 'number', unit: 'A', optional: true },
 ]
 
+/** How AC-coupled PV is held back in island mode. */
+export const CURTAILMENT_FIELDS: readonly FieldSpec[] = [
+  { name: 'sources.curtailment.startHz', label: 'Curtailment begins at', kind: 'number', unit: 'Hz', optional: true }, { name: 'sources.curtailment.stopHz', label: 'PV gives nothing at', kind: 'number', unit: 'Hz', optional: true },
+  { name: 'sources.curtailment.pvTripHz', label: 'PV trips on over-frequency at', kind: 'number', unit: 'Hz', optional: true, hint: 'must lie above where it gives nothing' }, { name: 'sources.curtailment.provenNearFull', label: 'Shown to hold near a full battery', kind: 'flag', optional: true },
+  { name: 'sources.curtailment.parted', label: 'PV is parted near full charge', kind: 'flag', optional: true }, { name: 'sources.curtailment.ratioLimit', label: 'Maker’s highest ratio of PV to charging power', kind: 'number', optional: true, hint: 'blank: 1' },
+]
+
 /** One inverter with its modules; every figure is the maker's to declare, and a blank stays Open. */
 export const unitFields = ({ phases, id }: RulePack): FieldSpec[] => [
   { name: 'name', label: 'Name', kind: 'text' },
@@ -44,6 +52,7 @@ export const unitFields = ({ phases, id }: RulePack): FieldSpec[] => [
 export const pvFields = ({ phases }: RulePack): FieldSpec[] => [
   { name: 'name', label: 'Name', kind: 'text' },
   { name: 'expectedW', label: 'Expected output', kind: 'number', unit: 'W', optional: true, hint: 'at one time, not the sum of nameplates' },
+  { name: 'ratingW', label: 'Rating of its inverter', kind: 'number', unit: 'W', optional: true, hint: 'curtailment in island mode is held against it' },
   { name: 'side', label: 'Side of the gateway', kind: 'choice', options: { island: 'island side', grid: 'grid side' } },
   { name: 'onBackedPhase', label: 'On a backed-up phase', kind: 'flag' },
   ...(phases.length > 1 ? [{ name: 'phase', label: 'Phase', kind: 'choice', options: Object.fromEntries([...phases, 'all'].map((phase) => [phase, phase])) } as const] : []),

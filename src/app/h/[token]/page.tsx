@@ -1,0 +1,18 @@
+import type { Metadata } from 'next'
+import { appDatabase } from '@/db/client'
+import { noteHouseholdOpened } from '@/db/queries/household'
+import { HouseholdPage } from '@/features/household/HouseholdPage'
+import { MessagePage } from '@/features/MessagePage'
+import { householdView } from '@/server/household'
+
+export const metadata: Metadata = { title: 'Before we come', robots: { index: false, follow: false }, referrer: 'no-referrer' }
+export const dynamic = 'force-dynamic'
+
+export default async function HouseholdRoute({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params
+  const { db } = appDatabase()
+  const found = await householdView(db, token)
+  if (found.state !== 'open') return <MessagePage title="This link is closed">{found.message}</MessagePage>
+  await noteHouseholdOpened(db, found.view.linkId)
+  return <HouseholdPage view={found.view} token={token} />
+}

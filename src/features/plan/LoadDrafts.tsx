@@ -1,0 +1,68 @@
+'use client'
+import { type ReactNode, createContext, use, useCallback, useMemo, useState } from 'react'
+import type { Installation, Load } from '@/core/installation/installation'
+import { type Plan, planOfInstallation } from '@/core/plan/planOfInstallation'
+import { callUseCase } from '../api'
+import { useJob } from '../job/JobContext'
+import { placed } from './loadLanes'
+import type { LoadPlace } from './loadLanes'
+
+interface PlanValue {
+  /** The job with the load in hand already where it hovers. */
+  installation: Installation
+  plan: Plan
+  /** Shows a load somewhere else without storing it; `null` puts it back. */
+  hover: (loadId: string, place: LoadPlace | null) => void
+  /** Stores a load's new place; the picture keeps it meanwhile. */
+  put: (loadId: string, place: LoadPlace) => Promise<void>
+  /** What the server said no to, for the strip to show. */
+  refusal: string | null
+}
+
+const PlanContext = createContext<PlanValue | null>(null)
+
+/** Works the plan out once for every part of the bench, with loads where a hand is moving them. */
+export function PlanProvider({ children }: { children: ReactNode }) {
+  const { record: { installation }, refresh } = useJob()
+  const [moved, setMoved] = useState<ReadonlyMap<string, LoadPlace>>(new Map())
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const shown = useMemo((): Installation => (moved.size === 0 ? installation : { ...installation, loads: installation.loads.map((load) => placed(load, moved.get(load.id))) }), [installation, moved])
+  const plan = useMemo(() => planOfInstallation(shown), [shown])
+  const move = useCallback((loadId: string, place: LoadPlace | null) => setMoved((old) => {
+    const next = new Map(old)
+    if (place) next.set(loadId, place)
+    else next.delete(loadId)
+    return next
+  }), [])
+  const value = useMemo((): PlanValue => ({
+    installation: shown, plan, hover: move, refusal,
+    async put(loadId, place) {
+      const load = installation.loads.find(({ id }) => id === loadId)
+      if (!load) return
+      setRefusal(null)
+      move(loadId, place)
+      const { id: _id, ...fields } = placed(load, place)
+      try {
+        await callUseCase('saveItem', { jobId: installation.jobId, kind: 'load', itemId: loadId, fields: storedFields(fields) })
+        await refresh()
+      } catch (error) {
+        setRefusal(error instanceof Error ? error.message : String(error))
+      } finally {
+        move(loadId, null)
+      }
+    },
+  }), [shown, plan, move, refusal, installation, refresh])
+  return <PlanContext value={value}>{children}</PlanContext>
+}
+
+/** The load's own columns: what else a row of the database carries is not sent back. */
+const storedFields = (fields: Omit<Load, 'id'> & { jobId?: string }) => {
+  const { jobId: _job, ...own } = fields
+  return own
+}
+
+export function usePlanned(): PlanValue {
+  const value = use(PlanContext)
+  if (!value) throw new Error('usePlanned is for parts of the bench')
+  return value
+}

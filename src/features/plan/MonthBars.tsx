@@ -1,0 +1,40 @@
+'use client'
+import { Box } from '@chakra-ui/react'
+import { scaleSymlog } from 'd3'
+import { MONTH_NAMES } from '@/core/plan/yearProfile'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { colour } from '@/look/theme'
+import { Label } from '@/ui/charts/Label'
+import { TitledSheet } from '@/ui/Sheet'
+import { useWidth } from '@/ui/useWidth'
+
+const HEIGHT = 132
+
+/** Mean runtime by the month in which an outage begins; the worst month is marked and named. */
+export function MonthBars({ label, monthMeanH }: { label: string; monthMeanH: Float64Array }) {
+  const [ref, width] = useWidth<HTMLDivElement>(720)
+  const most = Math.max(1, ...monthMeanH)
+  const worst = monthMeanH.indexOf(Math.min(...monthMeanH))
+  const y = scaleSymlog([0, most], [HEIGHT - 24, 20]).constant(4)
+  const step = width / 12
+  const words = (h: number) => (h >= 48 ? `${formatNumber(h / 24, 2)} d` : `${formatNumber(h, h < 10 ? 2 : 3)} h`)
+  return (
+    <TitledSheet title="By the month an outage begins" note={`${label}, on average; worst in ${MONTH_NAMES[worst]}`}>
+      <Box ref={ref} px="14px" pb="8px">
+        <svg width={width} height={HEIGHT} role="img" aria-label={`Mean runtime by month: ${MONTH_NAMES.map((month, k) => `${month} ${words(monthMeanH[k] ?? 0)}`).join(', ')}`} style={{ display: 'block', overflow: 'visible' }}>
+          {MONTH_NAMES.map((month, k) => {
+            const h = monthMeanH[k] ?? 0
+            return (
+              <g key={month} transform={`translate(${k * step},0)`}>
+                <rect x="3" width={step - 6} y={y(h)} height={Math.max(1, HEIGHT - 24 - y(h))} fill={colour(k === worst ? 'ember' : 'gridSoft')} stroke={colour(k === worst ? 'ember' : 'grid')} />
+                <Label x={step / 2} y={y(h) - 5} anchor="middle" size={12} tone={k === worst ? 'ember' : 'ink2'} weight={k === worst ? 600 : 400}>{words(h)}</Label>
+                <Label x={step / 2} y={HEIGHT - 8} anchor="middle" size={12.5}>{month.slice(0, width < 520 ? 1 : 3)}</Label>
+              </g>
+            )
+          })}
+          <path d={`M0 ${HEIGHT - 24}H${width}`} stroke={colour('rule2')} />
+        </svg>
+      </Box>
+    </TitledSheet>
+  )
+}

@@ -1,0 +1,32 @@
+'use client'
+import { Text } from '@chakra-ui/react'
+import { sourceSideDevice } from '@/core/plan/sourceSideDevice'
+import { pvOfInstallation } from '@/core/plan/pvOfInstallation'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { PlanMarkWord } from '@/ui/PlanMarkWord'
+import { useJob } from '../job/JobContext'
+import { AsLoads } from './AsLoads'
+import { SurveySheet } from './SurveySheet'
+
+/** What is there already: PV, batteries, vehicle charger, heat pump, generator, and the devices towards them. */
+export function FoundView() {
+  const { record: { installation } } = useJob()
+  const strings = new Map(pvOfInstallation(installation).strings.map(({ tag, result }) => [tag, result]))
+  return (
+    <>
+      <SurveySheet kind="pvSystem" says={({ tag }) => {
+        const result = strings.get(tag)
+        return result && <Text fontSize="13px"><PlanMarkWord mark={result.verdict} /> {result.coldVocV === null ? 'string voltage in frost open' : `${formatNumber(result.coldVocV, 4)} V in frost`}{result.maxModulesInString === null ? '' : `, ${result.maxModulesInString} modules at most`} (P-10)</Text>
+      }} />
+      <SurveySheet kind="arrayFace" />
+      <SurveySheet kind="existingBattery" />
+      <SurveySheet kind="vehicleCharger" says={(item) => <AsLoads item={item} />} />
+      <SurveySheet kind="heatPump" says={(item) => <AsLoads item={item} />} />
+      <SurveySheet kind="generator" />
+      <SurveySheet kind="sourceDevice" says={({ detail }) => {
+        const result = sourceSideDevice(detail)
+        return <Text fontSize="13px"><PlanMarkWord mark={result.verdict} /> {result.findings.filter(({ mark }) => mark !== 'fits').map(({ why }) => why).join(' ') || 'Nothing against it.'} (P-12)</Text>
+      }} />
+    </>
+  )
+}

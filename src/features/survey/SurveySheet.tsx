@@ -1,0 +1,111 @@
+'use client'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { type ReactNode, useState } from 'react'
+import { v7 as uuidv7 } from 'uuid'
+import { type SurveyItem, type SurveyKind, itemsOf } from '@/core/installation/survey'
+import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import type { FieldSpec } from '@/schemas/fieldSpec'
+import { SURVEY_SCHEMAS, surveyContradiction } from '@/schemas/survey'
+import { SURVEY_FIELDS, SURVEY_WORDS } from '@/schemas/surveyFields'
+import { Button } from '@/ui/Button'
+import { EmptyState } from '@/ui/EmptyState'
+import { Overlay } from '@/ui/Overlay'
+import { TitledSheet } from '@/ui/Sheet'
+import { ApiProblem, callUseCase } from '../api'
+import { schemaIssues } from '../forms/schemaIssues'
+import { SpecForm } from '../forms/SpecForm'
+import { AddPicture } from '../job/AddPicture'
+import { useJob } from '../job/JobContext'
+import { Pictures } from './Pictures'
+
+interface SurveySheetProps<K extends SurveyKind> {
+  kind: K
+  /** What the plan has to say of one thing, beside its facts. */
+  says?: (item: SurveyItem<K>) => ReactNode
+  note?: ReactNode
+}
+
+/** Everything of one kind that was found, each with its facts, its pictures and its form. */
+export function SurveySheet<K extends SurveyKind>({ kind, says, note }: SurveySheetProps<K>) {
+  const { record: { installation }, may } = useJob()
+  const [editing, setEditing] = useState<SurveyItem | 'new' | null>(null)
+  const items = itemsOf(installation.survey, kind)
+  const words = SURVEY_WORDS[kind]
+  const edit = may('saveSurveyItem')
+  return (
+    <TitledSheet title={words.many} note={note} actions={edit && <Button size="sm" onClick={() => setEditing('new')}>Add a {words.one}</Button>}>
+      {items.length === 0 && <EmptyState title={words.empty} />}
+      {items.map((item) => (
+        <Flex key={item.id} data-survey={item.tag} borderTopWidth="1px" borderColor="rule" px="14px" py="8px" gap="12px" align="flex-start" wrap={{ base: 'wrap', md: 'nowrap' }} fontSize="14px">
+          <Box flex="1" minW="0">
+            <Flex gap="8px" align="baseline" wrap="wrap"><Text fontWeight="600" overflowWrap="anywhere">{item.name}</Text><Text fontFamily="mono" fontSize="12px" color="ink3">{item.tag}</Text></Flex>
+            <Text color="ink2">{factsOf(SURVEY_FIELDS[kind], item.detail as Record<string, unknown>)}</Text>
+            {says?.(item as SurveyItem<K>)}
+            <Pictures subject={item.tag} label={item.name} />
+          </Box>
+          <Flex gap="6px" flex="none" align="center"><AddPicture subject={item.tag} />{edit && <Button variant="bare" size="sm" fontSize="13px" onClick={() => setEditing(item as SurveyItem)} aria-label={`Change ${item.name}`}>change</Button>}</Flex>
+        </Flex>
+      ))}
+      <Overlay title={editing === 'new' ? `New ${words.one}` : `Change the ${words.one}`} open={editing !== null} onClose={() => setEditing(null)} wide>
+        {editing !== null && <SurveyForm key={editing === 'new' ? 'new' : editing.id} kind={kind} item={editing === 'new' ? null : editing} onClose={() => setEditing(null)} />}
+      </Overlay>
+    </TitledSheet>
+  )
+}
+
+/** What is known, in one line; what is not known is said to be open rather than left out. */
+export function factsOf(fields: readonly FieldSpec[], detail: Record<string, unknown>): string {
+  return fields.flatMap((spec) => {
+    const value = detail[spec.name]
+    const label = spec.label.toLowerCase().slice(0, 1) === spec.label.slice(0, 1) ? spec.label : spec.label.slice(0, 1).toLowerCase() + spec.label.slice(1)
+    if (value === null || value === undefined || value === '') return spec.kind === 'number' && spec.optional ? [] : spec.kind === 'flag' && spec.optional ? [] : spec.optional && spec.kind !== 'choice' ? [] : [`${label} open`]
+    switch (spec.kind) {
+      case 'flag': return value ? [label] : []
+      case 'choice': return [spec.options?.[String(value)] ?? String(value)]
+      case 'percent': return value === 0 ? [] : [`${label} ${formatNumber(Number(value) * 100, 3)} %`]
+      case 'number': return [`${label} ${spec.unit ? formatQuantity(Number(value), spec.unit, 4) : formatNumber(Number(value))}`]
+      default: return [`${label} ${String(value)}`]
+    }
+  }).join(' · ')
+}
+
+function freeTag(stem: string, taken: ReadonlySet<string>): string {
+  for (let k = 1; ; k++) if (!taken.has(`${stem}${k}`)) return `${stem}${k}`
+}
+
+function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyItem | null; onClose: () => void }) {
+  const { record: { installation }, bench: { context: { pack } }, refresh } = useJob()
+  const [id] = useState(item?.id ?? uuidv7())
+  const [removal, setRemoval] = useState<string | null>(null)
+  const words = SURVEY_WORDS[kind]
+  // only the phases of this supply are offered, and only where there is more than one
+  const own = SURVEY_FIELDS[kind].flatMap((spec): FieldSpec[] => (spec.name !== 'phase' ? [spec] : pack.phases.length === 1 ? [] : [{ ...spec, options: Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase])) }]))
+  const specs: FieldSpec[] = [{ name: 'name', label: 'Name', kind: 'text' }, { name: 'tag', label: 'Short name', kind: 'text', hint: 'pictures are kept under it' }, ...own]
+  const complete = (fields: Record<string, unknown>) => ({ ...(SURVEY_FIELDS[kind].some(({ name }) => name === 'phase') && pack.phases.length === 1 && { phase: 'all' }), ...fields, sort: (item as { sort?: number } | null)?.sort ?? Math.floor(Date.now() / 1000) % 2_000_000_000 })
+  const firsts = Object.fromEntries(own.map((spec) => [spec.name, spec.kind === 'choice' && !spec.optional ? Object.keys(spec.options ?? {})[0] : spec.kind === 'flag' && !spec.optional ? false : spec.kind === 'percent' && !spec.optional ? 0 : null]))
+  const initial = item ? { name: item.name, tag: item.tag, ...item.detail } : { ...firsts, ...(own.some(({ name }) => name === 'phase') && { phase: 'all' }), name: '', tag: freeTag(words.tag, new Set(installation.survey.map(({ tag }) => tag))) }
+  const remove = async () => {
+    if (removal === null) return setRemoval('Its pictures stay on record. Press again to take it out.')
+    try {
+      await callUseCase('removeSurveyItem', { jobId: installation.jobId, itemId: id })
+      await refresh()
+      onClose()
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error
+      setRemoval(error.message)
+    }
+  }
+  return (
+    <SpecForm specs={specs} initial={initial} submitLabel={item ? `Save the ${words.one}` : `Add the ${words.one}`}
+      check={(fields) => {
+        const wrong = surveyContradiction(complete(fields), pack.id)
+        return [...schemaIssues(SURVEY_SCHEMAS[kind], complete(fields)), ...(wrong ? [wrong] : [])]
+      }}
+      save={async (fields) => {
+        await callUseCase('saveSurveyItem', { jobId: installation.jobId, kind, itemId: id, fields: complete(fields) })
+        await refresh()
+        onClose()
+      }}
+      extra={item && <Button onClick={() => void remove()}>{removal ?? 'Take out'}</Button>} />
+  )
+}

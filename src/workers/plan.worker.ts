@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { planCalls } from './planCalls'
+
+expose(planCalls)
