@@ -11,9 +11,11 @@ import { jobById } from '@/db/queries/installations'
 import { account, crew, crewMember, instrument, user } from '@/db/schema'
 import type { Actor } from '@/server/access'
 import { jobRecord } from '@/server/jobAccess'
+import { addHouseholdPicture, answerHousehold } from '@/server/household'
 import { sealPack, signingKey } from '@/server/pack/sealPack'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
+import { meterYearCsv } from './meterYear'
 import { plateJpeg } from './plate'
 
 // Loads the demo scenario through the same use cases a crew calls, once: what is there already is left alone.
@@ -21,7 +23,10 @@ import { plateJpeg } from './plate'
 interface Person { id: string; name: string; email: string; role: Actor['role'] }
 interface Scenario {
   id: string; name: string; place: string; packId: string; day: number; testDepth: string; acceptsShedding: boolean
-  supply: unknown; sources: unknown
+  supply: unknown; sources: unknown; site: unknown; assumptions?: unknown
+  survey: ({ kind: string } & Record<string, unknown>)[]
+  metering?: { name: string; meanW: number }
+  household?: { answers: Record<string, string>; pictures: string[]; firstWord: { word: string; because: string } }
   loads: object[]; components: { tag: string; name: string; model: string }[]; circuits: object[]; runs: object[]; electrodes: object[]; settings: object[]
   plan: { school: string; reason: string; gapClass: string; by: string } | null
   readings: { at: string; by: string; line: string; with?: string }[]
@@ -65,9 +70,12 @@ async function loadJob(scenario: Scenario): Promise<void> {
   const office = actor('maud')
   const jobId = scenario.id
   await call(USE_CASES.createJob, db, office, { id: jobId, name: scenario.name, place: scenario.place, packId: scenario.packId, scheduledDay: daysFromNow(scenario.day) })
-  await call(USE_CASES.changeJob, db, office, { jobId, version: 1, supply: scenario.supply, sources: scenario.sources, acceptsShedding: scenario.acceptsShedding, testDepth: scenario.testDepth })
+  await call(USE_CASES.changeJob, db, office, { jobId, version: 1, supply: scenario.supply, sources: scenario.sources, site: scenario.site, ...(scenario.assumptions !== undefined && { assumptions: scenario.assumptions }), acceptsShedding: scenario.acceptsShedding, testDepth: scenario.testDepth })
   const items = { load: scenario.loads, component: scenario.components, circuit: scenario.circuits, run: scenario.runs, electrode: scenario.electrodes, setting: scenario.settings }
   for (const [kind, list] of Object.entries(items)) for (const [sort, fields] of list.entries()) await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
+  for (const [sort, { kind, ...fields }] of scenario.survey.entries()) await call(USE_CASES.saveSurveyItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
+  if (scenario.metering) await call(USE_CASES.importProfile, db, office, { jobId, kind: 'load', name: scenario.metering.name, csv: meterYearCsv(scenario.metering.meanW), mapping: null })
+  if (scenario.household) await sayAsHousehold(jobId, scenario.household)
   if (scenario.plan) {
     const { by, ...plan } = scenario.plan
     await call(USE_CASES.choosePlan, db, actor(by), { jobId, ...plan })
@@ -91,6 +99,15 @@ async function loadJob(scenario: Scenario): Promise<void> {
     const { token } = await call(USE_CASES.makeCustomerLink, db, actor(scenario.seal.by), { jobId, packId, days: 365 })
     if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(process.env.AWLBRIGHT_DEMO_LINK, `/c/${token}\n`)
   }
+}
+
+/** Answers and sends pictures over a household link of its own, then gets its first word from the office. */
+async function sayAsHousehold(jobId: string, { answers, pictures, firstWord }: NonNullable<Scenario['household']>): Promise<void> {
+  const { token } = await call(USE_CASES.makeHouseholdLink, db, actor('maud'), { jobId, days: 60 })
+  await answerHousehold(db, token, { answers })
+  for (const [seed, subject] of pictures.entries()) await addHouseholdPicture(db, token, { id: uuidv7(), subject, bytes: await plateJpeg(subject === 'board' ? 'Board under the stairs' : 'Meter', 'picture of the household', '', seed * 5 + 2) })
+  await call(USE_CASES.confirmFirstWord, db, actor('maud'), { jobId, ...firstWord })
+  if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(`${process.env.AWLBRIGHT_DEMO_LINK}-household`, `/h/${token}\n`)
 }
 
 /** Types one line on the quick line, as a person would, and sends what it makes. */

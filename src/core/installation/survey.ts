@@ -32,7 +32,7 @@ export interface SurveyDetails {
   service: { medium: 'water' | 'gas' | 'oil' | 'heating' | 'data'; material: 'metal' | 'plastic' | null }
   otherElectrode: { of: 'hotTub' | 'outbuilding' | 'neighbour' | 'lightning' | 'other'; distanceM: number | null }
   sourceDevice: {
-    boardTag: string | null; kind: SourceDeviceKind; ratingA: number | null; outputA: number | null; sourceBehind: boolean; marking: DirectionMarking | null; polarityRight: boolean | null
+    boardTag: string | null; device: SourceDeviceKind; ratingA: number | null; outputA: number | null; sourceBehind: boolean; marking: DirectionMarking | null; polarityRight: boolean | null
     shared: boolean; residualType: ResidualType | null; feeds: FedThing; detects6mADc: boolean | null; makerStatesType: ResidualType | null
   }
   permission: { authority: (typeof AUTHORITIES)[number]; state: PermissionState; leadDays: number | null; askedOn: string | null; decidedOn: string | null; reference: string | null }

@@ -39,7 +39,7 @@ export const boardRatings = ({ survey, circuits, packId }: Installation): { boar
 
 /** P-12 for every device between a source and a busbar, or before something that asks for a type of its own. */
 export const sourceSideDevices = ({ survey }: Installation): { item: SurveyItem<'sourceDevice'>; result: SourceSideDevice }[] =>
-  itemsOf(survey, 'sourceDevice').map((item) => ({ item, result: sourceSideDevice(item.detail) }))
+  itemsOf(survey, 'sourceDevice').map((item) => ({ item, result: sourceSideDevice({ ...item.detail, kind: item.detail.device }) }))
 
 /** P-11 for every planned run: the check of the size it has, and the size that the figures alone would choose. */
 export function cableChecks({ runs, packId }: Installation): { run: CableRun; check: CableCheck; chosen: CableCheck }[] {

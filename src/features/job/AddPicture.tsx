@@ -9,7 +9,7 @@ import { useJob } from './JobContext'
 const MAX_BYTES = 25 * 1024 * 1024
 
 /** Takes a picture with the phone's camera, or a file, into the outbox; the server makes it small and strips its metadata. */
-export function AddPicture({ subject, size = 'sm' }: { subject: string; size?: 'sm' | 'md' | 'glove' }) {
+export function AddPicture({ subject, size = 'sm', compact = false }: { subject: string; size?: 'sm' | 'md' | 'glove'; compact?: boolean }) {
   const { outbox, record, actor, may } = useJob()
   const field = useRef<HTMLInputElement>(null)
   const [error, setError] = useState<string | null>(null)
@@ -28,7 +28,7 @@ export function AddPicture({ subject, size = 'sm' }: { subject: string; size?: '
   return (
     <Box>
       <input ref={field} type="file" accept="image/*" capture="environment" hidden aria-label={`Picture of ${subject}`} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
-      <Button size={size} onClick={() => field.current?.click()}><Camera size={18} aria-hidden /> Picture</Button>
+      <Button size={size} variant={compact ? 'bare' : 'quiet'} aria-label={compact ? `Add a picture of ${subject}` : undefined} onClick={() => field.current?.click()}><Camera size={18} aria-hidden />{!compact && ' Picture'}</Button>
       {error && <Box role="alert" color="stop" fontSize="13px" maxW="24ch">{error}</Box>}
     </Box>
   )

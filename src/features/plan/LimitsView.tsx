@@ -23,13 +23,13 @@ export function LimitsView() {
   return (
     <>
       {installation.loads.length > 0 && <TitledSheet title="Loads against the limits"><LoadStrip /></TitledSheet>}
+      {installation.loads.length > 0 && <LoadLanes />}
       <Figures columns={4}>
         <Figure label="Night limit" value={watts(limits.nightW)}><PlanMarkWord mark={marks.night} /> {binding(limits.bindingNight)}</Figure>
         <Figure label="At the changeover" value={watts(limits.changeoverW)}>{limits.changeoverW === null ? 'open' : <>above it {percentOfTime(demand.shareAboveChangeover)}</>}</Figure>
         <Figure label="Day limit, once PV is back" value={watts(limits.dayW)}><PlanMarkWord mark={marks.day} /> {binding(limits.bindingDay)}</Figure>
         <Figure label="Surge" value={limits.surgeVa === null ? 'open' : formatQuantity(limits.surgeVa, 'VA', 3)}>{limits.surgeS === null ? 'not declared' : `for ${formatNumber(limits.surgeS)} s, ${binding(limits.bindingSurge)}`}</Figure>
       </Figures>
-      {installation.loads.length > 0 && <LoadLanes />}
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px"><TurnOffSheet /><RuntimeSheet /></Grid>
     </>
   )

@@ -24,8 +24,8 @@ import { YearView } from './YearView'
 import { usePlan } from './usePlan'
 
 const VIEWS = [
-  { key: 'limits', label: 'Limits', View: LimitsView }, { key: 'schools', label: 'Schools', View: SchoolsView }, { key: 'motors', label: 'Motors', View: MotorsView }, { key: 'year', label: 'Through the year', View: YearView },
-  { key: 'money', label: 'Size and money', View: MoneyView }, { key: 'pv', label: 'PV', View: PvView }, { key: 'devices', label: 'Cables and devices', View: DevicesView }, { key: 'batteries', label: 'Two batteries', View: BatteriesView },
+  { key: 'limits', label: 'Limits', View: LimitsView }, { key: 'schools', label: 'Schools', View: SchoolsView }, { key: 'motors', label: 'Motors', View: MotorsView }, { key: 'year', label: 'Year', View: YearView },
+  { key: 'money', label: 'Money', View: MoneyView }, { key: 'pv', label: 'PV', View: PvView }, { key: 'devices', label: 'Devices', View: DevicesView }, { key: 'batteries', label: 'Two batteries', View: BatteriesView },
   { key: 'testday', label: 'Test day', View: TestDayView }, { key: 'promises', label: 'Promises', View: PromisesView },
 ] as const
 

@@ -29,7 +29,7 @@ export function PvView() {
     <>
       <Figures columns={3}>
         <Figure label="AC-coupled PV in the island" value={watts(ac.pvIslandW)}><PlanMarkWord mark={ac.verdict} /></Figure>
-        <Figure label="The battery can take" value={watts(charge)}>{charge === null ? 'charging power of inverter and module: see Size and money' : ac.ratioUsed === null ? '' : `${formatNumber(ac.ratioUsed, 3)} of it is PV`}</Figure>
+        <Figure label="The battery can take" value={watts(charge)}>{charge === null ? 'charging power of inverter and module: see Money' : ac.ratioUsed === null ? '' : `${formatNumber(ac.ratioUsed, 3)} of it is PV`}</Figure>
         <Figure label="When it is full" value={curtailment.parted ? 'parted' : curtailment.provenNearFull ? 'curtailed' : ac.pvIslandW === 0 ? '–' : 'open'}>{ac.pvIslandW === 0 ? 'no PV in the island' : 'a ratio alone says nothing about a full battery'}</Figure>
       </Figures>
       <TitledSheet title="Curtailment by frequency" actions={<Button size="sm" onClick={() => goTo('survey', null, 'sources')}>Change it under Sources</Button>}>

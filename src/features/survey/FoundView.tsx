@@ -24,7 +24,7 @@ export function FoundView() {
       <SurveySheet kind="heatPump" says={(item) => <AsLoads item={item} />} />
       <SurveySheet kind="generator" />
       <SurveySheet kind="sourceDevice" says={({ detail }) => {
-        const result = sourceSideDevice(detail)
+        const result = sourceSideDevice({ ...detail, kind: detail.device })
         return <Text fontSize="13px"><PlanMarkWord mark={result.verdict} /> {result.findings.filter(({ mark }) => mark !== 'fits').map(({ why }) => why).join(' ') || 'Nothing against it.'} (P-12)</Text>
       }} />
     </>

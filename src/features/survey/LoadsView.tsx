@@ -39,7 +39,7 @@ export function LoadsView() {
               { head: 'pf', numeric: true, wideOnly: true, cell: ({ powerFactor }) => formatNumber(powerFactor, 2) }, { head: 'LRA', numeric: true, wideOnly: true, cell: ({ lockedRotorA }) => (lockedRotorA === null ? '–' : formatQuantity(lockedRotorA, 'A', 3)) },
               ...(pack.phases.length > 1 ? [{ head: 'Phase', cell: ({ phase }: Load) => phase, wideOnly: true }] : []),
               { head: 'Circuit', wideOnly: true, cell: ({ circuitTag }) => circuitTag ?? '–' }, { head: 'In an outage', cell: (load) => LANE_WORDS[laneOf(load)].toLowerCase() },
-              ...(may('addPicture') ? [{ head: 'Plate', wideOnly: true, cell: ({ tag }: Load) => <span onClick={(event) => event.stopPropagation()}><AddPicture subject={tag} /></span> }] : []),
+              ...(may('addPicture') ? [{ head: 'Plate', wideOnly: true, cell: ({ tag }: Load) => <span onClick={(event) => event.stopPropagation()}><AddPicture subject={tag} compact /></span> }] : []),
             ]} />
         </TitledSheet>
       )}

@@ -1,6 +1,7 @@
 'use client'
 import { unknownsOf } from '@/core/plan/surveyChecklist'
 import { itemsOf } from '@/core/installation/survey'
+import { Button } from '@/ui/Button'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
@@ -22,7 +23,7 @@ const VIEWS = [
 
 /** Survey: what the house needs and what is there, one view at a time, and what is still unknown in the order of what it holds up. */
 export function SurveyBench() {
-  const { record: { installation }, bench } = useJob()
+  const { record: { installation }, bench, goTo } = useJob()
   const unknowns = unknownsOf(installation)
   const { loads, survey } = installation
   const views = VIEWS.map(({ key, label }) => ({ key, label, badge: <Count n={unknowns.filter(({ part }) => part === key).length} words="still unknown" tone={unknowns.some(({ part, blocks }) => part === key && blocks === 'safety') ? 'stop' : 'ink2'} /> }))
@@ -31,7 +32,8 @@ export function SurveyBench() {
   const defects = itemsOf(survey, 'defect').length
   return (
     <>
-      <BenchHead title="What the house needs" note={`${loads.length} loads, ${loads.filter(({ backedUp }) => backedUp).length} backed up${defects > 0 ? `, ${defects} ${defects === 1 ? 'defect' : 'defects'} found` : ''}`} />
+      <BenchHead title="What the house needs" note={`${loads.length} loads, ${loads.filter(({ backedUp }) => backedUp).length} backed up${defects > 0 ? `, ${defects} ${defects === 1 ? 'defect' : 'defects'} found` : ''}`}
+        actions={unknowns[0] && <Button size="sm" onClick={() => goTo('survey', null, unknowns[0]?.part)}>{unknowns.length} still unknown</Button>} />
       <BenchViews views={views} label="Parts of the survey" />
       <BenchPanel view={open}>
         <ContradictionsNotice />

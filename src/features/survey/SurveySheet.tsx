@@ -43,7 +43,7 @@ export function SurveySheet<K extends SurveyKind>({ kind, says, note }: SurveySh
             {says?.(item as SurveyItem<K>)}
             <Pictures subject={item.tag} label={item.name} />
           </Box>
-          <Flex gap="6px" flex="none" align="center"><AddPicture subject={item.tag} />{edit && <Button variant="bare" size="sm" fontSize="13px" onClick={() => setEditing(item as SurveyItem)} aria-label={`Change ${item.name}`}>change</Button>}</Flex>
+          <Flex gap="6px" flex="none" align="center"><AddPicture subject={item.tag} compact />{edit && <Button variant="bare" size="sm" fontSize="13px" onClick={() => setEditing(item as SurveyItem)} aria-label={`Change ${item.name}`}>change</Button>}</Flex>
         </Flex>
       ))}
       <Overlay title={editing === 'new' ? `New ${words.one}` : `Change the ${words.one}`} open={editing !== null} onClose={() => setEditing(null)} wide>
