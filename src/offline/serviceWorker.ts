@@ -11,6 +11,14 @@ const JOBS = 'jobs'
 /** The stage and the selected point are in the address; the page kept for a job is the same whatever they are. */
 const withoutSearch: SerwistPlugin = { cacheKeyWillBeUsed: async ({ request }) => request.url.split('?')[0] ?? request.url }
 
+/**
+ * All worker threads are started by one script that reads from its own address what to load. A kept response carries the address of
+ * whoever asked first, and every later thread would become that one: so it is handed on without an address, and the asker's own holds.
+ */
+const withoutAddress: SerwistPlugin = {
+  handlerWillRespond: async ({ request, response }) => (/\/turbopack-worker-[^/]*$/.test(new URL(request.url).pathname) ? new Response(response.body, { status: response.status, headers: response.headers }) : response),
+}
+
 const isPage = (path: string) => path === '/' || /^\/jobs\/[^/]+$/.test(path) || path === '/verify'
 
 const serwist = new Serwist({
@@ -18,9 +26,9 @@ const serwist = new Serwist({
   clientsClaim: true,
   runtimeCaching: [
     { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === 'navigate' && isPage(url.pathname), handler: new NetworkFirst({ cacheName: PAGES, networkTimeoutSeconds: 4, plugins: [withoutSearch, new ExpirationPlugin({ maxEntries: 60 })] }) },
-    { matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'), handler: new CacheFirst({ cacheName: SHELL, plugins: [new ExpirationPlugin({ maxEntries: 400 })] }) },
+    { matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'), handler: new CacheFirst({ cacheName: SHELL, plugins: [withoutAddress, new ExpirationPlugin({ maxEntries: 400 })] }) },
     { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+$/.test(url.pathname), handler: new NetworkFirst({ cacheName: JOBS, networkTimeoutSeconds: 6, plugins: [new ExpirationPlugin({ maxEntries: 60 })] }) },
-    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+\/files\//.test(url.pathname), handler: new CacheFirst({ cacheName: JOBS + '-files', plugins: [new ExpirationPlugin({ maxEntries: 200 })] }) },
+    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+\/(files|profiles)\//.test(url.pathname), handler: new CacheFirst({ cacheName: JOBS + '-files', plugins: [new ExpirationPlugin({ maxEntries: 200 })] }) },
   ],
 })
 serwist.addEventListeners()

@@ -1,9 +1,8 @@
-import { proxy } from 'comlink'
 import type { AutonomyYear } from '@/core/plan/autonomy'
 import type { PricedSize, SizeCurve, Tariff } from '@/core/plan/selfConsumption'
 import type { YearSystem } from '@/core/plan/yearOfInstallation'
 import type { YearProfile } from '@/core/plan/yearProfile'
-import type { FieldIssue, Result } from '@/core/result'
+import { type FieldIssue, type Result, ok } from '@/core/result'
 import type { NamedBytes } from '@/core/outage/recording'
 import type { PackVerification } from '@/core/pack/verifyPack'
 import type { RulePackId } from '@/core/rules/rulePack'
@@ -27,9 +26,18 @@ export const keepRecordingWorker = (): Promise<true> => withWorker<typeof record
 export const verifyInWorker = (zip: Uint8Array, trustedKeyHex?: string): Promise<PackVerification> =>
   withWorker<typeof packCalls, PackVerification>(packThread, (calls) => calls.verify(zip, trustedKeyHex))
 
-/** P-8 for several systems off the main thread; `signal` cancels it, `onProgress` hears the share done. */
-export const yearsInWorker = (profile: YearProfile, systems: YearSystem[], onProgress: (share: number) => void, signal?: AbortSignal): Promise<Result<(AutonomyYear | null)[], FieldIssue>> =>
-  withWorker<typeof planCalls, Result<(AutonomyYear | null)[], FieldIssue>>(planThread, (calls) => calls.years(profile, systems, proxy(onProgress)) as Promise<Result<(AutonomyYear | null)[], FieldIssue>>, signal)
+/** P-8 for several systems off the main thread, one after the other; `signal` cancels it, `onProgress` hears the share done. */
+export const yearsInWorker = (profile: YearProfile, systems: readonly YearSystem[], onProgress: (share: number) => void, signal?: AbortSignal): Promise<Result<(AutonomyYear | null)[], FieldIssue>> =>
+  withWorker<typeof planCalls, Result<(AutonomyYear | null)[], FieldIssue>>(planThread, async (calls) => {
+    const years: (AutonomyYear | null)[] = []
+    for (const [k, { system }] of systems.entries()) {
+      const year = (await calls.year(profile, system)) as Result<AutonomyYear | null, FieldIssue>
+      if (!year.ok) return year
+      years.push(year.value)
+      onProgress((k + 1) / systems.length)
+    }
+    return ok(years)
+  }, signal)
 
 /** P-14 over a range of sizes, off the main thread. */
 export const sizesInWorker = (profile: YearProfile, sizes: PricedSize[], tariff: Tariff, signal?: AbortSignal): Promise<Result<SizeCurve, FieldIssue>> =>

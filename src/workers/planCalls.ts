@@ -1,7 +1,6 @@
 import { transfer } from 'comlink'
-import { type AutonomyYear, autonomyOfYear } from '@/core/plan/autonomy'
+import { type AutonomySystem, type AutonomyYear, autonomyOfYear } from '@/core/plan/autonomy'
 import { type PricedSize, type SizeCurve, type Tariff, pricesOf, sizeCurve } from '@/core/plan/selfConsumption'
-import type { YearSystem } from '@/core/plan/yearOfInstallation'
 import type { YearProfile } from '@/core/plan/yearProfile'
 import { type FieldIssue, type Result, err, ok } from '@/core/result'
 
@@ -9,12 +8,11 @@ import { type FieldIssue, type Result, err, ok } from '@/core/result'
 export const planCalls = {
   ready: (): true => true,
 
-  /** P-8 for several systems over one year; `onProgress` hears the share of all of them that is done. */
-  years(profile: YearProfile, systems: YearSystem[], onProgress: (share: number) => void): Result<(AutonomyYear | null)[], FieldIssue> {
+  /** P-8 for one system over a year; `null` where its energy or power is open. */
+  year(profile: YearProfile, system: AutonomySystem): Result<AutonomyYear | null, FieldIssue> {
     try {
-      const years = systems.map(({ system }, k) => autonomyOfYear(profile, system, (share) => onProgress((k + share) / systems.length)))
-      onProgress(1)
-      return transfer(ok(years), years.flatMap((year) => (year ? [year.lastsH.buffer, year.curve.buffer, year.monthMeanH.buffer, year.startSoc.buffer] : [])) as Transferable[])
+      const year = autonomyOfYear(profile, system)
+      return transfer(ok(year), (year ? [year.lastsH.buffer, year.curve.buffer, year.monthMeanH.buffer, year.startSoc.buffer] : []) as Transferable[])
     } catch (error) {
       if (error instanceof RangeError) return err({ path: 'profile', message: error.message })
       throw error

@@ -61,7 +61,6 @@ export interface AutonomyYear extends Autonomy {
 const SURVIVAL_HOURS = [1, 2, 4, 8, 12, 24, 48, 72, 168, 336]
 /** Keeps rounding from deciding exact ties, in Wh. */
 const TIE_WH = 1e-6
-const STARTS_PER_REPORT = 365
 
 const OPEN: Autonomy = {
   p5H: null, p50H: null, p95H: null, meanH: null, survival: null, worstMonth: null, worstMonthMeanH: null,
@@ -121,13 +120,12 @@ const element = (sorted: Float64Array, percent: number) => sorted[Math.ceil((per
 
 /**
  * P-8: an outage from every step of a year, with the state of charge that normal operation left there, stepped until the demand cannot be
- * met or `maxHours`. A system without capacity or discharge limit is `null`s and Open.
- *
- * `onProgress` hears the share done, some two dozen times; the stepping itself is exact to the definition, in Wh instead of shares.
+ * met or `maxHours`. A system without capacity or discharge limit is `null`s and Open. The stepping
+ * is exact to the definition, in Wh instead of shares.
  *
  * @throws RangeError for a profile that is not a whole year, named with its rows
  */
-export function autonomyOfYear(profile: YearProfile, system: AutonomySystem, onProgress?: (share: number) => void): AutonomyYear | null {
+export function autonomyOfYear(profile: YearProfile, system: AutonomySystem): AutonomyYear | null {
   const fault = profileFault(profile)
   if (fault) throw new RangeError(fault)
   const { capacityWh, dischargeLimitW, maxHours, loadShare, dischargeEfficiency: etaD } = system
@@ -168,7 +166,6 @@ export function autonomyOfYear(profile: YearProfile, system: AutonomySystem, onP
     lastsH[h] = lasts * stepH
     sumH += lasts * stepH
     for (let s = Math.floor(lasts); s < ensSteps; s++) notServedWh += Math.min(1, s + 1 - lasts) * (loadW[(h + s) % n] as number) * stepH * loadShare
-    if (onProgress && h % STARTS_PER_REPORT === 0) onProgress(h / n)
   }
   return summary({ lastsH, startWh, stepH, maxHours, capacityWh, initialSoc: system.initialSoc, byPower, sumH, notServedWh, steps })
 }

@@ -22,7 +22,7 @@ export function useYears(profile: YearProfile | null, systems: readonly YearSyst
     running.current = controller
     const began = performance.now()
     setState({ kind: 'running', share: 0 })
-    yearsInWorker(profile, [...systems], (share) => { if (!controller.signal.aborted) setState({ kind: 'running', share }) }, controller.signal).then(
+    yearsInWorker(profile, systems, (share) => { if (!controller.signal.aborted) setState({ kind: 'running', share }) }, controller.signal).then(
       (result) => { if (!controller.signal.aborted) setState(result.ok ? { kind: 'done', systems, years: result.value, tookMs: performance.now() - began } : { kind: 'failed', message: result.error.message }) },
       (error: unknown) => { if (!controller.signal.aborted) setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }) },
     )
