@@ -53,7 +53,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true }), choice('feeds', 'Feeds', words(FED_THINGS, { ordinary: 'ordinary loads', variableSpeedDrive: 'a variable-speed drive', transformerlessInverter: 'an inverter without transformer', vehicleCharger: 'a vehicle charger' })),
     flag('detects6mADc', 'Charger detects 6 mA of direct current', { optional: true }), choice('makerStatesType', 'Least type the maker states', words(RESIDUAL_TYPES), { optional: true }),
   ],
-  permission: [choice('authority', 'Asked of', AUTHORITY_WORDS), choice('state', 'State', PERMISSION_WORDS), number('leadDays', 'Takes, days', undefined, { max: 1000, whole: true }), date('askedOn', 'Asked on'), date('decidedOn', 'Decided on'), text('reference', 'Reference', 60)],
+  permission: [choice('authority', 'Asked of', AUTHORITY_WORDS), choice('state', 'State', PERMISSION_WORDS), number('leadDays', 'Lead time, days', undefined, { max: 1000, whole: true }), date('askedOn', 'Asked on'), date('decidedOn', 'Decided on'), text('reference', 'Reference', 60)],
   defect: [text('place', 'Where', 80), choice('grade', 'Grade', GRADE_WORDS), date('toldOwnerOn', 'Owner told on'), text('toldHow', 'Told how', 80, { hint: 'by letter, by message; keep a copy' })],
   declared: [
     { name: 'about', label: 'About', kind: 'text', max: 60, hint: 'the thing’s name in the plan' }, choice('field', 'What', words(DECLARED_FIELD_KEYS, Object.fromEntries(DECLARED_FIELD_KEYS.map((key) => [key, DECLARED_FIELDS[key].label])))), text('value', 'Declared', 120),

@@ -4,7 +4,7 @@ import { type Controller, type TwoControllers, type TwoControllersInput, type Tw
 
 /** One way of letting two batteries live together, with what it comes to. */
 export interface BatteryOption {
-  key: 'asFound' | 'master' | 'exportShare' | 'behindOther'
+  key: 'asFound' | 'master' | 'shares' | 'behindOther'
   label: string
   what: string
   result: TwoControllers
@@ -22,12 +22,14 @@ const SEES: Readonly<Record<NonNullable<SurveyItem<'existingBattery'>['detail'][
   ownLoads: { seesNet: 1, seesBattery: [0, 1] },
 }
 
-const controller = (limitW: number, reactsInS: number, deadbandW: number, sees: Pick<Controller, 'seesNet' | 'seesBattery'>): Controller => ({
-  gain: 0.5, delaySteps: Math.max(1, Math.round(reactsInS / STEP_S)), limitW, startW: 0, offsetW: 0, targetW: 0, deadbandW, ...sees,
-})
+/** A controller as its maker would tune it alone: half the gain at which an integrator with its delay begins to swing, `2·sin(π/(2(2d + 1)))`. */
+function controller(limitW: number, reactsInS: number, deadbandW: number, sees: Pick<Controller, 'seesNet' | 'seesBattery'>): Controller {
+  const delaySteps = Math.max(1, Math.round(reactsInS / STEP_S))
+  return { gain: Math.sin(Math.PI / (2 * (2 * delaySteps + 1))), delaySteps, limitW, startW: 0, offsetW: 0, targetW: 0, deadbandW, ...sees }
+}
 
 /**
- * P-13 for a house with an old battery beside the new one: as found, under one master, with a fixed import kept by the old one, and with
+ * P-13 for a house with an old battery beside the new one: as found, under one master, with a fixed share each, and with
  * the old one's clamp behind the new one. Battery 1 is the new one. `null` without an old battery, or while its power or clamp is not known.
  */
 export function batteryOptions(installation: Installation): BatteryOption[] | null {
@@ -36,14 +38,17 @@ export function batteryOptions(installation: Installation): BatteryOption[] | nu
   if (!old || old.detail.limitW === null || old.detail.ctPlace === null || !newW) return null
   const fresh = controller(newW, 1, 20, SEES.gridPoint)
   const found = controller(old.detail.limitW, old.detail.reactsInS ?? 2, old.detail.deadbandW ?? 0, SEES[old.detail.ctPlace])
+  const share = newW / (newW + found.limitW)
   const option = (key: BatteryOption['key'], label: string, what: string, change: Partial<TwoControllersInput>): BatteryOption => {
-    const input: TwoControllersInput = { mode: 'independent', stepS: STEP_S, durationS: DURATION_S, profile: HOUSE, controllers: [fresh, found], share: newW / (newW + found.limitW), settleBandW: 40, ...change }
+    const input: TwoControllersInput = { mode: 'independent', stepS: STEP_S, durationS: DURATION_S, profile: HOUSE, controllers: [fresh, found], share, settleBandW: 40, ...change }
     return { key, label, what, result: twoControllers(input), run: simulateTwoControllers(input) }
   }
   return [
-    option('asFound', 'As found', 'Both steer their own clamp to zero.', {}),
-    option('master', 'One master', 'The new one steers both in proportion to their power; the old one takes set points only.', { mode: 'master', controllers: [{ ...fresh, gain: 0.4 }, found] }),
-    option('exportShare', 'A fixed import', 'The old one keeps 200 W of import and a dead band, slowly; the new one does the rest.', { controllers: [fresh, { ...found, gain: 0.05, targetW: 200, deadbandW: Math.max(150, found.deadbandW) }] }),
-    option('behindOther', 'Clamp behind the other', 'The old one’s clamp is moved so that it does not see the new one.', { controllers: [{ ...fresh, gain: 0.3 }, { ...found, gain: 0.3, seesNet: 1, seesBattery: [0, 1] }] }),
+    option('asFound', 'As found', 'Both steer what their own clamp sees to zero.', {}),
+    option('master', 'One master', 'The new one steers both in proportion to their power; the old one only takes set points.', { mode: 'master' }),
+    option('shares', 'A fixed share each', 'Each takes its fixed share of the house, and neither clamp sees the other battery.', {
+      controllers: [{ ...fresh, seesNet: share, seesBattery: [1, 0] }, { ...found, seesNet: 1 - share, seesBattery: [0, 1] }],
+    }),
+    option('behindOther', 'Clamp behind the other', 'The old one’s clamp is moved so that it does not see the new one; the new one does what is left at the grid point.', { controllers: [fresh, { ...found, ...SEES.behindOther }] }),
   ]
 }

@@ -25,13 +25,13 @@ export function BatteriesView() {
   return (
     <>
       <Notice kind="info">Ten minutes simulated: the house draws 1.8 kW, then exports 1.5 kW, then draws 0.9 kW. Above the line a battery gives, below it takes. Where one gives while the other takes, energy only goes in circles.</Notice>
-      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px">{options.map((option) => <OptionCard key={option.key} option={option} oldName={old?.name ?? 'old battery'} />)}</Grid>
+      <Grid templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }} gap="12px">{options.map((option) => <OptionCard key={option.key} option={option} oldName={old?.name ?? 'old battery'} />)}</Grid>
     </>
   )
 }
 
 function OptionCard({ option: { label, what, result, run }, oldName }: { option: BatteryOption; oldName: string }) {
-  const bad = result.crossEnergyWhPerHour > 20 || !result.settles
+  const bad = result.crossEnergyWhPerHour > 50 || !result.settles
   return (
     <Sheet as="section" aria-label={label} borderColor={bad ? 'stop' : 'rule'}>
       <Box px="14px" pt="9px"><Text fontWeight="600" fontSize="16px">{label}</Text><Text fontSize="13.5px" color="ink2" minH="38px">{what}</Text></Box>

@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { boardRatings, cableChecks, sourceDevices, sourceSideDevices } from '@/core/plan/devicesOfInstallation'
+import type { CableCheck } from '@/core/plan/cable'
 import { containmentFill } from '@/core/plan/materials'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { sizeSystemOf } from '@/core/rules/conductors'
@@ -17,6 +18,9 @@ import { usePlanned } from './LoadDrafts'
 import { FillSheet } from './FillSheet'
 
 const amps = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'A', 4))
+
+/** Which of a run's checks keeps it from fitting. */
+const troubleOf = ({ verdict, ampacity, drop, shortCircuit }: CableCheck) => (verdict === 'fits' ? null : ([['device and size', ampacity], ['voltage drop', drop], ['short circuit', shortCircuit]] as const).filter(([, mark]) => mark === verdict).map(([words]) => words).join(', '))
 
 /** Devices by their current, boards with their sources, devices towards sources, and every planned run. */
 export function DevicesView() {
@@ -52,7 +56,7 @@ export function DevicesView() {
               { head: 'Run', cell: ({ run }) => <><Text as="span" fontFamily="mono" color="ink3" mr="6px">{run.tag}</Text>{run.from} → {run.to}</> }, { head: `Size, ${unit}`, numeric: true, cell: ({ run }) => run.size },
               { head: 'Device', numeric: true, wideOnly: true, cell: ({ run }) => amps(run.deviceA) }, { head: 'Carries', numeric: true, wideOnly: true, cell: ({ check }) => amps(check.deratedAmpacityA ?? null) },
               { head: 'Drop', numeric: true, cell: ({ check }) => (check.dropPercent == null ? 'open' : `${formatNumber(check.dropPercent, 3)} %`) }, { head: 'Figures choose', numeric: true, wideOnly: true, cell: ({ chosen }) => chosen.size ?? (chosen.verdict === 'open' ? 'open' : 'none') },
-              { head: '', cell: ({ check }) => <PlanMarkWord mark={check.verdict} /> },
+              { head: '', cell: ({ check }) => <><PlanMarkWord mark={check.verdict} /><Text fontSize="12.5px" color="ink2">{troubleOf(check)}</Text></> },
             ]} />
         )}
       </TitledSheet>

@@ -13,7 +13,7 @@ import { LoadStrip } from './LoadStrip'
 
 export const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))
 const hours = (h: number | null) => (h === null ? '–' : formatDuration(h * 3_600_000))
-export const percentOfTime = (share: number | null) => (share === null ? 'open' : `${formatNumber(share * 100, 2)} % of the time`)
+const percentOfTime = (share: number | null) => (share === null ? 'open' : `${formatNumber(share * 100, 2)} % of the time`)
 
 /** Loads against night, changeover, day and surge limits; every load can be moved, and everything follows. */
 export function LimitsView() {

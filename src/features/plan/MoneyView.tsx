@@ -119,7 +119,7 @@ function SizeTable({ curve: { points, knee }, planned, money }: { curve: SizeCur
   const percent = (share: number | null) => (share === null ? '–' : `${formatNumber(100 * share, 3)} %`)
   return (
     <DataTable label="Sizes" rows={points.filter(({ moduleCount }) => wanted.has(moduleCount))} keyOf={({ moduleCount }) => String(moduleCount)} columns={[
-      { head: 'Modules', cell: ({ moduleCount, capacityWh }) => <><Text as="span" fontWeight="600">{moduleCount}</Text> <Text as="span" color="ink2">{formatQuantity(capacityWh, 'Wh', 3)}</Text></> }, { head: 'Value a year', numeric: true, cell: ({ valuePerYear }) => money(valuePerYear) },
+      { head: 'Modules', cell: ({ moduleCount, capacityWh }) => <><Text as="span" fontWeight="600">{moduleCount}</Text> <Text as="span" color="ink2">{capacityWh === 0 ? 'no battery' : formatQuantity(capacityWh, 'Wh', 3)}</Text></> }, { head: 'Value a year', numeric: true, cell: ({ valuePerYear }) => money(valuePerYear) },
       { head: 'Sun used at home', numeric: true, cell: ({ selfConsumption }) => percent(selfConsumption) }, { head: 'Without the street', numeric: true, cell: ({ selfSufficiency }) => percent(selfSufficiency) },
       { head: 'Import left', numeric: true, wideOnly: true, cell: ({ importKWh }) => `${formatNumber(importKWh, 4)} kWh` }, { head: 'Cycles a year', numeric: true, wideOnly: true, cell: ({ cyclesPerYear }) => (cyclesPerYear === null ? '–' : formatNumber(cyclesPerYear, 3)) },
     ]} />

@@ -3,10 +3,9 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { type SchoolOption, schoolComparison } from '@/core/plan/schoolComparison'
-import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { EmptyState } from '@/ui/EmptyState'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
-import { percentOfTime } from './LimitsView'
 import { usePlanned } from './LoadDrafts'
 import { useImportedSeries } from './useYear'
 
@@ -47,16 +46,16 @@ function SchoolCard({ option, total, recommended, chosen }: { option: SchoolOpti
     <Sheet as="section" aria-label={SCHOOL_WORDS[option.school]} display="flex" flexDirection="column" borderColor={recommended ? 'ember' : 'rule'} borderWidth={recommended ? '2px' : '1px'}>
       <Box px="14px" pt="9px" pb="6px">
         <Text fontSize="13px" color={recommended ? 'ember' : 'ink2'} fontWeight="600" minH="20px">{[recommended && 'recommended', chosen && 'chosen'].filter(Boolean).join(', ')}</Text>
-        <Text fontWeight="600" fontSize="17px" lineHeight="1.25">{SHORT[option.school]}</Text>
+        <Text fontWeight="600" fontSize="17px" lineHeight="1.25" minH={{ md: "43px" }}>{SHORT[option.school]}</Text>
         <Text fontSize="13px" color="ink2">feeds {option.feeds.length} of {total} loads</Text>
       </Box>
       {([['Above the changeover limit', option.shareAboveChangeover], ['Above the night limit', option.shareAboveNight], ['Above the day limit', option.shareAboveDay]] as const).map(([label, share]) => (
         <Box key={label} px="14px" py="5px" borderTopWidth="1px" borderColor="rule" fontSize="14px">
-          <Flex justify="space-between" gap="8px"><Text color="ink2">{label}</Text><Text fontWeight="600">{percentOfTime(share)}</Text></Flex>
+          <Flex justify="space-between" gap="8px"><Text color="ink2">{label}</Text><Text fontWeight="600" whiteSpace="nowrap">{share === null ? 'open' : `${formatNumber(100 * share, 2)} %`}</Text></Flex>
           <Box h="5px" bg="sheet2" borderWidth="1px" borderColor="rule"><Box h="100%" bg={worst > 0.001 ? 'sun' : 'grid'} w={`${Math.min(100, 100 * (share ?? 0))}%`} /></Box>
         </Box>
       ))}
-      <Text px="14px" fontSize="12.5px" color="ink2">{option.source === 'metering' ? 'by the meter' : 'by the load list'}</Text>
+      <Text px="14px" fontSize="12.5px" color="ink2">of the time, {option.source === 'metering' ? 'by the meter' : 'by the load list'}</Text>
       <Box px="14px" py="8px" mt="auto" borderTopWidth="1px" borderColor="rule" fontSize="14px">
         <Text color="ink2" fontSize="13px">The household must</Text><Text overflowWrap="anywhere">{option.householdMust}</Text>
         <Text color="ink2" fontSize="13px" mt="5px">Parts beyond the inverter</Text><chakra.ul pl="16px" listStyleType="disc">{option.parts.map((part) => <li key={part}>{part}</li>)}</chakra.ul>

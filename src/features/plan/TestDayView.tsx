@@ -14,7 +14,7 @@ import { download } from '../survey/download'
 import { usePlanned } from './LoadDrafts'
 import { watts } from './LimitsView'
 
-const GROUP_WORDS = { cable: 'Cable', terminations: 'Terminations', devices: 'Devices', earthing: 'Earthing', labels: 'Labels' } as const
+const GROUP_WORDS = { cable: 'Cable', terminations: 'Ends', devices: 'Devices', earthing: 'Earthing', labels: 'Labels' } as const
 
 /** The load ladder of the test day, and what the plan implies in materials. */
 export function TestDayView() {
@@ -40,7 +40,7 @@ export function TestDayView() {
       <Notice kind="caution">{ladder.stopRule}</Notice>
       <TitledSheet title="Materials" note="F-6" actions={list.length > 0 && <Button size="sm" onClick={() => download(`${installation.name} materials.csv`, ['group,item,quantity,unit,from', ...list.map(({ group, item, quantity, unit, from }) => [group, item, quantity, unit, from].map(csvCell).join(','))].join('\n') + '\n')}>Save as CSV</Button>}>
         {list.length === 0 ? <EmptyState title="Nothing yet">Runs, sources and electrodes make the list.</EmptyState> : (
-          <DataTable label="Materials" rows={list} keyOf={({ item }) => item} columns={[{ head: 'Group', cell: ({ group }) => GROUP_WORDS[group], wideOnly: true }, { head: 'Item', cell: ({ item }) => item }, { head: 'Quantity', numeric: true, cell: ({ quantity, unit }) => `${quantity} ${unit === 'm' ? 'm' : quantity === 1 ? 'piece' : 'pieces'}` }, { head: 'From', cell: ({ from }) => <Text as="span" color="ink2">{from}</Text>, wideOnly: true }]} />
+          <DataTable label="Materials" rows={list} keyOf={({ item }) => item} columns={[{ head: 'Group', cell: ({ group }) => GROUP_WORDS[group], wideOnly: true }, { head: 'Item', cell: ({ item }) => item }, { head: 'Quantity', numeric: true, cell: ({ quantity, unit }) => <Text as="span" whiteSpace="nowrap">{quantity} {unit === 'm' ? 'm' : quantity === 1 ? 'piece' : 'pieces'}</Text> }, { head: 'From', cell: ({ from }) => <Text as="span" color="ink2">{from}</Text>, wideOnly: true }]} />
         )}
       </TitledSheet>
     </>

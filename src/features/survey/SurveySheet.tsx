@@ -23,15 +23,18 @@ interface SurveySheetProps<K extends SurveyKind> {
   /** What the plan has to say of one thing, beside its facts. */
   says?: (item: SurveyItem<K>) => ReactNode
   note?: ReactNode
+  /** Leaves an empty sheet out; its kind then stands in `NotFound`. */
+  hideEmpty?: boolean
 }
 
 /** Everything of one kind that was found, each with its facts, its pictures and its form. */
-export function SurveySheet<K extends SurveyKind>({ kind, says, note }: SurveySheetProps<K>) {
+export function SurveySheet<K extends SurveyKind>({ kind, says, note, hideEmpty = false }: SurveySheetProps<K>) {
   const { record: { installation }, may } = useJob()
   const [editing, setEditing] = useState<SurveyItem | 'new' | null>(null)
   const items = itemsOf(installation.survey, kind)
   const words = SURVEY_WORDS[kind]
   const edit = may('saveSurveyItem')
+  if (hideEmpty && items.length === 0) return null
   return (
     <TitledSheet title={words.many} note={note} actions={edit && <Button size="sm" onClick={() => setEditing('new')}>Add a {words.one}</Button>}>
       {items.length === 0 && <EmptyState title={words.empty} />}
@@ -53,12 +56,30 @@ export function SurveySheet<K extends SurveyKind>({ kind, says, note }: SurveySh
   )
 }
 
+/** The kinds nothing was found of yet, in one sheet, each with its way in. */
+export function NotFound({ kinds }: { kinds: readonly SurveyKind[] }) {
+  const { record: { installation: { survey } }, may } = useJob()
+  const [adding, setAdding] = useState<SurveyKind | null>(null)
+  const empty = kinds.filter((kind) => itemsOf(survey, kind).length === 0)
+  if (empty.length === 0) return null
+  return (
+    <TitledSheet title="Nothing found of these yet">
+      <Flex px="14px" pb="12px" gap="8px" wrap="wrap">{empty.map((kind) => (may('saveSurveyItem') ? <Button key={kind} size="sm" onClick={() => setAdding(kind)}>Add a {SURVEY_WORDS[kind].one}</Button> : <Text key={kind} color="ink2">{SURVEY_WORDS[kind].many}</Text>))}</Flex>
+      <Overlay title={adding ? `New ${SURVEY_WORDS[adding].one}` : ''} open={adding !== null} onClose={() => setAdding(null)} wide>{adding && <SurveyForm key={adding} kind={adding} item={null} onClose={() => setAdding(null)} />}</Overlay>
+    </TitledSheet>
+  )
+}
+
+/** Labels that begin with a sign of the trade keep their capital inside a sentence. */
+const SIGNS = /^(Voc|Isc|Vmp|PV|AC|DC|Optimisers)\b/
+
 /** What is known, in one line; what is not known is said to be open rather than left out. */
 export function factsOf(fields: readonly FieldSpec[], detail: Record<string, unknown>): string {
   return fields.flatMap((spec) => {
     const value = detail[spec.name]
-    const label = spec.label.toLowerCase().slice(0, 1) === spec.label.slice(0, 1) ? spec.label : spec.label.slice(0, 1).toLowerCase() + spec.label.slice(1)
-    if (value === null || value === undefined || value === '') return spec.kind === 'number' && spec.optional ? [] : spec.kind === 'flag' && spec.optional ? [] : spec.optional && spec.kind !== 'choice' ? [] : [`${label} open`]
+    const label = SIGNS.test(spec.label) ? spec.label : spec.label.slice(0, 1).toLowerCase() + spec.label.slice(1)
+    // an open choice decides something; other blanks are said by the checklist
+    if (value === null || value === undefined || value === '') return spec.kind === 'choice' ? [`${label} open`] : []
     switch (spec.kind) {
       case 'flag': return value ? [label] : []
       case 'choice': return [spec.options?.[String(value)] ?? String(value)]
