@@ -29,16 +29,21 @@ test.describe('descriptive forms', () => {
     await form.getByLabel('Short name').fill('sauna')
     await form.getByRole('button', { name: 'Add the load' }).click()
     await expect(form).toBeHidden()
-    await expect(page.getByRole('row', { name: /Sauna/ })).toContainText('not backed up')
+    await expect(page.getByRole('row', { name: /Sauna/ })).toContainText('never backed up')
   })
 
   test('recompute the plan at once, and leave it open where a figure is blank', async ({ page }) => {
     await expect(page.getByText(/night and day 4\.8.kW/)).toBeVisible()
+    const view = (name: string) => page.getByRole('tab', { name }).click()
+    await view('Sources')
     await page.getByRole('button', { name: 'Change Unit' }).click()
     const form = page.getByRole('dialog')
     await form.getByLabel('Battery modules').fill('2')
     await form.getByRole('button', { name: 'Save' }).click()
+    await expect(form).toBeHidden()
+    await view('Loads')
     await expect(page.getByText(/night and day 3\.2.kW/)).toBeVisible()
+    await view('Sources')
     await page.getByRole('button', { name: 'Change Unit' }).click()
     await form.getByLabel('Power of one module').fill('')
     await form.getByRole('button', { name: 'Save' }).click()
@@ -49,6 +54,7 @@ test.describe('descriptive forms', () => {
   })
 
   test('tell of a change somebody else made meanwhile, and keep what was typed', async ({ page, context }) => {
+    await page.getByRole('tab', { name: 'Supply and boards' }).click()
     await page.getByRole('button', { name: 'Supply and household' }).click()
     const form = page.getByRole('dialog')
     await form.getByLabel('Rating of the supply fuse').fill('80')

@@ -53,7 +53,7 @@ function Revisions() {
         <>
           <Flex px="14px" pb="8px" gap="8px" align="center" wrap="wrap" fontSize="14px">
             <RevisionChoice label="From" value={from} revisions={revisions} onChange={(key) => setPair({ from: key, to })} />
-            <RevisionChoice label="to" value={to} revisions={revisions} onChange={(key) => setPair({ from, to: key })} />
+            <RevisionChoice label="To" value={to} revisions={revisions} onChange={(key) => setPair({ from, to: key })} />
           </Flex>
           {changes.length === 0 ? <EmptyState title={`Nothing differs between ${named(from)} and ${named(to)}`} /> : changes.map((change) => <ChangeRow key={change.key} change={change} />)}
         </>
@@ -65,7 +65,7 @@ function Revisions() {
 function RevisionChoice({ label, value, revisions, onChange }: { label: string; value: string; revisions: readonly PlanRevision[]; onChange: (key: string) => void }) {
   return (
     <chakra.label display="flex" alignItems="center" gap="6px">{label}
-      <NativeSelect.Root variant="outline" minW="200px"><NativeSelect.Field value={value} onChange={(event) => onChange(event.target.value)}>
+      <NativeSelect.Root variant="outline" minW="200px"><NativeSelect.Field aria-label={`${label} revision`} value={value} onChange={(event) => onChange(event.target.value)}>
         <option value={NOW}>as it stands now</option>
         {revisions.map(({ id, number, note, madeAt }) => <option key={id} value={id}>{`${number}, ${madeAt.slice(0, 10)}: ${note.slice(0, 40)}`}</option>)}
       </NativeSelect.Field><NativeSelect.Indicator /></NativeSelect.Root>
