@@ -35,7 +35,7 @@ async function addLoad(page: Page, fields: Record<string, string>): Promise<void
 
 /** Drags with the mouse in steps, as a hand does: the first few pixels only begin the drag. */
 async function drag(page: Page, from: string, to: string): Promise<void> {
-  await page.locator(to).scrollIntoViewIfNeeded()
+  await page.locator(to).evaluate((element) => element.scrollIntoView({ block: 'center' }))
   const [start, end] = [await page.locator(from).boundingBox(), await page.locator(to).boundingBox()]
   if (!start || !end) throw new Error('nothing to drag')
   await page.mouse.move(start.x + 12, start.y + 12)

@@ -10,6 +10,8 @@ import type { LoadPlace } from './loadLanes'
 interface PlanValue {
   /** The job with the load in hand already where it hovers. */
   installation: Installation
+  /** The same without the load in hand: where chips lie until they are let go. */
+  resting: Installation
   plan: Plan
   /** Shows a load somewhere else without storing it; `null` puts it back. */
   hover: (loadId: string, place: LoadPlace | null) => void
@@ -26,7 +28,9 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const { record: { installation }, refresh } = useJob()
   const [moved, setMoved] = useState<ReadonlyMap<string, LoadPlace>>(new Map())
   const [refusal, setRefusal] = useState<string | null>(null)
-  const shown = useMemo((): Installation => (moved.size === 0 ? installation : { ...installation, loads: installation.loads.map((load) => placed(load, moved.get(load.id))) }), [installation, moved])
+  const [inHand, setInHand] = useState<{ loadId: string; place: LoadPlace } | null>(null)
+  const resting = useMemo((): Installation => (moved.size === 0 ? installation : { ...installation, loads: installation.loads.map((load) => placed(load, moved.get(load.id))) }), [installation, moved])
+  const shown = useMemo((): Installation => (inHand === null ? resting : { ...resting, loads: resting.loads.map((load) => (load.id === inHand.loadId ? placed(load, inHand.place) : load)) }), [resting, inHand])
   const plan = useMemo(() => planOfInstallation(shown), [shown])
   const move = useCallback((loadId: string, place: LoadPlace | null) => setMoved((old) => {
     const next = new Map(old)
@@ -35,11 +39,13 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     return next
   }), [])
   const value = useMemo((): PlanValue => ({
-    installation: shown, plan, hover: move, refusal,
+    installation: shown, resting, plan, refusal,
+    hover: (loadId, place) => setInHand(place && { loadId, place }),
     async put(loadId, place) {
       const load = installation.loads.find(({ id }) => id === loadId)
       if (!load) return
       setRefusal(null)
+      setInHand(null)
       move(loadId, place)
       const { id: _id, ...fields } = placed(load, place)
       try {
@@ -51,7 +57,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         move(loadId, null)
       }
     },
-  }), [shown, plan, move, refusal, installation, refresh])
+  }), [shown, resting, plan, move, refusal, installation, refresh])
   return <PlanContext value={value}>{children}</PlanContext>
 }
 

@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { DndContext, type DragEndEvent, DragOverlay, type DragOverEvent, KeyboardSensor, PointerSensor, TouchSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
+import { type CollisionDetection, DndContext, type DragEndEvent, DragOverlay, type DragOverEvent, KeyboardSensor, PointerSensor, TouchSensor, pointerWithin, rectIntersection, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
 import { GripVertical } from 'lucide-react'
 import { useState } from 'react'
 import type { Load } from '@/core/installation/installation'
@@ -14,6 +14,15 @@ import { useJob } from '../job/JobContext'
 import { usePlanned } from './LoadDrafts'
 import { LANES, LANE_WORDS, type Lane, type LoadPlace, laneOf } from './loadLanes'
 
+/** Only at the very edge: the lanes must not run away from under a load that is carried along them. */
+const AUTO_SCROLL = { threshold: { x: 0, y: 0.04 } }
+
+/** The cell under the pointer; moved by keys there is none, and the one it covers most counts. */
+const underHand: CollisionDetection = (args) => {
+  const hit = pointerWithin(args)
+  return hit.length > 0 ? hit : rectIntersection(args)
+}
+
 const placeId = ({ lane, phase }: LoadPlace) => `${lane}:${phase}`
 const placeOf = (id: unknown): LoadPlace => {
   const [lane, phase] = String(id).split(':')
@@ -23,7 +32,7 @@ const placeOf = (id: unknown): LoadPlace => {
 /** Every load in the lane and on the phase where it lies; moved by hand, by touch, by keys, or from its menu. Limits follow while it hovers. */
 export function LoadLanes() {
   const { bench: { context: { pack } }, may } = useJob()
-  const { installation, hover, put, refusal } = usePlanned()
+  const { resting: installation, hover, put, refusal } = usePlanned()
   const [inHand, setInHand] = useState<Load | null>(null)
   const [asking, setAsking] = useState<Load | null>(null)
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(TouchSensor, { activationConstraint: { delay: 160, tolerance: 8 } }), useSensor(KeyboardSensor))
@@ -40,7 +49,7 @@ export function LoadLanes() {
   return (
     <TitledSheet title="Who gets power in an outage" note={edit ? 'drag a load, or open it' : undefined}>
       {refusal && <Notice kind="error" mx="14px" mb="8px">{refusal} The load is back where it was.</Notice>}
-      <DndContext id="load-lanes" sensors={sensors} onDragStart={({ active }) => setInHand(installation.loads.find(({ id }) => id === active.id) ?? null)} onDragOver={over} onDragEnd={end} onDragCancel={({ active }) => { setInHand(null); hover(String(active.id), null) }}>
+      <DndContext id="load-lanes" sensors={sensors} autoScroll={AUTO_SCROLL} collisionDetection={underHand} onDragStart={({ active }) => setInHand(installation.loads.find(({ id }) => id === active.id) ?? null)} onDragOver={over} onDragEnd={end} onDragCancel={({ active }) => { setInHand(null); hover(String(active.id), null) }}>
         <Box overflowX="auto">
           <chakra.div display="grid" minW={columns.length > 1 ? '560px' : undefined} gridTemplateColumns={`112px repeat(${columns.length}, minmax(0, 1fr))`}>
             {columns.length > 1 && <><Box />{columns.map((phase) => <Text key={phase} fontSize="13px" color="ink2" px="8px" pb="3px">{phase === 'all' ? 'all phases' : phase}</Text>)}</>}

@@ -1,14 +1,17 @@
 'use client'
 import { Text, chakra } from '@chakra-ui/react'
-import type { PlanPart } from '@/core/plan/contradictions'
+import { useMemo } from 'react'
+import { type PlanPart, contradictionsOf } from '@/core/plan/contradictions'
 import { Notice } from '@/ui/Notice'
-import { usePlan } from '../plan/usePlan'
+import { usePlanned } from '../plan/LoadDrafts'
 
 const PART_WORDS: Readonly<Record<PlanPart, string>> = { limits: 'the limits', surge: 'motor starts', demand: 'the demand', runtime: 'the runtime', supply: 'the supply', boards: 'boards and circuits', year: 'the year', pv: 'PV in island mode' }
 
 /** What contradicts itself, each with its field and what it makes unsafe to read; nothing is averaged away. */
 export function ContradictionsNotice() {
-  const { contradictions } = usePlan()
+  const { resting } = usePlanned()
+  // of the loads where they lie: a notice that comes and goes under a load in hand would push its lanes away
+  const contradictions = useMemo(() => contradictionsOf(resting), [resting])
   if (contradictions.length === 0) return null
   return (
     <Notice kind="error">
