@@ -31,5 +31,11 @@ export const choice = <T extends string>(label: string, options: readonly T[]) =
 export const oneOrNone = <T extends string>(label: string, options: readonly T[]) =>
   yup.string<T>().strict().nullable().default(null).typeError(`${label} must be text`).test('known', `${label} must be one of ${options.join(', ')}`, (value) => value == null || options.includes(value))
 
+/** 31 February parses, as a day of March. */
+const isDay = (text: string) => {
+  const time = Date.parse(`${text}T00:00:00Z`)
+  return !Number.isNaN(time) && new Date(time).toISOString().startsWith(text)
+}
+
 /** A day of the calendar, written 2026-01-31. */
-export const day = (label: string) => words(label, 10).matches(/^\d{4}-\d{2}-\d{2}$/, { message: `${label} is a date such as 2026-01-31`, excludeEmptyString: true }).test('calendar', `${label} is not a date of the calendar`, (value) => value == null || !Number.isNaN(Date.parse(value)))
+export const day = (label: string) => words(label, 10).matches(/^\d{4}-\d{2}-\d{2}$/, { message: `${label} is a date such as 2026-01-31`, excludeEmptyString: true }).test('calendar', `${label} is not a date of the calendar`, (value) => value == null || isDay(value))

@@ -61,9 +61,9 @@ export async function householdView(db: Db, token: string): Promise<{ state: 'op
 
 const answersInput = yup.object({ answers: yup.object(Object.fromEntries(HOUSEHOLD_QUESTIONS.map(({ key, question, options }) => [key, options
   ? yup.string().strict().oneOf(['', ...Object.keys(options)], `“${question}” has another set of answers`).optional()
-  : words(question, 600).optional()]))).noUnknown(true, 'There is no such question').required() })
+  : words(question, 600).optional()]))).required() })
 
-/** Takes in the household's answers; one that says the same as before is not written again. */
+/** Takes in the household's answers; what is no question is dropped, and an answer that says the same as before is not written again. */
 export async function answerHousehold(db: Db, token: string, input: unknown): Promise<{ stored: number }> {
   const { link, job } = await requireHouseholdLink(db, token)
   const { answers } = parseInput(answersInput, input) as { answers: Record<string, string | undefined> }

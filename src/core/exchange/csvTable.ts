@@ -21,6 +21,13 @@ export interface RowAside {
   why: string
 }
 
+/** What parts the cells, by the header alone: below it a comma may be a decimal mark. */
+function delimiterOf(text: string): string {
+  const head = (/[^\r\n]+/.exec(text)?.[0] ?? '').replace(/"[^"]*"/g, '')
+  const count = (mark: string) => head.split(mark).length - 1
+  return ['\t', ';', ','].reduce((best, mark) => (count(mark) > count(best) ? mark : best), ',')
+}
+
 /**
  * Reads a table with a header row; comma, semicolon or tab between cells, quotes as usual. Empty lines are passed over.
  * What is no table is refused with the reason; sizes are bounded.
@@ -28,13 +35,15 @@ export interface RowAside {
 export function readCsvTable(text: string): Result<CsvTable, FieldIssue> {
   if (text.length > MAX_TABLE_BYTES) return err({ path: 'file', message: `The file is larger than ${MAX_TABLE_BYTES / 1024 / 1024} MB. Cut it into parts.` })
   if (text.includes('\u0000')) return err({ path: 'file', message: 'This is no text file: it holds zero bytes. Save the sheet as CSV.' })
-  const { data, meta } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { delimitersToGuess: [',', ';', '\t'], preview: MAX_TABLE_ROWS + 2 })
+  const bare = text.replace(/^\ufeff/, '')
+  const delimiter = delimiterOf(bare)
+  const { data } = Papa.parse<string[]>(bare, { delimiter, preview: MAX_TABLE_ROWS + 2 })
   const lines = data.map((cells, k) => ({ line: k + 1, cells: cells.map((cell) => cell.trim()) })).filter(({ cells }) => cells.some((cell) => cell !== ''))
   const [head, ...rows] = lines
   if (!head || head.cells.length < 1) return err({ path: 'file', message: 'The file is empty. Its first line names the columns.' })
   if (head.cells.length > MAX_COLUMNS) return err({ path: 'file', message: `The first line has ${head.cells.length} columns; ${MAX_COLUMNS} are read at most.` })
   if (rows.length > MAX_TABLE_ROWS) return err({ path: 'file', message: `More than ${MAX_TABLE_ROWS} rows; cut the file into parts.` })
-  return ok({ header: head.cells, rows, delimiter: meta.delimiter })
+  return ok({ header: head.cells, rows, delimiter })
 }
 
 /** A figure as sheets write them: `1234.5`, `1234,5`, `1.234,5`, `1,234.5` and blanks between thousands; `null` for anything else. */

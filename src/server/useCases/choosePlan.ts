@@ -1,12 +1,16 @@
-import { eq, inArray, sql } from 'drizzle-orm'
+import { and, eq, inArray, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
-import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
+import { type RideThroughClass, RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
+import type { School } from '@/core/plan/changeoverLoad'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import { planLines, revisePromises } from '@/core/plan/planRevision'
 import { promisesOfPlan } from '@/core/plan/promisesOfPlan'
 import { addPlanRevision } from '@/db/queries/planRevisions'
+import type { Db } from '@/db/client'
+import type { JobRow } from '@/db/queries/installations'
 import { customerPromise, job } from '@/db/schema'
+import type { Actor } from '../access'
 import { choice, id, required, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
@@ -23,20 +27,35 @@ export const choosePlan = defineUseCase({
   run: async (db, actor, { jobId, school, reason, gapClass, note }) => {
     const row = await jobOfActor(db, actor, jobId)
     if ((school === 'manualChangeover') !== (gapClass === 'byHand')) throw new Problem(422, 'A manual changeover is by hand, and only that is.', [{ path: 'gapClass', message: 'A manual changeover is by hand, and only that is.' }])
-    return db.transaction(async (tx) => {
-      // two people choosing at once take turns, so that revisions and promises belong together
-      await tx.select({ id: job.id }).from(job).where(eq(job.id, jobId)).for('update')
-      const { installation } = await jobRecord(tx, row)
-      const drafts = promisesOfPlan(installation, planOfInstallation({ ...installation, promises: [] }), gapClass)
-      const { unchanged, changed, added, dropped } = revisePromises(installation.promises, drafts)
-      await tx.update(job).set({ chosenSchool: school, schoolReason: reason, version: sql`${job.version} + 1` }).where(eq(job.id, jobId))
-      if (dropped.length > 0) await tx.delete(customerPromise).where(inArray(customerPromise.id, dropped))
-      const sortOf = (kind: string) => drafts.findIndex((draft) => draft.kind === kind)
-      for (const { id: promiseId, draft, changeNote } of changed) await tx.update(customerPromise).set({ ...draft, sort: sortOf(draft.kind), changedAt: sql`clock_timestamp()`, changeNote }).where(eq(customerPromise.id, promiseId))
-      if (added.length > 0) await tx.insert(customerPromise).values(added.map((draft) => ({ ...draft, id: uuidv7(), jobId, sort: sortOf(draft.kind) })))
-      const after = await jobRecord(tx, { ...row, chosenSchool: school, schoolReason: reason })
-      const revision = await addPlanRevision(tx, { id: uuidv7(), jobId, note: note ?? reason, lines: planLines(after.installation, planOfInstallation(after.installation)), madeBy: actor.userId })
-      return { promises: drafts.length, changed: changed.length, unchanged: unchanged.length, revision }
-    })
+    for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
+      const chosen = await choose(db, actor, attempt === 0 ? row : await jobOfActor(db, actor, jobId), { school, reason, gapClass, note: note ?? reason })
+      if (chosen) return chosen
+    }
+    throw new Problem(409, 'Others are changing this job just now. Nothing was chosen; try again.')
   },
 })
+
+/** People choosing at once: each works on the plan it read, and reads again when another was quicker. */
+const ATTEMPTS = 6
+
+interface Choice { school: School; reason: string; gapClass: RideThroughClass; note: string }
+
+/** Chooses on the job as it was read; `null` when it has changed meanwhile. Promises and revision are written together. */
+async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapClass, note }: Choice) {
+  const { installation } = await jobRecord(db, row)
+  const drafts = promisesOfPlan(installation, planOfInstallation({ ...installation, promises: [] }), gapClass)
+  const { unchanged, changed, added, dropped } = revisePromises(installation.promises, drafts)
+  const sortOf = (kind: string) => drafts.findIndex((draft) => draft.kind === kind)
+  const promises = drafts.map((draft) => ({ ...draft, id: '', changedAt: null, changeNote: null }))
+  const after = { ...installation, chosenSchool: school, schoolReason: reason, promises }
+  const lines = planLines(after, planOfInstallation(after))
+  return db.transaction(async (tx) => {
+    const [locked] = await tx.update(job).set({ chosenSchool: school, schoolReason: reason, version: sql`${job.version} + 1` }).where(and(eq(job.id, row.id), eq(job.version, row.version))).returning({ id: job.id })
+    if (!locked) return null
+    if (dropped.length > 0) await tx.delete(customerPromise).where(inArray(customerPromise.id, dropped))
+    for (const { id: promiseId, draft, changeNote } of changed) await tx.update(customerPromise).set({ ...draft, sort: sortOf(draft.kind), changedAt: sql`clock_timestamp()`, changeNote }).where(eq(customerPromise.id, promiseId))
+    if (added.length > 0) await tx.insert(customerPromise).values(added.map((draft) => ({ ...draft, id: uuidv7(), jobId: row.id, sort: sortOf(draft.kind) })))
+    const revision = await addPlanRevision(tx, { id: uuidv7(), jobId: row.id, note, lines, madeBy: actor.userId })
+    return { promises: drafts.length, changed: changed.length, unchanged: unchanged.length, revision }
+  })
+}
