@@ -14,12 +14,13 @@ const bin = ensurePostgres()
 const executablePath = ensureChromium()
 const tsx = join(root, 'node_modules/.bin/tsx')
 spawnSync('node', ['--expose-gc', '--import', 'tsx', 'scripts/bench/traceAnalysis.ts'], { cwd: root, stdio: 'inherit' })
+spawnSync('node', ['--import', 'tsx', 'scripts/bench/planning.ts'], { cwd: root, stdio: 'inherit' })
 ensureBuild(root)
 const dataFolder = join(root, '.test-data/bench')
 rmSync(dataFolder, { recursive: true, force: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
 try {
-  spawnSync(tsx, ['scripts/bench/readingRoundTrip.ts'], { cwd: root, stdio: 'inherit', env: { ...app.env, AWLBRIGHT_BENCH_URL: app.address, AWLBRIGHT_BENCH_CHROMIUM: executablePath } })
+  for (const script of ['readingRoundTrip', 'planBench']) spawnSync(tsx, [`scripts/bench/${script}.ts`], { cwd: root, stdio: 'inherit', env: { ...app.env, AWLBRIGHT_BENCH_URL: app.address, AWLBRIGHT_BENCH_CHROMIUM: executablePath } })
 } finally {
   await app.stop()
 }

@@ -8,6 +8,8 @@ type OnOffLoad = { powerW: number; duty: number }
 
 /** Most different demands that are kept apart as they are; above it they are gathered on an even grid. */
 const MAX_EXACT = 2048
+/** Longer lists have too many sums in any case. */
+const MOST_TOLD_APART = 40
 /** Most cells of the grid: 4,096 for a house of 40 kW are 10 W each, far below any limit's meaning. */
 const MAX_CELLS = 4096
 
@@ -21,7 +23,7 @@ export function demandDistribution(loads: readonly OnOffLoad[]): DemandDistribut
   const running = loads.filter(({ powerW, duty }) => powerW > 0 && duty > 0)
   const alwaysW = running.reduce((sum, { powerW, duty }) => (duty === 1 ? sum + powerW : sum), 0)
   const uncertain = running.filter(({ duty }) => duty < 1)
-  return exactSums(uncertain, alwaysW) ?? onGrid(uncertain, alwaysW)
+  return (uncertain.length <= MOST_TOLD_APART ? exactSums(uncertain, alwaysW) : null) ?? onGrid(uncertain, alwaysW)
 }
 
 /** Every different sum with its probability; `null` once there are too many. */

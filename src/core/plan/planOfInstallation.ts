@@ -3,6 +3,7 @@ import { RULE_PACKS } from '../rules/packs'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { type ChangeoverLoad, type School, changeoverLoad } from './changeoverLoad'
 import { type Contradiction, type PlanPart, contradictionsOf } from './contradictions'
+import { demandDistribution, demandQuantile } from './demandDistribution'
 import { type ImportCapacity, importCapacity } from './importCapacity'
 import { type Runtime, runtime } from './runtime'
 import { type SourceLimits, sourceLimits } from './sourceLimits'
@@ -47,13 +48,10 @@ export function planOfInstallation(installation: Installation): Plan {
     demandShareOfLimit: rules.demandShareOfLimit.value,
   })
   const demand = { ...asked, turnOffNight: agreedFirst(backedUp, asked.turnOffNight, limits.nightW, rules.demandShareOfLimit.value), turnOffDay: agreedFirst(backedUp, asked.turnOffDay, limits.dayW, rules.demandShareOfLimit.value) }
-  const wholeHouseVa = changeoverLoad({
-    loads: loads.map((load) => ({ id: load.tag, powerW: load.powerW, pf: load.powerFactor, duty: load.duty, priority: load.priority, keep: true })),
-    nightLimitW: null, changeoverLimitW: null, dayLimitW: null, shareTolerance: 0, acceptsShedding: true,
-  }).likelyPeakW
+  const wholeHousePeakW = supply.maximumDemandKva !== null || loads.length === 0 ? null : demandQuantile(demandDistribution(loads), 0.95)
   const capacity = importCapacity({
     pack: packId, ratingA: supply.ratingA === null ? null : supply.ratingA + (supply.secondMainA ?? 0), powerFactor: supply.powerFactor,
-    maximumDemandKva: supply.maximumDemandKva ?? (wholeHouseVa === null ? null : wholeHouseVa / 1000 / (supply.powerFactor || 1)),
+    maximumDemandKva: supply.maximumDemandKva ?? (wholeHousePeakW === null ? null : wholeHousePeakW / 1000 / (supply.powerFactor || 1)),
   })
   const promisedH = installation.promises.find(({ kind }) => kind === 'runtime')?.runtimeH ?? null
   const run = runtime({

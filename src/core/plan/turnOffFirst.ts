@@ -102,7 +102,7 @@ function bestOfSize(candidates: readonly Candidate[], size: number, enough: (rem
 }
 
 /** Halvings of the weight between priority and demand; more than enough for nine priorities. */
-const HALVINGS = 40
+const HALVINGS = 24
 
 /**
  * `size` loads of a long list that remove enough: those with the most demand plus `weight`·priority, for the largest weight that is still

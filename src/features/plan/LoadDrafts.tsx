@@ -1,5 +1,5 @@
 'use client'
-import { type ReactNode, createContext, use, useCallback, useMemo, useState } from 'react'
+import { type ReactNode, createContext, startTransition, use, useCallback, useMemo, useState } from 'react'
 import type { Installation, Load } from '@/core/installation/installation'
 import { type Plan, planOfInstallation } from '@/core/plan/planOfInstallation'
 import { callUseCase } from '../api'
@@ -40,7 +40,8 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   }), [])
   const value = useMemo((): PlanValue => ({
     installation: shown, resting, plan, refusal,
-    hover: (loadId, place) => setInHand(place && { loadId, place }),
+    // a hand in motion comes first: the limits follow as soon as there is a moment for them
+    hover: (loadId, place) => startTransition(() => setInHand(place && { loadId, place })),
     async put(loadId, place) {
       const load = installation.loads.find(({ id }) => id === loadId)
       if (!load) return

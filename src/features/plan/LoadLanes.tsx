@@ -2,7 +2,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { type CollisionDetection, DndContext, type DragEndEvent, DragOverlay, type DragOverEvent, KeyboardSensor, PointerSensor, TouchSensor, pointerWithin, rectIntersection, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
 import { GripVertical } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { Load } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Phase } from '@/core/rules/rulePack'
@@ -93,7 +93,7 @@ function LoadChip({ load, edit, onOpen }: { load: Load; edit: boolean; onOpen: (
   )
 }
 
-function ChipFace({ load, lifted = false }: { load: Load; lifted?: boolean }) {
+const ChipFace = memo(function ChipFace({ load, lifted = false }: { load: Load; lifted?: boolean }) {
   return (
     <Flex as="span" display="inline-flex" maxW="100%" align="center" gap="4px" px="6px" minH="32px" bg="sheet" borderWidth="1px" borderColor={lifted ? 'ember' : 'rule2'} borderRadius="l1" fontSize="13.5px" lineHeight="1.2" boxShadow={lifted ? 'md' : undefined}>
       <chakra.span color="ink3" flex="none" lineHeight="0"><GripVertical size={13} aria-hidden /></chakra.span>
@@ -101,7 +101,7 @@ function ChipFace({ load, lifted = false }: { load: Load; lifted?: boolean }) {
       <chakra.span color="ink2" flex="none">{formatQuantity(load.powerW, 'W', 2)}</chakra.span>
     </Flex>
   )
-}
+})
 
 /** The same move without dragging: every lane, and every phase, as a button. */
 function Placing({ load, columns, onPut }: { load: Load; columns: readonly (Phase | 'all')[]; onPut: (place: LoadPlace) => void }) {
