@@ -1,14 +1,14 @@
 import AxeBuilder from '@axe-core/playwright'
 import { type Page, expect, test } from '@playwright/test'
 import { STAGES } from '@/core/evidence/point'
-import { openBench, quickLine, signIn } from './support'
+import { callUseCase, openBench, quickLine, signIn } from './support'
 
 const JOB = '018f0000-0000-7000-8000-000000000101'
 const SEALED = '018f0000-0000-7000-8000-000000000103'
 
 /** Faults of the page against WCAG 2.2 AA; by lamp only the colours differ, so only they are looked at again. */
-async function violations(page: Page, only?: 'colours'): Promise<string[]> {
-  const axe = new AxeBuilder({ page })
+async function violations(page: Page, only?: 'colours', within?: string): Promise<string[]> {
+  const axe = within ? new AxeBuilder({ page }).include(within) : new AxeBuilder({ page })
   const { violations: found } = await (only ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])).analyze()
   return found.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)).join(' | ')}`)
 }
@@ -28,6 +28,37 @@ test.describe('every stage', () => {
   }
 })
 
+const BARN = '018f0000-0000-7000-8000-000000000102'
+/** Views of the two stages that have several, each with a sign that it is there. */
+const VIEWS = {
+  survey: { supply: 'Circuits', sources: 'Ask the maker', found: 'Faces of the array', site: 'The place', papers: 'Permissions and papers', household: 'Link for the household' },
+  plan: { schools: 'Circuits that move to an essentials board', motors: 'Motor starts on the battery', year: 'One outage, hour by hour', money: 'What this assumes', pv: 'Strings in frost and heat', devices: 'Cables', batteries: 'One master', testday: 'Load ladder', promises: 'What changed' },
+} as const
+for (const [stage, views] of Object.entries(VIEWS)) {
+  test(`${stage}: every view is free of accessibility faults, by day, by lamp and on a phone, and scrolls inside its bench`, async ({ page, context }) => {
+    test.setTimeout(180_000)
+    await signIn(context, 'ines')
+    await openBench(page, BARN, `?stage=${stage}`)
+    for (const [view, sign] of Object.entries(views)) {
+      await page.locator(`#view-${view}`).click()
+      await expect(page.getByRole('region', { name: sign })).toBeVisible()
+      expect(await violations(page, undefined, '#bench-view'), view).toEqual([])
+      await page.keyboard.press('l')
+      expect(await violations(page, 'colours', '#bench-view'), `${view} by lamp`).toEqual([])
+      await page.keyboard.press('l')
+      expect(await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]), view).toEqual([1280, 800])
+    }
+    await page.setViewportSize({ width: 390, height: 800 })
+    await page.getByRole('tab', { name: 'Bench', exact: true }).click()
+    for (const view of Object.keys(views)) {
+      await page.locator(`#view-${view}`).click()
+      await expect(page.locator(`#view-${view}`)).toHaveAttribute('aria-selected', 'true')
+      // wide things scroll in their own box
+      expect(await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth), view).toBeLessThanOrEqual(0)
+    }
+  })
+}
+
 test('the door, the jobs, the customer’s page and the verifier have no accessibility faults', async ({ page, context }) => {
   await page.goto('/sign-in')
   expect(await violations(page)).toEqual([])
@@ -35,6 +66,11 @@ test('the door, the jobs, the customer’s page and the verifier have no accessi
   expect(await violations(page)).toEqual([])
   await page.goto('/verify')
   expect(await violations(page)).toEqual([])
+  await signIn(context, 'maud')
+  const { token } = await callUseCase<{ token: string }>(context.request, 'makeHouseholdLink', { jobId: BARN, days: 2 })
+  await page.goto(`/h/${token}`)
+  expect(await violations(page)).toEqual([])
+  await context.clearCookies()
   await signIn(context, 'ines')
   await page.goto('/')
   await expect(page.getByRole('heading', { name: /jobs today|Today:|Nothing on today/ })).toBeVisible()

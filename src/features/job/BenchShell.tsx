@@ -71,7 +71,7 @@ function BenchShell() {
       <Grid minH="0" templateColumns={{ base: '1fr', lg: '148px minmax(0, 1fr) 312px' }} templateRows="minmax(0, 1fr)">
         <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}><Rail /></Box>
         <Box display={zone('next')} overflowY="auto" minH="0"><NextCard /></Box>
-        <chakra.main display={zone('bench')} overflowY="auto" minH="0" aria-label={`${STAGE_WORDS[stage]} bench`} px={{ base: '10px', lg: '20px' }} py={{ base: '10px', lg: '14px' }}>
+        <chakra.main position="relative" display={zone('bench')} overflowY="auto" minH="0" aria-label={`${STAGE_WORDS[stage]} bench`} px={{ base: '10px', lg: '20px' }} py={{ base: '10px', lg: '14px' }}>
           <Flex direction="column" gap="12px"><PlanProvider><StageBench /></PlanProvider></Flex>
         </chakra.main>
         <Box display={zone('ledger')} minH="0"><Ledger /></Box>

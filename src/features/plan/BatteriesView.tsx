@@ -25,7 +25,7 @@ export function BatteriesView() {
   return (
     <>
       <Notice kind="info">Ten minutes simulated: the house draws 1.8 kW, then exports 1.5 kW, then draws 0.9 kW. Above the line a battery gives, below it takes. Where one gives while the other takes, energy only goes in circles.</Notice>
-      <Grid templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }} gap="12px">{options.map((option) => <OptionCard key={option.key} option={option} oldName={old?.name ?? 'old battery'} />)}</Grid>
+      <Grid templateColumns={{ base: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' }} gap="12px">{options.map((option) => <OptionCard key={option.key} option={option} oldName={old?.name ?? 'old battery'} />)}</Grid>
     </>
   )
 }
