@@ -48,6 +48,7 @@ Awlbright is ready at ${app.address}
     checker  oskar@harrowlight.example
 
   A customer's page: ${app.customerLink ?? '(made when a pack is sealed)'}
+  A household's page: ${app.householdLink ?? '(made with a household link)'}
 
   Ctrl-C stops everything. Data stays in ${dataFolder}; “npm run demo -- --reset” starts over.
 `)

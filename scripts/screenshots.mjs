@@ -18,6 +18,10 @@ const PICTURES = [
   { name: 'jobs', path: () => '/', size: DESK },
   { name: 'survey', path: () => job(1, '?stage=survey'), size: DESK },
   { name: 'plan', path: () => job(2, '?stage=plan'), size: DESK },
+  { name: 'survey-sources', path: () => job(1, '?stage=survey&view=sources'), size: DESK },
+  { name: 'plan-schools', path: () => job(1, '?stage=plan&view=schools'), size: DESK },
+  { name: 'plan-year', path: () => job(1, '?stage=plan&view=year'), size: DESK, act: (page) => page.getByRole('region', { name: 'One outage, hour by hour' }).waitFor() },
+  { name: 'plan-money', path: () => job(1, '?stage=plan&view=money'), size: DESK, act: (page) => page.getByRole('region', { name: 'What this assumes' }).waitFor() },
   { name: 'fit', path: () => job(1, '?stage=fit'), size: DESK },
   { name: 'wire', path: () => job(2, '?stage=wire'), size: DESK },
   { name: 'earth', path: () => job(1, '?stage=earth'), size: DESK, act: (page) => page.getByRole('combobox', { name: 'Quick line' }).fill('rcd c2 x5 island 18') },
@@ -28,6 +32,7 @@ const PICTURES = [
   { name: 'handover', path: () => job(3, '?stage=handover'), size: DESK },
   { name: 'phone-next', path: () => job(1, '?stage=earth'), size: PHONE, who: 'tobin' },
   { name: 'phone-customer', path: (app) => new URL(app.customerLink).pathname, size: PHONE, who: null },
+  { name: 'phone-household', path: (app) => new URL(app.householdLink).pathname, size: PHONE, who: null },
   { name: 'verify', path: () => '/verify', size: DESK, who: null },
 ]
 

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { freePort, secretsOf, startCluster } from './cluster.mjs'
 import { run, start, stop, until } from './run.mjs'
 
-/** @returns {Promise<{ address: string, env: Record<string, string>, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null }>} `ended` settles when any part ends by itself */
+/** @returns {Promise<{ address: string, env: Record<string, string>, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null, householdLink: string | null }>} `ended` settles when any part ends by itself */
 export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
   const cluster = await startCluster(bin, dataFolder)
   const children = []
@@ -35,9 +35,8 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
       for (const [name, child] of [['web server', web], ['queue worker', worker]]) if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
       return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
     }, 'the web server')
-    const linkFile = join(dataFolder, 'demo-link')
-    const customerLink = existsSync(linkFile) ? address + readFileSync(linkFile, 'utf8').trim() : null
-    return { address, env, stop: stopAll, ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))), customerLink }
+    const linkIn = (name) => (existsSync(join(dataFolder, name)) ? address + readFileSync(join(dataFolder, name), 'utf8').trim() : null)
+    return { address, env, stop: stopAll, ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))), customerLink: linkIn('demo-link'), householdLink: linkIn('demo-link-household') }
   } catch (error) {
     await stopAll()
     throw error

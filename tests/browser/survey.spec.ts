@@ -1,9 +1,10 @@
-import { expect, test } from '@playwright/test'
+import { type Download, expect, test } from '@playwright/test'
 import sharp from 'sharp'
 import { makeJob, openBench, signIn } from './support'
 
 const picture = (text: string) => sharp({ create: { width: 320, height: 240, channels: 3, background: '#665544' } }).jpeg().toBuffer().then((buffer) => ({ name: `${text}.jpg`, mimeType: 'image/jpeg', buffer }))
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+const textOf = async (file: Download) => Buffer.concat(await (await file.createReadStream()).toArray()).toString()
 
 test.describe('the survey', () => {
   let jobId: string
@@ -22,11 +23,13 @@ test.describe('the survey', () => {
     await expect(form.getByText(/line 4, phase: “L2”/)).toBeVisible()
     await form.getByRole('button', { name: 'Take in the loads' }).click()
     await expect(form.getByText('2 loads were taken in.')).toBeVisible()
+    const [aside] = await Promise.all([page.waitForEvent('download'), form.getByRole('button', { name: 'Save these rows as a file' }).click()])
+    expect(await textOf(aside)).toBe('Appliance;Power kW;runs;phase\nHeater;lots;20;L1\nRadio;0,03;50;L2\n')
     await form.getByRole('button', { name: 'Back to the loads' }).click()
     await expect(page.getByRole('row', { name: /Tea kettle/ })).toContainText(/2\.2.kW/)
     await expect(page.getByRole('row', { name: /Heater/ })).toHaveCount(0)
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as CSV' }).click()])
-    const text = await (await file.createReadStream()).toArray().then((chunks) => Buffer.concat(chunks as Buffer[]).toString())
+    const text = await textOf(file)
     expect(text.split('\n')[0]).toContain('name,tag,power_W')
     expect(text).toContain('Tea kettle,teakettle,2200')
   })

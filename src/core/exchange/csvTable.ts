@@ -72,3 +72,11 @@ export function csvCell(value: string | number | boolean | null): string {
   const text = typeof value === 'string' && /^[=+\-@\t]/.test(value) ? `'${value}` : String(value)
   return /[",;\n\r]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
 }
+
+/** The header and the rows of these lines alone, cells as they stand in the file: what was kept aside, to be put right and read again. An unreadable file gives an empty text. */
+export function rowsOfLines(text: string, lines: readonly number[]): string {
+  const table = readCsvTable(text)
+  if (!table.ok) return ''
+  const wanted = new Set(lines)
+  return Papa.unparse([table.value.header, ...table.value.rows.filter(({ line }) => wanted.has(line)).map(({ cells }) => cells)], { delimiter: table.value.delimiter, newline: '\n' }) + '\n'
+}

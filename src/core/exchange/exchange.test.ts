@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aLoad } from '../../../tests/support/house'
 import { RULE_PACKS } from '../rules/packs'
-import { csvCell, guessColumn, readCsvTable, readDecimal } from './csvTable'
+import { csvCell, guessColumn, readCsvTable, readDecimal, rowsOfLines } from './csvTable'
 import { loadsCsv, readLoadsCsv } from './loadsCsv'
 import { readProfileCsv } from './profileCsv'
 import { guessSeriesMapping, profileCsv, readSeriesCsv } from './seriesCsv'
@@ -56,6 +56,16 @@ describe('load lists', () => {
     expect(loads.map(({ tag }) => tag)).toEqual(['e'])
     expect(aside.map(({ line, column, value: cell }) => [line, column, cell])).toEqual([[2, 'power_W', '-5'], [3, 'phase', 'L2'], [4, 'stays_on', 'yes'], [5, 'stays_on', 'maybe'], [7, 'tag', 'e'], [8, 'turn_off_first', 'yes'], [9, 'name', '']])
   })
+  it('give the rows aside as a table of their own, that can be put right and read alone', () => {
+    const text = 'name;power_W;priority\n"Lamp; hall";60;2\nPump;eighty;3\nFridge;190;12\n'
+    const { loads, aside } = value(readLoadsCsv(text, null, single))
+    const alone = rowsOfLines(text, aside.map(({ line }) => line))
+    expect(alone).toBe('name;power_W;priority\nPump;eighty;3\nFridge;190;12\n')
+    const again = value(readLoadsCsv(alone.replace('eighty', '80').replace(';12', ';1'), null, single, loads.map(({ tag }) => tag)))
+    expect(again.loads.map(({ name, powerW }) => [name, powerW])).toEqual([['Pump', 80], ['Fridge', 190]])
+    expect(rowsOfLines('', [1])).toBe('')
+  })
+
   it('ask for the columns they cannot do without, and refuse a street of houses', () => {
     expect(message(readLoadsCsv('x,y\n1,2\n', null, single))).toContain('name and power_W')
     expect(message(readLoadsCsv(`name,power_W\n${'a,1\n'.repeat(501)}`, null, single))).toContain('500 loads')

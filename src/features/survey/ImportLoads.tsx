@@ -1,8 +1,7 @@
 'use client'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
-import { readCsvTable } from '@/core/exchange/csvTable'
-import type { RowAside } from '@/core/exchange/csvTable'
+import { type RowAside, readCsvTable, rowsOfLines } from '@/core/exchange/csvTable'
 import { LOAD_COLUMNS, type LoadMapping, guessLoadMapping, readLoadsCsv } from '@/core/exchange/loadsCsv'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
@@ -10,6 +9,7 @@ import { Overlay } from '@/ui/Overlay'
 import { ApiProblem, callUseCase } from '../api'
 import { useJob } from '../job/JobContext'
 import { ColumnChoice } from './ColumnChoice'
+import { download } from './download'
 import { FilePick } from './FilePick'
 import { RowsAside } from './RowsAside'
 
@@ -39,7 +39,8 @@ function Reading({ onClose }: { onClose: () => void }) {
       setFailure(error.message)
     }
   }
-  if (done) return <Box><Text fontWeight="600">{done.stored === 1 ? 'One load was taken in.' : `${done.stored} loads were taken in.`}</Text><RowsAside rows={done.aside} /><Button mt="12px" variant="act" onClick={onClose}>Back to the loads</Button></Box>
+  const saveAside = (rows: readonly RowAside[]) => csv !== null && download(`${installation.name} rows aside.csv`, rowsOfLines(csv, rows.map(({ line }) => line)))
+  if (done) return <Box><Text fontWeight="600">{done.stored === 1 ? 'One load was taken in.' : `${done.stored} loads were taken in.`}</Text><RowsAside rows={done.aside} onSave={() => saveAside(done.aside)} /><Button mt="12px" variant="act" onClick={onClose}>Back to the loads</Button></Box>
   return (
     <Box>
       <Text color="ink2" fontSize="14px" mb="8px">A CSV file with a line of column names: name and power at least. Comma, semicolon or tab; either decimal mark.</Text>
