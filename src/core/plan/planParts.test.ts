@@ -18,6 +18,8 @@ import { planOfInstallation } from './planOfInstallation'
 import { compareLines, planLines, revisePromises } from './planRevision'
 import { promisesOfPlan } from './promisesOfPlan'
 import { pvOfInstallation } from './pvOfInstallation'
+import { demandDistribution, shareAbove } from './demandDistribution'
+import { leftOffForSure } from './leftOffForSure'
 import { schoolComparison } from './schoolComparison'
 import { sourceSideDevice } from './sourceSideDevice'
 import { supplyConsequences } from './supplyConsequences'
@@ -183,12 +185,35 @@ describe('schools side by side', () => {
     const installation = house({ loads: [...house().loads, aLoad({ id: 'l9', tag: 'sauna', powerW: 6000, duty: 0.2, backedUp: false, priority: 9 })] })
     const [whole, essentials, hand] = schoolComparison(installation, planOfInstallation(installation), null)
     expect([whole?.feeds.length, essentials?.feeds.length, hand?.school]).toEqual([3, 2, 'manualChangeover'])
-    expect(whole?.shareAboveNight).toBeGreaterThan(essentials?.shareAboveNight ?? 1)
+    expect(whole?.byLoadList.shareAboveNight).toBeGreaterThan(essentials?.byLoadList.shareAboveNight ?? 1)
     expect([whole?.moves.moves.length, essentials?.moves.moves.length]).toEqual([0, 1])
   })
   it('take the whole house from the meter where half hours are at hand', () => {
     const options = schoolComparison(house(), planOfInstallation(house()), { halfHourlyKWh: [0.1, 0.1, 0.1, 3] })
-    expect(options.map(({ source, shareAboveNight }) => [source, shareAboveNight])).toEqual([['metering', 0.25], ['loadList', expect.any(Number)], ['loadList', expect.any(Number)]])
+    expect(options.map(({ byMeter }) => byMeter?.shareAboveNight ?? null)).toEqual([0.25, null, null])
+  })
+  it('leave off what the changeover cannot carry for sure, least essential first, and say when that is not enough', () => {
+    const heavy = house({ loads: [
+      aLoad({ id: 'l1', tag: 'heat', name: 'Heat', powerW: 2400, duty: 0.45, priority: 3, mustStayOn: true }), aLoad({ id: 'l2', tag: 'hob', name: 'Hob', powerW: 3400, duty: 0.08, priority: 7 }),
+      aLoad({ id: 'l3', tag: 'iron', name: 'Iron', powerW: 900, duty: 0.05, priority: 8 }), aLoad({ id: 'l4', tag: 'lights', name: 'Lights', powerW: 300, duty: 0.5, priority: 2 }),
+    ] })
+    const [whole, essentials, hand] = schoolComparison(heavy, planOfInstallation(heavy), null)
+    // 4,800 W of night limit: heat and hob together are above it, so the iron goes first and comes back, and the hob stays off
+    expect(essentials?.feeds).toEqual(['heat', 'iron', 'lights'])
+    expect(essentials?.householdMust).toBe('Nothing: Hob is left off by the system.')
+    expect(hand?.householdMust).toContain('Turn off Hob, then turn the switch')
+    expect([whole?.byLoadList.shareAboveNight, essentials?.byLoadList.shareAboveNight]).toEqual([expect.closeTo(0.45 * 0.08, 9), 0])
+    const tooMuch = house({ loads: [aLoad({ tag: 'kiln', name: 'Kiln', powerW: 9000, duty: 0.5, mustStayOn: true })] })
+    expect(schoolComparison(tooMuch, planOfInstallation(tooMuch), null)[1]?.householdMust).toContain('more than the battery carries')
+  })
+  it('never leave on more than tolerated when they say it is reached, and never what must stay on', () => {
+    fc.assert(fc.property(fc.array(fc.record({ powerW: fc.integer({ min: 10, max: 5000 }), duty: fc.double({ min: 0, max: 1, noNaN: true }), priority: fc.integer({ min: 1, max: 9 }), mustStayOn: fc.boolean() }), { maxLength: 12 }), fc.integer({ min: 500, max: 9000 }), (list, limitW) => {
+      const loads = list.map((load, k) => aLoad({ ...load, tag: `l${k}` }))
+      const { tags, reached } = leftOffForSure(loads, limitW, 0.001)
+      const share = shareAbove(demandDistribution(loads.filter(({ tag }) => !tags.includes(tag))), limitW)
+      expect(share <= 0.001).toBe(reached)
+      expect(loads.some(({ tag, mustStayOn }) => mustStayOn && tags.includes(tag))).toBe(false)
+    }))
   })
   it('lead the turn-off list with what the household agreed to', () => {
     const installation = house({ loads: house().loads.map((load) => (load.tag === 'oven' ? { ...load, turnOffFirst: true } : load)) })

@@ -1,19 +1,22 @@
 import type { Installation, Load } from '../installation/installation'
 import { RULE_PACKS } from '../rules/packs'
-import { type ChangeoverLoad, type School, changeoverLoad } from './changeoverLoad'
+import { type ChangeoverLoad, type ChangeoverLoadInput, type School, changeoverLoad } from './changeoverLoad'
 import { type CircuitMoves, circuitMoves } from './circuitMoves'
+import { leftOffForSure } from './leftOffForSure'
 import type { Plan } from './planOfInstallation'
+
+/** Share of the time the demand is above the changeover, night and day limits. */
+export type SharesAbove = Pick<ChangeoverLoad, 'shareAboveChangeover' | 'shareAboveNight' | 'shareAboveDay'>
 
 /** One school of changeover as it would work out in this house. */
 export interface SchoolOption {
   school: Exclude<School, 'emergencySocket'>
   /** Loads that it feeds when the street fails. */
   feeds: string[]
-  shareAboveChangeover: number | null
-  shareAboveNight: number | null
-  shareAboveDay: number | null
-  /** Where the shares come from. */
-  source: 'metering' | 'loadList'
+  /** By the load list's duties, alike for all schools. */
+  byLoadList: SharesAbove
+  /** By the household's own meter; only the whole house can be told that way. */
+  byMeter: SharesAbove | null
   householdMust: string
   parts: readonly string[]
   moves: CircuitMoves
@@ -32,29 +35,34 @@ interface Metering {
 
 /**
  * P-6 for the three schools side by side: what each feeds, the share of time the demand would be above the changeover, night and day
- * limits — from metering where the whole house is fed and half-hours are at hand, else from the duty model — what the household must do,
- * what moves boards (W-8) and the extra parts.
+ * limits — from the duty model, and for the whole house from metering where half-hours are at hand — what the household must do,
+ * what moves boards (W-8) and the extra parts. The second and third leave off what the changeover cannot carry for sure.
  */
 export function schoolComparison(installation: Installation, plan: Plan, metering: Metering | null): SchoolOption[] {
   const { loads, circuits, packId } = installation
   const { phases, limits: rules } = RULE_PACKS[packId]
-  const off = new Set(plan.demand.turnOffNight?.loads ?? [])
+  const { nightW, changeoverW, dayW } = plan.limits
+  const agreed = plan.demand.turnOffNight?.loads ?? []
   const backedUp = loads.filter((load) => load.backedUp)
-  const kept = backedUp.filter(({ tag }) => !off.has(tag))
-  const nameOf = (tag: string) => loads.find((load) => load.tag === tag)?.name ?? tag
-  const shares = (fed: readonly Load[], metered: boolean): ChangeoverLoad => changeoverLoad({
-    ...(metered && metering ? { halfHourlyKWh: metering.halfHourlyKWh } : { loads: fed.map((load) => ({ id: load.tag, powerW: load.powerW, pf: load.powerFactor, duty: load.duty, priority: load.priority, keep: true })) }),
-    nightLimitW: plan.limits.nightW, changeoverLimitW: plan.limits.changeoverW, dayLimitW: plan.limits.dayW, shareTolerance: rules.shareTolerance.value, acceptsShedding: true,
-  })
-  const option = (school: SchoolOption['school'], fed: readonly Load[], householdMust: string, essentials: boolean): SchoolOption => {
-    const metered = school === 'automaticWholeHome' && metering !== null
-    const { shareAboveChangeover, shareAboveNight, shareAboveDay } = shares(fed, metered)
-    return { school, feeds: fed.map(({ tag }) => tag), shareAboveChangeover, shareAboveNight, shareAboveDay, source: metered ? 'metering' : 'loadList', householdMust, parts: PARTS[school], moves: circuitMoves(circuits, loads, phases, essentials) }
+  const sure = leftOffForSure(backedUp.filter(({ tag }) => !agreed.includes(tag)), lowest(nightW, changeoverW), rules.shareTolerance.value)
+  const off = [...agreed, ...sure.tags]
+  const kept = backedUp.filter(({ tag }) => !off.includes(tag))
+  const shares = (demand: Pick<ChangeoverLoadInput, 'loads' | 'halfHourlyKWh'>): SharesAbove => {
+    const { shareAboveChangeover, shareAboveNight, shareAboveDay } = changeoverLoad({ ...demand, nightLimitW: nightW, changeoverLimitW: changeoverW, dayLimitW: dayW, shareTolerance: rules.shareTolerance.value, acceptsShedding: true })
+    return { shareAboveChangeover, shareAboveNight, shareAboveDay }
   }
-  const list = [...off].map(nameOf).join(', ')
+  const option = (school: SchoolOption['school'], fed: readonly Load[], householdMust: string, essentials: boolean): SchoolOption => ({
+    school, feeds: fed.map(({ tag }) => tag), householdMust, parts: PARTS[school], moves: circuitMoves(circuits, loads, phases, essentials),
+    byLoadList: shares({ loads: fed.map((load) => ({ id: load.tag, powerW: load.powerW, pf: load.powerFactor, duty: load.duty, priority: load.priority, keep: true })) }),
+    byMeter: school === 'automaticWholeHome' && metering !== null ? shares({ halfHourlyKWh: metering.halfHourlyKWh }) : null,
+  })
+  const names = off.map((tag) => loads.find((load) => load.tag === tag)?.name ?? tag).join(', ')
+  const notEnough = sure.reached ? '' : ' Even so what must stay on is more than the battery carries.'
   return [
     option('automaticWholeHome', loads, 'Nothing, as long as the demand stays below the limits.', false),
-    option('automaticWithShedding', kept, off.size > 0 ? `Nothing: ${list} ${off.size === 1 ? 'is' : 'are'} left off by the system.` : 'Nothing.', true),
-    option('manualChangeover', kept, off.size > 0 ? `Turn off ${list}, then turn the switch, and turn it back when the street is there again.` : 'Turn the switch, and turn it back when the street is there again.', false),
+    option('automaticWithShedding', kept, (off.length > 0 ? `Nothing: ${names} ${off.length === 1 ? 'is' : 'are'} left off by the system.` : 'Nothing.') + notEnough, true),
+    option('manualChangeover', kept, (off.length > 0 ? `Turn off ${names}, then turn the switch, and turn it back when the street is there again.` : 'Turn the switch, and turn it back when the street is there again.') + notEnough, false),
   ]
 }
+
+const lowest = (...limits: (number | null)[]): number | null => limits.reduce((least, limit) => (limit === null ? least : least === null ? limit : Math.min(least, limit)), null)

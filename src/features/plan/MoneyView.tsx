@@ -48,7 +48,7 @@ export function MoneyView() {
   const [open, setOpen] = useState(false)
   const [curve, setCurve] = useState<SizeCurve | string | null>(null)
   const { assumptions, sources } = installation
-  const money = (value: number) => `${formatNumber(value, Math.abs(value) >= 100 ? 4 : 3)} ${assumptions.currency}`
+  const money = (value: number) => `${Math.abs(value) >= 100 ? Math.round(value).toLocaleString('en') : formatNumber(value, 3)} ${assumptions.currency}`
   const sizes = useMemo((): PricedSize[] | string => {
     const planned = systemOfPlan(installation, plan)
     const count = sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)

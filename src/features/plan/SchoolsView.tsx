@@ -40,8 +40,11 @@ function halfHours(watts: Float64Array, stepH: number): number[] {
   return Array.from({ length: Math.floor(watts.length / 2) }, (_, k) => (((watts[2 * k] as number) + (watts[2 * k + 1] as number)) / 2) / 2000)
 }
 
+const percent = (share: number | null) => (share === null ? 'open' : `${formatNumber(100 * share, 2)} %`)
+
 function SchoolCard({ option, total, recommended, chosen }: { option: SchoolOption; total: number; recommended: boolean; chosen: boolean }) {
-  const worst = Math.max(option.shareAboveChangeover ?? 0, option.shareAboveNight ?? 0)
+  const { byLoadList, byMeter } = option
+  const worst = Math.max(byLoadList.shareAboveChangeover ?? 0, byLoadList.shareAboveNight ?? 0)
   return (
     <Sheet as="section" aria-label={SCHOOL_WORDS[option.school]} display="flex" flexDirection="column" borderColor={recommended ? 'ember' : 'rule'} borderWidth={recommended ? '2px' : '1px'}>
       <Box px="14px" pt="9px" pb="6px">
@@ -49,13 +52,13 @@ function SchoolCard({ option, total, recommended, chosen }: { option: SchoolOpti
         <Text fontWeight="600" fontSize="17px" lineHeight="1.25" minH={{ md: "43px" }}>{SHORT[option.school]}</Text>
         <Text fontSize="13px" color="ink2">feeds {option.feeds.length} of {total} loads</Text>
       </Box>
-      {([['Above the changeover limit', option.shareAboveChangeover], ['Above the night limit', option.shareAboveNight], ['Above the day limit', option.shareAboveDay]] as const).map(([label, share]) => (
+      {([['Above the changeover limit', 'shareAboveChangeover'], ['Above the night limit', 'shareAboveNight'], ['Above the day limit', 'shareAboveDay']] as const).map(([label, key]) => (
         <Box key={label} px="14px" py="5px" borderTopWidth="1px" borderColor="rule" fontSize="14px">
-          <Flex justify="space-between" gap="8px"><Text color="ink2">{label}</Text><Text fontWeight="600" whiteSpace="nowrap">{share === null ? 'open' : `${formatNumber(100 * share, 2)} %`}</Text></Flex>
-          <Box h="5px" bg="sheet2" borderWidth="1px" borderColor="rule"><Box h="100%" bg={worst > 0.001 ? 'sun' : 'grid'} w={`${Math.min(100, 100 * (share ?? 0))}%`} /></Box>
+          <Flex justify="space-between" gap="8px"><Text color="ink2">{label}</Text><Text fontWeight="600" whiteSpace="nowrap">{percent(byLoadList[key])}</Text></Flex>
+          <Box h="5px" bg="sheet2" borderWidth="1px" borderColor="rule"><Box h="100%" bg={worst > 0.001 ? 'sun' : 'grid'} w={`${Math.min(100, 100 * (byLoadList[key] ?? 0))}%`} /></Box>
         </Box>
       ))}
-      <Text px="14px" fontSize="12.5px" color="ink2">of the time, {option.source === 'metering' ? 'by the meter' : 'by the load list'}</Text>
+      <Text px="14px" fontSize="12.5px" color="ink2">of the time, by the load list{byMeter && `; by the meter ${percent(byMeter.shareAboveChangeover)}, ${percent(byMeter.shareAboveNight)} and ${percent(byMeter.shareAboveDay)}, in half hours that hide short peaks`}</Text>
       <Box px="14px" py="8px" mt="auto" borderTopWidth="1px" borderColor="rule" fontSize="14px">
         <Text color="ink2" fontSize="13px">The household must</Text><Text overflowWrap="anywhere">{option.householdMust}</Text>
         <Text color="ink2" fontSize="13px" mt="5px">Parts beyond the inverter</Text><chakra.ul pl="16px" listStyleType="disc">{option.parts.map((part) => <li key={part}>{part}</li>)}</chakra.ul>
