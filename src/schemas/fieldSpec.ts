@@ -5,7 +5,8 @@ export interface FieldSpec {
   /** Path in the input, such as `ratingA` or `units.0.moduleW`. */
   name: string
   label: string
-  kind: 'text' | 'number' | 'percent' | 'choice' | 'flag' | 'date'
+  /** `lines` is text of several lines; `clock` a time of day, stored as minutes after midnight. */
+  kind: 'text' | 'lines' | 'number' | 'percent' | 'choice' | 'flag' | 'date' | 'clock'
   unit?: Unit
   options?: Readonly<Record<string, string>>
   /** A blank is stored as not known, and stays Open. */

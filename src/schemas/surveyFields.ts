@@ -3,15 +3,8 @@ import { AUTHORITIES, CT_PLACES, DEFECT_GRADES, PERMISSION_STATES } from '@/core
 import { DECLARED_FIELDS, DECLARED_FIELD_KEYS, DECLARED_ORIGINS } from '@/core/plan/declaredData'
 import { STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
 import { DIRECTION_MARKINGS, FED_THINGS, RESIDUAL_TYPES, SOURCE_DEVICE_KINDS } from '@/core/plan/sourceSideDevice'
-import type { Unit } from '@/core/quantity/units'
 import type { FieldSpec } from './fieldSpec'
-
-const words = <T extends string>(keys: readonly T[], texts: Partial<Record<T, string>> = {}): Readonly<Record<string, string>> => Object.fromEntries(keys.map((key) => [key, texts[key] ?? key]))
-const number = (name: string, label: string, unit?: Unit, more: Partial<FieldSpec> = {}): FieldSpec => ({ name, label, kind: 'number', optional: true, ...(unit && { unit }), ...more })
-const flag = (name: string, label: string, more: Partial<FieldSpec> = {}): FieldSpec => ({ name, label, kind: 'flag', ...more })
-const choice = (name: string, label: string, options: Readonly<Record<string, string>>, more: Partial<FieldSpec> = {}): FieldSpec => ({ name, label, kind: 'choice', options, ...more })
-const text = (name: string, label: string, max: number, more: Partial<FieldSpec> = {}): FieldSpec => ({ name, label, kind: 'text', optional: true, max, ...more })
-const date = (name: string, label: string): FieldSpec => ({ name, label, kind: 'date', optional: true })
+import { choice, date, flag, number, text, words } from './specs'
 
 const PHASES = words(['L1', 'L2', 'L3', 'all'] as const)
 const SIDES = { island: 'house side, backed up', grid: 'street side, not backed up' } as const

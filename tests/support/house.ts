@@ -34,7 +34,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   electrodes: [{ id: 'e1', tag: 'e1', kind: 'rod', targetOhm: 100, seasonalFactor: 1.5 }],
   settings: [{ id: 's1', key: 'reserveSocPercent', label: 'Backup reserve', value: 40, unit: '%', tolerance: 1 }],
   promises: [{ id: 'p1', kind: 'gapClass', sentence: 'A blink.', gapClass: 'blink', runtimeH: null, loadTags: [], changedAt: null, changeNote: null }],
-  survey: [], site: EMPTY_SITE, assumptions: USUAL_ASSUMPTIONS,
+  survey: [], fit: [], site: EMPTY_SITE, assumptions: USUAL_ASSUMPTIONS,
   ...change,
 })
 
@@ -59,7 +59,7 @@ export function reading(pointKey: string, slot: string, value: number | string, 
   }
 }
 
-export const recordOf = (installation: Installation, readings: readonly Reading[] = []): JobRecord => ({ installation, readings, attachments: [], instruments: [tester], overrides: [], today: '2026-06-01' })
+export const recordOf = (installation: Installation, readings: readonly Reading[] = []): JobRecord => ({ installation, readings, attachments: [], instruments: [tester], overrides: [], replacements: [], serialsElsewhere: [], today: '2026-06-01' })
 
 /** Readings that release the first island. */
 export const readyForFirstIsland = (): Reading[] => [

@@ -16,7 +16,8 @@ const { instruments, people } = json<{ instruments: Instrument[]; people: { emai
 
 describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
   const scenario = json<Installation & { readings: { line: string; with?: string }[]; recordings: { file: string }[] }>(`jobs/${file}`)
-  const installation: Installation = { ...scenario, jobId: 'x', promises: [], chosenSchool: null, schoolReason: null }
+  const fit = (scenario.fit as unknown as { kind: string; tag: string; name: string }[] | undefined ?? []).map(({ kind, tag, name, ...detail }, sort) => ({ id: `${kind}-${tag}`, kind, tag, name, sort, detail })) as unknown as Installation['fit']
+  const installation: Installation = { ...scenario, fit, jobId: 'x', promises: [], chosenSchool: null, schoolReason: null }
   const points = pointsOf(installation)
 
   it('can be typed on the quick line, every line of it', () => {

@@ -2,11 +2,13 @@ import { RULE_PACKS } from '../rules/packs'
 import type { Verdict } from '../rules/verdict'
 import { type HoldLine, type HoldOverride, type HoldState, holdLine, holdStates } from './holdPoints'
 import { POINT_FAMILIES } from './families'
-import type { Attachment, EvidenceContext, Judgement, Point, Stage } from './point'
+import type { Attachment, EvidenceContext, Judgement, Point, SerialElsewhere, Stage } from './point'
 import { STAGES } from './point'
 import { type Reading, standingReadings } from './reading'
+import type { Replacement } from '../installation/fit'
 import type { Installation, Instrument } from '../installation/installation'
 import { type PromiseEvidence, promiseEvidence } from './promiseEvidence'
+import { afterReplacement, withoutOvertaken } from './replacements'
 
 /** What is stored about a job: everything else is worked out from it. */
 export interface JobRecord {
@@ -15,6 +17,10 @@ export interface JobRecord {
   attachments: readonly Attachment[]
   instruments: readonly Instrument[]
   overrides: readonly HoldOverride[]
+  /** Components that were taken out, oldest first. */
+  replacements: readonly Replacement[]
+  /** Serials of this job that other jobs of the crew have on record too. */
+  serialsElsewhere: readonly SerialElsewhere[]
   today: string
 }
 
@@ -47,12 +53,10 @@ export function judgePoint(point: Point, context: EvidenceContext): Judgement {
 /** Derives points, verdicts, hold points and promises from what is stored. */
 export function benchOf(record: JobRecord): Bench {
   const { installation } = record
-  const context: EvidenceContext = {
-    installation, pack: RULE_PACKS[installation.packId], readings: standingReadings(record.readings),
-    attachments: record.attachments, instruments: record.instruments, today: record.today,
-  }
+  const { readings, attachments, overtaken } = withoutOvertaken(installation, standingReadings(record.readings), record.attachments, record.replacements)
+  const context: EvidenceContext = { installation, pack: RULE_PACKS[installation.packId], readings, attachments, instruments: record.instruments, serialsElsewhere: record.serialsElsewhere, today: record.today }
   const points = pointsOf(installation)
-  const judgements = new Map(points.map((point) => [point.key, judgePoint(point, context)]))
+  const judgements = new Map(points.map((point) => [point.key, afterReplacement(judgePoint(point, context), overtaken.get(point.key))]))
   const holds = holdStates(points, judgements, record.overrides)
   return { context, points, judgements, holds, holdLine: holdLine(holds), promises: promiseEvidence(installation, points, judgements, lastEvidenceOf(record)) }
 }
@@ -97,7 +101,7 @@ export function nextPoint({ points, judgements, holds }: Pick<Bench, 'points' | 
     return step === null || (holds.find((state) => state.step.id === step)?.released ?? false)
   }
   const verdict = (point: Point) => judgements.get(point.key)?.verdict ?? 'open'
-  const ready = points.filter((point) => released(point.key))
+  const ready = points.filter((point) => !point.timing && released(point.key))
   const from = after === undefined ? 0 : ready.findIndex(({ key }) => key === after) + 1
   const ring = [...ready.slice(from), ...ready.slice(0, from)].filter(({ key }) => key !== after || ready.length === 1)
   const stopped = after === undefined ? ring.find((point) => verdict(point) === 'stop') : undefined
@@ -119,7 +123,7 @@ export interface StageSummary {
 export function stageSummaries({ points, judgements, holdLine: line }: Bench): StageSummary[] {
   const waiting = new Set(line.blocked.flatMap(({ waiting }) => waiting))
   return STAGES.map((stage) => {
-    const own = points.filter((point) => point.stage === stage)
+    const own = points.filter((point) => point.stage === stage && !point.timing)
     const verdicts = own.map(({ key }) => judgements.get(key)?.verdict ?? 'open')
     return { stage, verdicts, proven: verdicts.filter((verdict) => verdict === 'proven').length, total: own.length, holdsJobUp: own.some(({ key }) => waiting.has(key)) }
   })

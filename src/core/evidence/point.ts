@@ -44,6 +44,8 @@ export interface Point {
   why: string
   /** Asked for only in a full test. */
   fullOnly?: boolean
+  /** Times of the work itself: kept like readings, but nothing that has to be shown. */
+  timing?: boolean
 }
 
 /** Verdict with the numbers behind it, the limit and the basis of the limit. */
@@ -73,6 +75,12 @@ export interface Attachment {
   receivedAt: string
 }
 
+/** A serial that another job of the crew has on record too. */
+export interface SerialElsewhere {
+  serial: string
+  jobName: string
+}
+
 export interface EvidenceContext {
   installation: Installation
   pack: RulePack
@@ -80,6 +88,7 @@ export interface EvidenceContext {
   readings: readonly Reading[]
   attachments: readonly Attachment[]
   instruments: readonly Instrument[]
+  serialsElsewhere: readonly SerialElsewhere[]
   /** ISO date of today, for calibration. */
   today: string
 }

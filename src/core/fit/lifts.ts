@@ -86,3 +86,9 @@ export function lifts({ items, limitKg, crewSize }: LiftsInput): Lifts {
 }
 
 const UNKNOWN_MASS: Lifts = { lifts: null, opened: null, maxPersons: null, aidNeeded: null, crewMinutes: null, verdict: 'open' }
+
+/** Masses in kilograms written one after the other, such as `32 32 32`; `null` when one cannot be read or is none. */
+export function parseMasses(text: string): number[] | null {
+  const masses = text.split(/[\s;+]+/).filter(Boolean).map((part) => Number(part.replace(',', '.')))
+  return masses.length > 0 && masses.every((mass) => Number.isFinite(mass) && mass > 0 && mass < 2000) ? masses : null
+}

@@ -7,6 +7,7 @@ import type { AcCoupledPv, SourceUnit } from '../plan/sourceLimits'
 import type { InstrumentAccuracy } from '../quantity/accuracy'
 import type { Unit } from '../quantity/units'
 import type { Phase, RulePackId } from '../rules/rulePack'
+import type { FitItem } from './fit'
 import type { PlanAssumptions, Site, SurveyItem } from './survey'
 
 /** How many points a job asks for: essential is what the pack can't do without. */
@@ -222,4 +223,6 @@ export interface Installation {
   survey: SurveyItem[]
   site: Site
   assumptions: PlanAssumptions
+  /** Wall, lifts, crew day, materials and snags. */
+  fit: FitItem[]
 }

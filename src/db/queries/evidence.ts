@@ -1,10 +1,12 @@
-import { asc, eq, inArray } from 'drizzle-orm'
+import { and, asc, eq, inArray, ne, notExists, sql } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/pg-core'
 import type { HoldOverride } from '@/core/evidence/holdPoints'
-import type { Attachment } from '@/core/evidence/point'
-import type { Reading } from '@/core/evidence/reading'
+import type { Attachment, SerialElsewhere } from '@/core/evidence/point'
+import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
+import type { Replacement } from '@/core/installation/fit'
 import type { Instrument } from '@/core/installation/installation'
 import type { Db } from '../client'
-import { attachment, holdOverride, instrument, reading, storedFile, user } from '../schema'
+import { attachment, componentReplacement, holdOverride, instrument, job, reading, storedFile, user } from '../schema'
 
 /** Instants leave the database as ISO 8601 in UTC, whatever its own way of writing them. */
 const iso = (value: string) => new Date(value).toISOString()
@@ -62,4 +64,34 @@ export const addOverride = (db: Db, row: typeof holdOverride.$inferInsert) => db
 export async function instrumentsOfCrew(db: Db, crewId: string): Promise<Instrument[]> {
   const rows = await db.select().from(instrument).where(eq(instrument.crewId, crewId)).orderBy(asc(instrument.tag))
   return rows.map(({ crewId: _crew, ...row }) => row)
+}
+
+/** Components that were replaced, oldest first. */
+export async function replacementsOfJobs(db: Db, jobIds: readonly string[]): Promise<(Replacement & { jobId: string })[]> {
+  if (jobIds.length === 0) return []
+  const rows = await db.select({ row: componentReplacement, byName: user.name }).from(componentReplacement).innerJoin(user, eq(user.id, componentReplacement.replacedBy)).where(inArray(componentReplacement.jobId, [...jobIds])).orderBy(asc(componentReplacement.replacedAt))
+  return rows.map(({ row: { id, jobId, componentTag, oldSerial, cause, reason, replacedAt }, byName }) => ({ id, jobId, componentTag, oldSerial, cause, reason, replacedAt: iso(replacedAt), replacedByName: byName }))
+}
+
+/** Serials of some jobs that stand on record in other jobs of the same crew too: one query whatever their number. */
+export async function serialsElsewhere(db: Db, jobIds: readonly string[]): Promise<(SerialElsewhere & { jobId: string })[]> {
+  if (jobIds.length === 0) return []
+  const own = alias(reading, 'own')
+  const ownJob = alias(job, 'own_job')
+  const corrected = alias(reading, 'corrected')
+  return db.selectDistinct({ jobId: own.jobId, serial: sql<string>`${own.valueWord}`, jobName: job.name }).from(own)
+    .innerJoin(ownJob, eq(ownJob.id, own.jobId))
+    .innerJoin(reading, and(sql`upper(${reading.valueWord}) = upper(${own.valueWord})`, eq(reading.slot, 'serial'), ne(reading.jobId, own.jobId)))
+    .innerJoin(job, and(eq(job.id, reading.jobId), eq(job.crewId, ownJob.crewId)))
+    .where(and(inArray(own.jobId, [...jobIds]), eq(own.slot, 'serial'), ne(sql`${own.valueWord}`, WITHDRAWN), notExists(db.select({ one: sql`1` }).from(corrected).where(eq(corrected.supersedes, reading.id)))))
+}
+
+/** Minutes that tasks of each kind took on a crew's earlier jobs: start and end as recorded on site, the last of each. */
+export async function taskMinutesOfCrew(db: Db, crewId: string): Promise<{ template: string; minutes: number }[]> {
+  const rows = await db.execute<{ template: string; minutes: number }>(sql`
+    select f.detail->>'template' as template, extract(epoch from (max(r.recorded_at) filter (where r.slot = 'done') - max(r.recorded_at) filter (where r.slot = 'start'))) / 60 as minutes
+    from fit_item f join job j on j.id = f.job_id join reading r on r.job_id = f.job_id and r.point_key = 'fit.task.' || f.tag
+    where j.crew_id = ${crewId} and f.kind = 'task' and f.detail->>'template' is not null
+    group by f.id, f.detail having max(r.recorded_at) filter (where r.slot = 'done') > max(r.recorded_at) filter (where r.slot = 'start')`)
+  return rows.rows.map(({ template, minutes }) => ({ template, minutes: Number(minutes) }))
 }

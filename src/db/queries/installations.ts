@@ -1,8 +1,9 @@
 import { asc, eq, inArray } from 'drizzle-orm'
+import type { FitItem } from '@/core/installation/fit'
 import { type Installation, NO_CURTAILMENT } from '@/core/installation/installation'
 import { EMPTY_SITE, type SurveyItem, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import type { Db } from '../client'
-import { cableRun, circuit, component, customerPromise, electrode, job, load, plannedSetting, surveyItem } from '../schema'
+import { cableRun, circuit, component, customerPromise, electrode, fitItem, job, load, plannedSetting, surveyItem } from '../schema'
 
 export type JobRow = typeof job.$inferSelect
 
@@ -24,7 +25,7 @@ export async function jobById(db: Db, jobId: string): Promise<JobRow | null> {
 export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<Map<string, Installation>> {
   if (jobs.length === 0) return new Map()
   const ids = jobs.map(({ id }) => id)
-  const [loads, components, circuits, runs, electrodes, settings, promises, found] = await Promise.all([
+  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted] = await Promise.all([
     db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
     db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
     db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
@@ -33,8 +34,9 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
     db.select().from(plannedSetting).where(inArray(plannedSetting.jobId, ids)).orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
     db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
     db.select().from(surveyItem).where(inArray(surveyItem.jobId, ids)).orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
+    db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
   ])
-  const of = { loads: grouped(loads), components: grouped(components), circuits: grouped(circuits), runs: grouped(runs), electrodes: grouped(electrodes), settings: grouped(settings), promises: grouped(promises), survey: grouped(found) }
+  const of = { loads: grouped(loads), components: grouped(components), circuits: grouped(circuits), runs: grouped(runs), electrodes: grouped(electrodes), settings: grouped(settings), promises: grouped(promises), survey: grouped(found), fit: grouped(fitted) }
   return new Map(jobs.map((row) => [row.id, {
     jobId: row.id, name: row.name, packId: row.packId, testDepth: row.testDepth, acceptsShedding: row.acceptsShedding,
     chosenSchool: row.chosenSchool, schoolReason: row.schoolReason, supply: { ...row.supply, secondMainA: row.supply.secondMainA ?? null }, sources: { ...row.sources, curtailment: { ...NO_CURTAILMENT, ...row.sources.curtailment }, pvAc: row.sources.pvAc.map((pv) => ({ ...pv, ratingW: pv.ratingW ?? null })) },
@@ -42,6 +44,6 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
     loads: of.loads.get(row.id) ?? [], components: of.components.get(row.id) ?? [], circuits: of.circuits.get(row.id) ?? [],
     runs: of.runs.get(row.id) ?? [], electrodes: of.electrodes.get(row.id) ?? [],
     settings: (of.settings.get(row.id) ?? []) as Installation['settings'], promises: (of.promises.get(row.id) ?? []).map((promise) => ({ ...promise, changedAt: promise.changedAt && new Date(promise.changedAt).toISOString() })),
-    survey: (of.survey.get(row.id) ?? []) as unknown as SurveyItem[],
+    survey: (of.survey.get(row.id) ?? []) as unknown as SurveyItem[], fit: (of.fit.get(row.id) ?? []) as unknown as FitItem[],
   } satisfies Installation]))
 }

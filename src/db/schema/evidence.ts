@@ -27,6 +27,7 @@ export const reading = pgTable('reading', {
   shownVerdict: text({ enum: VERDICTS }).notNull(),
 }, (t) => [
   index('reading_job').on(t.jobId, t.recordedAt),
+  index('reading_serial').on(sql`upper(${t.valueWord})`).where(sql`${t.slot} = 'serial'`),
   unique('reading_one_superseder').on(t.supersedes),
   finite('reading_value_finite', t.valueNumber),
   check('reading_has_value', sql`${t.valueNumber} is not null or ${t.valueWord} is not null`),

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { boolean, check, date, index, integer, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
 import type { Sources, Supply } from '@/core/installation/installation'
+import { FIT_KINDS, type FitKind, REPLACEMENT_CAUSES } from '@/core/installation/fit'
 import type { PlanAssumptions, Site, SurveyKind } from '@/core/installation/survey'
 import { SURVEY_KINDS } from '@/core/installation/survey'
 import type { PlanLine } from '@/core/plan/planRevision'
@@ -161,6 +162,27 @@ export const surveyItem = pgTable('survey_item', {
   name: text().notNull(),
   detail: jsonb().$type<Record<string, unknown>>().notNull(),
 }, (t) => [unique('survey_item_tag').on(t.jobId, t.kind, t.tag), oneOf('survey_item_kind_known', t.kind, SURVEY_KINDS)])
+
+/** A thing of the wall, the crew's day or the van; what is particular to its kind is checked by the kind's schema. */
+export const fitItem = pgTable('fit_item', {
+  ...ofJob(),
+  kind: text({ enum: FIT_KINDS }).$type<FitKind>().notNull(),
+  tag: text().notNull(),
+  name: text().notNull(),
+  detail: jsonb().$type<Record<string, unknown>>().notNull(),
+}, (t) => [unique('fit_item_tag').on(t.jobId, t.kind, t.tag), oneOf('fit_item_kind_known', t.kind, FIT_KINDS)])
+
+/** A component that was taken out and replaced under the same short name; append-only. */
+export const componentReplacement = pgTable('component_replacement', {
+  id: uuid().primaryKey(),
+  jobId: uuid().notNull().references(() => job.id, { onDelete: 'restrict' }),
+  componentTag: text().notNull(),
+  oldSerial: text(),
+  cause: text({ enum: REPLACEMENT_CAUSES }).notNull(),
+  reason: text().notNull(),
+  replacedBy: text().notNull().references(() => user.id),
+  replacedAt: instant().notNull().default(sql`clock_timestamp()`),
+}, (t) => [index('component_replacement_job').on(t.jobId), oneOf('component_replacement_cause_known', t.cause, REPLACEMENT_CAUSES), check('component_replacement_reason_given', sql`length(trim(${t.reason})) >= 5`)])
 
 /** A plan as it stood when it was chosen: written out line by line, append-only. */
 export const planRevision = pgTable('plan_revision', {

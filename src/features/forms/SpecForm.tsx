@@ -1,5 +1,5 @@
 'use client'
-import { Field, Flex, Grid, Input, NativeSelect } from '@chakra-ui/react'
+import { Field, Flex, Grid, Input, NativeSelect, Textarea } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { FieldIssue } from '@/core/result'
@@ -67,7 +67,8 @@ export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', ex
                   <NativeSelect.Field {...register(key)}>{optionsOf(spec).map(([value, label]) => <option key={value} value={value}>{label}</option>)}</NativeSelect.Field>
                   <NativeSelect.Indicator />
                 </NativeSelect.Root>
-              ) : <Input {...register(key)} type={spec.kind === 'date' ? 'date' : 'text'} autoComplete="off" inputMode={spec.kind === 'text' ? 'text' : spec.kind === 'date' ? undefined : 'decimal'} />}
+              ) : spec.kind === 'lines' ? <Textarea {...register(key)} rows={3} />
+                : <Input {...register(key)} type={spec.kind === 'date' ? 'date' : spec.kind === 'clock' ? 'time' : 'text'} autoComplete="off" inputMode={spec.kind === 'number' || spec.kind === 'percent' ? 'decimal' : spec.kind === 'text' ? 'text' : undefined} />}
               {spec.hint && <Field.HelperText fontSize="13px" color="ink2">{spec.hint}</Field.HelperText>}
               <Field.ErrorText>{error}</Field.ErrorText>
             </Field.Root>

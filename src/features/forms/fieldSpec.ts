@@ -1,6 +1,7 @@
 import { parseQuantity } from '@/core/quantity/parseQuantity'
 import type { FieldIssue } from '@/core/result'
 import type { FieldSpec } from '@/schemas/fieldSpec'
+import { clockText } from '@/core/fit/clockText'
 
 export type FormTexts = Record<string, string>
 
@@ -8,6 +9,7 @@ const shown = (value: unknown, { kind }: FieldSpec): string => {
   if (value === null || value === undefined) return ''
   if (kind === 'flag') return value === true ? 'yes' : 'no'
   if (kind === 'percent') return String(Math.round(Number(value) * 1e6) / 1e4)
+  if (kind === 'clock') return clockText(Number(value))
   return String(value)
 }
 
@@ -23,7 +25,13 @@ function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message:
   const trimmed = text.trim()
   switch (spec.kind) {
     case 'flag': return { value: trimmed === '' ? null : trimmed === 'yes' }
-    case 'text': case 'choice': case 'date': return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
+    case 'text': case 'lines': case 'choice': case 'date': return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
+    case 'clock': {
+      if (trimmed === '') return spec.optional ? { value: null } : { message: `${spec.label} is missing` }
+      const [, hours, minutes] = /^(\d{1,2})[:.](\d{2})$/.exec(trimmed) ?? []
+      if (hours === undefined || Number(hours) > 24 || Number(minutes) > 59) return { message: `${spec.label} is a time of day such as 08:30` }
+      return { value: Number(hours) * 60 + Number(minutes) }
+    }
     case 'number': case 'percent': {
       if (trimmed === '') return spec.optional ? { value: null } : { message: `${spec.label} is missing` }
       const parsed = parseQuantity(trimmed, spec.kind === 'percent' ? '%' : (spec.unit ?? ''))

@@ -2,6 +2,7 @@ import type { UseCaseName } from '../access'
 import { addPicture } from './addPicture'
 import { addRecording } from './addRecording'
 import { choosePlan } from './choosePlan'
+import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { confirmFirstWord, makeHouseholdLink, withdrawHouseholdLink } from './household'
 import { importLoads, importProfile, removeProfile } from './imports'
 import { removeItem, saveItem } from './items'
@@ -15,6 +16,6 @@ import { removeSurveyItem, saveSurveyItem } from './survey'
 /** Every use case by its name; the record is complete by its type. */
 export const USE_CASES = {
   listJobs, viewJob, createJob, changeJob, saveItem, removeItem, choosePlan, recordReadings, addPicture, addRecording, readGateway, overrideHold,
-  saveSurveyItem, removeSurveyItem, importLoads, importProfile, removeProfile, makeHouseholdLink, withdrawHouseholdLink, confirmFirstWord,
+  saveSurveyItem, removeSurveyItem, saveFitItems, removeFitItem, replaceComponent, importLoads, importProfile, removeProfile, makeHouseholdLink, withdrawHouseholdLink, confirmFirstWord,
   requestPack, downloadPack, makeCustomerLink, withdrawCustomerLink,
 } as const satisfies Record<UseCaseName, { name: UseCaseName }>

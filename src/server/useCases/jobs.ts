@@ -3,6 +3,7 @@ import * as yup from 'yup'
 import { benchOf, stageSummaries } from '@/core/evidence/bench'
 import { NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
+import { taskMinutesOfCrew } from '@/db/queries/evidence'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { profilesOf } from '@/db/queries/profiles'
 import { jobsOfCrew } from '@/db/queries/installations'
@@ -60,7 +61,7 @@ export const listJobs = defineUseCase({
       if (!record) return []
       const bench = benchOf(record)
       const counts = { proven: 0, watch: 0, open: 0, stop: 0 }
-      for (const { verdict } of bench.judgements.values()) counts[verdict]++
+      for (const { key, timing } of bench.points) if (!timing) counts[bench.judgements.get(key)?.verdict ?? 'open']++
       return [{
         id: row.id, name: row.name, place: row.place, packId: row.packId, scheduledDay: row.scheduledDay, counts,
         stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({ stage, verdicts, holdsJobUp })),
@@ -80,11 +81,11 @@ export const viewJob = defineUseCase({
   schema: yup.object({ jobId: yup.string().strict().required() }),
   run: async (db, actor, { jobId }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const [record, packs, request, links, profiles, householdLinks, answers] = await Promise.all([
-      jobRecord(db, row), packsOfJobs(db, [row.id]), latestPackRequest(db, row.id), linksOfJob(db, row.id), profilesOf(db, row.id), householdLinksOf(db, row.id), householdAnswersOf(db, row.id),
+    const [record, packs, request, links, profiles, householdLinks, answers, taskMinutes] = await Promise.all([
+      jobRecord(db, row), packsOfJobs(db, [row.id]), latestPackRequest(db, row.id), linksOfJob(db, row.id), profilesOf(db, row.id), householdLinksOf(db, row.id), householdAnswersOf(db, row.id), taskMinutesOfCrew(db, actor.crewId),
     ])
     return {
-      record, version: row.version, place: row.place, scheduledDay: row.scheduledDay, gateway: { host: row.gatewayHost, port: row.gatewayPort },
+      record, taskMinutes, version: row.version, place: row.place, scheduledDay: row.scheduledDay, gateway: { host: row.gatewayHost, port: row.gatewayPort },
       profiles, household: { links: householdLinks, answers, firstWord: row.firstWord && { word: row.firstWord, because: row.firstWordBecause ?? '', at: row.firstWordAt && new Date(row.firstWordAt).toISOString() } },
       packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256 }) => ({ id: packId, sealedAt, sealedByName, publicKey, sha256 })),
       packRequest: request && { id: request.id, state: request.state, failure: request.failure, packId: request.packId },

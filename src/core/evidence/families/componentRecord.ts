@@ -42,6 +42,8 @@ export const componentRecord: PointFamily = {
     const common = { code: 'F', limit: minimum ? `firmware ≥ ${minimum}` : null, basis: minimum ? 'Lowest firmware the plan accepts, from the maker’s data.' : null, value: serial }
     const twin = serial && context.readings.find((reading) => reading.slot === 'serial' && reading.pointKey !== point.key && reading.valueWord?.toUpperCase() === serial.toUpperCase())
     if (twin) return { ...common, verdict: 'stop', why: `The same serial is recorded for ${twin.pointKey.split('.').at(-1)}; one of the two is wrong.` }
+    const elsewhere = serial ? context.serialsElsewhere.find((one) => one.serial.toUpperCase() === serial.toUpperCase()) : undefined
+    if (elsewhere) return { ...common, verdict: 'stop', why: `The same serial is on record at ${elsewhere.jobName}; read the plate again, or take it back there.` }
     if (minimum && firmware && compareFirmware(firmware, minimum) < 0) return { ...common, verdict: 'stop', why: `Firmware ${firmware} is older than ${minimum}; update it before commissioning.` }
     const needed = [!serial && 'serial', hasFirmware(component ?? ({} as Component)) && !firmware && 'firmware', !picture && 'picture'].filter(Boolean)
     if (needed.length > 0) return { ...common, verdict: 'open', why: `Still to record: ${needed.join(', ')}.` }

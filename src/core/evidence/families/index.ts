@@ -5,6 +5,7 @@ import { confirmations } from './confirmations'
 import { electrodeResistance } from './electrodeResistance'
 import { islandBond } from './islandBond'
 import { islandSource } from './islandSource'
+import { mountedChecks } from './mountedChecks'
 import { outageGap } from './outageGap'
 import { rcdTimes } from './rcdTimes'
 import { runIdentity } from './runIdentity'
@@ -12,9 +13,10 @@ import { runLoop } from './runLoop'
 import { settingLeft } from './settingLeft'
 import { stayedOn } from './stayedOn'
 import { supplyRating } from './supplyRating'
+import { taskTime } from './taskTime'
 
 /** Every kind of point, in working order within its stage. */
 export const POINT_FAMILIES: readonly PointFamily[] = [
-  supplyRating, componentRecord, runIdentity, runLoop, electrodeResistance, rcdTimes, islandBond, settingLeft,
+  supplyRating, componentRecord, mountedChecks, taskTime, runIdentity, runLoop, electrodeResistance, rcdTimes, islandBond, settingLeft,
   confirmations, islandSource, outageGap, stayedOn, cleanReturns,
 ]

@@ -1,0 +1,61 @@
+import { getTimes } from 'suncalc'
+import { type FitItem, fitOf } from '../installation/fit'
+import type { Installation } from '../installation/installation'
+import type { Reading } from '../evidence/reading'
+import { taskTimesOf } from '../evidence/families/taskTime'
+import type { CrewDayInput, DailyWindow } from './crewDay'
+import type { CrewSchedule } from './crewSchedule'
+
+const WHOLE_DAY: DailyWindow = { fromMin: 0, toMin: 1440 }
+/** When nothing is said, the supply may be off during working hours. */
+const USUAL_OFF: DailyWindow = { fromMin: 540, toMin: 960 }
+
+/** Daylight at a latitude on a day, in minutes of solar time; the whole day where the sun does not set, an empty window where it does not rise. */
+export function daylightAt(latitudeDeg: number, day: string): DailyWindow {
+  const times = getTimes(new Date(`${day}T12:00:00Z`), latitudeDeg, 0)
+  const minutes = (at: Date) => at.getUTCHours() * 60 + at.getUTCMinutes()
+  if (times.sunrise === null || times.sunset === null) return inSummer(latitudeDeg, day) ? WHOLE_DAY : { fromMin: 720, toMin: 720 }
+  return { fromMin: minutes(times.sunrise), toMin: minutes(times.sunset) }
+}
+
+/** Whether a day lies in the half of the year in which the sun can stay up at a latitude. */
+const inSummer = (latitudeDeg: number, day: string): boolean => {
+  const month = Number(day.slice(5, 7))
+  return (month >= 4 && month <= 9) === latitudeDeg > 0
+}
+
+/** The crew's day as F-5 takes it, from people, tasks, visits and rules of a job. Daylight comes from the place and the day where it is not set. */
+export function dayOfInstallation({ fit, site }: Pick<Installation, 'fit' | 'site'>, scheduledDay: string | null): CrewDayInput {
+  const rules = fitOf(fit, 'dayRules')[0]?.detail ?? null
+  const sun = site.latitudeDeg !== null && scheduledDay !== null ? daylightAt(site.latitudeDeg, scheduledDay) : WHOLE_DAY
+  return {
+    people: fitOf(fit, 'person').map(({ tag, detail }) => ({ id: tag, ...detail })),
+    tasks: fitOf(fit, 'task').map(({ tag, detail }) => ({ id: tag, minutes: detail.minutes, people: detail.people, licensed: detail.licensed, after: (detail.after ?? '').split(/[\s,;]+/).filter(Boolean), powerOff: detail.powerOff, daylight: detail.daylight, dry: detail.dry, visit: detail.visitTag, earliestMin: detail.earliestMin, pinnedMin: detail.pinnedMin })),
+    rules: {
+      powerOff: rules ? { fromMin: rules.powerOffFromMin, toMin: rules.powerOffToMin } : USUAL_OFF,
+      daylight: { fromMin: rules?.daylightFromMin ?? sun.fromMin, toMin: rules?.daylightToMin ?? sun.toMin },
+      dry: rules?.dryFromMin != null && rules.dryToMin != null ? { fromMin: rules.dryFromMin, toMin: rules.dryToMin } : null,
+      visits: Object.fromEntries(fitOf(fit, 'visit').map(({ tag, detail }) => [tag, { fromMin: detail.fromMin, toMin: detail.toMin }])),
+    },
+  }
+}
+
+/** What must be true before everybody goes home with work unfinished. */
+export interface OvernightState {
+  /** Tasks that are not done, in their order. */
+  unfinished: FitItem<'task'>[]
+  steps: string[]
+}
+
+const ALWAYS = [
+  'House fed through the bypass, or as it was found; the supply proven at the board.', 'Gateway, inverter and battery isolated, locked off and labelled with name and telephone number.',
+  'PV isolated on its AC side; DC strings stay live in daylight: ends insulated and labelled.', 'Covers on; no live part within reach of anybody in the house.', 'The household told what works, what does not, and whom to call.',
+]
+
+/** Parked overnight (F-5): the safe state, from what always holds and what the unfinished tasks leave open. Nothing is left out because a schedule said it would be done. */
+export function overnightState({ fit }: Pick<Installation, 'fit'>, readings: readonly Reading[], schedule: Pick<CrewSchedule, 'planned'> | null): OvernightState {
+  const order = new Map((schedule?.planned ?? []).map(({ id }, k) => [id, k]))
+  const unfinished = fitOf(fit, 'task').filter(({ tag }) => taskTimesOf(readings, tag).doneAt === null).sort((a, b) => (order.get(a.tag) ?? Infinity) - (order.get(b.tag) ?? Infinity))
+  const begun = unfinished.filter(({ tag }) => taskTimesOf(readings, tag).startedAt !== null)
+  return { unfinished, steps: [...ALWAYS, ...[...new Set(begun.map(({ detail }) => detail.leavesOpen).filter((text) => text !== null))].map((text) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`)] }
+}
