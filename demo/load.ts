@@ -15,6 +15,7 @@ import { addHouseholdPicture, answerHousehold } from '@/server/household'
 import { sealPack, signingKey } from '@/server/pack/sealPack'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
+import { type FitFromPlan, type ScenarioThing, fitOfPlan } from './fitOfPlan'
 import { meterYearCsv } from './meterYear'
 import { plateJpeg } from './plate'
 
@@ -25,6 +26,8 @@ interface Scenario {
   id: string; name: string; place: string; packId: string; day: number; testDepth: string; acceptsShedding: boolean
   supply: unknown; sources: unknown; site: unknown; assumptions?: unknown
   survey: ({ kind: string } & Record<string, unknown>)[]
+  fit: ScenarioThing[]
+  fitFromPlan?: FitFromPlan
   metering?: { name: string; meanW: number }
   household?: { answers: Record<string, string>; pictures: string[]; firstWord: { word: string; because: string } }
   loads: object[]; components: { tag: string; name: string; model: string }[]; circuits: object[]; runs: object[]; electrodes: object[]; settings: object[]
@@ -74,6 +77,7 @@ async function loadJob(scenario: Scenario): Promise<void> {
   const items = { load: scenario.loads, component: scenario.components, circuit: scenario.circuits, run: scenario.runs, electrode: scenario.electrodes, setting: scenario.settings }
   for (const [kind, list] of Object.entries(items)) for (const [sort, fields] of list.entries()) await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
   for (const [sort, { kind, ...fields }] of scenario.survey.entries()) await call(USE_CASES.saveSurveyItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
+  await planFit(jobId, scenario)
   if (scenario.metering) await call(USE_CASES.importProfile, db, office, { jobId, kind: 'load', name: scenario.metering.name, csv: meterYearCsv(scenario.metering.meanW), mapping: null })
   if (scenario.household) await sayAsHousehold(jobId, scenario.household)
   if (scenario.plan) {
@@ -91,7 +95,7 @@ async function loadJob(scenario: Scenario): Promise<void> {
   for (const [seed, tag] of scenario.pictures.entries()) {
     const component = scenario.components.find((one) => one.tag === tag)
     const serial = scenario.readings.find(({ line }) => line.startsWith(`serial ${tag} `))?.line.split(' ')[2] ?? ''
-    await call(USE_CASES.addPicture, db, actor('tobin'), { id: uuidv7(), jobId, subject: tag, fileName: `${tag}.jpg`, takenAt: clock('08:50'), bytes: await plateJpeg(component?.name ?? tag, component?.model ?? '', serial, seed * 3 + 1) })
+    await call(USE_CASES.addPicture, db, actor('tobin'), { id: uuidv7(), jobId, subject: tag, fileName: `${tag}.jpg`, takenAt: clock('08:50'), bytes: await plateJpeg(component?.name ?? scenario.fit.find((one) => one.tag === tag)?.name ?? tag, component?.model ?? '', serial, seed * 3 + 1) })
   }
   for (const event of events) await event.run()
   if (scenario.seal) {
@@ -99,6 +103,16 @@ async function loadJob(scenario: Scenario): Promise<void> {
     const { token } = await call(USE_CASES.makeCustomerLink, db, actor(scenario.seal.by), { jobId, packId, days: 365 })
     if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(process.env.AWLBRIGHT_DEMO_LINK, `/c/${token}\n`)
   }
+}
+
+/** Wall, people and visits as written; tasks and pick list as the app proposes them. */
+async function planFit(jobId: string, { fit, fitFromPlan }: Scenario): Promise<void> {
+  const row = await jobById(db, jobId)
+  // the tasks ask for what is to be lifted, so it has to be there first
+  const save = (list: readonly ScenarioThing[], from: number) => (list.length === 0 ? undefined : call(USE_CASES.saveFitItems, db, actor('maud'), { jobId, items: list.map(({ kind, ...fields }, k) => ({ kind, itemId: uuidv7(), fields: { ...fields, sort: from + k } })) }))
+  await save(fit, 0)
+  const rest = row && fitFromPlan ? fitOfPlan((await jobRecord(db, row)).installation, fitFromPlan) : []
+  await save(rest, fit.length)
 }
 
 /** Answers and sends pictures over a household link of its own, then gets its first word from the office. */

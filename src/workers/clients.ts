@@ -6,6 +6,10 @@ import { type FieldIssue, type Result, ok } from '@/core/result'
 import type { NamedBytes } from '@/core/outage/recording'
 import type { PackVerification } from '@/core/pack/verifyPack'
 import type { RulePackId } from '@/core/rules/rulePack'
+import type { CrewDayInput } from '@/core/fit/crewDay'
+import type { CrewSchedule } from '@/core/fit/crewSchedule'
+import type { codeCalls } from './codeCalls'
+import type { crewCalls } from './crewCalls'
 import type { packCalls } from './packCalls'
 import type { planCalls } from './planCalls'
 import type { AnalysedWave, recordingCalls } from './recordingCalls'
@@ -13,6 +17,8 @@ import { withWorker } from './withWorker'
 
 const recordingThread = () => new Worker(new URL('./recording.worker.ts', import.meta.url), { type: 'module' })
 const planThread = () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
+const crewThread = () => new Worker(new URL('./crew.worker.ts', import.meta.url), { type: 'module' })
+const codeThread = () => new Worker(new URL('./code.worker.ts', import.meta.url), { type: 'module' })
 const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
 
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
@@ -42,3 +48,10 @@ export const yearsInWorker = (profile: YearProfile, systems: readonly YearSystem
 /** P-14 over a range of sizes, off the main thread. */
 export const sizesInWorker = (profile: YearProfile, sizes: PricedSize[], tariff: Tariff, signal?: AbortSignal): Promise<Result<SizeCurve, FieldIssue>> =>
   withWorker<typeof planCalls, Result<SizeCurve, FieldIssue>>(planThread, (calls) => calls.sizes(profile, sizes, tariff) as Promise<Result<SizeCurve, FieldIssue>>, signal)
+
+/** F-5 off the main thread; `signal` cancels it. */
+export const scheduleInWorker = (input: CrewDayInput, signal?: AbortSignal): Promise<CrewSchedule> =>
+  withWorker<typeof crewCalls, CrewSchedule>(crewThread, (calls) => calls.schedule(input) as Promise<CrewSchedule>, signal)
+
+/** Reads the bar or matrix code on a picture off the main thread; `null` when there is none. */
+export const readCodeInWorker = (file: Blob): Promise<string | null> => withWorker<typeof codeCalls, string | null>(codeThread, (calls) => calls.read(file))

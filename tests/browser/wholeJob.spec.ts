@@ -72,7 +72,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await type(page, 'serial inv1 MU6-00417')
     await type(page, 'fw inv1 2.14')
     await page.getByRole('main').getByLabel('Picture of inv1').last().setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(await plateJpeg('Inverter', 'Made-up 6', 'MU6-00417', 3)) })
-    await expect(page.getByRole('heading', { name: 'What was mounted' }).locator('..')).toContainText('1 of 1 on record')
+    await expect(page.getByRole('heading', { name: 'Wall, day and what was mounted' }).locator('..')).toContainText('1 of 1 components on record')
     await expect(page.getByRole('img', { name: 'Picture of Inverter' })).toBeVisible()
   })
 

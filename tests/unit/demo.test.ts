@@ -9,15 +9,17 @@ import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { isKeepRequest } from '@/offline/messages'
+import { type FitFromPlan, type ScenarioThing, fitOfPlan } from '../../demo/fitOfPlan'
 
 const folder = fileURLToPath(new URL('../../demo/', import.meta.url))
 const json = <T>(path: string) => JSON.parse(readFileSync(folder + path, 'utf8')) as T
 const { instruments, people } = json<{ instruments: Instrument[]; people: { email: string }[] }>('crew.json')
 
 describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
-  const scenario = json<Installation & { readings: { line: string; with?: string }[]; recordings: { file: string }[] }>(`jobs/${file}`)
-  const fit = (scenario.fit as unknown as { kind: string; tag: string; name: string }[] | undefined ?? []).map(({ kind, tag, name, ...detail }, sort) => ({ id: `${kind}-${tag}`, kind, tag, name, sort, detail })) as unknown as Installation['fit']
-  const installation: Installation = { ...scenario, fit, jobId: 'x', promises: [], chosenSchool: null, schoolReason: null }
+  const scenario = json<Omit<Installation, 'fit'> & { fit: ScenarioThing[]; fitFromPlan?: FitFromPlan; readings: { line: string; with?: string }[]; recordings: { file: string }[] }>(`jobs/${file}`)
+  const asItems = (things: readonly ScenarioThing[]) => things.map(({ kind, tag, name, ...detail }, sort) => ({ id: `${kind}-${tag}`, kind, tag, name, sort, detail })) as unknown as Installation['fit']
+  const written: Installation = { ...scenario, fit: asItems(scenario.fit), jobId: 'x', promises: [], chosenSchool: null, schoolReason: null }
+  const installation: Installation = scenario.fitFromPlan ? { ...written, fit: asItems([...scenario.fit, ...fitOfPlan(written, scenario.fitFromPlan)]) } : written
   const points = pointsOf(installation)
 
   it('can be typed on the quick line, every line of it', () => {

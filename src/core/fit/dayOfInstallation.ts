@@ -14,14 +14,8 @@ const USUAL_OFF: DailyWindow = { fromMin: 540, toMin: 960 }
 export function daylightAt(latitudeDeg: number, day: string): DailyWindow {
   const times = getTimes(new Date(`${day}T12:00:00Z`), latitudeDeg, 0)
   const minutes = (at: Date) => at.getUTCHours() * 60 + at.getUTCMinutes()
-  if (times.sunrise === null || times.sunset === null) return inSummer(latitudeDeg, day) ? WHOLE_DAY : { fromMin: 720, toMin: 720 }
+  if (times.sunrise === null || times.sunset === null) return times.alwaysUp ? WHOLE_DAY : { fromMin: 720, toMin: 720 }
   return { fromMin: minutes(times.sunrise), toMin: minutes(times.sunset) }
-}
-
-/** Whether a day lies in the half of the year in which the sun can stay up at a latitude. */
-const inSummer = (latitudeDeg: number, day: string): boolean => {
-  const month = Number(day.slice(5, 7))
-  return (month >= 4 && month <= 9) === latitudeDeg > 0
 }
 
 /** The crew's day as F-5 takes it, from people, tasks, visits and rules of a job. Daylight comes from the place and the day where it is not set. */
@@ -38,6 +32,11 @@ export function dayOfInstallation({ fit, site }: Pick<Installation, 'fit' | 'sit
       visits: Object.fromEntries(fitOf(fit, 'visit').map(({ tag, detail }) => [tag, { fromMin: detail.fromMin, toMin: detail.toMin }])),
     },
   }
+}
+
+/** The rest of a day that is under way: what is done is out of it, and nothing begins before now. */
+export function restOfDay(input: CrewDayInput, done: ReadonlySet<string>, nowMin: number): CrewDayInput {
+  return { ...input, tasks: input.tasks.filter(({ id }) => !done.has(id)).map((task) => ({ ...task, after: task.after.filter((id) => !done.has(id)), earliestMin: Math.max(task.earliestMin ?? 0, nowMin), pinnedMin: task.pinnedMin !== null && task.pinnedMin < nowMin ? null : task.pinnedMin })) }
 }
 
 /** What must be true before everybody goes home with work unfinished. */

@@ -1,6 +1,6 @@
 import { type FitItem, fitOf } from '../installation/fit'
 import type { Installation } from '../installation/installation'
-import { type Clearances, type PlacedUnit, type WallObstacle, boardBehind, clearances } from './clearances'
+import { type Clearances, type PlacedUnit, type WallObstacle, boardBehind, clearances, legalSpace, nearestLegalPosition } from './clearances'
 import { type TemplateUnit, parseHoles } from './drillTemplate'
 import { type Exposure, exposure } from './exposure'
 import { KIND_CLEAR_MM, REACH_MM, clearKind } from './keepClear'
@@ -55,6 +55,15 @@ function boardOf(unit: FitItem<'unit'>, boards: readonly FitItem<'board'>[]): Fi
   return behind.sort((a, b) => missing(a) - missing(b))[0] ?? null
 }
 
+/** A board that reaches floor, ceiling or an end of the wall lacks nothing beyond it. */
+function toTheEdges(board: FitItem<'board'>['detail'], { widthMm, ceilingMm }: FitItem<'wall'>['detail']): FitItem<'board'>['detail'] {
+  const { xMm, yMm, marginMm } = board
+  const [right, top] = [xMm + board.widthMm, yMm + board.heightMm]
+  const left = xMm <= 0 ? xMm - marginMm : xMm
+  const bottom = yMm <= 0 ? yMm - marginMm : yMm
+  return { ...board, xMm: left, yMm: bottom, widthMm: (right >= widthMm ? right + marginMm : right) - left, heightMm: (top >= ceilingMm ? top + marginMm : top) - bottom }
+}
+
 /** Every wall of a job with its units judged (F-1, F-2, F-4), and what on it cannot be. */
 export function wallsOfInstallation({ fit, site }: Pick<Installation, 'fit' | 'site'>): JudgedWall[] {
   return fitOf(fit, 'wall').map((wall) => {
@@ -72,7 +81,7 @@ export function wallsOfInstallation({ fit, site }: Pick<Installation, 'fit' | 's
         controls: yMm === null ? [] : [...(displayMm === null ? [] : [{ id: 'display', heightMm: yMm + displayMm }]), ...(isolatorMm === null ? [] : [{ id: 'isolator', heightMm: yMm + isolatorMm }])],
       })
       // the board lies behind the unit itself, not behind the space kept for later
-      const behind = board && detail.xMm !== null && yMm !== null ? boardBehind({ xMm: detail.xMm, yMm, widthMm: detail.widthMm, heightMm: detail.heightMm }, board.detail) : null
+      const behind = board && detail.xMm !== null && yMm !== null ? boardBehind({ xMm: detail.xMm, yMm, widthMm: detail.widthMm, heightMm: detail.heightMm }, toTheEdges(board.detail, wall.detail)) : null
       const feet = fitOf(fit, 'foot').filter((foot) => foot.detail.unitTag === tag)
       return {
         item, feet, level: feet.length > 0 ? level(feet.map((foot) => ({ id: foot.tag, xMm: foot.detail.xMm, yMm: foot.detail.yMm, heightMm: foot.detail.heightMm }))) : null,
@@ -115,6 +124,15 @@ export function proposalFor({ wall, obstacles, units }: Pick<JudgedWall, 'wall' 
     })),
   }
   return proposePlaces(input)
+}
+
+/** A first place for a unit that has none: the legal one nearest to where the cables arrive, at working height unless it stands on feet. `null` when there is none. */
+export function firstPlace({ wall: { detail: wall }, obstacles, units }: Pick<JudgedWall, 'wall' | 'obstacles' | 'units'>, tag: string): { xMm: number; yMm: number } | null {
+  const own = units.find(({ item }) => item.tag === tag)
+  if (!own) return null
+  const others = units.filter((unit) => unit !== own).map(({ item }) => grown(item)).filter(isPlaced)
+  const space = legalSpace({ wall: { widthMm: wall.widthMm, ceilingMm: wall.ceilingMm }, unit: grown(own.item), obstacles: obstacles.flatMap(boxesOf), kindClearMm: KIND_CLEAR_MM, otherUnits: others })
+  return nearestLegalPosition(space, wall.entryXMm, own.item.detail.carriedBy === 'feet' ? 0 : Math.max(wall.entryYMm, REACH_MM.min))
 }
 
 /** Units of a wall with their holes, as the template wants them; units without a place are left out. */

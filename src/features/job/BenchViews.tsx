@@ -10,16 +10,16 @@ export interface BenchView {
   badge?: ReactNode
 }
 
-/** The view a bench shows: the one in the address, or its first. */
-export function useBenchView<K extends string>(views: readonly (BenchView & { key: K })[]): K {
+/** The view a bench shows: the one in the address, or the one it begins with. */
+export function useBenchView<K extends string>(views: readonly (BenchView & { key: K })[], first?: K): K {
   const { benchView } = useJob()
-  return (views.find(({ key }) => key === benchView) ?? views[0])?.key as K
+  return (views.find(({ key }) => key === benchView) ?? views.find(({ key }) => key === first) ?? views[0])?.key as K
 }
 
 /** Index tabs of a bench with several views; the address says which is open, and arrow keys walk along. */
-export function BenchViews({ views, label }: { views: readonly BenchView[]; label: string }) {
+export function BenchViews({ views, label, first }: { views: readonly BenchView[]; label: string; first?: string }) {
   const { stage, at, goTo, benchView } = useJob()
-  const chosen = views.find(({ key }) => key === benchView) ?? views[0]
+  const chosen = views.find(({ key }) => key === benchView) ?? views.find(({ key }) => key === first) ?? views[0]
   const step = (by: number) => {
     const k = views.findIndex(({ key }) => key === chosen?.key)
     const to = views[(k + by + views.length) % views.length]

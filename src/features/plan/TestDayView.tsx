@@ -1,8 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { ladderOfInstallation } from '@/core/plan/ladderOfInstallation'
-import { materials } from '@/core/plan/materials'
-import { sourceDevices } from '@/core/plan/devicesOfInstallation'
+import { materialsOfInstallation } from '@/core/plan/materialsOfInstallation'
 import { csvCell } from '@/core/exchange/csvTable'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
@@ -20,10 +19,7 @@ const GROUP_WORDS = { cable: 'Cable', terminations: 'Ends', devices: 'Devices', 
 export function TestDayView() {
   const { installation, plan } = usePlanned()
   const ladder = ladderOfInstallation(installation, plan)
-  const list = materials({
-    pack: installation.packId, runs: installation.runs, circuits: installation.circuits, electrodes: installation.electrodes, extraM: Object.fromEntries(installation.runs.map(({ tag, extraM }) => [tag, extraM])),
-    sourceDevicesA: sourceDevices(installation).flatMap(({ name, size }) => (size.deviceA === null ? [] : [{ name, deviceA: size.deviceA }])),
-  })
+  const list = materialsOfInstallation(installation)
   const most = plan.limits.nightW ?? 1
   return (
     <>

@@ -1,7 +1,6 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
-import { v7 as uuidv7 } from 'uuid'
 import { type SurveyItem, type SurveyKind, itemsOf } from '@/core/installation/survey'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import type { FieldSpec } from '@/schemas/fieldSpec'
@@ -11,9 +10,9 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
-import { ApiProblem, callUseCase } from '../api'
+import { callUseCase } from '../api'
 import { schemaIssues } from '../forms/schemaIssues'
-import { SpecForm } from '../forms/SpecForm'
+import { ThingForm } from '../forms/ThingForm'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { Pictures } from './Pictures'
@@ -90,43 +89,26 @@ export function factsOf(fields: readonly FieldSpec[], detail: Record<string, unk
   }).join(' · ')
 }
 
-function freeTag(stem: string, taken: ReadonlySet<string>): string {
-  for (let k = 1; ; k++) if (!taken.has(`${stem}${k}`)) return `${stem}${k}`
-}
-
 function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyItem | null; onClose: () => void }) {
   const { record: { installation }, bench: { context: { pack } }, refresh } = useJob()
-  const [id] = useState(item?.id ?? uuidv7())
-  const [removal, setRemoval] = useState<string | null>(null)
-  const words = SURVEY_WORDS[kind]
+  const { jobId, survey } = installation
   // only the phases of this supply are offered, and only where there is more than one
   const own = SURVEY_FIELDS[kind].flatMap((spec): FieldSpec[] => (spec.name !== 'phase' ? [spec] : pack.phases.length === 1 ? [] : [{ ...spec, options: Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase])) }]))
-  const specs: FieldSpec[] = [{ name: 'name', label: 'Name', kind: 'text' }, { name: 'tag', label: 'Short name', kind: 'text', hint: 'pictures are kept under it' }, ...own]
-  const complete = (fields: Record<string, unknown>) => ({ ...(SURVEY_FIELDS[kind].some(({ name }) => name === 'phase') && pack.phases.length === 1 && { phase: 'all' }), ...fields, sort: (item as { sort?: number } | null)?.sort ?? Math.floor(Date.now() / 1000) % 2_000_000_000 })
-  const firsts = Object.fromEntries(own.map((spec) => [spec.name, spec.kind === 'choice' && !spec.optional ? Object.keys(spec.options ?? {})[0] : spec.kind === 'flag' && !spec.optional ? false : spec.kind === 'percent' && !spec.optional ? 0 : null]))
-  const initial = item ? { name: item.name, tag: item.tag, ...item.detail } : { ...firsts, ...(own.some(({ name }) => name === 'phase') && { phase: 'all' }), name: '', tag: freeTag(words.tag, new Set(installation.survey.map(({ tag }) => tag))) }
-  const remove = async () => {
-    if (removal === null) return setRemoval('Its pictures stay on record. Press again to take it out.')
-    try {
-      await callUseCase('removeSurveyItem', { jobId: installation.jobId, itemId: id })
-      await refresh()
-      onClose()
-    } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error
-      setRemoval(error.message)
-    }
-  }
+  const hasPhase = SURVEY_FIELDS[kind].some(({ name }) => name === 'phase')
+  const complete = (fields: Record<string, unknown>) => ({ ...(hasPhase && pack.phases.length === 1 && { phase: 'all' }), ...fields })
   return (
-    <SpecForm specs={specs} initial={initial} submitLabel={item ? `Save the ${words.one}` : `Add the ${words.one}`}
+    <ThingForm words={SURVEY_WORDS[kind]} specs={own} item={item} taken={new Set(survey.map(({ tag }) => tag))} first={hasPhase ? { phase: 'all' } : undefined} tagHint="pictures are kept under it" removalHint="Its pictures stay on record." onClose={onClose}
       check={(fields) => {
         const wrong = surveyContradiction(complete(fields), pack.id)
         return [...schemaIssues(SURVEY_SCHEMAS[kind], complete(fields)), ...(wrong ? [wrong] : [])]
       }}
-      save={async (fields) => {
-        await callUseCase('saveSurveyItem', { jobId: installation.jobId, kind, itemId: id, fields: complete(fields) })
+      save={async (itemId, fields) => {
+        await callUseCase('saveSurveyItem', { jobId, kind, itemId, fields: complete(fields) })
         await refresh()
-        onClose()
       }}
-      extra={item && <Button onClick={() => void remove()}>{removal ?? 'Take out'}</Button>} />
+      remove={async (itemId) => {
+        await callUseCase('removeSurveyItem', { jobId, itemId })
+        await refresh()
+      }} />
   )
 }

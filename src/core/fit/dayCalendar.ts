@@ -1,0 +1,28 @@
+import ical, { ICalCalendarMethod } from 'ical-generator'
+import type { PlannedTask } from './crewSchedule'
+import { DAY_MIN } from './crewDay'
+
+export interface CalendarInput {
+  jobId: string
+  jobName: string
+  place: string
+  /** ISO date of the first day. */
+  day: string
+  tasks: readonly (PlannedTask & { name: string })[]
+  nameOfPerson: (id: string) => string
+  powerOff: readonly { fromMin: number; toMin: number }[]
+}
+
+/** A local time without a zone: the crew's clocks and the house's are the same. */
+const localTime = (day: string, minutes: number): string => {
+  const at = new Date(Date.parse(`${day}T00:00:00Z`) + minutes * 60_000)
+  return at.toISOString().slice(0, 19)
+}
+
+/** The crew's day as an iCalendar (RFC 5545): one event a task with its people, and one for the time without supply. Times float: they are local wherever they are read. */
+export function dayCalendar({ jobId, jobName, place, day, tasks, nameOfPerson, powerOff }: CalendarInput): string {
+  const calendar = ical({ name: `${jobName}: crew day`, method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Awlbright', product: 'Crew day' } })
+  for (const { id, name, startMin, endMin, people } of tasks) calendar.createEvent({ id: `${id}@${jobId}`, floating: true, start: localTime(day, startMin), end: localTime(day, endMin), summary: name, location: place, description: people.map(nameOfPerson).join(', ') })
+  for (const [k, { fromMin, toMin }] of powerOff.entries()) calendar.createEvent({ id: `off${k}@${jobId}`, floating: true, start: localTime(day, fromMin), end: localTime(day, toMin), summary: `${jobName}: no supply`, location: place, description: fromMin >= DAY_MIN ? 'on a later day' : '' })
+  return calendar.toString()
+}

@@ -1,0 +1,58 @@
+'use client'
+import { type FitItem, type FitKind, fitOf } from '@/core/installation/fit'
+import type { FieldSpec } from '@/schemas/fieldSpec'
+import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
+import { FIT_FIELDS, FIT_WORDS } from '@/schemas/fitFields'
+import { Overlay } from '@/ui/Overlay'
+import { callUseCase } from '../api'
+import { schemaIssues } from '../forms/schemaIssues'
+import { ThingForm } from '../forms/ThingForm'
+import { useJob } from '../job/JobContext'
+
+/** Which thing is being edited: one that is there, or a new one with what it starts with. */
+export interface FitEditing {
+  kind: FitKind
+  item: FitItem | null
+  first?: Readonly<Record<string, unknown>>
+  /** Fields that this form leaves alone, because the bench sets them. */
+  without?: readonly string[]
+}
+
+/** The form of one thing of the wall, the day or the van, over the bench. */
+export function FitItemOverlay({ editing, onClose }: { editing: FitEditing | null; onClose: () => void }) {
+  return (
+    <Overlay title={editing ? `${editing.item ? 'Change the' : 'New'} ${FIT_WORDS[editing.kind].one}` : ''} open={editing !== null} onClose={onClose} wide>
+      {editing && <FitForm key={editing.item?.id ?? 'new'} editing={editing} onClose={onClose} />}
+    </Overlay>
+  )
+}
+
+/** Fields that name another thing are chosen from those that are there. */
+function withChoices(spec: FieldSpec, fit: readonly FitItem[]): FieldSpec {
+  const of = { wallTag: 'wall', unitTag: 'unit', visitTag: 'visit', taskTag: 'task' } as const
+  const kind = of[spec.name as keyof typeof of] as (typeof of)[keyof typeof of] | undefined
+  if (kind === undefined) return spec
+  return { ...spec, kind: 'choice', options: Object.fromEntries(fitOf(fit, kind).map(({ tag, name }) => [tag, `${name} (${tag})`])) }
+}
+
+function FitForm({ editing: { kind, item, first, without = [] }, onClose }: { editing: FitEditing; onClose: () => void }) {
+  const { record: { installation: { jobId, fit } }, refresh } = useJob()
+  const all = FIT_FIELDS[kind]
+  const specs = all.filter(({ name }) => !without.includes(name)).map((spec) => withChoices(spec, fit))
+  const kept = (fields: Record<string, unknown>) => ({ ...Object.fromEntries(without.map((name) => [name, (item?.detail as unknown as Record<string, unknown> | undefined)?.[name] ?? first?.[name] ?? null])), ...fields })
+  return (
+    <ThingForm words={FIT_WORDS[kind]} specs={specs} item={item} taken={new Set(fitOf(fit, kind).map(({ tag }) => tag))} first={first} removalHint="What was recorded on it stays on record." onClose={onClose}
+      check={(fields) => {
+        const wrong = fitContradiction(kind, kept(fields))
+        return [...schemaIssues(FIT_SCHEMAS[kind], kept(fields)), ...(wrong ? [wrong] : [])]
+      }}
+      save={async (itemId, fields) => {
+        await callUseCase('saveFitItems', { jobId, items: [{ kind, itemId, fields: kept(fields) }] })
+        await refresh()
+      }}
+      remove={async (itemId) => {
+        await callUseCase('removeFitItem', { jobId, itemId })
+        await refresh()
+      }} />
+  )
+}

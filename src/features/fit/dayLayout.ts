@@ -1,0 +1,46 @@
+import type { CrewSchedule, PlannedTask } from '@/core/fit/crewSchedule'
+import { type CrewPerson, DAY_MIN } from '@/core/fit/crewDay'
+
+export interface DayBar {
+  task: PlannedTask
+  person: string
+  lane: number
+  x: number
+  width: number
+}
+
+/** One day of the schedule on the page. */
+export interface DayStrip {
+  day: number
+  fromMin: number
+  toMin: number
+  bars: DayBar[]
+  hours: { x: number; label: string }[]
+  off: { x: number; width: number }[]
+  x: (minutes: number) => number
+  /** Minutes of the schedule under a point of the page. */
+  minutesAt: (px: number) => number
+}
+
+const LANE_WORDS_PX = 104
+const HOUR = 60
+
+/** The schedule as strips, one a day that has work; hours are whole and the same on every day. */
+export function dayStrips({ planned, powerOff }: Pick<CrewSchedule, 'planned' | 'powerOff'>, people: readonly CrewPerson[], widthPx: number): DayStrip[] {
+  if (people.length === 0) return []
+  const opens = Math.floor(Math.min(...people.map(({ fromMin }) => fromMin)) / HOUR) * HOUR
+  const closes = Math.ceil(Math.max(...people.map(({ toMin }) => toMin)) / HOUR) * HOUR
+  const days = [...new Set([0, ...planned.map(({ startMin }) => Math.floor(startMin / DAY_MIN))])].sort((a, b) => a - b)
+  const scale = (widthPx - LANE_WORDS_PX - 8) / (closes - opens)
+  return days.map((day) => {
+    const fromMin = day * DAY_MIN + opens
+    const x = (minutes: number) => LANE_WORDS_PX + (minutes - fromMin) * scale
+    const own = planned.filter(({ startMin }) => Math.floor(startMin / DAY_MIN) === day)
+    return {
+      day, fromMin, toMin: day * DAY_MIN + closes, x, minutesAt: (px) => fromMin + (px - LANE_WORDS_PX) / scale,
+      bars: own.flatMap((task) => task.people.map((person) => ({ task, person, lane: people.findIndex(({ id }) => id === person), x: x(task.startMin), width: (task.endMin - task.startMin) * scale }))),
+      hours: Array.from({ length: (closes - opens) / HOUR + 1 }, (_, k) => ({ x: x(fromMin + k * HOUR), label: String((opens / HOUR + k) % 24) })),
+      off: powerOff.filter((one) => Math.floor(one.fromMin / DAY_MIN) === day).map((one) => ({ x: x(one.fromMin), width: (one.toMin - one.fromMin) * scale })),
+    }
+  })
+}

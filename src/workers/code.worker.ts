@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { codeCalls } from './codeCalls'
+
+expose(codeCalls)

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { crewCalls } from './crewCalls'
+
+expose(crewCalls)
