@@ -1,5 +1,6 @@
 import type { JobRecord } from '@/core/evidence/bench'
 import { type CableRun, type Circuit, type Installation, type Instrument, type Load, NO_CURTAILMENT } from '@/core/installation/installation'
+import type { FitDetails, FitItem, FitKind } from '@/core/installation/fit'
 import { EMPTY_SITE, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import type { Reading } from '@/core/evidence/reading'
 
@@ -36,6 +37,16 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   promises: [{ id: 'p1', kind: 'gapClass', sentence: 'A blink.', gapClass: 'blink', runtimeH: null, loadTags: [], changedAt: null, changeNote: null }],
   survey: [], fit: [], site: EMPTY_SITE, assumptions: USUAL_ASSUMPTIONS,
   ...change,
+})
+
+/** One thing of the wall, the day or the van. */
+export const fitItem = <K extends FitKind>(kind: K, tag: string, detail: FitDetails[K] | object, change: { name?: string } = {}): FitItem => ({ id: `${kind}-${tag}`, kind, tag, name: `${kind.slice(0, 1).toUpperCase()}${kind.slice(1)}`, sort: 0, detail, ...change }) as unknown as FitItem
+
+export const aWall = (change: Partial<FitDetails['wall']> = {}) => fitItem('wall', 'wall1', { form: 'wall', widthMm: 4000, ceilingMm: 2400, place: 'garage', behind: null, entryXMm: 0, entryYMm: 0, floodMm: null, datum: 'leftFloor', ...change })
+export const anObstacle = (change: Partial<FitDetails['obstacle']> = {}) => fitItem('obstacle', 'o1', { wallTag: 'wall1', obstacle: 'furniture', room: null, swing: 'none', xMm: 0, yMm: 1000, widthMm: 500, heightMm: 500, ...change })
+export const aFitUnit = (change: Partial<FitDetails['unit']> = {}) => fitItem('unit', 'u1', {
+  wallTag: 'wall1', componentTag: null, xMm: null, yMm: null, widthMm: 600, heightMm: 800, depthMm: 200, clearLeftMm: 100, clearRightMm: 100, clearTopMm: 200, clearBottomMm: 100, entrySide: 'bottom', carriedBy: 'fixings', displayMm: null, isolatorMm: null, terminalMm: null,
+  reserveRightMm: 0, reserveTopMm: 0, holes: null, torqueNm: null, suppression: null, minShoreKm: 1, ipCode: 'IP55', minTempC: -20, maxTempC: 50, minShoreKm2: null, ipCode2: null, ...change,
 })
 
 export const tester: Instrument = {

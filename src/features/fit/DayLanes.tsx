@@ -38,7 +38,7 @@ export function DayLanes(props: DayLanesProps) {
 function DayOne({ strip, width, schedule, people, tasks, progress, selected, edit, onSelect, onPin }: DayLanesProps & { strip: DayStrip; width: number }) {
   const svg = useRef<SVGSVGElement>(null)
   const [held, setHeld] = useState<{ tag: string; gripMin: number; atMin: number } | null>(null)
-  const height = TOP_PX + people.length * LANE_PX + 4
+  const height = TOP_PX + people.length * LANE_PX + 18
   const minutesUnder = (event: PointerEvent) => strip.minutesAt(event.clientX - (svg.current?.getBoundingClientRect().left ?? 0))
   const snapped = (minutes: number) => Math.round(minutes / SNAP_MIN) * SNAP_MIN
   const take = (event: PointerEvent<SVGGElement>, { task }: DayBar) => {
@@ -67,7 +67,7 @@ function DayOne({ strip, width, schedule, people, tasks, progress, selected, edi
       {strip.day > 0 && <Text fontSize="14px" fontWeight="600" color="sun" mt="6px">{strip.day === 1 ? 'Next day' : `Day ${strip.day + 1}`}: what slips</Text>}
       <svg ref={svg} data-testid={`day-${strip.day}`} width={width} height={height} style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
         <title>{`Day ${strip.day + 1} of the crew`}</title>
-        {strip.off.map(({ x, width: w }) => <g key={x}><rect x={x} y={TOP_PX - 4} width={w} height={height - TOP_PX + 4} fill={colour('emberSoft')} opacity=".55" /><Label x={x + 4} y={10} size={11.5} tone="ember" weight={600}>{w > 60 ? 'no supply' : 'off'}</Label></g>)}
+        {strip.off.map(({ x, width: w }) => <g key={x}><rect x={x} y={TOP_PX - 4} width={w} height={height - TOP_PX + 4} fill={colour('emberSoft')} opacity=".55" /><Label x={x + 4} y={height - 4} size={11.5} tone="ember" weight={600}>{w > 60 ? 'no supply' : 'off'}</Label></g>)}
         {strip.hours.map(({ x, label }) => <g key={x}><path d={`M${x} ${TOP_PX}V${height}`} stroke={colour('rule')} /><Label x={x} y={10} size={11.5} anchor="middle" tone="ink3" halo="sheet">{label}</Label></g>)}
         {people.map(({ id, name, licensed }, lane) => (
           <g key={id}>

@@ -85,9 +85,11 @@ export function DayView() {
       {tasks.length > 0 && (
         <TitledSheet title="Tasks" note={`${[...progress.values()].filter((state) => state === 'done').length} of ${tasks.length} done`}>
           {(schedule ? [...tasks].sort((a, b) => orderIn(schedule, a.tag) - orderIn(schedule, b.tag)) : tasks).map((task) => (
-            <Flex key={task.id} data-task-row={task.tag} px="14px" py="5px" gap="10px" borderTopWidth="1px" borderColor="rule" fontSize="14px" align="center" wrap={{ base: 'wrap', md: 'nowrap' }}>
-              <Button variant="bare" size="sm" fontSize="14px" textAlign="left" flex="1" minW="160px" justifyContent="flex-start" onClick={() => setSelected(task.tag)}>{task.name}</Button>
-              <Text color="ink2" whiteSpace="nowrap">{task.detail.minutes} min, {task.detail.people === 1 ? 'one person' : `${task.detail.people} people`}{task.detail.licensed ? ', licensed' : ''}</Text>
+            <Flex key={task.id} data-task-row={task.tag} px="14px" py="5px" gap="10px" borderTopWidth="1px" borderColor="rule" fontSize="14px" align="center">
+              <Flex flex="1" minW="0" direction={{ base: 'column', md: 'row' }} align={{ base: 'flex-start', md: 'center' }} gap={{ base: '0', md: '10px' }}>
+                <Button variant="bare" size="sm" fontSize="14px" textAlign="left" flex={{ md: '1' }} px="0" justifyContent="flex-start" onClick={() => setSelected(task.tag)}>{task.name}</Button>
+                <Text color="ink2" whiteSpace="nowrap">{task.detail.minutes} min, {task.detail.people === 1 ? 'one person' : `${task.detail.people} people`}{task.detail.licensed ? ', licensed' : ''}</Text>
+              </Flex>
               <TimingButtons task={task} />
             </Flex>
           ))}
