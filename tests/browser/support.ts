@@ -1,4 +1,4 @@
-import { type APIRequestContext, type BrowserContext, type Page, expect } from '@playwright/test'
+import { type APIRequestContext, type BrowserContext, type Download, type Page, expect } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { house } from '../support/house'
 
@@ -60,3 +60,6 @@ export async function openBench(page: Page, jobId: string, search = ''): Promise
   await page.locator('[data-alive]').waitFor()
   await expect(page.getByTestId('outbox-state')).toContainText('all sent')
 }
+
+/** Bytes of a file that the page handed out. */
+export const bytesOf = async (file: Download): Promise<Buffer> => Buffer.concat(await (await file.createReadStream()).toArray())

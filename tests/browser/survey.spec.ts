@@ -1,10 +1,10 @@
 import { type Download, expect, test } from '@playwright/test'
 import sharp from 'sharp'
-import { makeJob, openBench, signIn } from './support'
+import { bytesOf, makeJob, openBench, signIn } from './support'
 
 const picture = (text: string) => sharp({ create: { width: 320, height: 240, channels: 3, background: '#665544' } }).jpeg().toBuffer().then((buffer) => ({ name: `${text}.jpg`, mimeType: 'image/jpeg', buffer }))
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
-const textOf = async (file: Download) => Buffer.concat(await (await file.createReadStream()).toArray()).toString()
+const textOf = async (file: Download) => (await bytesOf(file)).toString()
 
 test.describe('the survey', () => {
   let jobId: string
