@@ -38,9 +38,9 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     text('visitTag', 'Needs the visit', 16, { hint: 'short name of somebody else’s visit' }), clock('earliestMin', 'Not before', { optional: true, max: 4320 }), clock('pinnedMin', 'Pinned to', { optional: true, max: 4320 }), text('template', 'Kind of task', 30), text('leavesOpen', 'Left half-finished', 160, { hint: 'what has to be made safe overnight' }),
   ],
   visit: [{ name: 'who', label: 'Who', kind: 'text', max: 60 }, clock('fromMin', 'From'), clock('toMin', 'To')],
-  dayRules: [clock('powerOffFromMin', 'Supply may be off from'), clock('powerOffToMin', 'Supply may be off to'), clock('daylightFromMin', 'Daylight from', { optional: true, hint: 'blank: worked out from the place' }), clock('daylightToMin', 'Daylight to', { optional: true }), clock('dryFromMin', 'Dry from', { optional: true }), clock('dryToMin', 'Dry to', { optional: true }), flag('parked', 'Parked overnight')],
+  dayRules: [clock('powerOffFromMin', 'Supply may be off from'), clock('powerOffToMin', 'Supply may be off to'), clock('daylightFromMin', 'Daylight from', { optional: true, hint: 'blank: worked out from the place' }), clock('daylightToMin', 'Daylight to', { optional: true }), clock('dryFromMin', 'Dry from', { optional: true }), clock('dryToMin', 'Dry to', { optional: true })],
   material: [{ name: 'group', label: 'Group', kind: 'text', max: 30 }, { name: 'unit', label: 'Unit', kind: 'text', max: 12 }, { name: 'planned', label: 'Planned', kind: 'number', max: 100_000 }, text('vanPlace', 'Place in the van', 40), text('taskTag', 'For task', 16), number('loaded', 'Loaded', undefined, { max: 100_000 }), number('used', 'Used', undefined, { max: 100_000 }), text('note', 'Note', 160)],
-  snag: [text('place', 'Where', 120), text('who', 'Who', 60), date('due', 'By'), date('clearedOn', 'Cleared on'), text('clearedBy', 'Cleared by', 60)],
+  snag: [text('place', 'Where', 120), { ...WALL_OF, optional: true }, maybeMm('xMm', 'On the wall, from the left'), maybeMm('yMm', 'On the wall, from the floor'), text('who', 'Who', 60), date('due', 'By'), date('clearedOn', 'Cleared on'), text('clearedBy', 'Cleared by', 60)],
 }
 
 /** What one thing of each kind is called, and the short name it starts with. */

@@ -157,6 +157,8 @@ test.describe('the crew’s day', () => {
     await expect(parked).toContainText('House fed through the bypass')
     await expect(parked).toContainText('locked off and labelled')
     await expect(parked).toContainText(/tasks are not done/)
+    await parked.getByRole('button', { name: /^Looked at: House fed through the bypass/ }).click()
+    await expect(parked).toContainText(/looked at \d{4}-\d\d-\d\d, Ines Varro/)
   })
 
   test('names a ring of tasks, a missing licence and a window that is too short; what is left is never shown as the whole', async ({ page, context }) => {

@@ -18,7 +18,7 @@ const view = (id = jobId) => call(USE_CASES.viewJob, db, crew.actor('office'), {
 const fitted = async (id = jobId) => (await view(id)).record.installation.fit
 const asked = ({ kind, tag, name, sort, detail }: ReturnType<typeof aWall>, itemId = uuidv7(), change: object = {}) => ({ kind, itemId, fields: { tag, name, sort, ...detail, ...change } })
 const save = (items: object[], by: 'lead' | 'office' | 'hand' | 'checker' = 'office', id = jobId) => call(USE_CASES.saveFitItems, db, crew.actor(by), { jobId: id, items })
-const snag = (tag = 's1', change: object = {}) => ({ kind: 'snag', itemId: uuidv7(), fields: { tag, name: 'Scratch', sort: 0, place: 'door', who: null, due: null, clearedOn: null, clearedBy: null, ...change } })
+const snag = (tag = 's1', change: object = {}) => ({ kind: 'snag', itemId: uuidv7(), fields: { tag, name: 'Scratch', sort: 0, wallTag: null, xMm: null, yMm: null, place: 'door', who: null, due: null, clearedOn: null, clearedBy: null, ...change } })
 const record = (readings: object[], by: 'lead' | 'hand' = 'hand') => call(USE_CASES.recordReadings, db, crew.actor(by), { readings })
 
 describe('things of wall, day and van', () => {

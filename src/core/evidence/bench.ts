@@ -68,6 +68,9 @@ function lastEvidenceOf({ readings }: JobRecord): Map<string, string> {
   return last
 }
 
+/** Points that have to be shown: all but the times of the work itself. */
+export const pointsToShow = ({ points }: Pick<Bench, 'points'>): Point[] => points.filter(({ timing }) => !timing)
+
 /** The order in which a crew works; a point's rank is that of the first pattern its key matches. */
 const WORKING_ORDER: readonly RegExp[] = [
   /^survey\./, /^fit\./, /^wire\.identity/, /^wire\.loop/, /^earth\.electrode/, /^earth\.rcd\..*\.grid$/, /^settings\./,

@@ -1,6 +1,9 @@
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
-import { aRun, fitItem, house, reading } from '../../../tests/support/house'
+import { aRun, fitItem, house, reading, recordOf } from '../../../tests/support/house'
+import { benchOf } from '../evidence/bench'
+import { PARKED_KEY, PARKED_STEPS } from '../evidence/families/parkedOvernight'
+import type { Reading } from '../evidence/reading'
 import { taskPointKey, taskTimesOf } from '../evidence/families/taskTime'
 import { crewSchedule } from './crewSchedule'
 import { dayCalendar } from './dayCalendar'
@@ -55,13 +58,14 @@ describe('a day under way', () => {
     expect(taskTimesOf([...readings, at('start', '2026-01-01T09:00:00Z')], 't1')).toMatchObject({ doneAt: null, minutes: null })
     expect(taskTimesOf([], 't1')).toEqual({ startedAt: null, doneAt: null, minutes: null })
   })
-  it('parks overnight with what always holds and what was begun', () => {
+  it('parks overnight with what was begun, and is parked when somebody has looked at every step', () => {
     const installation = house({ fit: [aTask('t1', { leavesOpen: 'pit open: covered and marked' }), aTask('t2', { leavesOpen: 'never begun' }), aTask('t3')] })
     const state = overnightState(installation, [reading(taskPointKey('t1'), 'start', 'begun'), reading(taskPointKey('t3'), 'start', 'begun', { recordedAt: '2026-01-02T08:00:00Z' }), reading(taskPointKey('t3'), 'done', 'done', { recordedAt: '2026-01-02T09:00:00Z' })], null)
     expect(state.unfinished.map(({ tag }) => tag)).toEqual(['t1', 't2'])
-    expect(state.steps.at(-1)).toBe('Pit open: covered and marked.')
-    expect(state.steps.join(' ')).toMatch(/locked off and labelled/)
-    expect(state.steps.join(' ')).not.toContain('never begun')
+    expect(state.leftOpen).toEqual(['Pit open: covered and marked.'])
+    const parked = (readings: Reading[]) => benchOf(recordOf(installation, readings)).judgements.get(PARKED_KEY)?.verdict
+    const steps = Object.keys(PARKED_STEPS)
+    expect([parked(steps.map((step) => reading(PARKED_KEY, step, 'yes'))), parked(steps.map((step) => reading(PARKED_KEY, step, step === 'locks' ? 'no' : 'yes'))), parked([])]).toEqual(['proven', 'open', 'open'])
   })
 })
 

@@ -43,18 +43,14 @@ export function restOfDay(input: CrewDayInput, done: ReadonlySet<string>, nowMin
 export interface OvernightState {
   /** Tasks that are not done, in their order. */
   unfinished: FitItem<'task'>[]
-  steps: string[]
+  /** What the tasks that were begun leave open, in one sentence each. */
+  leftOpen: string[]
 }
 
-const ALWAYS = [
-  'House fed through the bypass, or as it was found; the supply proven at the board.', 'Gateway, inverter and battery isolated, locked off and labelled with name and telephone number.',
-  'PV isolated on its AC side; DC strings stay live in daylight: ends insulated and labelled.', 'Covers on; no live part within reach of anybody in the house.', 'The household told what works, what does not, and whom to call.',
-]
-
-/** Parked overnight (F-5): the safe state, from what always holds and what the unfinished tasks leave open. Nothing is left out because a schedule said it would be done. */
+/** Parked overnight (F-5): what is not done, and what the tasks that were begun leave open beside what always holds. Nothing is left out because a schedule said it would be done. */
 export function overnightState({ fit }: Pick<Installation, 'fit'>, readings: readonly Reading[], schedule: Pick<CrewSchedule, 'planned'> | null): OvernightState {
   const order = new Map((schedule?.planned ?? []).map(({ id }, k) => [id, k]))
   const unfinished = fitOf(fit, 'task').filter(({ tag }) => taskTimesOf(readings, tag).doneAt === null).sort((a, b) => (order.get(a.tag) ?? Infinity) - (order.get(b.tag) ?? Infinity))
   const begun = unfinished.filter(({ tag }) => taskTimesOf(readings, tag).startedAt !== null)
-  return { unfinished, steps: [...ALWAYS, ...[...new Set(begun.map(({ detail }) => detail.leavesOpen).filter((text) => text !== null))].map((text) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`)] }
+  return { unfinished, leftOpen: [...new Set(begun.map(({ detail }) => detail.leavesOpen).filter((text) => text !== null))].map((text) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`) }
 }

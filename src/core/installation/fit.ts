@@ -36,9 +36,9 @@ export interface FitDetails {
     template: string | null; leavesOpen: string | null
   }
   visit: { who: string; fromMin: number; toMin: number }
-  dayRules: { powerOffFromMin: number; powerOffToMin: number; daylightFromMin: number | null; daylightToMin: number | null; dryFromMin: number | null; dryToMin: number | null; parked: boolean }
+  dayRules: { powerOffFromMin: number; powerOffToMin: number; daylightFromMin: number | null; daylightToMin: number | null; dryFromMin: number | null; dryToMin: number | null }
   material: { group: string; unit: string; planned: number; vanPlace: string | null; taskTag: string | null; loaded: number | null; used: number | null; note: string | null }
-  snag: { place: string | null; who: string | null; due: string | null; clearedOn: string | null; clearedBy: string | null }
+  snag: { wallTag: string | null; xMm: number | null; yMm: number | null; place: string | null; who: string | null; due: string | null; clearedOn: string | null; clearedBy: string | null }
 }
 
 export type FitKind = keyof FitDetails

@@ -2,11 +2,13 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
+import { PARKED_KEY } from '@/core/evidence/families/parkedOvernight'
 import { taskPointKey, taskTimesOf } from '@/core/evidence/families/taskTime'
+import { latestBySlot } from '@/core/evidence/reading'
 import { clockText } from '@/core/fit/clockText'
 import { taskFaults } from '@/core/fit/crewDay'
 import { dayOfInstallation, overnightState, restOfDay } from '@/core/fit/dayOfInstallation'
-import { tasksOfPlan } from '@/core/fit/taskTemplates'
+import { learnedMinutes, tasksOfPlan } from '@/core/fit/taskTemplates'
 import { type FitItem, fitOf } from '@/core/installation/fit'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -14,8 +16,10 @@ import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
+import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
+import { Pictures } from '../survey/Pictures'
 import { DayLanes, whenWords } from './DayLanes'
 import { type FitEditing, FitItemOverlay } from './FitItemOverlay'
 import { TaskCard } from './TaskCard'
@@ -81,7 +85,7 @@ export function DayView() {
           </Box>
         )}
       </TitledSheet>
-      {chosen && <TaskCard task={chosen} nameOf={nameOf} edit={edit} onPin={(at) => pin(chosen.tag, at)} onEdit={() => setEditing({ kind: 'task', item: chosen, without: ['template'] })} />}
+      {chosen && <TaskCard task={chosen} learnedMin={chosen.detail.template === null ? null : learnedMinutes(view.taskMinutes).get(chosen.detail.template) ?? null} nameOf={nameOf} edit={edit} onPin={(at) => pin(chosen.tag, at)} onEdit={() => setEditing({ kind: 'task', item: chosen, without: ['template'] })} />}
       {tasks.length > 0 && (
         <TitledSheet title="Tasks" note={`${[...progress.values()].filter((state) => state === 'done').length} of ${tasks.length} done`}>
           {(schedule ? [...tasks].sort((a, b) => orderIn(schedule, a.tag) - orderIn(schedule, b.tag)) : tasks).map((task) => (
@@ -130,15 +134,28 @@ export function TimingButtons({ task }: { task: FitItem<'task'> }) {
   return startedAt ? <Button size="sm" variant="act" onClick={() => stamp('done')} aria-label={`${task.name} is done`}>Done</Button> : <Button size="sm" onClick={() => stamp('start')} aria-label={`Begin ${task.name}`}>Begin</Button>
 }
 
-/** The safe state for the night, from what is not done. */
+/** The safe state for the night: each step is said by somebody who looked, and kept with name and time. */
 function Parked({ schedule }: { schedule: Parameters<typeof overnightState>[2] }) {
-  const { record: { installation, readings } } = useJob()
-  const { unfinished, steps } = overnightState(installation, readings, schedule)
+  const { record: { installation, readings }, bench, enter, may } = useJob()
+  const { unfinished, leftOpen } = overnightState(installation, readings, schedule)
+  const point = bench.points.find(({ key }) => key === PARKED_KEY)
+  const said = latestBySlot(bench.context.readings, PARKED_KEY)
   return (
     <Box fontSize="15px">
       <Text mb="8px">{unfinished.length === 0 ? 'Every task is recorded as done.' : `${unfinished.length === 1 ? 'One task is' : `${unfinished.length} tasks are`} not done: ${unfinished.map(({ name }) => name).join(', ')}.`}</Text>
-      <Box as="ol" pl="22px" css={{ listStyleType: 'decimal' }}>{steps.map((step) => <Box as="li" key={step} py="3px">{step}</Box>)}</Box>
+      {leftOpen.length > 0 && <><Text fontWeight="600">Begun and left half-finished</Text><Box as="ul" pl="20px" mb="8px" css={{ listStyleType: 'disc' }}>{leftOpen.map((text) => <li key={text}>{text}</li>)}</Box></>}
+      {point?.slots.map((slot) => {
+        const last = said.get(slot.id)
+        const done = last?.valueWord === 'yes'
+        return (
+          <Flex key={slot.id} gap="12px" align="center" borderTopWidth="1px" borderColor="rule" py="6px">
+            <Box flex="1" minW="0"><Text>{slot.label}</Text>{last && <Text fontSize="13px" color="ink2">{done ? 'looked at' : 'not so'} {last.recordedAt.slice(0, 10)}, {last.recordedByName}</Text>}</Box>
+            {may('recordReadings') && <Button size="sm" variant={done ? 'quiet' : 'act'} aria-label={`Looked at: ${slot.label}`} onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: 'yes', digits: null, unit: '' })}>{done ? 'Again' : 'Looked at'}</Button>}
+          </Flex>
+        )
+      })}
       <Notice kind="caution" mt="12px">A licensed person looks at every lock and label before leaving. Take a picture of each.</Notice>
+      <Box mt="8px"><AddPicture subject="parked" /><Pictures subject="parked" label="Parked overnight" /></Box>
     </Box>
   )
 }

@@ -1,5 +1,6 @@
 'use client'
 import { type FitItem, type FitKind, fitOf } from '@/core/installation/fit'
+import type { Installation } from '@/core/installation/installation'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
 import { FIT_FIELDS, FIT_WORDS } from '@/schemas/fitFields'
@@ -28,7 +29,8 @@ export function FitItemOverlay({ editing, onClose }: { editing: FitEditing | nul
 }
 
 /** Fields that name another thing are chosen from those that are there. */
-function withChoices(spec: FieldSpec, fit: readonly FitItem[]): FieldSpec {
+function withChoices(spec: FieldSpec, { fit, components }: Pick<Installation, 'fit' | 'components'>): FieldSpec {
+  if (spec.name === 'componentTag') return { ...spec, kind: 'choice', options: Object.fromEntries(components.map(({ tag, name }) => [tag, `${name} (${tag})`])) }
   const of = { wallTag: 'wall', unitTag: 'unit', visitTag: 'visit', taskTag: 'task' } as const
   const kind = of[spec.name as keyof typeof of] as (typeof of)[keyof typeof of] | undefined
   if (kind === undefined) return spec
@@ -36,9 +38,10 @@ function withChoices(spec: FieldSpec, fit: readonly FitItem[]): FieldSpec {
 }
 
 function FitForm({ editing: { kind, item, first, without = [] }, onClose }: { editing: FitEditing; onClose: () => void }) {
-  const { record: { installation: { jobId, fit } }, refresh } = useJob()
+  const { record: { installation }, refresh } = useJob()
+  const { jobId, fit } = installation
   const all = FIT_FIELDS[kind]
-  const specs = all.filter(({ name }) => !without.includes(name)).map((spec) => withChoices(spec, fit))
+  const specs = all.filter(({ name }) => !without.includes(name)).map((spec) => withChoices(spec, installation))
   const kept = (fields: Record<string, unknown>) => ({ ...Object.fromEntries(without.map((name) => [name, (item?.detail as unknown as Record<string, unknown> | undefined)?.[name] ?? first?.[name] ?? null])), ...fields })
   return (
     <ThingForm words={FIT_WORDS[kind]} specs={specs} item={item} taken={new Set(fitOf(fit, kind).map(({ tag }) => tag))} first={first} removalHint="What was recorded on it stays on record." onClose={onClose}

@@ -2,6 +2,7 @@
 import { Box } from '@chakra-ui/react'
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
 import { REACH_MM } from '@/core/fit/keepClear'
+import type { FitItem } from '@/core/installation/fit'
 import type { JudgedUnit, JudgedWall } from '@/core/fit/wallOfInstallation'
 import { OBSTACLE_WORDS } from '@/schemas/fitFields'
 import { colour } from '@/look/theme'
@@ -11,6 +12,8 @@ import { trunkingLine, wallLayout } from './wallLayout'
 
 interface WallDrawingProps {
   judged: JudgedWall
+  /** Open snags that have a place on this wall. */
+  snags: readonly FitItem<'snag'>[]
   selected: string | null
   edit: boolean
   onSelect: (tag: string | null) => void
@@ -36,7 +39,7 @@ export function placeWords({ clearances: { violations, boardVerdict, boardMissin
 const SIDE_WORDS: Readonly<Record<string, string>> = { floor: 'the floor', ceiling: 'the ceiling', leftEnd: 'the left end', rightEnd: 'the right end' }
 
 /** The wall in millimetres: what is in the way, the units with what they keep clear, and what is violated while one moves. */
-export function WallDrawing({ judged, selected, edit, onSelect, onMove }: WallDrawingProps) {
+export function WallDrawing({ judged, snags, selected, edit, onSelect, onMove }: WallDrawingProps) {
   const [ref, width] = useWidth<HTMLDivElement>(740)
   const { wall, obstacles, boards, units } = judged
   const layout = wallLayout(wall.detail, width)
@@ -112,6 +115,7 @@ export function WallDrawing({ judged, selected, edit, onSelect, onMove }: WallDr
             </g>
           )
         })}
+        {snags.map(({ id, tag, name, detail }) => detail.xMm !== null && detail.yMm !== null && <g key={id} transform={`translate(${x(detail.xMm)},${y(detail.yMm)})`}><title>{`Snag: ${name}`}</title><path d="M0 0V-20H15L11 -15L15 -10H0" fill={colour('stopSoft')} stroke={colour('stop')} strokeWidth="1.6" /><Label x={18} y={-9} size={12} weight={600} tone="stop" halo="sheet2">{tag}</Label></g>)}
       </svg>
     </Box>
   )

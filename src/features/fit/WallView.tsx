@@ -65,7 +65,7 @@ export function WallView() {
         {walls.length > 1 && <Flex gap="6px" px="14px" pb="8px" wrap="wrap">{walls.map((one) => <Button key={one.wall.tag} size="sm" variant={one === judged ? 'chosen' : 'quiet'} onClick={() => setWallTag(one.wall.tag)}>{one.wall.name}</Button>)}</Flex>}
         {refusal && <Notice kind="error" mx="14px" mb="8px">{refusal} The unit is back where it was.</Notice>}
         {[...judged.faults, ...stranded.map(({ id, name, detail }) => ({ id, message: `${name} stands on “${detail.wallTag}”, which is no wall of this job. Change its wall.` }))].map(({ id, message }) => <Notice key={id} kind="error" mx="14px" mb="8px">{message}</Notice>)}
-        <WallStage judged={judged} edit={edit} onMove={move} />
+        <WallStage judged={judged} snags={fitOf(installation.fit, 'snag').filter(({ detail }) => detail.wallTag === wall.tag && detail.clearedOn === null)} edit={edit} onMove={move} />
         {edit && <Proposal judged={judged} onTake={(places) => { setDrafts((old) => ({ ...old, ...places })); void store(places) }} />}
       </TitledSheet>
       <UnitsSheet judged={judged} edit={edit} onMove={(tag, place) => move(tag, place, true)} onEdit={(item) => setEditing({ kind: 'unit', item })} />
@@ -90,9 +90,9 @@ export function WallView() {
 
 const newWall: FitEditing = { kind: 'wall', item: null, first: { entryXMm: 0, entryYMm: 0, ceilingMm: 2400, name: 'Garage wall', datum: 'leftFloor' } }
 
-function WallStage({ judged, edit, onMove }: { judged: JudgedWall; edit: boolean; onMove: (tag: string, place: { xMm: number; yMm: number }, settled: boolean) => void }) {
+function WallStage({ judged, snags, edit, onMove }: { judged: JudgedWall; snags: readonly FitItem<'snag'>[]; edit: boolean; onMove: (tag: string, place: { xMm: number; yMm: number }, settled: boolean) => void }) {
   const [selected, setSelected] = useState<string | null>(null)
-  return <WallDrawing judged={judged} selected={selected} edit={edit} onSelect={setSelected} onMove={onMove} />
+  return <WallDrawing judged={judged} snags={snags} selected={selected} edit={edit} onSelect={setSelected} onMove={onMove} />
 }
 
 /** Places for all units at once: worked out on request, taken only when a person says so. */

@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3'
 import type { CrewSchedule, PlannedTask } from '@/core/fit/crewSchedule'
 import { type CrewPerson, DAY_MIN } from '@/core/fit/crewDay'
 
@@ -31,16 +32,15 @@ export function dayStrips({ planned, powerOff }: Pick<CrewSchedule, 'planned' | 
   const opens = Math.floor(Math.min(...people.map(({ fromMin }) => fromMin)) / HOUR) * HOUR
   const closes = Math.ceil(Math.max(...people.map(({ toMin }) => toMin)) / HOUR) * HOUR
   const days = [...new Set([0, ...planned.map(({ startMin }) => Math.floor(startMin / DAY_MIN))])].sort((a, b) => a - b)
-  const scale = (widthPx - LANE_WORDS_PX - 8) / (closes - opens)
   return days.map((day) => {
     const fromMin = day * DAY_MIN + opens
-    const x = (minutes: number) => LANE_WORDS_PX + (minutes - fromMin) * scale
+    const x = scaleLinear([fromMin, day * DAY_MIN + closes], [LANE_WORDS_PX, widthPx - 8])
     const own = planned.filter(({ startMin }) => Math.floor(startMin / DAY_MIN) === day)
     return {
-      day, fromMin, toMin: day * DAY_MIN + closes, x, minutesAt: (px) => fromMin + (px - LANE_WORDS_PX) / scale,
-      bars: own.flatMap((task) => task.people.map((person) => ({ task, person, lane: people.findIndex(({ id }) => id === person), x: x(task.startMin), width: (task.endMin - task.startMin) * scale }))),
+      day, fromMin, toMin: day * DAY_MIN + closes, x: (minutes) => x(minutes), minutesAt: (px) => x.invert(px),
+      bars: own.flatMap((task) => task.people.map((person) => ({ task, person, lane: people.findIndex(({ id }) => id === person), x: x(task.startMin), width: x(task.endMin) - x(task.startMin) }))),
       hours: Array.from({ length: (closes - opens) / HOUR + 1 }, (_, k) => ({ x: x(fromMin + k * HOUR), label: String((opens / HOUR + k) % 24) })),
-      off: powerOff.filter((one) => Math.floor(one.fromMin / DAY_MIN) === day).map((one) => ({ x: x(one.fromMin), width: (one.toMin - one.fromMin) * scale })),
+      off: powerOff.filter((one) => Math.floor(one.fromMin / DAY_MIN) === day).map((one) => ({ x: x(one.fromMin), width: x(one.toMin) - x(one.fromMin) })),
     }
   })
 }

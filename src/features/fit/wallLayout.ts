@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3'
 import type { JudgedWall } from '@/core/fit/wallOfInstallation'
 import { entryPoint } from '@/core/fit/placement'
 
@@ -26,7 +27,7 @@ export function wallLayout({ widthMm, ceilingMm }: { widthMm: number; ceilingMm:
   const ticks = (length: number) => Array.from({ length: Math.floor(length / TICK_MM) + 1 }, (_, k) => k * TICK_MM)
   return {
     pxPerMm, widthPx: LEFT_PX + widthMm * pxPerMm + RIGHT_PX, heightPx: TOP_PX + ceilingMm * pxPerMm + BOTTOM_PX,
-    x: (mm) => LEFT_PX + mm * pxPerMm, y: (mm) => TOP_PX + (ceilingMm - mm) * pxPerMm, ticksX: ticks(widthMm), ticksY: ticks(ceilingMm),
+    x: scaleLinear([0, widthMm], [LEFT_PX, LEFT_PX + widthMm * pxPerMm]), y: scaleLinear([0, ceilingMm], [TOP_PX + ceilingMm * pxPerMm, TOP_PX]), ticksX: ticks(widthMm), ticksY: ticks(ceilingMm),
   }
 }
 

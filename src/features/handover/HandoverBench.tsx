@@ -1,4 +1,5 @@
 'use client'
+import { pointsToShow } from '@/core/evidence/bench'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Button } from '@/ui/Button'
@@ -19,7 +20,7 @@ import { SealButton } from './SealButton'
 export function HandoverBench() {
   const { bench, goTo, may } = useJob()
   const [sealing, setSealing] = useState(false)
-  const open = bench.points.filter(({ key }) => ['open', 'stop'].includes(bench.judgements.get(key)?.verdict ?? 'open'))
+  const open = pointsToShow(bench).filter(({ key }) => ['open', 'stop'].includes(bench.judgements.get(key)?.verdict ?? 'open'))
   const stopped = open.filter(({ key }) => bench.judgements.get(key)?.verdict === 'stop').length
   const kept = bench.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
   const held = bench.holds.find(({ step }) => step.id === 'handover')

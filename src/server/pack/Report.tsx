@@ -1,3 +1,4 @@
+import { pointsToShow } from '@/core/evidence/bench'
 import { Circle, Document, Page, Path, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import type { Bench } from '@/core/evidence/bench'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
@@ -90,7 +91,7 @@ export function Report({ summary, bench, signedBy }: { summary: PackSummary; ben
       </Page>
       <Page size="A4" style={styles.page}>
         {STAGES.map((stage) => {
-          const points = bench.points.filter((point) => point.stage === stage)
+          const points = pointsToShow(bench).filter((point) => point.stage === stage)
           return points.length === 0 ? null : (
             <View key={stage} style={{ marginBottom: 10 }}>
               <Text style={styles.heading} minPresenceAhead={40}>{STAGE_WORDS[stage]}</Text>

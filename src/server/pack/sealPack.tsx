@@ -1,3 +1,4 @@
+import { pointsToShow } from '@/core/evidence/bench'
 import { renderToBuffer } from '@react-pdf/renderer'
 import { zipSync } from 'fflate'
 import { eq } from 'drizzle-orm'
@@ -48,7 +49,7 @@ export async function sealPack(db: Db, { jobId, sealedBy, secretKeyHex, now = ne
   const { summary, bench } = packSummary(record, { place: row.place, crewName: ownCrew?.name ?? '', sealedAt })
   registerReportFonts()
   const pdf = await renderToBuffer(<Report summary={summary} bench={bench} signedBy={signer?.name ?? ''} />)
-  const verdicts = bench.points.map((point) => ({ key: point.key, label: point.label, stage: point.stage, ...bench.judgements.get(point.key) }))
+  const verdicts = pointsToShow(bench).map((point) => ({ key: point.key, label: point.label, stage: point.stage, ...bench.judgements.get(point.key) }))
   const files: Record<string, Uint8Array> = {
     'README.txt': utf8(READ_ME),
     'report.pdf': new Uint8Array(pdf),

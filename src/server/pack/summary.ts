@@ -1,4 +1,4 @@
-import { type Bench, benchOf, type JobRecord } from '@/core/evidence/bench'
+import { type Bench, benchOf, type JobRecord, pointsToShow } from '@/core/evidence/bench'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { demandAfterTurnOff, planOfInstallation, SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { RIDE_THROUGH_WORDS, rideThroughClass } from '@/core/outage/rideThrough'
@@ -33,7 +33,7 @@ export function packSummary(record: JobRecord, facts: { place: string; crewName:
   const counts: Record<Verdict, number> = { proven: 0, watch: 0, open: 0, stop: 0 }
   for (const { verdict } of bench.judgements.values()) counts[verdict]++
   const listOf = (verdict: Verdict) =>
-    STAGES.flatMap((stage) => bench.points.filter((point) => point.stage === stage && bench.judgements.get(point.key)?.verdict === verdict)
+    STAGES.flatMap((stage) => pointsToShow(bench).filter((point) => point.stage === stage && bench.judgements.get(point.key)?.verdict === verdict)
       .map((point) => ({ stage: STAGE_WORDS[stage], label: point.label, why: bench.judgements.get(point.key)?.why ?? '' })))
   const gapMs = bench.context.readings.findLast(({ pointKey, slot }) => pointKey === 'outage.gap' && slot === 'recording')?.valueNumber ?? null
   const nameOf = (tag: string) => installation.loads.find((load) => load.tag === tag)?.name ?? tag

@@ -1,6 +1,6 @@
 import { and, eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
-import { benchOf, stageSummaries } from '@/core/evidence/bench'
+import { benchOf, pointsToShow, stageSummaries } from '@/core/evidence/bench'
 import { NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { taskMinutesOfCrew } from '@/db/queries/evidence'
@@ -61,7 +61,7 @@ export const listJobs = defineUseCase({
       if (!record) return []
       const bench = benchOf(record)
       const counts = { proven: 0, watch: 0, open: 0, stop: 0 }
-      for (const { key, timing } of bench.points) if (!timing) counts[bench.judgements.get(key)?.verdict ?? 'open']++
+      for (const { key } of pointsToShow(bench)) counts[bench.judgements.get(key)?.verdict ?? 'open']++
       return [{
         id: row.id, name: row.name, place: row.place, packId: row.packId, scheduledDay: row.scheduledDay, counts,
         stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({ stage, verdicts, holdsJobUp })),

@@ -7,6 +7,7 @@ import { islandBond } from './islandBond'
 import { islandSource } from './islandSource'
 import { mountedChecks } from './mountedChecks'
 import { outageGap } from './outageGap'
+import { parkedOvernight } from './parkedOvernight'
 import { rcdTimes } from './rcdTimes'
 import { runIdentity } from './runIdentity'
 import { runLoop } from './runLoop'
@@ -17,6 +18,6 @@ import { taskTime } from './taskTime'
 
 /** Every kind of point, in working order within its stage. */
 export const POINT_FAMILIES: readonly PointFamily[] = [
-  supplyRating, componentRecord, mountedChecks, taskTime, runIdentity, runLoop, electrodeResistance, rcdTimes, islandBond, settingLeft,
+  supplyRating, componentRecord, mountedChecks, taskTime, parkedOvernight, runIdentity, runLoop, electrodeResistance, rcdTimes, islandBond, settingLeft,
   confirmations, islandSource, outageGap, stayedOn, cleanReturns,
 ]
