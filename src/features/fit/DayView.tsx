@@ -69,7 +69,7 @@ export function DayView() {
   return (
     <>
       <TitledSheet title="The crew’s day" note={<Flex as="span" gap="10px" align="center" wrap="wrap">{view.scheduledDay ?? 'no day yet'}{schedule && <PlanMarkWord mark={schedule.verdict} />}{running && <span role="status">planning…</span>}</Flex>}
-        actions={<>{edit && <Button size="sm" onClick={() => setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })}>Add a person</Button>}{edit && tasks.length > 0 && <Button size="sm" onClick={() => setEditing({ kind: 'task', item: null, first: { minutes: 30, people: 1 }, without: ['template', 'pinnedMin'] })}>Add a task</Button>}{schedule && schedule.planned.length > 0 && <Button size="sm" disabled={view.scheduledDay === null} title={view.scheduledDay === null ? 'Give the job its day first.' : undefined} onClick={() => void calendar()}>Calendar</Button>}{doneTags !== '' && <Button size="sm" variant={fromNowMin === null ? 'quiet' : 'chosen'} aria-pressed={fromNowMin !== null} onClick={() => setFromNowMin(fromNowMin === null ? minutesNow() : null)}>The rest from now</Button>}{tasks.length > 0 && <Button size="sm" onClick={() => setParking(true)}>Park overnight</Button>}</>}>
+        actions={<>{edit && <Button size="sm" onClick={() => setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })}>Add a person</Button>}{edit && tasks.length > 0 && <Button size="sm" onClick={() => setEditing({ kind: 'task', item: null, first: { minutes: 30, people: 1 }, without: ['template', 'pinnedMin'] })}>Add a task</Button>}{schedule && schedule.planned.length > 0 && <Button size="sm" disabled={view.scheduledDay === null} title={view.scheduledDay === null ? 'Give the job its day first.' : undefined} onClick={() => void calendar()}>Calendar</Button>}{doneTags !== '' && view.scheduledDay === localDay() && <Button size="sm" variant={fromNowMin === null ? 'quiet' : 'chosen'} aria-pressed={fromNowMin !== null} onClick={() => setFromNowMin(fromNowMin === null ? minutesNow() : null)}>The rest from now</Button>}{tasks.length > 0 && <Button size="sm" onClick={() => setParking(true)}>Park overnight</Button>}</>}>
         {refusal && <Notice kind="error" mx="14px" mb="8px">{refusal} Nothing was changed.</Notice>}
         {failure && <Notice kind="error" mx="14px" mb="8px">The day could not be planned: {failure}. People and tasks are kept.</Notice>}
         {people.length === 0 && <EmptyState title="Nobody is in the crew yet" action={edit && <Button size="sm" variant="act" onClick={() => setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })}>Add a person</Button>}>Say who comes, from when to when, and who is licensed.</EmptyState>}
@@ -111,6 +111,9 @@ export function DayView() {
     </>
   )
 }
+
+/** Today on this device's calendar. */
+const localDay = () => { const now = new Date(); return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}` }
 
 /** Minutes since midnight on this device's clock, up to the next five. */
 const minutesNow = () => Math.ceil((new Date().getHours() * 60 + new Date().getMinutes()) / 5) * 5

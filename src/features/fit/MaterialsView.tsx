@@ -55,7 +55,7 @@ export function MaterialsView() {
         {groups.map((group) => (
           <Box key={group} as="section" aria-label={group}>
             <Text px="14px" py="5px" fontSize="13px" fontWeight="600" color="ink2" bg="sheet2" borderTopWidth="1px" borderColor="rule">{group}</Text>
-            {list.filter((item) => groupOf(item) === group).map((item) => <MaterialRow key={item.id} item={item} tick={tick} edit={edit} onSave={(detail) => save([{ ...item, detail }])} onEdit={() => setEditing({ kind: 'material', item })} />)}
+            {list.filter((item) => groupOf(item) === group).map((item) => <MaterialRow key={`${item.id}/${item.detail.used}`} item={item} tick={tick} edit={edit} onSave={(detail) => save([{ ...item, detail }])} onEdit={() => setEditing({ kind: 'material', item })} />)}
           </Box>
         ))}
       </TitledSheet>

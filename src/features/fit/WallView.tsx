@@ -34,7 +34,6 @@ export function WallView() {
   const shown = useMemo(() => ({ ...installation, fit: installation.fit.map((item) => (item.kind === 'unit' && drafts[item.tag] ? { ...item, detail: { ...item.detail, ...drafts[item.tag] } } : item)) }), [installation, drafts])
   const walls = useMemo(() => wallsOfInstallation(shown), [shown])
   const stranded = strandedOf(installation)
-  useEffect(() => () => { if (timer.current) clearTimeout(timer.current) }, [])
   const judged = walls.find(({ wall }) => wall.tag === wallTag) ?? walls[0]
 
   const store = async (places: Places) => {
@@ -43,11 +42,19 @@ export function WallView() {
     // a refused move goes back to where the unit stands on record
     setDrafts((old) => Object.fromEntries(Object.entries(old).filter(([tag, place]) => stored ? place !== places[tag] : !places[tag])))
   }
+  const pending = useRef<(() => void) | null>(null)
+  // a move that was just made is stored even when the view is left at once
+  useEffect(() => () => {
+    if (timer.current) clearTimeout(timer.current)
+    pending.current?.()
+  }, [])
   const move = (tag: string, place: { xMm: number; yMm: number }, settled: boolean) => {
     const next = { ...drafts, [tag]: place }
     setDrafts(next)
     if (timer.current) clearTimeout(timer.current)
-    if (settled) timer.current = setTimeout(() => void store(next), SETTLE_MS)
+    if (!settled) return
+    pending.current = () => { pending.current = null; void store(next) }
+    timer.current = setTimeout(() => pending.current?.(), SETTLE_MS)
   }
   if (!judged) return (
     <>
