@@ -25,8 +25,16 @@ const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url)
 export const analyseInWorker = (files: NamedBytes[], packId: RulePackId, signal?: AbortSignal): Promise<Result<AnalysedWave, FieldIssue>> =>
   withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(recordingThread, (calls) => calls.analyse(files, packId) as Promise<Result<AnalysedWave, FieldIssue>>, signal)
 
-/** Fetches the recording worker's script while there is a connection, so that it is at hand without one. */
-export const keepRecordingWorker = (): Promise<true> => withWorker<typeof recordingCalls, true>(recordingThread, (calls) => calls.ready())
+/**
+ * Fetches the scripts of the workers that are needed on site while there is a connection, so that a recording is read, a code decoded and a
+ * day planned when the router is dead. One after the other, so that nobody waits for them.
+ */
+export async function keepWorkers(): Promise<void> {
+  await withWorker<typeof recordingCalls, true>(recordingThread, (calls) => calls.ready())
+  await withWorker<typeof codeCalls, true>(codeThread, (calls) => calls.ready())
+  await withWorker<typeof crewCalls, true>(crewThread, (calls) => calls.ready())
+  await withWorker<typeof planCalls, true>(planThread, (calls) => calls.ready())
+}
 
 /** Verifies a sealed pack off the main thread. */
 export const verifyInWorker = (zip: Uint8Array, trustedKeyHex?: string): Promise<PackVerification> =>

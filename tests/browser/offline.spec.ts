@@ -1,5 +1,7 @@
 import { expect, test } from '@playwright/test'
-import { ledger, makeJob, openBench, quickLine, signIn, type } from './support'
+import QRCode from 'qrcode'
+import { v7 as uuidv7 } from 'uuid'
+import { callUseCase, ledger, makeJob, openBench, quickLine, signIn, type } from './support'
 
 interface Stored { id: string; pointKey: string; slot: string; valueNumber: number | null; valueWord: string | null }
 
@@ -50,6 +52,29 @@ test('the open job opens again with no network at all, and what was entered is s
   await expect(page.getByTestId('outbox-state')).toContainText('all sent', { timeout: 20_000 })
   const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: { readings: Stored[] } }
   expect(record.readings.map(({ slot, valueNumber }) => [slot, valueNumber])).toEqual([['r618', 44.7], ['clamp', 0.2]])
+})
+
+test('a code is read, the day is planned and a task is timed with no network at all', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Cellar House')
+  const task = (tag: string) => ({ kind: 'task', itemId: uuidv7(), fields: { tag, name: `Task ${tag}`, sort: 0, minutes: 30, people: 1, licensed: false, after: null, powerOff: false, daylight: false, dry: false, visitTag: null, earliestMin: null, pinnedMin: null, template: null, leavesOpen: null } })
+  await callUseCase(context.request, 'saveFitItems', { jobId, items: [{ kind: 'person', itemId: uuidv7(), fields: { tag: 'p1', name: 'Ann', sort: 0, licensed: true, fromMin: 480, toMin: 1020, accountName: null } }, task('t1'), task('t2')] })
+  await openBench(page, jobId, '?stage=fit&view=mounted')
+  await expect(page.locator('[data-alive=kept]')).toBeVisible({ timeout: 30_000 })
+  await context.setOffline(true)
+  const serial = `CL${Date.now()}`
+  await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles({ name: 'plate.png', mimeType: 'image/png', buffer: await QRCode.toBuffer(serial, { width: 420 }) })
+  await expect(quickLine(page)).toHaveValue(`serial inv1 ${serial}`)
+  await quickLine(page).press('Enter')
+  await page.locator('#view-day').click()
+  await expect(page.getByRole('region', { name: 'The crew’s day' })).toContainText('Ends at 09:00; no schedule of these tasks ends earlier')
+  await page.locator('[data-task-row=t1]').getByRole('button', { name: /^Begin/ }).click()
+  await expect(page.getByTestId('outbox-state')).toContainText('2 kept')
+  await context.setOffline(false)
+  await page.evaluate(() => window.dispatchEvent(new Event('online')))
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent', { timeout: 20_000 })
+  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: { readings: Stored[] } }
+  expect(record.readings.map(({ pointKey, valueWord }) => [pointKey, valueWord])).toEqual([['fit.component.inv1', serial], ['fit.task.t1', 'begun']])
 })
 
 test('a reading the server refuses is shown with its reason, never dropped unseen', async ({ page, context, browser }) => {

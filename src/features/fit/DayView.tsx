@@ -153,7 +153,7 @@ function Parked({ schedule }: { schedule: Parameters<typeof overnightState>[2] }
         return (
           <Flex key={slot.id} gap="12px" align="center" borderTopWidth="1px" borderColor="rule" py="6px">
             <Box flex="1" minW="0"><Text>{slot.label}</Text>{last && <Text fontSize="13px" color="ink2">{done ? 'looked at' : 'not so'} {last.recordedAt.slice(0, 10)}, {last.recordedByName}</Text>}</Box>
-            {may('recordReadings') && <Button size="sm" variant={done ? 'quiet' : 'act'} aria-label={`Looked at: ${slot.label}`} onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: 'yes', digits: null, unit: '' })}>{done ? 'Again' : 'Looked at'}</Button>}
+            {may('recordReadings') && <Button size="sm" aria-label={`Looked at: ${slot.label}`} onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: 'yes', digits: null, unit: '' })}>{done ? 'Again' : 'Looked at'}</Button>}
           </Flex>
         )
       })}

@@ -1,4 +1,5 @@
 'use client'
+import { useEffect } from 'react'
 import { fitOf } from '@/core/installation/fit'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView } from '../job/BenchViews'
@@ -24,6 +25,10 @@ export function FitBench() {
   const views = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key, label: LABELS[key], badge: key === 'snags' ? <Count n={snags} words="open" /> : undefined }))
   const open = useBenchView(views, first)
   const View = VIEWS[open]
+  useEffect(() => {
+    // fetched while there is a connection: the template is wanted in the garage
+    void Promise.all([import('./templatePdf'), import('@/core/fit/dayCalendar')]).catch(() => undefined)
+  }, [])
   return (
     <>
       <BenchHead title="Wall, day and what was mounted" note={components.length > 0 && `${proven} of ${components.length} components on record`} />

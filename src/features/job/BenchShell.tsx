@@ -5,7 +5,8 @@ import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { lastOwnReading } from '@/core/evidence/reading'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
-import { keepRecordingWorker } from '@/workers/clients'
+import { underServiceWorker } from '@/offline/underServiceWorker'
+import { keepWorkers } from '@/workers/clients'
 import { Overlay } from '@/ui/Overlay'
 import { useLamp } from '@/ui/useLamp'
 import { STAGE_BENCHES } from '../stageBenches'
@@ -42,10 +43,11 @@ function BenchShell() {
   const { toggleLamp } = useLamp()
   const openNext = useOpenNext()
   const [alive, setAlive] = useState(false)
+  const [kept, setKept] = useState(false)
   useEffect(() => {
     setAlive(true)
-    // fetched while there is a connection, so that a recording can be read when the router is dead
-    void keepRecordingWorker().catch(() => undefined)
+    // without a network now they are kept from before, or wait for the next time there is one
+    void underServiceWorker().then(keepWorkers).then(() => setKept(true), () => undefined)
   }, [])
 
   const step = (by: 1 | -1) => {
@@ -63,7 +65,7 @@ function BenchShell() {
   const StageBench = STAGE_BENCHES[stage]
   const zone = (own: Tab) => ({ base: tab === own ? 'block' : 'none', lg: own === 'next' ? 'none' : 'block' })
   return (
-    <Grid data-alive={alive ? '' : undefined} h="100dvh" templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }} overflow="hidden">
+    <Grid data-alive={alive ? (kept ? 'kept' : '') : undefined} h="100dvh" templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }} overflow="hidden">
       <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
       <Flex hideFrom="lg" role="tablist" aria-label="Views" bg="sheet2" borderBottomWidth="1px" borderColor="rule2">
         {TABS.map((own) => <chakra.button key={own} type="button" role="tab" aria-selected={tab === own} onClick={() => setTab(own)} flex="1" minH="44px" fontWeight="600" cursor="pointer" color={tab === own ? 'ember' : 'ink2'} borderBottomWidth="3px" borderColor={tab === own ? 'ember' : 'transparent'}>{TAB_WORDS[own]}</chakra.button>)}
