@@ -8,6 +8,7 @@ import { loopResistance } from '@/core/wiring/loopResistance'
 import { type CalcCode, accuracy, blank, calc, checked, flag, known, least0, listOf, number, pack, required, text } from './inputFields'
 import { FIT_CODES } from './fitCodes'
 import { PLAN_CODES } from './planCodes'
+import { WIRE_CODES } from './wireCodes'
 
 const continuity = () => text().oneOf(['continuity', 'open'] as const, '${path} must be continuity or open').required(required)
 const w3 = yup.object({
@@ -53,6 +54,7 @@ const e9 = yup.object({
 export const CALC_CODES: Readonly<Record<string, CalcCode>> = {
   ...PLAN_CODES,
   ...FIT_CODES,
+  ...WIRE_CODES,
   'W-3': calc('cable identity and loop resistance', w3, (input) => {
     const runs = cableIdentity(input.runs as string[], input.observations as Parameters<typeof cableIdentity>[1])
     if (!input.loop) return { runs, verdict: worstIdentity(runs) }
