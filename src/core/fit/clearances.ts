@@ -1,5 +1,5 @@
 /** An axis-aligned box on a wall, in millimetres: x to the right, y up from the floor, the point given is the lower left corner. */
-export interface WallBox {
+export interface BoxOnWall {
   xMm: number
   yMm: number
   widthMm: number
@@ -30,17 +30,17 @@ export interface UnitToPlace {
   clearMm: ClearMm
 }
 
-export interface PlacedUnit extends WallBox {
+export interface PlacedUnit extends BoxOnWall {
   id: string
   clearMm: ClearMm
 }
 
-export interface WallObstacle extends WallBox {
+export interface WallObstacle extends BoxOnWall {
   id: string
   kind: string
 }
 
-export interface BackingBoard extends WallBox {
+export interface BackingBoard extends BoxOnWall {
   /** `null` when its material is not known. */
   nonCombustible: boolean | null
   marginMm: number
@@ -99,7 +99,7 @@ const TOUCH_MM = 1e-9
 const widened = (clear: ClearMm, by: number): ClearMm => ({ left: Math.max(clear.left, by), right: Math.max(clear.right, by), top: Math.max(clear.top, by), bottom: Math.max(clear.bottom, by) })
 
 /** Smallest shift that frees a box grown by its distances from another box; 0 when they do not overlap. */
-function shiftToFree(box: WallBox, clear: ClearMm, other: WallBox): number {
+function shiftToFree(box: BoxOnWall, clear: ClearMm, other: BoxOnWall): number {
   const shifts = [
     box.xMm + box.widthMm + clear.right - other.xMm, other.xMm + other.widthMm - (box.xMm - clear.left),
     box.yMm + box.heightMm + clear.top - other.yMm, other.yMm + other.heightMm - (box.yMm - clear.bottom),
@@ -108,7 +108,7 @@ function shiftToFree(box: WallBox, clear: ClearMm, other: WallBox): number {
 }
 
 /** Corner positions at which a unit grown by its distances overlaps a box. */
-const forbiddenBy = ({ widthMm, heightMm }: UnitToPlace, clear: ClearMm, other: WallBox): ForbiddenRect => ({
+const forbiddenBy = ({ widthMm, heightMm }: UnitToPlace, clear: ClearMm, other: BoxOnWall): ForbiddenRect => ({
   left: other.xMm - widthMm - clear.right, right: other.xMm + other.widthMm + clear.left, bottom: other.yMm - heightMm - clear.top, top: other.yMm + other.heightMm + clear.bottom,
 })
 
@@ -145,7 +145,7 @@ export function nearestLegalPosition(space: LegalSpace, fromXMm: number, fromYMm
 }
 
 /** What is missing of a backing board on each side of a unit, in millimetres, and its verdict. */
-export function boardBehind(unit: WallBox, board: BackingBoard): { missingMm: ClearMm; verdict: 'fits' | 'open' | 'exceeds' } {
+export function boardBehind(unit: BoxOnWall, board: BackingBoard): { missingMm: ClearMm; verdict: 'fits' | 'open' | 'exceeds' } {
   const { marginMm, nonCombustible } = board
   const missingMm = {
     left: Math.max(0, board.xMm - (unit.xMm - marginMm)), right: Math.max(0, unit.xMm + unit.widthMm + marginMm - (board.xMm + board.widthMm)),

@@ -1,4 +1,4 @@
-import type { WallBox } from './clearances'
+import type { BoxOnWall } from './clearances'
 
 /** A hole in a unit's back, in millimetres from the unit's lower left corner. */
 export interface UnitHole {
@@ -7,7 +7,7 @@ export interface UnitHole {
   diameterMm: number
 }
 
-export interface TemplateUnit extends WallBox {
+export interface TemplateUnit extends BoxOnWall {
   id: string
   name: string
   holes: readonly UnitHole[]
@@ -46,7 +46,7 @@ export function parseHoles(text: string): { holes: UnitHole[]; wrong: { line: nu
   const wrong: { line: number; text: string }[] = []
   text.split(/[;\n]/).map((line) => line.trim()).forEach((line, k) => {
     if (line === '') return
-    const figures = line.split(/[\s/x]+/).map((part) => Number(part.replace(',', '.')))
+    const figures = line.split(/[\s/x]+/).filter(Boolean).map((part) => Number(part.replace(',', '.')))
     const [xMm, yMm, diameterMm = 8] = figures
     if (figures.length < 2 || figures.length > 3 || figures.some((figure) => !Number.isFinite(figure) || figure < 0) || diameterMm <= 0 || diameterMm > 120) wrong.push({ line: k + 1, text: line.slice(0, 40) })
     else holes.push({ xMm: xMm as number, yMm: yMm as number, diameterMm })
