@@ -32,7 +32,7 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
   ],
   foot: [{ name: 'unitTag', label: 'Of unit', kind: 'text', max: 16 }, mm('xMm', 'From its left edge'), mm('yMm', 'From its front edge'), { name: 'heightMm', label: 'Floor there', kind: 'number', unit: 'mm', optional: true, min: -500, max: 500, hint: 'up is positive' }],
   lift: [number('massKg', 'Mass', 'kg', { max: 2000 }), minutes('minutes', 'A lift takes'), number('crateEmptyKg', 'Empty crate or frame', 'kg', { max: 2000, hint: 'where it can be opened first' }), text('modulesKg', 'Modules in it, kg', 200, { hint: 'such as 32 32 32' }), minutes('openMinutes', 'Opening takes')],
-  person: [flag('licensed', 'Licensed'), clock('fromMin', 'From'), clock('toMin', 'To'), text('accountName', 'Signs in as', 60)],
+  person: [flag('licensed', 'Licensed'), clock('fromMin', 'From'), clock('toMin', 'To')],
   task: [
     minutes('minutes', 'Takes'), { name: 'people', label: 'People', kind: 'number', min: 1, max: 12, whole: true }, flag('licensed', 'Needs a licensed person'), text('after', 'After', 120, { hint: 'short names, such as t1 t2' }), flag('powerOff', 'Needs the supply off'), flag('daylight', 'Needs daylight'), flag('dry', 'Needs dry weather'),
     text('visitTag', 'Needs the visit', 16, { hint: 'short name of somebody else’s visit' }), clock('earliestMin', 'Not before', { optional: true, max: 4320 }), clock('pinnedMin', 'Pinned to', { optional: true, max: 4320 }), text('template', 'Kind of task', 30), text('leavesOpen', 'Left half-finished', 160, { hint: 'what has to be made safe overnight' }),

@@ -58,7 +58,7 @@ test('a code is read, the day is planned and a task is timed with no network at 
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Cellar House')
   const task = (tag: string) => ({ kind: 'task', itemId: uuidv7(), fields: { tag, name: `Task ${tag}`, sort: 0, minutes: 30, people: 1, licensed: false, after: null, powerOff: false, daylight: false, dry: false, visitTag: null, earliestMin: null, pinnedMin: null, template: null, leavesOpen: null } })
-  await callUseCase(context.request, 'saveFitItems', { jobId, items: [{ kind: 'person', itemId: uuidv7(), fields: { tag: 'p1', name: 'Ann', sort: 0, licensed: true, fromMin: 480, toMin: 1020, accountName: null } }, task('t1'), task('t2')] })
+  await callUseCase(context.request, 'saveFitItems', { jobId, items: [{ kind: 'person', itemId: uuidv7(), fields: { tag: 'p1', name: 'Ann', sort: 0, licensed: true, fromMin: 480, toMin: 1020 } }, task('t1'), task('t2')] })
   await openBench(page, jobId, '?stage=fit&view=mounted')
   await expect(page.locator('[data-alive=kept]')).toBeVisible({ timeout: 30_000 })
   await context.setOffline(true)

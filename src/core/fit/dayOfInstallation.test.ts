@@ -13,7 +13,7 @@ import { TASK_TEMPLATES, learnedMinutes, tasksOfPlan } from './taskTemplates'
 import { taskFaults } from './crewDay'
 import { materialsOfInstallation } from '../plan/materialsOfInstallation'
 
-const people = [fitItem('person', 'p1', { licensed: true, fromMin: 480, toMin: 1020, accountName: null }), fitItem('person', 'p2', { licensed: false, fromMin: 480, toMin: 1020, accountName: null })]
+const people = [fitItem('person', 'p1', { licensed: true, fromMin: 480, toMin: 1020 }), fitItem('person', 'p2', { licensed: false, fromMin: 480, toMin: 1020 })]
 const aTask = (tag: string, change: object = {}) => fitItem('task', tag, { minutes: 30, people: 1, licensed: false, after: null, powerOff: false, daylight: false, dry: false, visitTag: null, earliestMin: null, pinnedMin: null, template: null, leavesOpen: null, ...change })
 
 describe('daylight', () => {

@@ -1,8 +1,7 @@
 import { fitOf } from '../installation/fit'
 import type { FitDetails } from '../installation/fit'
 import type { Installation } from '../installation/installation'
-import { lifts } from './lifts'
-import { liftItemsOf } from './liftsOfInstallation'
+import { liftsOfInstallation } from './liftsOfInstallation'
 
 /** One kind of task of a crew's day: how often it comes, how long it takes when nothing is known better, what it needs. */
 interface TaskTemplate {
@@ -26,12 +25,12 @@ const always = () => true
 const one = () => 1
 const hasKind = (...kinds: readonly string[]) => ({ components }: Installation) => components.some(({ kind }) => kinds.includes(kind))
 const runMinutes = ({ runs }: Installation) => runs.reduce((sum, { lengthM }) => sum + 10 + 1.5 * lengthM, 0)
-const crewOfLifts = (installation: Installation) => Math.max(1, lifts({ items: liftItemsOf(installation), limitKg: 25, crewSize: null }).maxPersons ?? 2)
+const crewOfLifts = (installation: Installation) => Math.max(1, liftsOfInstallation(installation, null).maxPersons ?? 2)
 
 /** The tasks of a day as crews do them; `after` names other templates, those a job lacks are passed over. */
 export const TASK_TEMPLATES: readonly TaskTemplate[] = [
   { key: 'asFound', name: 'Pictures as found, earth conductor clamped', minutes: () => 20, people: one, after: [], when: always, leavesOpen: null },
-  { key: 'lifts', name: 'Crates to the wall, unpacked', minutes: (job) => Math.max(10, Math.round((lifts({ items: liftItemsOf(job), limitKg: 25, crewSize: null }).crewMinutes ?? 60) / crewOfLifts(job))), people: crewOfLifts, after: ['asFound'], when: ({ fit }) => fitOf(fit, 'lift').length > 0, leavesOpen: null },
+  { key: 'lifts', name: 'Crates to the wall, unpacked', minutes: (job) => Math.max(10, Math.round((liftsOfInstallation(job, null).crewMinutes ?? 60) / crewOfLifts(job))), people: crewOfLifts, after: ['asFound'], when: ({ fit }) => fitOf(fit, 'lift').length > 0, leavesOpen: null },
   { key: 'board', name: 'Backing board up, holes drilled', minutes: ({ fit }) => 40 + 10 * fitOf(fit, 'unit').length, people: one, after: ['asFound'], when: ({ fit }) => fitOf(fit, 'unit').length > 0, leavesOpen: 'board without units: fixed, edges covered' },
   { key: 'mount', name: 'Units mounted and levelled', minutes: ({ components }) => 15 * Math.max(1, components.filter(({ kind }) => kind === 'inverter' || kind === 'battery' || kind === 'gateway').length), people: crewOfLifts, after: ['lifts', 'board'], when: hasKind('inverter', 'battery', 'gateway'), leavesOpen: 'units mounted, not connected: isolators off, covers on' },
   { key: 'seal', name: 'Sealed part opened by its owner', minutes: () => 20, people: one, licensed: true, visit: true, after: ['asFound'], when: ({ fit }) => fitOf(fit, 'visit').length > 0, leavesOpen: 'sealed part closed again, or its owner told' },

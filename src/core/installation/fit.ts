@@ -30,7 +30,7 @@ export interface FitDetails {
   } & DeclaredOfUnit
   foot: { unitTag: string; xMm: number; yMm: number; heightMm: number | null }
   lift: { massKg: number | null; minutes: number; crateEmptyKg: number | null; modulesKg: string | null; openMinutes: number }
-  person: { licensed: boolean; fromMin: number; toMin: number; accountName: string | null }
+  person: { licensed: boolean; fromMin: number; toMin: number }
   task: {
     minutes: number; people: number; licensed: boolean; after: string | null; powerOff: boolean; daylight: boolean; dry: boolean; visitTag: string | null; earliestMin: number | null; pinnedMin: number | null
     template: string | null; leavesOpen: string | null

@@ -2,12 +2,10 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import { PARKED_KEY } from '@/core/evidence/families/parkedOvernight'
-import { taskPointKey, taskTimesOf } from '@/core/evidence/families/taskTime'
-import { latestBySlot } from '@/core/evidence/reading'
+import { taskTimesOf } from '@/core/evidence/families/taskTime'
 import { clockText } from '@/core/fit/clockText'
 import { taskFaults } from '@/core/fit/crewDay'
-import { dayOfInstallation, overnightState, restOfDay } from '@/core/fit/dayOfInstallation'
+import { dayOfInstallation, restOfDay } from '@/core/fit/dayOfInstallation'
 import { learnedMinutes, tasksOfPlan } from '@/core/fit/taskTemplates'
 import { type FitItem, fitOf } from '@/core/installation/fit'
 import { Button } from '@/ui/Button'
@@ -16,13 +14,13 @@ import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
-import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
-import { Pictures } from '../survey/Pictures'
 import { DayLanes, whenWords } from './DayLanes'
 import { type FitEditing, FitItemOverlay } from './FitItemOverlay'
+import { ParkOvernight } from './ParkOvernight'
 import { TaskCard } from './TaskCard'
+import { TimingButtons } from './TimingButtons'
 import { useCrewSchedule } from './useCrewSchedule'
 import { useFitItems } from './useFitItems'
 
@@ -107,7 +105,7 @@ export function DayView() {
         </Box>
       </TitledSheet>
       <FitItemOverlay editing={editing} onClose={() => setEditing(null)} />
-      <Overlay title="Park overnight" open={parking} onClose={() => setParking(false)} wide>{parking && <Parked schedule={schedule} />}</Overlay>
+      <Overlay title="Park overnight" open={parking} onClose={() => setParking(false)} wide>{parking && <ParkOvernight schedule={schedule} />}</Overlay>
     </>
   )
 }
@@ -121,44 +119,4 @@ const minutesNow = () => Math.ceil((new Date().getHours() * 60 + new Date().getM
 const orderIn = ({ planned }: { planned: readonly { id: string }[] }, tag: string) => {
   const at = planned.findIndex(({ id }) => id === tag)
   return at < 0 ? Infinity : at
-}
-
-/** Begin and done on the phone: kept like a reading, so that a dead router loses nothing. */
-export function TimingButtons({ task }: { task: FitItem<'task'> }) {
-  const { bench, record, enter, may } = useJob()
-  const point = bench.points.find(({ key }) => key === taskPointKey(task.tag))
-  const { startedAt, doneAt, minutes } = taskTimesOf(record.readings, task.tag)
-  const stamp = (slotId: string) => {
-    const slot = point?.slots.find(({ id }) => id === slotId)
-    if (point && slot && slot.input.kind === 'word') void enter({ point, slot }, { valueNumber: null, valueWord: Object.keys(slot.input.words)[0] ?? '', digits: null, unit: '' })
-  }
-  if (doneAt) return <Text color="proven" fontWeight="600" whiteSpace="nowrap">done{minutes === null ? '' : ` in ${Math.max(1, Math.round(minutes))} min`}</Text>
-  if (!may('recordReadings')) return <Text color="ink2">{startedAt ? 'under way' : ''}</Text>
-  return startedAt ? <Button size="sm" variant="act" onClick={() => stamp('done')} aria-label={`${task.name} is done`}>Done</Button> : <Button size="sm" onClick={() => stamp('start')} aria-label={`Begin ${task.name}`}>Begin</Button>
-}
-
-/** The safe state for the night: each step is said by somebody who looked, and kept with name and time. */
-function Parked({ schedule }: { schedule: Parameters<typeof overnightState>[2] }) {
-  const { record: { installation, readings }, bench, enter, may } = useJob()
-  const { unfinished, leftOpen } = overnightState(installation, readings, schedule)
-  const point = bench.points.find(({ key }) => key === PARKED_KEY)
-  const said = latestBySlot(bench.context.readings, PARKED_KEY)
-  return (
-    <Box fontSize="15px">
-      <Text mb="8px">{unfinished.length === 0 ? 'Every task is recorded as done.' : `${unfinished.length === 1 ? 'One task is' : `${unfinished.length} tasks are`} not done: ${unfinished.map(({ name }) => name).join(', ')}.`}</Text>
-      {leftOpen.length > 0 && <><Text fontWeight="600">Begun and left half-finished</Text><Box as="ul" pl="20px" mb="8px" css={{ listStyleType: 'disc' }}>{leftOpen.map((text) => <li key={text}>{text}</li>)}</Box></>}
-      {point?.slots.map((slot) => {
-        const last = said.get(slot.id)
-        const done = last?.valueWord === 'yes'
-        return (
-          <Flex key={slot.id} gap="12px" align="center" borderTopWidth="1px" borderColor="rule" py="6px">
-            <Box flex="1" minW="0"><Text>{slot.label}</Text>{last && <Text fontSize="13px" color="ink2">{done ? 'looked at' : 'not so'} {last.recordedAt.slice(0, 10)}, {last.recordedByName}</Text>}</Box>
-            {may('recordReadings') && <Button size="sm" aria-label={`Looked at: ${slot.label}`} onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: 'yes', digits: null, unit: '' })}>{done ? 'Again' : 'Looked at'}</Button>}
-          </Flex>
-        )
-      })}
-      <Notice kind="caution" mt="12px">A licensed person looks at every lock and label before leaving. Take a picture of each.</Notice>
-      <Box mt="8px"><AddPicture subject="parked" /><Pictures subject="parked" label="Parked overnight" /></Box>
-    </Box>
-  )
 }

@@ -2,8 +2,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { fitOf } from '@/core/installation/fit'
-import { lifts } from '@/core/fit/lifts'
-import { liftItemsOf } from '@/core/fit/liftsOfInstallation'
+import { liftsOfInstallation } from '@/core/fit/liftsOfInstallation'
+import { RULE_PACKS } from '@/core/rules/packs'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Button } from '@/ui/Button'
@@ -14,9 +14,6 @@ import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { type FitEditing, FitItemOverlay } from './FitItemOverlay'
 
-/** What one person lifts; the crew's own rule for manual handling comes first. */
-export const LIFT_LIMIT_KG = 25
-
 /** Lifts, heaviest first: how many carry it, what is unpacked first, what needs more than hands (F-3). */
 export function LiftsView() {
   const { record: { installation }, may } = useJob()
@@ -24,7 +21,7 @@ export function LiftsView() {
   const edit = may('saveItem')
   const things = fitOf(installation.fit, 'lift')
   const people = fitOf(installation.fit, 'person')
-  const result = lifts({ items: liftItemsOf(installation), limitKg: LIFT_LIMIT_KG, crewSize: people.length > 0 ? people.length : null })
+  const result = liftsOfInstallation(installation, people.length > 0 ? people.length : null)
   const nameOf = (id: string) => {
     const [tag, part] = id.split('/')
     const name = things.find((thing) => thing.tag === tag)?.name ?? id
@@ -33,7 +30,7 @@ export function LiftsView() {
   const unknown = things.filter(({ detail: { massKg, modulesKg, crateEmptyKg } }) => (modulesKg === null ? massKg === null : crateEmptyKg === null))
   return (
     <>
-      <Notice kind="caution">A team lifts less than the sum of its people. Clear the way first, one person speaks, gloves and shoes on; nobody lifts above the shoulder or alone beyond {LIFT_LIMIT_KG} kg. What is marked for an aid is not lifted by hand.</Notice>
+      <Notice kind="caution">A team lifts less than the sum of its people. Clear the way first, one person speaks, gloves and shoes on; nobody lifts above the shoulder or alone beyond {RULE_PACKS[installation.packId].limits.liftPerPersonMax.value} kg. What is marked for an aid is not lifted by hand.</Notice>
       <TitledSheet title="Lifts in their order" note={result.lifts && result.lifts.length > 0 ? <Flex as="span" gap="12px" align="center" wrap="wrap"><span>{result.maxPersons} {result.maxPersons === 1 ? 'person' : 'people'} at once, {Math.round(result.crewMinutes ?? 0)} crew-minutes</span><PlanMarkWord mark={result.verdict} /></Flex> : undefined} actions={edit && <Button size="sm" onClick={() => setEditing({ kind: 'lift', item: null, first: { minutes: 5, openMinutes: 0 } })}>Add a thing to lift</Button>}>
         {things.length === 0 && <EmptyState title="Nothing heavy yet">Inverter, modules, crates, boards: write down the mass from the plate or the delivery note.</EmptyState>}
         {unknown.length > 0 && <Notice kind="info" mx="14px" mb="8px">Open until the mass of {unknown.map(({ name }) => name).join(', ')} is known.</Notice>}

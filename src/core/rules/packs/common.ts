@@ -51,6 +51,7 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
   cableSlackEnd: limit(0.5, 'm', 'Slack at each end of a cable', 'Materials (F-6).', true),
   trunkingFillMax: limit(0.45, '', 'Share of a trunking’s area that cables may fill', 'Materials (F-6).'),
   conduitFillMax: limit(0.4, '', 'Share of a conduit’s area that three or more cables may fill', 'Materials (F-6).'),
+  liftPerPersonMax: limit(25, 'kg', 'What one person lifts', 'Planning default (F-3); the crew’s own rule for manual handling comes first.', true),
 }
 
 /** Ratings and curves of the devices sold with the IEC packs (P-2). */
