@@ -2,8 +2,13 @@ export const GRID_STATES = ['healthy', 'dead', 'brokenNeutral'] as const
 /** Broken neutral: the line is live, the neutral open upstream of the supply terminals, and the supplier's bond lost with it. */
 export type GridState = (typeof GRID_STATES)[number]
 
-export interface GraphNode {
+/** What a thing is called by the crew; its id where it has no name of its own. */
+interface Named {
   id: string
+  name?: string
+}
+
+export interface GraphNode extends Named {
   kind: 'supply' | 'bus' | 'load' | 'electrode'
   promise?: 'backup' | 'leftOut'
   /** Phases of a load; all of the installation's when absent. */
@@ -13,8 +18,9 @@ export interface GraphNode {
 }
 
 /** A cable or a way through a device; it carries conductors, and its device breaks some of them. */
-export interface GraphEdge {
-  id: string
+export interface GraphEdge extends Named {
+  /** Short name of the cable run that it is; the run has two ends with labels. */
+  runTag?: string
   from: string
   to: string
   carries: readonly string[]
@@ -30,8 +36,15 @@ export interface DevicePosition {
   closes: readonly string[]
 }
 
-export interface ManualDevice {
-  id: string
+/** How a device is drawn; a switch where nothing is said. */
+export const DEVICE_SYMBOLS = ['breaker', 'isolator', 'switch', 'changeover', 'contactor', 'relay', 'fuse'] as const
+export type DeviceSymbol = (typeof DEVICE_SYMBOLS)[number]
+
+interface NamedDevice extends Named {
+  symbol?: DeviceSymbol
+}
+
+export interface ManualDevice extends NamedDevice {
   kind: 'manual'
   positions: readonly DevicePosition[]
   lockable: boolean
@@ -39,8 +52,7 @@ export interface ManualDevice {
   bypass: boolean
 }
 
-export interface GridWatchingDevice {
-  id: string
+export interface GridWatchingDevice extends NamedDevice {
   kind: 'auto'
   logic: 'gridHealthy'
   senseNode: string
@@ -48,8 +60,7 @@ export interface GridWatchingDevice {
   closes: readonly string[]
 }
 
-export interface OppositeDevice {
-  id: string
+export interface OppositeDevice extends NamedDevice {
   kind: 'auto'
   logic: 'oppositeOf'
   of: string
@@ -58,8 +69,7 @@ export interface OppositeDevice {
 
 export type GraphDevice = ManualDevice | GridWatchingDevice | OppositeDevice
 
-export interface GraphSource {
-  id: string
+export interface GraphSource extends Named {
   kind: 'grid' | 'inverter' | 'generator' | 'vehicle' | 'pv'
   node: string
   /** Forms a voltage of its own, or follows one that is there. */
@@ -75,8 +85,7 @@ export interface GraphSource {
 }
 
 /** A join of neutral and protective conductor at a node. */
-export interface GraphBond {
-  id: string
+export interface GraphBond extends Named {
   node: string
   device: string | null
 }
@@ -96,6 +105,10 @@ export interface InstallationGraph {
   bonds: readonly GraphBond[]
   plan: { asLeft: Positions; island: Positions; bypass: Positions | null }
 }
+
+/** Every id in a graph with what the crew calls it. */
+export const namesIn = ({ nodes, edges, devices, sources, bonds }: InstallationGraph): ReadonlyMap<string, string> =>
+  new Map([...bonds, ...edges, ...devices, ...sources, ...nodes].map(({ id, name }) => [id, name ?? id]))
 
 export const NEUTRAL = 'N'
 export const PROTECTIVE = 'PE'
