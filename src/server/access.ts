@@ -15,6 +15,8 @@ export const WHO_MAY = {
   saveFitItems: ['lead', 'hand', 'office'],
   removeFitItem: ['lead', 'hand', 'office'],
   replaceComponent: ['lead', 'hand'],
+  saveWiring: ['lead', 'hand', 'office'],
+  setCoreColours: ['lead', 'office'],
   importLoads: ['lead', 'office'],
   importProfile: ['lead', 'office'],
   removeProfile: ['lead', 'office'],

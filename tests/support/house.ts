@@ -1,6 +1,7 @@
 import type { JobRecord } from '@/core/evidence/bench'
 import { type CableRun, type Circuit, type Installation, type Instrument, type Load, NO_CURTAILMENT } from '@/core/installation/installation'
 import type { FitDetails, FitItem, FitKind } from '@/core/installation/fit'
+import { NO_WIRING } from '@/core/installation/wiring'
 import { EMPTY_SITE, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import type { Reading } from '@/core/evidence/reading'
 
@@ -10,9 +11,9 @@ export const aLoad = (change: Partial<Load> = {}): Load => ({
   circuitTag: null, runningA: null, codeLetter: null, hp: null, starter: null, startFactor: null, startS: null, makerMaxLraA: null, makerMaxDeviceA: null, ...change,
 })
 
-export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({ id: 'k0', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true, boardTag: null, breakerA: null, curve: null, phase: 'all', ...change })
+export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({ id: 'k0', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true, boardTag: null, breakerA: null, curve: null, phase: 'all', foundBoardTag: null, foundPhase: null, torqueNm: null, ...change })
 
-export const aRun = (change: Partial<CableRun> = {}): CableRun => ({ id: 'r0', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20, designCurrentA: null, deviceA: null, derating: 1, faultCurrentA: null, faultS: null, extraM: 0, ...change })
+export const aRun = (change: Partial<CableRun> = {}): CableRun => ({ id: 'r0', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20, designCurrentA: null, deviceA: null, derating: 1, faultCurrentA: null, faultS: null, extraM: 0, torqueNm: null, ...change })
 
 /** A small made-up house that a test changes where it matters. */
 export const house = (change: Partial<Installation> = {}): Installation => ({
@@ -35,7 +36,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   electrodes: [{ id: 'e1', tag: 'e1', kind: 'rod', targetOhm: 100, seasonalFactor: 1.5 }],
   settings: [{ id: 's1', key: 'reserveSocPercent', label: 'Backup reserve', value: 40, unit: '%', tolerance: 1 }],
   promises: [{ id: 'p1', kind: 'gapClass', sentence: 'A blink.', gapClass: 'blink', runtimeH: null, loadTags: [], changedAt: null, changeNote: null }],
-  survey: [], fit: [], site: EMPTY_SITE, assumptions: USUAL_ASSUMPTIONS,
+  survey: [], fit: [], site: EMPTY_SITE, assumptions: USUAL_ASSUMPTIONS, coreColours: {}, wiring: NO_WIRING,
   ...change,
 })
 
@@ -72,10 +73,19 @@ export function reading(pointKey: string, slot: string, value: number | string, 
 
 export const recordOf = (installation: Installation, readings: readonly Reading[] = []): JobRecord => ({ installation, readings, attachments: [], instruments: [tester], overrides: [], replacements: [], serialsElsewhere: [], today: '2026-06-01' })
 
-/** Readings that release the first island. */
+/** Readings that release the first switching on. */
+export const readyForFirstLive = (): Reading[] => [
+  ...['w1', 'w2'].flatMap((tag) => [
+    reading(`wire.identity.${tag}`, `joined:${tag}`, 'continuity'), reading(`wire.identity.${tag}`, 'joined:none', 'open'), ...['N', 'PE'].flatMap((core) => [reading(`wire.cores.${tag}`, `joined:${core}`, 'continuity'), reading(`wire.cores.${tag}`, `free:${core}`, 'open')]),
+    reading(`wire.dead.run.${tag}`, 'insulation', 200), reading(`wire.dead.run.${tag}`, 'earth', 0.02), reading(`wire.torque.${tag}`, 'near', 4.5), reading(`wire.torque.${tag}`, 'far', 4.4),
+  ]),
+  reading('wire.dead.prepared', 'out', 'out'), reading('wire.dead.circuit.c1', 'earth', 0.4), reading('wire.dead.circuit.c1', 'insulation', 180), reading('wire.dead.circuit.c1', 'polarity', 'right'),
+]
+
+/** Readings that, after those, release the first island. */
 export const readyForFirstIsland = (): Reading[] => [
+  ...readyForFirstLive(),
   reading('outage.medical', 'answer', 'none'), reading('outage.bypass', 'answer', 'open'), reading('outage.licensed', 'answer', 'yes'), reading('outage.circuitsOpen', 'answer', 'open'), reading('outage.told', 'answer', 'yes'),
-  ...['w1', 'w2'].flatMap((tag) => [reading(`wire.identity.${tag}`, `joined:${tag}`, 'continuity'), reading(`wire.identity.${tag}`, 'joined:none', 'open')]),
   reading('earth.electrode.e1', 'clamp', 0.1), reading('earth.electrode.e1', 'r52', 30), reading('earth.electrode.e1', 'r618', 30.4), reading('earth.electrode.e1', 'r72', 31),
 ]
 

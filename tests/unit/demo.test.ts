@@ -5,10 +5,12 @@ import { pointsOf } from '@/core/evidence/bench'
 import { instrumentFor } from '@/core/evidence/instrumentFor'
 import { readQuickLine } from '@/core/evidence/quickLine'
 import type { Installation, Instrument } from '@/core/installation/installation'
+import { NO_WIRING } from '@/core/installation/wiring'
 import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { isKeepRequest } from '@/offline/messages'
+import { aCircuit, aRun } from '../support/house'
 import { type FitFromPlan, type ScenarioThing, fitOfPlan } from '../../demo/fitOfPlan'
 
 const folder = fileURLToPath(new URL('../../demo/', import.meta.url))
@@ -18,7 +20,8 @@ const { instruments, people } = json<{ instruments: Instrument[]; people: { emai
 describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
   const scenario = json<Omit<Installation, 'fit'> & { fit: ScenarioThing[]; fitFromPlan?: FitFromPlan; readings: { line: string; with?: string }[]; recordings: { file: string }[] }>(`jobs/${file}`)
   const asItems = (things: readonly ScenarioThing[]) => things.map(({ kind, tag, name, ...detail }, sort) => ({ id: `${kind}-${tag}`, kind, tag, name, sort, detail })) as unknown as Installation['fit']
-  const written: Installation = { ...scenario, fit: asItems(scenario.fit), jobId: 'x', promises: [], chosenSchool: null, schoolReason: null }
+  const survey = asItems(scenario.survey as unknown as ScenarioThing[]) as unknown as Installation['survey']
+  const written: Installation = { ...scenario, survey, circuits: scenario.circuits.map((one) => aCircuit(one)), runs: scenario.runs.map((one) => aRun(one)), fit: asItems(scenario.fit), jobId: 'x', promises: [], chosenSchool: null, schoolReason: null, wiring: NO_WIRING, coreColours: {} }
   const installation: Installation = scenario.fitFromPlan ? { ...written, fit: asItems([...scenario.fit, ...fitOfPlan(written, scenario.fitFromPlan)]) } : written
   const points = pointsOf(installation)
 

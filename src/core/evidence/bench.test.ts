@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { house, readyForFirstIsland, readyForLoads, reading, recordOf, tester } from '../../../tests/support/house'
+import { house, readyForFirstIsland, readyForFirstLive, readyForLoads, reading, recordOf, tester } from '../../../tests/support/house'
 import { benchOf, nextPoint, stageSummaries } from './bench'
+import { startingTopology } from '../wiring/topology/startingTopology'
 import type { HoldOverride } from './holdPoints'
 import { WITHDRAWN, lastOwnReading, standingReadings } from './reading'
 
@@ -13,7 +14,8 @@ describe('points', () => {
     expect(benchOf(recordOf(house())).points.filter(({ key }) => key.startsWith('earth.rcd.')).map(({ key }) => key)).toEqual(['earth.rcd.c1.grid', 'earth.rcd.c1.island'])
   })
   it('are all open without evidence', () => {
-    expect(new Set([...benchOf(recordOf(house())).judgements.values()].map(({ verdict }) => verdict))).toEqual(new Set(['open']))
+    // the position check is worked out from the wiring and needs nothing typed in
+    expect(new Set([...benchOf(recordOf(house())).judgements].filter(([key]) => key !== 'wire.positions').map(([, { verdict }]) => verdict))).toEqual(new Set(['open']))
   })
   it('turn to the pack’s words', () => {
     const ground = benchOf(recordOf(house({ packId: 'na-split-240', circuits: [], runs: [] }))).points.find(({ key }) => key === 'earth.islandBond')
@@ -87,25 +89,34 @@ describe('hold points', () => {
   const override = (step: HoldOverride['step'], condition: string): HoldOverride => ({ id: 'o', step, condition, reason: 'known from the day before', byName: 'Lead', at: '2026-01-02T00:00:00Z' })
 
   it('release one step after the other', () => {
-    expect([released([]), released(readyForFirstIsland()), released(readyForLoads())]).toEqual([[false, false, false], [true, false, false], [true, true, false]])
+    expect([released([]), released(readyForFirstLive()), released(readyForFirstIsland()), released(readyForLoads())]).toEqual([[false, false, false, false], [true, false, false, false], [true, true, false, false], [true, true, true, false]])
+  })
+  it('let nothing go live before the dead tests hold, nor on a wiring that can kill', () => {
+    const without = (key: string) => readyForFirstLive().filter(({ pointKey }) => !pointKey.startsWith(key))
+    expect(released(without('wire.dead.run.w2'))[0]).toBe(false)
+    expect(released(without('wire.dead.run.w2'), [override('firstLive', 'dead')])[0]).toBe(true)
+    expect(released([...readyForFirstLive(), reading('wire.dead.run.w1', 'insulation', 0.4)], [override('firstLive', 'dead')])[0]).toBe(false)
+    const graph = startingTopology(house())
+    const wired = { planned: null, wired: { id: 'r', jobId: 'x', layer: 'wired' as const, number: 1, note: '', madeByName: '', madeAt: '', graph: { ...graph, interlocks: [] } } }
+    expect(benchOf({ ...recordOf(house({ wiring: wired }), readyForFirstLive()), overrides: [override('firstLive', 'positions')] }).holds[0]?.released).toBe(false)
   })
   it('let a lead go past a missing electrode in writing, but never past the medical question', () => {
     const without = (key: string) => readyForFirstIsland().filter(({ pointKey }) => !pointKey.startsWith(key))
-    expect(released(without('earth.electrode'), [override('firstIsland', 'electrode')])[0]).toBe(true)
-    expect(released(without('outage.medical'), [override('firstIsland', 'medical')])[0]).toBe(false)
+    expect(released(without('earth.electrode'), [override('firstIsland', 'electrode')])[1]).toBe(true)
+    expect(released(without('outage.medical'), [override('firstIsland', 'medical')])[1]).toBe(false)
   })
   it('never go past a failed island residual-current test', () => {
     const failed = [...readyForLoads().filter(({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'x5')), reading('earth.rcd.c1.island', 'x5', 'none')]
-    expect(released(failed, [override('loadedIsland', 'islandRcd'), override('loadedIsland', 'bond')])[1]).toBe(false)
+    expect(released(failed, [override('loadedIsland', 'islandRcd'), override('loadedIsland', 'bond')])[2]).toBe(false)
     const missing = readyForLoads().filter(({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'ramp'))
-    expect(released(missing, [override('loadedIsland', 'islandRcd')])[1]).toBe(true)
+    expect(released(missing, [override('loadedIsland', 'islandRcd')])[2]).toBe(true)
   })
   it('say in one sentence what stands in the way, the stopped thing first', () => {
-    const { holdLine } = states([reading('outage.bypass', 'answer', 'closed')])
+    const { holdLine } = states([...readyForFirstLive(), reading('outage.bypass', 'answer', 'closed')])
     expect(holdLine.sentence).toMatch(/^First island is held: bypass open – stopped/)
     expect(holdLine.pointKey).toBe('outage.bypass')
-    const stages = stageSummaries(states([]))
-    expect(stages.filter(({ holdsJobUp }) => holdsJobUp).map(({ stage }) => stage)).toEqual(['wire', 'earth', 'outage'])
+    const holdingUp = (readings: Parameters<typeof recordOf>[1]) => stageSummaries(states(readings)).filter(({ holdsJobUp }) => holdsJobUp).map(({ stage }) => stage)
+    expect([holdingUp([]), holdingUp(readyForFirstLive())]).toEqual([['wire'], ['earth', 'outage']])
   })
 })
 
@@ -114,7 +125,7 @@ describe('next', () => {
     expect(nextPoint(benchOf(recordOf(house())))?.point.key).toBe('survey.supplyRating')
     const almost = benchOf(recordOf(house(), [...readyForFirstIsland(), reading('survey.supplyRating', 'rating', 60)]))
     const order: string[] = []
-    for (let at: string | undefined, k = 0; k < 40; k++) {
+    for (let at: string | undefined, k = 0; k < 200; k++) {
       const next = nextPoint(almost, at)
       if (!next || order.includes(next.point.key)) break
       order.push(next.point.key)

@@ -1,6 +1,6 @@
 import { RULE_PACKS } from '../rules/packs'
 import type { Verdict } from '../rules/verdict'
-import { type HoldLine, type HoldOverride, type HoldState, holdLine, holdStates } from './holdPoints'
+import { type HoldLine, type HoldOverride, type HoldStepId, type HoldState, holdLine, holdStates } from './holdPoints'
 import { POINT_FAMILIES } from './families'
 import type { Attachment, EvidenceContext, Judgement, Point, SerialElsewhere, Stage } from './point'
 import { STAGES } from './point'
@@ -73,7 +73,7 @@ export const pointsToShow = ({ points }: Pick<Bench, 'points'>): Point[] => poin
 
 /** The order in which a crew works; a point's rank is that of the first pattern its key matches. */
 const WORKING_ORDER: readonly RegExp[] = [
-  /^survey\./, /^fit\./, /^wire\.identity/, /^wire\.loop/, /^earth\.electrode/, /^earth\.rcd\..*\.grid$/, /^settings\./,
+  /^survey\./, /^fit\./, /^wire\.positions/, /^wire\.identity/, /^wire\.cores/, /^wire\.loop/, /^wire\.torque/, /^wire\.dead/, /^earth\.electrode/, /^wire\.live/, /^wire\.ct/, /^earth\.rcd\..*\.grid$/, /^settings\./,
   /^outage\.medical/, /^outage\.told/, /^outage\.licensed/, /^outage\.bypass/, /^outage\.circuitsOpen/,
   /^outage\.islandSource/, /^earth\.islandBond/, /^earth\.rcd\..*\.island$/,
   /^outage\.saved/, /^outage\.heavyOff/, /^outage\.helper/, /^outage\.callout/,
@@ -86,7 +86,8 @@ const workingRank = (key: string): number => {
 }
 
 /** The hold step that must be released before a point may be worked on; `null` for what is safe with the supply on. */
-export function stepBefore(pointKey: string): 'firstIsland' | 'loadedIsland' | null {
+export function stepBefore(pointKey: string): HoldStepId | null {
+  if (/^wire\.(live|ct)\./.test(pointKey) && pointKey !== 'wire.live.dead') return 'firstLive'
   if (/^outage\.islandSource|^earth\.islandBond|^earth\.rcd\..*\.island$/.test(pointKey)) return 'firstIsland'
   if (/^outage\.(gap|stayedOn|returnGap|cleanReturns)/.test(pointKey)) return 'loadedIsland'
   return null

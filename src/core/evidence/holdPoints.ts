@@ -1,7 +1,8 @@
 import type { Verdict } from '../rules/verdict'
 import type { Judgement, Point } from './point'
 
-export type HoldStepId = 'firstIsland' | 'loadedIsland' | 'handover'
+export const HOLD_STEP_IDS = ['firstLive', 'firstIsland', 'loadedIsland', 'handover'] as const
+export type HoldStepId = (typeof HOLD_STEP_IDS)[number]
 
 /** One thing a live step waits for. */
 export interface HoldCondition {
@@ -25,6 +26,16 @@ const held: readonly Verdict[] = ['proven', 'watch']
 
 /** T-10: what must hold before each live step. Back-feed, bond, failed island protection and the medical question are nobody's to override. */
 export const HOLD_STEPS: readonly HoldStep[] = [
+  {
+    id: 'firstLive', label: 'First live',
+    conditions: [
+      { id: 'positions', label: 'position check', points: ['wire.positions'], accepts: held, override: 'never' },
+      { id: 'identity', label: 'every run identified', points: ['wire.identity.'], accepts: held, override: 'whenOpen' },
+      { id: 'cores', label: 'every core identified', points: ['wire.cores.'], accepts: held, override: 'whenOpen' },
+      { id: 'dead', label: 'dead tests', points: ['wire.dead.'], accepts: held, override: 'whenOpen' },
+      { id: 'torque', label: 'terminals torqued', points: ['wire.torque.'], accepts: held, override: 'always' },
+    ],
+  },
   {
     id: 'firstIsland', label: 'First island',
     conditions: [

@@ -13,7 +13,7 @@ export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 
 /** What a slot takes: a number in a unit, one of a few words, free text such as a serial, or something that is not typed. */
 export type SlotInput =
-  | { kind: 'quantity'; unit: Unit; measures: Measured | null; alsoWords?: Readonly<Record<string, readonly string[]>> }
+  | { kind: 'quantity'; unit: Unit; measures: Measured | null; alsoWords?: Readonly<Record<string, readonly string[]>>; /** Below zero is nothing unusual here. */ signed?: boolean }
   | { kind: 'word'; words: Readonly<Record<string, readonly string[]>> }
   | { kind: 'text'; maxLength: number }
   | { kind: 'attached' }

@@ -144,7 +144,7 @@ export function valueFor(target: Target, text: string, instrumentFor: QuickLineC
       const range = instrument?.functions.find((fn) => fn.measures === input.measures)
       if (instrument && range && (value < range.min || value > range.max))
         return { kind: 'ask', target, value: entered, question: `${instrument.tag} measures ${range.min}–${range.max} ${range.unit} here, and this is ${digits} ${input.unit}. Press Enter again to store it as typed, or correct it.` }
-      if (value < 0) return { kind: 'ask', target, value: entered, question: 'This reading is below zero. Press Enter again to store it as typed, or correct it.' }
+      if (value < 0 && !input.signed) return { kind: 'ask', target, value: entered, question: 'This reading is below zero. Press Enter again to store it as typed, or correct it.' }
       return { kind: 'ready', target, value: entered }
     }
   }

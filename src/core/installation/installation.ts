@@ -9,6 +9,7 @@ import type { Unit } from '../quantity/units'
 import type { Phase, RulePackId } from '../rules/rulePack'
 import type { FitItem } from './fit'
 import type { PlanAssumptions, Site, SurveyItem } from './survey'
+import type { WiringRecord } from './wiring'
 
 /** How many points a job asks for: essential is what the pack can't do without. */
 export type TestDepth = 'essential' | 'full'
@@ -122,6 +123,11 @@ export interface Circuit {
   /** B, C or D where the pack has curves. */
   curve: string | null
   phase: Phase | 'all'
+  /** Board and phase it was found on; `null` where this job does not move it (W-8). */
+  foundBoardTag: string | null
+  foundPhase: Phase | 'all' | null
+  /** Maker's figure for its terminals. */
+  torqueNm: number | null
 }
 
 export interface CableRun {
@@ -141,6 +147,8 @@ export interface CableRun {
   faultS: number | null
   /** Extra left coiled for a later extension. */
   extraM: number
+  /** Maker's figure for the terminals it lands on. */
+  torqueNm: number | null
 }
 
 export interface Electrode {
@@ -189,7 +197,7 @@ export interface InstrumentFunction {
 }
 
 /** What an instrument can measure here; a slot of a point names the one it needs. */
-export const MEASURED = ['electrodeResistance', 'loopResistance', 'voltage', 'frequency', 'rcdTime', 'rcdCurrent', 'earthCurrent', 'torque'] as const
+export const MEASURED = ['electrodeResistance', 'loopResistance', 'voltage', 'frequency', 'rcdTime', 'rcdCurrent', 'earthCurrent', 'torque', 'insulation', 'continuity', 'dcVoltage', 'dcCurrent'] as const
 export type Measured = (typeof MEASURED)[number]
 
 export interface Instrument {
@@ -225,4 +233,7 @@ export interface Installation {
   assumptions: PlanAssumptions
   /** Wall, lifts, crew day, materials and snags. */
   fit: FitItem[]
+  /** Colours of this job's cores where they differ from the pack's: one convention, printed at both ends. */
+  coreColours: Readonly<Record<string, string>>
+  wiring: WiringRecord
 }

@@ -1,5 +1,5 @@
 /** The units a reading can be stored in; every stored number is in the base unit, without a prefix. */
-export const UNITS = ['Ω', 'V', 'A', 'W', 'VA', 'Wh', 'Hz', 's', 'ms', 'mA', 'm', 'mm', '°', '°C', '%', 'Nm', 'kg', ''] as const
+export const UNITS = ['Ω', 'MΩ', 'V', 'A', 'W', 'VA', 'Wh', 'Hz', 's', 'ms', 'mA', 'm', 'mm', '°', '°C', '%', 'Nm', 'kg', ''] as const
 export type Unit = (typeof UNITS)[number]
 
 /** What one written unit means: its base unit and the factor that takes the written number there. */
@@ -16,7 +16,7 @@ const prefixed = (unit: Unit, names: readonly string[], prefixes: Readonly<Recor
  * Times and residual currents are stored as the trade reads them, in ms and mA.
  */
 export const UNIT_FORMS: ReadonlyMap<string, UnitForm> = new Map<string, UnitForm>([
-  ...prefixed('Ω', ['Ω', 'Ω', 'ohm', 'ohms', 'Ohm', 'R'], { '': 1, m: 1e-3, k: 1e3, M: 1e6 }),
+  ...prefixed('Ω', ['Ω', 'Ω', 'ohm', 'ohms', 'Ohm', 'R'], { '': 1, m: 1e-3, k: 1e3, M: 1e6, G: 1e9 }),
   ...prefixed('V', ['V', 'v'], { '': 1, m: 1e-3, k: 1e3 }),
   ...prefixed('A', ['A', 'a'], { '': 1, m: 1e-3, k: 1e3 }),
   ...prefixed('W', ['W', 'w'], { '': 1, k: 1e3, M: 1e6 }),
@@ -46,6 +46,8 @@ const SAME_QUANTITY: Readonly<Record<string, Readonly<Record<string, number>>>> 
   mA: { A: 0.001 },
   m: { mm: 1000 },
   mm: { m: 0.001 },
+  Ω: { MΩ: 1e-6 },
+  MΩ: { Ω: 1e6 },
 }
 
 /** Factor from one base unit to another of the same quantity, or `null` when they measure different things. */

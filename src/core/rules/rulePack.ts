@@ -25,7 +25,7 @@ export const LIMIT_KEYS = [
   'demandShareOfLimit', 'shareTolerance', 'islandVoltageMin', 'islandVoltageMax', 'islandFrequencyMin', 'islandFrequencyMax',
   'continuousFactor', 'boardSourceFactor', 'boardFarEndShare', 'motorSoftFactor', 'motorDriveFactor', 'motorRunningMultiple', 'motorFitsShare',
   'pvChargeRatioMax', 'stringCurrentFactor', 'voltageDropMaxPercent', 'pvReturnMin', 'pvReturnMax', 'ladderMarginShare',
-  'cableSlackShare', 'cableSlackEnd', 'trunkingFillMax', 'conduitFillMax', 'liftPerPersonMax',
+  'cableSlackShare', 'cableSlackEnd', 'trunkingFillMax', 'conduitFillMax', 'liftPerPersonMax', 'insulationMin', 'continuityMax', 'terminalTorqueShare', 'stringVoltageShare',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 

@@ -1,5 +1,6 @@
-import { type GraphEdge, type InstallationGraph, NEUTRAL, PROTECTIVE } from './installationGraph'
-import { type LiveState, joinsOn } from './liveState'
+import { conductorWay } from './conductorWay'
+import { type InstallationGraph, NEUTRAL, PROTECTIVE } from './installationGraph'
+import type { LiveState } from './liveState'
 
 /** One stretch of the way a current takes. */
 export interface PathStep {
@@ -22,24 +23,8 @@ export interface FaultPath {
   returns: 'bond' | 'supplier' | 'none' | 'dead'
 }
 
-/** A shortest way along one conductor through what is closed; `null` when there is none. */
-function way({ edges }: Pick<InstallationGraph, 'edges'>, from: string, to: string, conductor: string, closed: ReadonlySet<string>): PathStep[] | null {
-  const cameBy = new Map<string, { edge: GraphEdge; from: string } | null>([[from, null]])
-  const queue = [from]
-  for (let head = 0; head < queue.length && !cameBy.has(to); head++) {
-    const here = queue[head] as string
-    for (const edge of edges) {
-      const there = edge.from === here ? edge.to : edge.to === here ? edge.from : null
-      if (there === null || cameBy.has(there) || !joinsOn(edge, conductor, closed)) continue
-      cameBy.set(there, { edge, from: here })
-      queue.push(there)
-    }
-  }
-  if (!cameBy.has(to)) return null
-  const steps: PathStep[] = []
-  for (let at = to, came = cameBy.get(to); came; at = came.from, came = cameBy.get(at)) steps.unshift({ id: came.edge.id, from: came.from, to: at, conductor })
-  return steps
-}
+const along = (graph: InstallationGraph, from: string, to: string, conductor: string, closed: ReadonlySet<string>): PathStep[] | null =>
+  conductorWay(graph, from, to, conductor, closed)?.map((step) => ({ id: step.edge.id, from: step.from, to: step.to, conductor })) ?? null
 
 /**
  * W-1, for looking: which way the current of a line-to-enclosure fault at a load returns. Out on the load's first live phase, home on the
@@ -56,17 +41,17 @@ export function faultPath(graph: InstallationGraph, state: LiveState, loadId: st
   const phase = (load.phases ?? phases).find((one) => (energised.get(`${loadId} ${one}`)?.length ?? 0) > 0)
   const source = sources.find(({ id }) => phase !== undefined && id === energised.get(`${loadId} ${phase}`)?.[0])
   if (phase === undefined || source === undefined) return { load: loadId, source: null, phase: null, out: [], back: [], returns: 'dead' }
-  const out = way(graph, source.node, loadId, phase, closed) ?? []
+  const out = along(graph, source.node, loadId, phase, closed) ?? []
   const part = state.parts.find((one) => one.source === source.id)
   const ways: { back: PathStep[]; returns: 'bond' | 'supplier' }[] = []
   for (const { id, node } of bonds) {
     if (!closed.has(id)) continue
-    const [home, neutral] = [way(graph, loadId, node, PROTECTIVE, closed), way(graph, node, source.node, NEUTRAL, closed)]
+    const [home, neutral] = [along(graph, loadId, node, PROTECTIVE, closed), along(graph, node, source.node, NEUTRAL, closed)]
     if (home && neutral) ways.push({ back: [...home, { id, from: node, to: node, conductor: NEUTRAL }, ...neutral], returns: 'bond' })
   }
   const supply = nodes.find(({ kind }) => kind === 'supply')?.id
   if (part?.supplierBond && supply !== undefined) {
-    const [home, neutral] = [way(graph, loadId, supply, PROTECTIVE, closed), way(graph, supply, source.node, NEUTRAL, closed)]
+    const [home, neutral] = [along(graph, loadId, supply, PROTECTIVE, closed), along(graph, supply, source.node, NEUTRAL, closed)]
     if (home && neutral) ways.push({ back: [...home, ...neutral], returns: 'supplier' })
   }
   const [best] = ways.sort((a, b) => a.back.length - b.back.length)

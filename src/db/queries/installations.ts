@@ -1,9 +1,10 @@
-import { asc, eq, inArray } from 'drizzle-orm'
+import { asc, desc, eq, inArray } from 'drizzle-orm'
 import type { FitItem } from '@/core/installation/fit'
 import { type Installation, NO_CURTAILMENT } from '@/core/installation/installation'
+import type { WiringRevision } from '@/core/installation/wiring'
 import { EMPTY_SITE, type SurveyItem, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import type { Db } from '../client'
-import { cableRun, circuit, component, customerPromise, electrode, fitItem, job, load, plannedSetting, surveyItem } from '../schema'
+import { cableRun, circuit, component, customerPromise, electrode, fitItem, job, load, plannedSetting, surveyItem, user, wiringRevision } from '../schema'
 
 export type JobRow = typeof job.$inferSelect
 
@@ -21,11 +22,18 @@ export async function jobById(db: Db, jobId: string): Promise<JobRow | null> {
   return row ?? null
 }
 
+/** The latest wiring of each layer of some jobs. */
+export async function latestWiring(db: Db, jobIds: readonly string[]): Promise<WiringRevision[]> {
+  const rows = await db.selectDistinctOn([wiringRevision.jobId, wiringRevision.layer], { id: wiringRevision.id, jobId: wiringRevision.jobId, layer: wiringRevision.layer, number: wiringRevision.number, note: wiringRevision.note, graph: wiringRevision.graph, madeByName: user.name, madeAt: wiringRevision.madeAt })
+    .from(wiringRevision).innerJoin(user, eq(user.id, wiringRevision.madeBy)).where(inArray(wiringRevision.jobId, [...jobIds])).orderBy(asc(wiringRevision.jobId), asc(wiringRevision.layer), desc(wiringRevision.number))
+  return rows.map((row) => ({ ...row, madeAt: new Date(row.madeAt).toISOString() }))
+}
+
 /** The installation model of each job: one query a table, whatever the number of jobs. */
 export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<Map<string, Installation>> {
   if (jobs.length === 0) return new Map()
   const ids = jobs.map(({ id }) => id)
-  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted] = await Promise.all([
+  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted, wiring] = await Promise.all([
     db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
     db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
     db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
@@ -35,6 +43,7 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
     db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
     db.select().from(surveyItem).where(inArray(surveyItem.jobId, ids)).orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
     db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
+    latestWiring(db, ids),
   ])
   const of = { loads: grouped(loads), components: grouped(components), circuits: grouped(circuits), runs: grouped(runs), electrodes: grouped(electrodes), settings: grouped(settings), promises: grouped(promises), survey: grouped(found), fit: grouped(fitted) }
   return new Map(jobs.map((row) => [row.id, {
@@ -44,6 +53,7 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
     loads: of.loads.get(row.id) ?? [], components: of.components.get(row.id) ?? [], circuits: of.circuits.get(row.id) ?? [],
     runs: of.runs.get(row.id) ?? [], electrodes: of.electrodes.get(row.id) ?? [],
     settings: (of.settings.get(row.id) ?? []) as Installation['settings'], promises: (of.promises.get(row.id) ?? []).map((promise) => ({ ...promise, changedAt: promise.changedAt && new Date(promise.changedAt).toISOString() })),
-    survey: (of.survey.get(row.id) ?? []) as unknown as SurveyItem[], fit: (of.fit.get(row.id) ?? []) as unknown as FitItem[],
+    survey: (of.survey.get(row.id) ?? []) as unknown as SurveyItem[], fit: (of.fit.get(row.id) ?? []) as unknown as FitItem[], coreColours: row.coreColours,
+    wiring: { planned: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'planned') ?? null, wired: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'wired') ?? null },
   } satisfies Installation]))
 }

@@ -1,3 +1,4 @@
+import { HOLD_STEP_IDS } from '@/core/evidence/holdPoints'
 import { sql } from 'drizzle-orm'
 import { check, index, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
 import { UNITS } from '@/core/quantity/units'
@@ -42,9 +43,9 @@ export const reading = pgTable('reading', {
 export const holdOverride = pgTable('hold_override', {
   id: uuid().primaryKey(),
   jobId: uuid().notNull().references(() => job.id, { onDelete: 'restrict' }),
-  step: text({ enum: ['firstIsland', 'loadedIsland', 'handover'] }).notNull(),
+  step: text({ enum: HOLD_STEP_IDS }).notNull(),
   condition: text().notNull(),
   reason: text().notNull(),
   madeBy: text().notNull().references(() => user.id),
   madeAt: instant().notNull().default(sql`clock_timestamp()`),
-}, (t) => [check('hold_override_reason_given', sql`length(trim(${t.reason})) >= 10`), oneOf('hold_override_step_known', t.step, ['firstIsland', 'loadedIsland', 'handover'])])
+}, (t) => [check('hold_override_reason_given', sql`length(trim(${t.reason})) >= 10`), oneOf('hold_override_step_known', t.step, HOLD_STEP_IDS)])

@@ -1,6 +1,8 @@
 import { sql } from 'drizzle-orm'
 import { boolean, check, date, index, integer, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
 import type { Sources, Supply } from '@/core/installation/installation'
+import { WIRING_LAYERS, type WiringLayer } from '@/core/installation/wiring'
+import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { FIT_KINDS, type FitKind, REPLACEMENT_CAUSES } from '@/core/installation/fit'
 import type { PlanAssumptions, Site, SurveyKind } from '@/core/installation/survey'
 import { SURVEY_KINDS } from '@/core/installation/survey'
@@ -34,6 +36,7 @@ export const job = pgTable('job', {
   sources: jsonb().$type<Sources>().notNull(),
   site: jsonb().$type<Partial<Site>>().notNull().default({}),
   assumptions: jsonb().$type<Partial<PlanAssumptions>>().notNull().default({}),
+  coreColours: jsonb().$type<Record<string, string>>().notNull().default({}),
   /** The first word to the household; `null` until the office has confirmed one. */
   firstWord: text({ enum: FIRST_WORDS }),
   firstWordBecause: text(),
@@ -100,6 +103,9 @@ export const circuit = pgTable('circuit', {
   breakerA: figure(),
   curve: text(),
   phase: text({ enum: ['L1', 'L2', 'L3', 'all'] }).notNull().default('all'),
+  foundBoardTag: text(),
+  foundPhase: text({ enum: ['L1', 'L2', 'L3', 'all'] }),
+  torqueNm: figure(),
 }, (t) => [unique('circuit_tag').on(t.jobId, t.tag), oneOf('circuit_device_known', t.device, RCD_DEVICES), finite('circuit_rating_finite', t.iDeltaNMa)])
 
 export const cableRun = pgTable('cable_run', {
@@ -116,6 +122,7 @@ export const cableRun = pgTable('cable_run', {
   faultCurrentA: figure(),
   faultS: figure(),
   extraM: figure().notNull().default(0),
+  torqueNm: figure(),
 }, (t) => [
   unique('cable_run_tag').on(t.jobId, t.tag),
   check('cable_run_length_finite', sql`${t.lengthM} > 0 and ${t.lengthM} < 10000`),
@@ -194,3 +201,17 @@ export const planRevision = pgTable('plan_revision', {
   madeBy: text().notNull().references(() => user.id),
   madeAt: instant().notNull().default(sql`clock_timestamp()`),
 }, (t) => [unique('plan_revision_number').on(t.jobId, t.number)])
+
+/** The wiring as somebody left it: a whole graph with what they changed; append-only. */
+export const wiringRevision = pgTable('wiring_revision', {
+  id: uuid().primaryKey(),
+  jobId: uuid().notNull().references(() => job.id, { onDelete: 'restrict' }),
+  layer: text({ enum: WIRING_LAYERS }).$type<WiringLayer>().notNull(),
+  number: integer().notNull(),
+  note: text().notNull(),
+  graph: jsonb().$type<InstallationGraph>().notNull(),
+  madeBy: text().notNull().references(() => user.id),
+  /** Clock of the device; `receivedAt` is the server's. */
+  madeAt: instant().notNull(),
+  receivedAt: instant().notNull().default(sql`clock_timestamp()`),
+}, (t) => [unique('wiring_revision_number').on(t.jobId, t.layer, t.number), oneOf('wiring_revision_layer_known', t.layer, WIRING_LAYERS), check('wiring_revision_number_counts', sql`${t.number} >= 1`)])

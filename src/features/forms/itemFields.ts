@@ -32,14 +32,16 @@ export function itemFields(kind: ItemKind, pack: RulePack): FieldSpec[] {
       name, tag, { name: 'device', label: pack.words.residualCurrentDeviceShort, kind: 'choice', options: pack.id === 'na-split-240' ? { gfciA: 'class A' } : { general: 'general type', delayed: 'delayed type (S)' } },
       { name: 'iDeltaNMa', label: 'Rated residual current', kind: 'number', unit: 'mA', optional: true, hint: 'blank where there is no such device' },
       { name: 'breakerA', label: 'Rating of its breaker or fuse', kind: 'number', unit: 'A', optional: true }, ...(pack.breakerCurves.length > 0 ? [{ name: 'curve', label: 'Curve', kind: 'choice', optional: true, options: same(pack.breakerCurves) } as const] : []),
-      ...(pack.phases.length > 1 ? [{ name: 'phase', label: 'Phase', kind: 'choice', options: same([...pack.phases, 'all']) } as const] : []), { name: 'boardTag', label: 'On board', kind: 'text', optional: true, hint: 'its short name' }, { name: 'backedUp', label: 'Backed up', kind: 'flag' },
+      ...(pack.phases.length > 1 ? [{ name: 'phase', label: 'Phase', kind: 'choice', options: same([...pack.phases, 'all']) } as const] : []), { name: 'boardTag', label: 'On board', kind: 'text', optional: true, hint: 'its short name' }, { name: 'foundBoardTag', label: 'Found on board', kind: 'text', optional: true, hint: 'only where this job moves it' },
+      ...(pack.phases.length > 1 ? [{ name: 'foundPhase', label: 'Found on phase', kind: 'choice', optional: true, options: same([...pack.phases, 'all']), hint: 'only where this job moves it' } as const] : []),
+      { name: 'torqueNm', label: 'Torque of its terminals', kind: 'number', unit: 'Nm', optional: true, hint: 'the maker’s figure' }, { name: 'backedUp', label: 'Backed up', kind: 'flag' },
     ]
     case 'run': return [
       tag, { name: 'from', label: 'Near end', kind: 'text' }, { name: 'to', label: 'Far end', kind: 'text' },
       { name: 'size', label: sizeSystemOf(pack.id) === 'awg' ? 'Size, AWG' : 'Size, mm²', kind: 'choice', options: same(Object.keys(COPPER_OHM_PER_KM[sizeSystemOf(pack.id)]).sort((a, b) => parseFloat(a) - parseFloat(b))) },
       { name: 'lengthM', label: 'Length', kind: 'number', unit: 'm' }, { name: 'conductorTempC', label: 'Conductor temperature', kind: 'number', unit: '°C', hint: 'while the loop is measured' },
       { name: 'designCurrentA', label: 'Design current', kind: 'number', unit: 'A', optional: true }, { name: 'deviceA', label: 'Device before it', kind: 'number', unit: 'A', optional: true }, { name: 'derating', label: 'Left after derating', kind: 'percent', hint: 'product of all factors' },
-      { name: 'faultCurrentA', label: 'Fault current', kind: 'number', unit: 'A', optional: true }, { name: 'faultS', label: 'Fault lasts', kind: 'number', unit: 's', optional: true }, { name: 'extraM', label: 'Extra left for later', kind: 'number', unit: 'm' },
+      { name: 'faultCurrentA', label: 'Fault current', kind: 'number', unit: 'A', optional: true }, { name: 'faultS', label: 'Fault lasts', kind: 'number', unit: 's', optional: true }, { name: 'extraM', label: 'Extra left for later', kind: 'number', unit: 'm' }, { name: 'torqueNm', label: 'Torque of its terminals', kind: 'number', unit: 'Nm', optional: true, hint: 'the maker’s figure' },
     ]
     case 'electrode': return [
       tag, { name: 'kind', label: 'Kind', kind: 'choice', options: same(['rod', 'plate', 'array']) }, { name: 'targetOhm', label: 'Target', kind: 'choice', options: { '20': '20 Ω', '50': '50 Ω', '100': '100 Ω', '200': '200 Ω' } },

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { house, reading, readyForFirstIsland, recordOf } from '../../../tests/support/house'
+import { pointsToShow } from '@/core/evidence/bench'
 import { packSummary } from './summary'
 
 const FACTS = { place: 'Nowhere', crewName: 'Test crew', sealedAt: '2026-05-01T12:00:00.000Z' }
@@ -8,7 +9,7 @@ const of = (readings = readyForFirstIsland(), change = {}) => packSummary({ ...r
 describe('what a pack says in short', () => {
   it('counts every point once', () => {
     const { summary, bench } = of()
-    expect(Object.values(summary.counts).reduce((sum, n) => sum + n, 0)).toBe(bench.points.length)
+    expect(Object.values(summary.counts).reduce((sum, n) => sum + n, 0)).toBe(pointsToShow(bench).length)
     expect(summary.open).toHaveLength(summary.counts.open)
     expect(summary.stopped).toHaveLength(summary.counts.stop)
   })

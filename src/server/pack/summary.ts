@@ -31,7 +31,7 @@ export function packSummary(record: JobRecord, facts: { place: string; crewName:
   const { pack } = bench.context
   const plan = planOfInstallation(installation)
   const counts: Record<Verdict, number> = { proven: 0, watch: 0, open: 0, stop: 0 }
-  for (const { verdict } of bench.judgements.values()) counts[verdict]++
+  for (const { key } of pointsToShow(bench)) counts[bench.judgements.get(key)?.verdict ?? 'open']++
   const listOf = (verdict: Verdict) =>
     STAGES.flatMap((stage) => pointsToShow(bench).filter((point) => point.stage === stage && bench.judgements.get(point.key)?.verdict === verdict)
       .map((point) => ({ stage: STAGE_WORDS[stage], label: point.label, why: bench.judgements.get(point.key)?.why ?? '' })))

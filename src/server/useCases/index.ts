@@ -12,10 +12,11 @@ import { downloadPack, makeCustomerLink, requestPack, withdrawCustomerLink } fro
 import { readGateway } from './readGateway'
 import { recordReadings } from './recordReadings'
 import { removeSurveyItem, saveSurveyItem } from './survey'
+import { saveWiring, setCoreColours } from './wiring'
 
 /** Every use case by its name; the record is complete by its type. */
 export const USE_CASES = {
   listJobs, viewJob, createJob, changeJob, saveItem, removeItem, choosePlan, recordReadings, addPicture, addRecording, readGateway, overrideHold,
-  saveSurveyItem, removeSurveyItem, saveFitItems, removeFitItem, replaceComponent, importLoads, importProfile, removeProfile, makeHouseholdLink, withdrawHouseholdLink, confirmFirstWord,
+  saveSurveyItem, removeSurveyItem, saveFitItems, removeFitItem, replaceComponent, saveWiring, setCoreColours, importLoads, importProfile, removeProfile, makeHouseholdLink, withdrawHouseholdLink, confirmFirstWord,
   requestPack, downloadPack, makeCustomerLink, withdrawCustomerLink,
 } as const satisfies Record<UseCaseName, { name: UseCaseName }>

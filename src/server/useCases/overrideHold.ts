@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { HOLD_STEP_IDS } from '@/core/evidence/holdPoints'
 import { benchOf } from '@/core/evidence/bench'
 import { addOverride } from '@/db/queries/evidence'
 import { choice, id, required, words } from '@/schemas/fields'
@@ -9,7 +10,7 @@ import { defineUseCase } from '../useCase'
 /** A lead goes on past a hold in writing, where T-10 allows it. What it never allows is refused, whoever asks. */
 export const overrideHold = defineUseCase({
   name: 'overrideHold',
-  schema: yup.object({ id: id().required(), jobId: id('job').required(), step: choice('Step', ['firstIsland', 'loadedIsland', 'handover']).required(), condition: words('Condition', 40).required(), reason: words('Reason', 500).min(10, 'Write the reason in at least ten characters').required(required('Reason')) }),
+  schema: yup.object({ id: id().required(), jobId: id('job').required(), step: choice('Step', HOLD_STEP_IDS).required(), condition: words('Condition', 40).required(), reason: words('Reason', 500).min(10, 'Write the reason in at least ten characters').required(required('Reason')) }),
   run: async (db, actor, input) => {
     const row = await jobOfActor(db, actor, input.jobId)
     const bench = benchOf(await jobRecord(db, row))

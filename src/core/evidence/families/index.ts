@@ -2,7 +2,12 @@ import type { PointFamily } from '../point'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { confirmations } from './confirmations'
+import { coreIdentity } from './coreIdentity'
+import { ctSteps } from './ctSteps'
+import { deadTests } from './deadTests'
 import { electrodeResistance } from './electrodeResistance'
+import { energisingSteps } from './energisingSteps'
+import { farEnd } from './farEnd'
 import { islandBond } from './islandBond'
 import { islandSource } from './islandSource'
 import { mountedChecks } from './mountedChecks'
@@ -14,10 +19,12 @@ import { runLoop } from './runLoop'
 import { settingLeft } from './settingLeft'
 import { stayedOn } from './stayedOn'
 import { supplyRating } from './supplyRating'
+import { positionsChecked, switchesAsLeft } from './switchPositions'
+import { terminalTorque } from './terminalTorque'
 import { taskTime } from './taskTime'
 
 /** Every kind of point, in working order within its stage. */
 export const POINT_FAMILIES: readonly PointFamily[] = [
-  supplyRating, componentRecord, mountedChecks, taskTime, parkedOvernight, runIdentity, runLoop, electrodeResistance, rcdTimes, islandBond, settingLeft,
-  confirmations, islandSource, outageGap, stayedOn, cleanReturns,
+  supplyRating, componentRecord, mountedChecks, taskTime, parkedOvernight, positionsChecked, runIdentity, coreIdentity, runLoop, farEnd, deadTests, terminalTorque, energisingSteps, ctSteps, electrodeResistance, rcdTimes, islandBond, settingLeft,
+  confirmations, islandSource, outageGap, stayedOn, cleanReturns, switchesAsLeft,
 ]

@@ -1,21 +1,11 @@
 import { fitOf } from '../../installation/fit'
-import type { Installation, Measured } from '../../installation/installation'
+import type { Installation } from '../../installation/installation'
 import { itemsOf } from '../../installation/survey'
-import { formatQuantity } from '../../quantity/formatQuantity'
-import type { Unit } from '../../quantity/units'
-import { type Verdict, worstVerdict } from '../../rules/verdict'
-import type { PointFamily, Slot } from '../point'
-import { afterCalibration, slotReadings } from '../slotReadings'
+import type { PointFamily } from '../point'
+import { type Check, judgeChecks, slotOfCheck } from './checks'
 
-/** One thing to see or measure on what was mounted, and what is right. */
-interface Check {
-  id: string
-  label: string
-  /** Word of the quick line before the thing's short name. */
-  word: string
-  /** `yes` asks for a yes; a figure has a least, a most, or a band around what was planned. */
-  asks: { kind: 'yes'; no: string } | { kind: 'figure'; unit: Unit; measures?: Measured; least?: number; most?: number; outside?: Verdict; from: string }
-}
+/** A check before it is known which thing it is asked of: its word stands before the thing’s short name. */
+type CheckOfThing = Omit<Check, 'path'> & { word: string }
 
 /** A mounted thing with what is asked of it. */
 interface Mounted {
@@ -23,13 +13,13 @@ interface Mounted {
   subject: string
   label: string
   why: string
-  checks: Check[]
+  checks: CheckOfThing[]
   /** A picture of it is asked for too. */
   picture: boolean
   fullOnly?: boolean
 }
 
-const yes = (id: string, label: string, word: string, no: string): Check => ({ id, label, word, asks: { kind: 'yes', no } })
+const yes = (id: string, label: string, word: string, no: string): CheckOfThing => ({ id, label, word, asks: { kind: 'yes', no } })
 /** Fixings are tightened to the maker's figure; this much to either side is the tool's own business. */
 const TORQUE_BAND = 0.1
 const TILT_BAND_DEG = 5
@@ -64,45 +54,18 @@ const MOUNTED: readonly ((installation: Installation) => Mounted[])[] = [
   })),
 ]
 
-const YES_WORDS = { yes: ['yes', 'y', 'done', 'ok'], no: ['no', 'n'] } as const
-
-const slotOf = ({ id, label, word, asks }: Check, subject: string): Slot => ({
-  id, label, path: word === subject ? [word] : [word, subject],
-  input: asks.kind === 'yes' ? { kind: 'word', words: YES_WORDS } : { kind: 'quantity', unit: asks.unit, measures: asks.measures ?? null },
-})
+const checksOf = ({ checks, subject }: Pick<Mounted, 'checks' | 'subject'>): Check[] => checks.map(({ word, ...check }) => ({ ...check, path: word === subject ? [word] : [word, subject] }))
 
 /** Everything asked of what was mounted; each kind of thing is one row of data. */
 export const mountedChecks: PointFamily = {
   id: 'mountedChecks',
   derive: (installation) => MOUNTED.flatMap((of) => of(installation)).map(({ key, subject, label, why, checks, picture, fullOnly }) => ({
     key, family: 'mountedChecks', stage: 'fit', subject, label, why, ...(fullOnly && { fullOnly }),
-    slots: [...checks.map((check) => slotOf(check, subject)), ...(picture ? [{ id: 'picture', label: 'Picture', path: [], input: { kind: 'attached' } as const }] : [])],
+    slots: [...checksOf({ checks, subject }).map(slotOfCheck), ...(picture ? [{ id: 'picture', label: 'Picture', path: [], input: { kind: 'attached' } as const }] : [])],
   })),
   judge: (point, context) => {
     const mounted = MOUNTED.flatMap((of) => of(context.installation)).find(({ key }) => key === point.key)
-    const slots = slotReadings(point, context)
-    const missing: string[] = []
-    const findings: { verdict: Verdict; says: string }[] = []
-    const limits: string[] = []
-    for (const { id, label, asks } of mounted?.checks ?? []) {
-      if (asks.kind === 'yes') {
-        const word = slots.word(id)
-        if (word === null) missing.push(label.toLowerCase())
-        else findings.push(word === 'yes' ? { verdict: 'proven', says: `${label}.` } : { verdict: 'stop', says: asks.no })
-        continue
-      }
-      const value = slots.number(id)
-      const { least = -Infinity, most = Infinity, unit, from, outside = 'stop' } = asks
-      if (Number.isFinite(least) || Number.isFinite(most)) limits.push(`${label} ${[Number.isFinite(least) && `≥ ${formatQuantity(least, unit, 4)}`, Number.isFinite(most) && `≤ ${formatQuantity(most, unit, 4)}`].filter(Boolean).join(' and ')}, from ${from}`)
-      if (value === null) missing.push(label.toLowerCase())
-      else findings.push(value < least - 1e-9 || value > most + 1e-9 ? { verdict: outside, says: `${label} ${formatQuantity(value, unit, 4)} is not within ${from}.` } : { verdict: 'proven', says: `${label} ${formatQuantity(value, unit, 4)}.` })
-    }
     const pictured = !mounted?.picture || context.attachments.some(({ kind, subject }) => kind === 'picture' && subject === point.subject)
-    if (!pictured) missing.push('a picture')
-    const common = { code: 'F', value: null, limit: limits.length > 0 ? limits.join('; ') : null, basis: limits.length > 0 ? 'Plan and maker’s data of this job.' : null }
-    const worst = findings.length > 0 ? worstVerdict(findings.map(({ verdict }) => verdict)) : 'open'
-    if (worst === 'stop') return { ...common, verdict: 'stop', why: findings.filter(({ verdict }) => verdict === 'stop').map(({ says }) => says).join(' ') }
-    if (missing.length > 0) return { ...common, verdict: 'open', why: `Still to record: ${missing.join(', ')}.` }
-    return afterCalibration({ ...common, verdict: worst, why: findings.map(({ says }) => says).join(' ') }, slots)
+    return judgeChecks(mounted ? checksOf(mounted) : [], point, context, { code: 'F', basis: 'Plan and maker’s data of this job.', alsoMissing: pictured ? [] : ['a picture'] })
   },
 }

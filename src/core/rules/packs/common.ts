@@ -51,6 +51,10 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
   cableSlackEnd: limit(0.5, 'm', 'Slack at each end of a cable', 'Materials (F-6).', true),
   trunkingFillMax: limit(0.45, '', 'Share of a trunking’s area that cables may fill', 'Materials (F-6).'),
   conduitFillMax: limit(0.4, '', 'Share of a conduit’s area that three or more cables may fill', 'Materials (F-6).'),
+  insulationMin: limit(1, 'MΩ', 'Insulation resistance at 500 V DC, or 250 V where surge devices stay in', 'W-4: 1 MΩ at least; local code sets its own.'),
+  continuityMax: limit(2, 'Ω', 'Protective conductor of a final circuit, end to end', 'Working figure (W-4): above it, length and size are looked at before the circuit is trusted; what disconnects in time is for E-8.', true),
+  terminalTorqueShare: limit(0.1, '', 'How far a terminal’s torque may be from the maker’s figure', 'Working figure; the maker’s manual comes first.', true),
+  stringVoltageShare: limit(0.1, '', 'How far a string’s open-circuit voltage may be from what its modules give', 'Working figure (W-4): beyond it a module is missing, reversed or shaded.', true),
   liftPerPersonMax: limit(25, 'kg', 'What one person lifts', 'Planning default (F-3); the crew’s own rule for manual handling comes first.', true),
 }
 

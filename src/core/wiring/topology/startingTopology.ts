@@ -157,13 +157,13 @@ function sources({ draft, installation, choices, home, sourceBus, street }: Part
   const phases = choices.backedPhases === 'one' ? [planned.units[0]?.phase && planned.units[0].phase !== 'all' ? planned.units[0].phase : (draft.phases[0] ?? 'L1')] : undefined
   const forming = { role: 'forming' as const, gateway: byHand ? null : 'contactor', ...(several && { syncGroup: SYNC_GROUP }), ...(phases && { phases }) }
   for (const { tag, name } of inverters) {
-    draft.place(`source.${tag}`, `${name}, terminals`)
+    draft.place(`source.${tag}`, `${name} terminals`)
     draft.source({ id: tag, name, kind: 'inverter', node: `source.${tag}`, ...forming })
     draft.way(`lead.${tag}`, `source.${tag}`, sourceBus, { name: `Lead of ${name}`, device: `isolator.${tag}`, ...runBetween(runs, [name, tag, 'inverter'], ['gateway', 'backup', 'changeover']) })
     draft.onOff(`isolator.${tag}`, `Isolator of ${name}`, [`lead.${tag}`], { symbol: 'isolator', onBypass: byHand })
     if (!byHand) continue
-    draft.place(`charge.${tag}`, `${name}, charging input`)
-    draft.source({ id: `${tag}.charging`, name: `${name}, charging side`, kind: 'inverter', node: `charge.${tag}`, role: 'following', planSide: 'grid' })
+    draft.place(`charge.${tag}`, `${name} charging input`)
+    draft.source({ id: `${tag}.charging`, name: `${name} charging side`, kind: 'inverter', node: `charge.${tag}`, role: 'following', planSide: 'grid' })
     draft.way(`chargeLead.${tag}`, `charge.${tag}`, street, { name: `Charging lead of ${name}`, device: `chargeSwitch.${tag}` })
     draft.onOff(`chargeSwitch.${tag}`, `Charging switch of ${name}`, [`chargeLead.${tag}`], { symbol: 'breaker' })
   }
@@ -178,7 +178,7 @@ function sources({ draft, installation, choices, home, sourceBus, street }: Part
     ...(choices.secondBattery ? [itemsOf(survey, 'existingBattery')[0]].map((battery) => ({ id: 'battery2', name: battery?.name ?? 'Second battery', kind: 'inverter' as const, side: 'island' as const })) : []),
   ]
   for (const { id, name, kind, side } of followers) {
-    draft.place(`source.${id}`, `${name}, terminals`)
+    draft.place(`source.${id}`, `${name} terminals`)
     draft.source({ id, name, kind, node: `source.${id}`, role: 'following', planSide: side })
     draft.way(`lead.${id}`, `source.${id}`, side === 'island' ? home : street, { name: `Lead of ${name}`, device: `isolator.${id}` })
     draft.onOff(`isolator.${id}`, `Isolator of ${name}`, [`lead.${id}`], { symbol: 'isolator' })

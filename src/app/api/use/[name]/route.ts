@@ -7,7 +7,7 @@ import { type UseCase, call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 
 /** Use cases that take JSON; files and streams have routes of their own. */
-const BY_JSON = ['createJob', 'changeJob', 'saveItem', 'removeItem', 'choosePlan', 'saveSurveyItem', 'removeSurveyItem', 'saveFitItems', 'removeFitItem', 'replaceComponent', 'importLoads', 'removeProfile', 'makeHouseholdLink', 'withdrawHouseholdLink', 'confirmFirstWord', 'readGateway', 'overrideHold', 'requestPack', 'makeCustomerLink', 'withdrawCustomerLink'] as const
+const BY_JSON = ['createJob', 'changeJob', 'saveItem', 'removeItem', 'choosePlan', 'saveSurveyItem', 'removeSurveyItem', 'saveFitItems', 'removeFitItem', 'replaceComponent', 'saveWiring', 'setCoreColours', 'importLoads', 'removeProfile', 'makeHouseholdLink', 'withdrawHouseholdLink', 'confirmFirstWord', 'readGateway', 'overrideHold', 'requestPack', 'makeCustomerLink', 'withdrawCustomerLink'] as const
 const MAX_BYTES = 256 * 1024
 
 export function POST(request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {
