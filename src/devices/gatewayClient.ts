@@ -1,5 +1,5 @@
 import ModbusRTU from 'modbus-serial'
-import { END_MODEL, MAP_MARKER, MAP_START, NOT_GIVEN, REGISTER_MODELS, type RegisterPoint } from './registerMap'
+import { END_MODEL, MAP_MARKER, MAP_START, METER_MODEL, NOT_GIVEN, REGISTER_MODELS, REHEARSAL_START, type RegisterPoint } from './registerMap'
 
 /** What could not be read from a gateway, in words for the crew. */
 export class GatewayError extends Error {
@@ -33,11 +33,11 @@ function valueOf(point: RegisterPoint, block: readonly number[]): number | null 
 }
 
 /**
- * Reads all settings of a gateway over Modbus TCP, walking its blocks from the marker to the end model.
+ * Walks the blocks of a gateway over Modbus TCP, from the marker to the end model, and hands each to `visit`.
  *
  * @throws GatewayError when it cannot be reached, answers with another map, or breaks the map's rules
  */
-export async function readGateway(host: string, port: number): Promise<GatewayReadout> {
+async function walkGateway(host: string, port: number, visit: (id: number, block: readonly number[]) => void): Promise<void> {
   const client = new ModbusRTU()
   client.setTimeout(TIMEOUT_MS)
   try {
@@ -45,25 +45,62 @@ export async function readGateway(host: string, port: number): Promise<GatewayRe
     client.setID(1)
     const marker = (await client.readHoldingRegisters(MAP_START, 2)).data
     if (marker[0] !== MAP_MARKER[0] || marker[1] !== MAP_MARKER[1]) throw new GatewayError(`The device at ${host}:${port} speaks another register map. Nothing was read.`)
-    const readout: GatewayReadout = { values: new Map(), unknown: new Map() }
     let at = MAP_START + 2
     for (let models = 0; models < MAX_MODELS; models++) {
       const [id = END_MODEL, length = 0] = (await client.readHoldingRegisters(at, 2)).data
-      if (id === END_MODEL) return readout
+      if (id === END_MODEL) return
       if (length < 1 || length > MAX_BLOCK) throw new GatewayError(`The gateway's block ${id} says it is ${length} registers long. Nothing was kept.`)
-      const block = (await client.readHoldingRegisters(at + 2, length)).data
-      const model = REGISTER_MODELS.find((known) => known.id === id)
-      if (!model) block.forEach((raw, k) => readout.unknown.set(`model${id}.r${k}`, raw))
-      for (const point of model?.points ?? []) {
-        const value = valueOf(point, block)
-        if (value !== null) readout.values.set(point.key, value)
-      }
+      visit(id, (await client.readHoldingRegisters(at + 2, length)).data)
       at += 2 + length
     }
     throw new GatewayError('The gateway’s map has no end. Nothing was kept.')
   } catch (error) {
     if (error instanceof GatewayError) throw error
     throw new GatewayError(`The gateway at ${host}:${port} could not be read: ${error instanceof Error ? error.message : String((error as { message?: string }).message ?? error)}. Nothing was kept; try again.`)
+  } finally {
+    client.close(() => {})
+  }
+}
+
+/** Reads all settings of a gateway. @throws GatewayError as `walkGateway` does */
+export async function readGateway(host: string, port: number): Promise<GatewayReadout> {
+  const readout: GatewayReadout = { values: new Map(), unknown: new Map() }
+  await walkGateway(host, port, (id, block) => {
+    // what the meter reads is no setting
+    if (id === METER_MODEL.id) return
+    const model = REGISTER_MODELS.find((known) => known.id === id)
+    if (!model) block.forEach((raw, k) => readout.unknown.set(`model${id}.r${k}`, raw))
+    for (const point of model?.points ?? []) {
+      const value = valueOf(point, block)
+      if (value !== null) readout.values.set(point.key, value)
+    }
+  })
+  return readout
+}
+
+/** What the gateway's meter reads just now, in watts by phase; empty for a gateway without one. @throws GatewayError as `walkGateway` does */
+export async function readMeter(host: string, port: number): Promise<Record<string, number>> {
+  const watts: Record<string, number> = {}
+  await walkGateway(host, port, (id, block) => {
+    if (id !== METER_MODEL.id) return
+    for (const point of METER_MODEL.points) {
+      const value = valueOf(point, block)
+      if (value !== null) watts[point.key] = value
+    }
+  })
+  return watts
+}
+
+/** Switches the load that a stand-in pretends to have on one of its phases. @throws GatewayError when it does not answer */
+export async function rehearseLoad(host: string, port: number, phase: number, watts: number): Promise<void> {
+  const client = new ModbusRTU()
+  client.setTimeout(TIMEOUT_MS)
+  try {
+    await withTimeout(client.connectTCP(host, { port }), `No gateway answers at ${host}:${port}.`)
+    client.setID(1)
+    await client.writeRegister(REHEARSAL_START + phase, watts)
+  } catch (error) {
+    throw error instanceof GatewayError ? error : new GatewayError('The stand-in did not take the load. Try again.')
   } finally {
     client.close(() => {})
   }

@@ -21,8 +21,13 @@ export interface RegisterModel {
 export const MAP_START = 40_000
 export const MAP_MARKER = [0x4177, 0x6c62] as const // "Awlb"
 export const END_MODEL = 0xffff
+/** Where a stand-in takes the load it pretends to have, one register for each phase; no real device has them. */
+export const REHEARSAL_START = 49_000
 /** A register that holds no value. */
 export const NOT_GIVEN: Readonly<Record<RegisterPoint['type'], number>> = { uint16: 0xffff, int16: 0x8000, uint32: 0xffffffff }
+
+/** What the gateway's meter reads at the supply just now, by phase; positive into the house. It is no setting. */
+export const METER_MODEL: RegisterModel = { id: 7003, name: 'meter', points: [{ key: 'L1', at: 0, type: 'int16', scale: 0, unit: 'W' }, { key: 'L2', at: 1, type: 'int16', scale: 0, unit: 'W' }, { key: 'L3', at: 2, type: 'int16', scale: 0, unit: 'W' }] }
 
 /** Models this program knows; see docs/formats/gateway-registers.md. */
 export const REGISTER_MODELS: readonly RegisterModel[] = [

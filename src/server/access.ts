@@ -17,6 +17,8 @@ export const WHO_MAY = {
   replaceComponent: ['lead', 'hand'],
   saveWiring: ['lead', 'hand', 'office'],
   setCoreColours: ['lead', 'office'],
+  readMeter: ['lead', 'hand'],
+  rehearseLoad: ['lead', 'hand'],
   importLoads: ['lead', 'office'],
   importProfile: ['lead', 'office'],
   removeProfile: ['lead', 'office'],

@@ -11,7 +11,13 @@ import type { CrewSchedule } from '@/core/fit/crewSchedule'
 import type { codeCalls } from './codeCalls'
 import type { crewCalls } from './crewCalls'
 import type { packCalls } from './packCalls'
+import type { InstallationGraph } from '@/core/wiring/installationGraph'
+import type { IsolationSet } from '@/core/wiring/isolationSet'
+import type { FixProposal } from '@/core/wiring/fixProposals'
+import type { PositionCause } from '@/core/wiring/positionCauses'
+import { startLayout } from './layoutClient'
 import type { planCalls } from './planCalls'
+import type { CheckedWiring, wiringCalls } from './wiringCalls'
 import type { AnalysedWave, recordingCalls } from './recordingCalls'
 import { withWorker } from './withWorker'
 
@@ -19,6 +25,7 @@ const recordingThread = () => new Worker(new URL('./recording.worker.ts', import
 const planThread = () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
 const crewThread = () => new Worker(new URL('./crew.worker.ts', import.meta.url), { type: 'module' })
 const codeThread = () => new Worker(new URL('./code.worker.ts', import.meta.url), { type: 'module' })
+const wiringThread = () => new Worker(new URL('./wiring.worker.ts', import.meta.url), { type: 'module' })
 const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
 
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
@@ -34,6 +41,9 @@ export async function keepWorkers(): Promise<void> {
   await withWorker<typeof codeCalls, true>(codeThread, (calls) => calls.ready())
   await withWorker<typeof crewCalls, true>(crewThread, (calls) => calls.ready())
   await withWorker<typeof planCalls, true>(planThread, (calls) => calls.ready())
+  await withWorker<typeof wiringCalls, true>(wiringThread, (calls) => calls.ready())
+  const engine = startLayout()
+  await engine.layout({ parts: [], wires: [] }).finally(engine.end)
 }
 
 /** Verifies a sealed pack off the main thread. */
@@ -63,3 +73,15 @@ export const scheduleInWorker = (input: CrewDayInput, signal?: AbortSignal): Pro
 
 /** Reads the bar or matrix code on a picture off the main thread; `null` when there is none. */
 export const readCodeInWorker = (file: Blob): Promise<string | null> => withWorker<typeof codeCalls, string | null>(codeThread, (calls) => calls.read(file))
+
+/** W-1 with its causes off the main thread; `signal` cancels it. */
+export const checkInWorker = (graph: InstallationGraph, signal?: AbortSignal): Promise<CheckedWiring> =>
+  withWorker<typeof wiringCalls, CheckedWiring>(wiringThread, (calls) => calls.check(graph) as Promise<CheckedWiring>, signal)
+
+/** Single changes that clear a fault, off the main thread; `signal` cancels it. */
+export const fixesInWorker = (graph: InstallationGraph, cause: PositionCause, signal?: AbortSignal): Promise<FixProposal[]> =>
+  withWorker<typeof wiringCalls, FixProposal[]>(wiringThread, (calls) => calls.fixes(graph, cause) as Promise<FixProposal[]>, signal)
+
+/** W-2 off the main thread; `signal` cancels it. */
+export const isolationInWorker = (graph: InstallationGraph, target: string, signal?: AbortSignal): Promise<IsolationSet | null> =>
+  withWorker<typeof wiringCalls, IsolationSet | null>(wiringThread, (calls) => calls.isolation(graph, target) as Promise<IsolationSet | null>, signal)

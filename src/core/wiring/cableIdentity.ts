@@ -50,3 +50,14 @@ export function cableIdentity(runs: readonly string[], observations: readonly Id
 /** Verdict over all runs: the worst of them. */
 export const worstIdentity = (identities: Readonly<Record<string, RunIdentity>>): Verdict =>
   worstVerdict(Object.values(identities).map(({ verdict }) => verdict))
+
+/** Runs that answered for another one, each with the run they answered for; what answers with nothing joined is joined with itself. */
+export function crossedRuns(observations: readonly IdentityObservation[]): Map<string, string> {
+  const crossed = new Map<string, string>()
+  for (const { joined, readings } of observations) for (const [run, reading] of Object.entries(readings)) {
+    if (run === joined || reading !== 'continuity') continue
+    crossed.set(run, joined ?? run)
+    if (joined !== null && !crossed.has(joined)) crossed.set(joined, run)
+  }
+  return crossed
+}

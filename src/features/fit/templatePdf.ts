@@ -8,8 +8,8 @@ const CROSS_MM = 8
 /** Length of the ruler on every sheet, to hold a real one against. */
 const RULER_MM = 100
 
-/** What the standard fonts of a PDF cannot write becomes a question mark rather than a failure. */
-const writable = (text: string) => text.replace(/[^\x20-\x7e\u00a0-\u00ff]/g, '?')
+/** Text for the standard fonts of a PDF: a true minus and long dashes become their plain likes, what cannot be written a question mark rather than a failure. */
+export const writable = (text: string) => text.replace(/[−–—]/g, '-').replace(/[‘’]/g, "'").replace(/[“”]/g, '"').replace(/[^\x20-\x7e\u00a0-\u00ff]/g, '?')
 
 /**
  * The drilling template at true scale on sheets of A4: outlines, holes with their numbers, register marks that neighbours share, and on every

@@ -6,6 +6,8 @@ import { clock } from '@/ui/clock'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import type { OutboxEntry } from '../outbox/outboxStore'
+import { LAYER_WORDS } from '@/core/installation/wiring'
+import type { Point } from '@/core/evidence/point'
 import { useJob } from './JobContext'
 import { slotLabel, valueText } from './readingText'
 
@@ -29,11 +31,17 @@ export function OutboxState() {
   )
 }
 
+/** What an entry is, and when it was made. */
+function entryWords(entry: OutboxEntry, points: readonly Point[]): { what: string; at: string } {
+  if (entry.kind === 'picture') return { what: `Picture of ${entry.attachment.subject}`, at: entry.attachment.receivedAt }
+  if (entry.kind === 'wiring') return { what: `Wiring ${LAYER_WORDS[entry.revision.layer]}: ${entry.revision.note}`, at: entry.revision.madeAt }
+  const point = points.find(({ key }) => key === entry.reading.pointKey)
+  return { what: `${point?.label ?? entry.reading.pointKey}: ${slotLabel(point, entry.reading.slot)} ${valueText(entry.reading)}`, at: entry.reading.recordedAt }
+}
+
 function EntryLine({ entry }: { entry: OutboxEntry }) {
   const { bench, outbox } = useJob()
-  const point = entry.kind === 'picture' ? undefined : bench.points.find(({ key }) => key === entry.reading.pointKey)
-  const what = entry.kind === 'picture' ? `Picture of ${entry.attachment.subject}` : `${point?.label ?? entry.reading.pointKey}: ${slotLabel(point, entry.reading.slot)} ${valueText(entry.reading)}`
-  const at = entry.kind === 'picture' ? entry.attachment.receivedAt : entry.reading.recordedAt
+  const { what, at } = entryWords(entry, bench.points)
   return (
     <Flex borderTopWidth="1px" borderColor="rule" py="8px" gap="10px" align="flex-start">
       <Box flex="1" minW="0" overflowWrap="anywhere">

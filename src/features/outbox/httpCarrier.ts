@@ -21,8 +21,8 @@ async function messageOf(response: Response): Promise<string> {
   return typeof body?.message === 'string' ? body.message : `The server answered ${response.status}.`
 }
 
-async function upload(id: string, path: string, form: FormData): Promise<Answer> {
-  const response = await send(path, { body: form })
+async function upload(id: string, path: string, body: FormData | string): Promise<Answer> {
+  const response = await send(path, { body, ...(typeof body === 'string' && { headers: { 'content-type': 'application/json' } }) })
   return response.ok ? { id, outcome: 'stored', message: null } : { id, outcome: 'refused', message: await messageOf(response) }
 }
 
@@ -47,6 +47,9 @@ export const httpCarrier: Carrier = {
     if (attachment.takenAt) form.set('takenAt', attachment.takenAt)
     form.set('file', file, attachment.fileName)
     return upload(id, `/api/jobs/${jobId}/pictures`, form)
+  },
+  wiring({ id, jobId, revision: { layer, number, note, madeAt, graph } }) {
+    return upload(id, '/api/use/saveWiring', JSON.stringify({ id, jobId, layer, base: number - 1, note, madeAt, graph }))
   },
   recording({ id, jobId, reading, files }) {
     const form = new FormData()

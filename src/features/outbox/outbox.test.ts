@@ -26,7 +26,7 @@ function server(fails: (call: number) => 'before' | 'after' | 'no' = () => 'no')
     if (how === 'after') throw new Unreachable('the answer was lost')
     return answers
   }
-  const carrier: Carrier = { readings: (entries) => carry(entries.map(({ id }) => id)), picture: async ({ id }) => (await carry([id]))[0] as Answer, recording: async ({ id }) => (await carry([id]))[0] as Answer }
+  const carrier: Carrier = { readings: (entries) => carry(entries.map(({ id }) => id)), picture: async ({ id }) => (await carry([id]))[0] as Answer, recording: async ({ id }) => (await carry([id]))[0] as Answer, wiring: async ({ id }) => (await carry([id]))[0] as Answer }
   return { taken, carrier }
 }
 

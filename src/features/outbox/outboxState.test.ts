@@ -9,7 +9,7 @@ const entry = (userId = 'u1'): OutboxEntry => {
   const made = reading('outage.told', 'answer', 'yes')
   return { kind: 'reading', id: made.id, jobId: made.jobId, userId, refusal: null, reading: made, outOfRangeConfirmed: false }
 }
-const carrier = (readings: Carrier['readings']): Carrier => ({ readings, picture: async ({ id }) => ({ id, outcome: 'stored', message: null }), recording: async ({ id }) => ({ id, outcome: 'stored', message: null }) })
+const carrier = (readings: Carrier['readings']): Carrier => ({ readings, picture: async ({ id }) => ({ id, outcome: 'stored', message: null }), recording: async ({ id }) => ({ id, outcome: 'stored', message: null }), wiring: async ({ id }) => ({ id, outcome: 'stored', message: null }) })
 const stored: Carrier['readings'] = async (entries) => entries.map(({ id }) => ({ id, outcome: 'stored', message: null }))
 
 beforeEach(async () => {

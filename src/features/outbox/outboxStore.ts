@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Reading } from '@/core/evidence/reading'
 import type { Attachment } from '@/core/evidence/point'
+import type { WiringRevision } from '@/core/installation/wiring'
 
 interface EntryFacts {
   /** Id of the reading or attachment: made on this device, so that sending it twice is harmless. */
@@ -17,6 +18,7 @@ export type OutboxEntry = EntryFacts &
   (
     | { kind: 'reading'; reading: Reading; outOfRangeConfirmed: boolean }
     | { kind: 'picture'; attachment: Attachment; file: Blob }
+    | { kind: 'wiring'; revision: WiringRevision }
     | { kind: 'recording'; reading: Reading; files: { name: string; blob: Blob }[] }
   )
 

@@ -8,6 +8,7 @@ export interface Carrier {
   readings: (entries: readonly Extract<OutboxEntry, { kind: 'reading' }>[]) => Promise<Answer[]>
   picture: (entry: Extract<OutboxEntry, { kind: 'picture' }>) => Promise<Answer>
   recording: (entry: Extract<OutboxEntry, { kind: 'recording' }>) => Promise<Answer>
+  wiring: (entry: Extract<OutboxEntry, { kind: 'wiring' }>) => Promise<Answer>
 }
 
 /** The server could not be asked now: no connection, no sign-in, or it is down. Nothing is lost; it is sent later. */
@@ -30,7 +31,7 @@ export async function sendOutbox(store: OutboxStore, carrier: Carrier, userId: s
     const [first] = waiting
     if (!first) return
     const batch = first.kind === 'reading' ? leadingReadings(waiting) : [first]
-    const answers = first.kind === 'reading' ? await carrier.readings(batch as Extract<OutboxEntry, { kind: 'reading' }>[]) : [await (first.kind === 'picture' ? carrier.picture(first) : carrier.recording(first))]
+    const answers = first.kind === 'reading' ? await carrier.readings(batch as Extract<OutboxEntry, { kind: 'reading' }>[]) : [await carryOne(carrier, first)]
     const byId = new Map(answers.map((answer) => [answer.id, answer]))
     // an entry the server did not speak of would be sent for ever
     const refused = batch.filter(({ id }) => !byId.has(id) || byId.get(id)?.outcome === 'refused')
@@ -38,6 +39,14 @@ export async function sendOutbox(store: OutboxStore, carrier: Carrier, userId: s
     for (const { id } of refused) await store.refuse(id, byId.get(id)?.message ?? 'The server did not answer for this entry.')
     await store.remove(acknowledged.map(({ id }) => id))
     onAcknowledged(acknowledged)
+  }
+}
+
+function carryOne(carrier: Carrier, entry: Exclude<OutboxEntry, { kind: 'reading' }>): Promise<Answer> {
+  switch (entry.kind) {
+    case 'picture': return carrier.picture(entry)
+    case 'recording': return carrier.recording(entry)
+    case 'wiring': return carrier.wiring(entry)
   }
 }
 

@@ -9,12 +9,18 @@ import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 
-/** The job's own gateway, or the stand-in where none is set. */
-function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null }): { host: string; port: number } {
-  if (row.gatewayHost) return { host: row.gatewayHost, port: row.gatewayPort ?? 502 }
+/** The job's own gateway, or the stand-in where none is set. @throws Problem 409 when there is neither */
+export function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null }): { host: string; port: number; isStandIn: boolean } {
+  if (row.gatewayHost) return { host: row.gatewayHost, port: row.gatewayPort ?? 502, isStandIn: false }
   const [host = '', port = ''] = (process.env.AWLBRIGHT_GATEWAY ?? '').split(':')
   if (!host) throw new Problem(409, 'This job has no gateway address yet. Enter it in Settings.')
-  return { host, port: Number(port) }
+  return { host, port: Number(port), isStandIn: true }
+}
+
+/** What a gateway could not give, in its own words. @throws Problem 502 for it, the error itself for any other */
+export function asProblem(error: unknown): never {
+  if (error instanceof GatewayError) throw new Problem(502, error.message)
+  throw error
 }
 
 /** Reads the gateway's settings and stores them as readings: what it reads now, or how it is left. Keys without a name are handed back, not stored. */
@@ -24,13 +30,7 @@ export const readGateway = defineUseCase({
   run: async (db, actor, { jobId, slot, recordedAt: deviceTime }) => {
     const row = await jobOfActor(db, actor, jobId)
     const { host, port } = addressOf(row)
-    let readout
-    try {
-      readout = await readDevice(host, port)
-    } catch (error) {
-      if (error instanceof GatewayError) throw new Problem(502, error.message)
-      throw error
-    }
+    const readout = await readDevice(host, port).catch(asProblem)
     const bench = benchOf(await jobRecord(db, row))
     const recordedAt = (deviceTime === null ? new Date() : new Date(deviceTime)).toISOString()
     const readings = bench.points.filter(({ family, subject }) => family === 'settingLeft' && readout.values.has(subject)).map((point) => {

@@ -255,7 +255,7 @@ function drawContact(pen: Pen, edge: GraphEdge, symbol: string, { x, y }: Point)
     shapes.push({ kind: 'line', points: [{ x: x - BLADE.half, y: own }, joined ? { x: x + BLADE.half, y: own } : { x: x + BLADE.half - 2, y: own - BLADE.rise }], ink: joined ? (layer === 'neutral' ? right.ink : left.ink) : 'ink', width: danger ? 3 : 2 })
     if (k === 0) shapes.push(...signOf(symbol, x + BLADE.half, own, right.ink))
   }
-  if (edge.rcd) shapes.push({ kind: 'circle', at: { x: x - half + 6, y }, r: 6.5, ink: 'ink2', width: 1.2 }, { kind: 'text', at: { x: x - half + 6, y: y + 15 }, text: 'IΔ', size: 8.5, ink: 'ink2', anchor: 'middle' })
+  if (edge.rcd) shapes.push({ kind: 'circle', at: { x: x - half + 6, y }, r: 6.5, ink: 'ink2', width: 1.2 }, { kind: 'text', at: { x: x - half + 3, y: y + 15 }, text: 'I', size: 8.5, ink: 'ink2', anchor: 'middle' }, line('ink2', 0.9, [x - half + 6, y + 15], [x - half + 9, y + 9], [x - half + 12, y + 15], [x - half + 6, y + 15]))
   return shapes
 }
 

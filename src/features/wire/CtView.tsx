@@ -1,0 +1,151 @@
+'use client'
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { MOST_CT_STEPS, ctStepsOf } from '@/core/evidence/families/ctSteps'
+import type { Point } from '@/core/evidence/point'
+import { slotReadings } from '@/core/evidence/slotReadings'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { parseQuantity } from '@/core/quantity/parseQuantity'
+import { ctSense } from '@/core/wiring/ctSense'
+import { Button } from '@/ui/Button'
+import { EmptyState } from '@/ui/EmptyState'
+import { Notice } from '@/ui/Notice'
+import { TitledSheet } from '@/ui/Sheet'
+import { VerdictWord } from '@/ui/VerdictWord'
+import { ApiProblem, callUseCase } from '../api'
+import { useJob } from '../job/JobContext'
+
+/** Readings of the meter that are taken at each tap. */
+const SAMPLES = 6
+
+/** W-5: known loads switched on and off, and what each current transformer makes of them; live from the gateway, or typed in pairs. */
+export function CtView() {
+  const { bench } = useJob()
+  const points = bench.points.filter(({ family }) => family === 'ctSteps')
+  const held = bench.holds.find(({ step }) => step.id === 'firstLive')?.released === false
+  return (
+    <>
+      {held && <Notice kind="caution">The installation is not live yet: dead tests and position check come first. See “Going live”.</Notice>}
+      {points.length === 0 && <TitledSheet title="Current transformers"><EmptyState title="No transformer to try">They belong to a gateway or an inverter; add one in the plan.</EmptyState></TitledSheet>}
+      {points.map((point) => <CtSheet key={point.key} point={point} />)}
+    </>
+  )
+}
+
+function CtSheet({ point }: { point: Point }) {
+  const { bench, may } = useJob()
+  const judgement = bench.judgements.get(point.key)
+  const slots = slotReadings(point, bench.context)
+  const { steps, meterNoiseW } = ctStepsOf(slots)
+  const { smallestStepW, verdict } = ctSense({ steps, meterNoiseW })
+  const left = MOST_CT_STEPS - steps.length
+  return (
+    <TitledSheet title={`Transformer of ${point.subject}`} note={judgement && <VerdictWord verdict={judgement.verdict} />} data-ct={point.subject}>
+      <Flex direction="column" gap="8px" px="14px" pb="12px" fontSize="14px">
+        <Text role="status" aria-label={`What ${point.subject} says`}>{judgement?.why}</Text>
+        <Text color="ink2">A step of {formatQuantity(smallestStepW, 'W', 3)} or more decides, at {formatQuantity(meterNoiseW, 'W', 3)} of noise. A kettle or a heater does.</Text>
+        {steps.length > 0 && <Steps steps={steps} />}
+        {may('recordReadings') && left > 0 && verdict !== 'proven' && <AddSteps key={steps.length} point={point} number={steps.length + 1} />}
+        {left === 0 && <Text color="ink2">All {MOST_CT_STEPS} steps are used. Take one back in the ledger to try another.</Text>}
+      </Flex>
+    </TitledSheet>
+  )
+}
+
+/** Each step as two bars on one scale: what was switched, and what the meter made of it. */
+function Steps({ steps }: { steps: readonly { appliedW: number; meterW: number }[] }) {
+  const most = Math.max(...steps.flatMap(({ appliedW, meterW }) => [Math.abs(appliedW), Math.abs(meterW)]), 1)
+  const bar = (watts: number, ink: string) => <Box position="absolute" top="0" bottom="0" left={watts < 0 ? `${50 - (50 * -watts) / most}%` : '50%'} w={`${(50 * Math.abs(watts)) / most}%`} bg={ink} />
+  return (
+    <Flex direction="column" gap="5px">
+      {steps.map(({ appliedW, meterW }, k) => (
+        <Flex key={k} gap="10px" align="center"><Text w="180px" color="ink2">step {k + 1}: {formatQuantity(appliedW, 'W', 4)} → {formatQuantity(meterW, 'W', 4)}</Text>
+          <Box flex="1" maxW="360px" aria-hidden><Box position="relative" h="7px" bg="sheet2">{bar(appliedW, 'rule2')}</Box><Box position="relative" h="7px" bg="sheet2" mt="1px">{bar(meterW, 'grid')}</Box></Box></Flex>
+      ))}
+    </Flex>
+  )
+}
+
+function AddSteps({ point, number }: { point: Point; number: number }) {
+  const { record: { installation: { jobId } }, enter, bench } = useJob()
+  const [load, setLoad] = useState('2000')
+  const [typed, setTyped] = useState('')
+  const [base, setBase] = useState<{ meanW: number; noiseW: number } | null>(null)
+  const [standIn, setStandIn] = useState(false)
+  const [state, setState] = useState<'idle' | 'reading'>('idle')
+  const [told, setTold] = useState<string | null>(null)
+  const phase = point.subject
+  const known = slotReadings(point, bench.context).number('noise')
+  const store = async (slotId: string, watts: number) => {
+    const slot = point.slots.find(({ id }) => id === slotId)
+    if (slot) await enter({ point, slot }, { valueNumber: Math.round(watts * 10) / 10, valueWord: null, digits: null, unit: 'W' })
+  }
+  const loadW = () => {
+    const read = parseQuantity(load, 'W')
+    if (!read.ok || read.value.value === 0) { setTold(read.ok ? 'A load of nothing decides nothing.' : read.error); return null }
+    return read.value.value
+  }
+  const sample = async () => {
+    setState('reading')
+    setTold(null)
+    try {
+      const watts: number[] = []
+      for (let k = 0; k < SAMPLES; k++) {
+        const meter = await callUseCase<{ watts: Record<string, number>; isStandIn: boolean }>('readMeter', { jobId })
+        const own = meter.watts[phase]
+        setStandIn(meter.isStandIn)
+        if (own === undefined) { setTold(`The gateway’s meter gives nothing for ${phase}. Type the pairs instead.`); return null }
+        watts.push(own)
+      }
+      const meanW = watts.reduce((sum, one) => sum + one, 0) / watts.length
+      return { meanW, noiseW: Math.sqrt(watts.reduce((sum, one) => sum + (one - meanW) ** 2, 0) / (watts.length - 1)) }
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error
+      setTold(`${error.message} Type the pairs instead.`)
+      return null
+    } finally {
+      setState('idle')
+    }
+  }
+  const off = async () => { const read = await sample(); if (read) setBase(read) }
+  const on = async () => {
+    const watts = loadW()
+    if (watts === null || base === null) return
+    const read = await sample()
+    if (!read) return
+    const noiseW = Math.max(base.noiseW, read.noiseW)
+    if (known === null || noiseW > known) await store('noise', noiseW)
+    await store(`load${number}`, watts)
+    await store(`meter${number}`, read.meanW - base.meanW)
+  }
+  const pair = async () => {
+    const watts = loadW()
+    const read = parseQuantity(typed, 'W')
+    if (watts === null) return
+    if (!read.ok) return setTold(read.error)
+    await store(`load${number}`, watts)
+    await store(`meter${number}`, read.value.value)
+  }
+  const rehearse = async (watts: number) => {
+    try {
+      await callUseCase('rehearseLoad', { jobId, phase, watts })
+      setTold(watts > 0 ? 'The stand-in’s load is on.' : 'The stand-in’s load is off.')
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error
+      setTold(error.message)
+    }
+  }
+  return (
+    <Flex direction="column" gap="8px" borderTopWidth="1px" borderColor="rule" pt="8px">
+      <Flex gap="8px" align="center" wrap="wrap"><Text as="label" color="ink2">Known load, W <Input size="sm" minH="40px" w="96px" ml="6px" value={load} inputMode="decimal" aria-label={`Known load on ${phase}, W`} onChange={(event) => setLoad(event.target.value)} /></Text>
+        <Button onClick={() => void off()} disabled={state === 'reading'}>1 · Load off: read the meter</Button>
+        <Button variant={base ? 'act' : 'quiet'} onClick={() => void on()} disabled={state === 'reading' || base === null}>2 · Load on: read the meter</Button>
+      </Flex>
+      {state === 'reading' && <Text color="ink2" role="status">Reading the meter…</Text>}
+      {base && state === 'idle' && <Text color="ink2">With the load off the meter reads {formatQuantity(base.meanW, 'W', 4)} ± {formatQuantity(base.noiseW, 'W', 2)}. Switch the load on, then tap 2.</Text>}
+      {standIn && <Flex gap="8px" align="center" wrap="wrap"><Text color="ink2">Rehearsing with the stand-in:</Text><Button size="sm" onClick={() => void rehearse(Math.round(Number(load)) || 0)}>switch its load on</Button><Button size="sm" onClick={() => void rehearse(0)}>switch it off</Button></Flex>}
+      <Flex gap="8px" align="center" wrap="wrap"><Text as="label" color="ink2">Or typed: the meter changed by, W <Input size="sm" minH="40px" w="96px" ml="6px" value={typed} inputMode="decimal" aria-label={`Change of the meter on ${phase}, W`} onChange={(event) => setTyped(event.target.value)} /></Text><Button size="sm" disabled={typed.trim() === ''} onClick={() => void pair()}>Add the step</Button></Flex>
+      {told && <Text role="alert" color="ink">{told}</Text>}
+    </Flex>
+  )
+}

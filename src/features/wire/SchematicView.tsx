@@ -1,0 +1,141 @@
+'use client'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { parseAsString, useQueryState } from 'nuqs'
+import { useMemo, useRef, useState } from 'react'
+import { identityObservations } from '@/core/evidence/families/runIdentity'
+import type { WiringLayer } from '@/core/installation/wiring'
+import { crossedRuns } from '@/core/wiring/cableIdentity'
+import { faultPath } from '@/core/wiring/faultPath'
+import { graphDifferences } from '@/core/wiring/graphDifferences'
+import { graphRemarks } from '@/core/wiring/graphRemarks'
+import { type GridState, type InstallationGraph, type Positions, namesIn } from '@/core/wiring/installationGraph'
+import { liveState, nextPosition } from '@/core/wiring/liveState'
+import type { PositionCause } from '@/core/wiring/positionCauses'
+import { CONDUCTOR_LAYERS, type ConductorLayer, type DrawnGroup, schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
+import { GRID_STATE_WORDS, stateSentences } from '@/core/wiring/stateWords'
+import { type WiringEdit, applyEdit, editWords } from '@/core/wiring/wiringEdits'
+import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
+import { Button } from '@/ui/Button'
+import { EmptyState } from '@/ui/EmptyState'
+import { Notice } from '@/ui/Notice'
+import { TitledSheet } from '@/ui/Sheet'
+import { useJob } from '../job/JobContext'
+import { PositionSheet } from './PositionSheet'
+import { SchematicBar, type ShownLayer } from './SchematicBar'
+import { SchematicDrawing, type SchematicHandle } from './SchematicDrawing'
+import { ThingOverlay, type WiringEditing } from './ThingOverlay'
+import { ThingSheet } from './ThingSheet'
+import { WiringFiles } from './WiringFiles'
+import { usePositionCheck } from './usePositionCheck'
+import { useSchematic } from './useSchematic'
+import { useWiring } from './useWiring'
+
+const HEIGHT = { base: 400, most: 520 } as const
+
+/** The schematic, live to the position of every switch, and what the position check says of it. */
+export function SchematicView() {
+  const { record: { installation }, bench, may } = useJob()
+  const [layer, setLayer] = useState<ShownLayer>(installation.wiring.wired ? 'wired' : 'planned')
+  const stored: WiringLayer = layer === 'planned' ? 'planned' : 'wired'
+  const wiring = useWiring(stored)
+  const { graph } = wiring
+  const compared = useMemo(() => (layer === 'both' ? graphDifferences(graphOf(installation, 'planned'), graph) : null), [layer, installation, graph])
+  const drawn = compared?.union ?? graph
+  const [chosenPositions, setPositions] = useState<Positions>({})
+  const [gridState, setGridState] = useState<GridState>('healthy')
+  const [thing, setThing] = useQueryState('thing', parseAsString)
+  const [faultOf, setFaultOf] = useState<string | null>(null)
+  const [cause, setCause] = useState<PositionCause | null>(null)
+  const [conductors, setConductors] = useState<readonly ConductorLayer[]>(CONDUCTOR_LAYERS)
+  const [editing, setEditing] = useState<WiringEditing | null>(null)
+  const [held, setHeld] = useState<string | null>(null)
+  const handle = useRef<SchematicHandle>(null)
+  const positions = useMemo(() => ({ ...graph.plan.asLeft, ...chosenPositions }), [graph, chosenPositions])
+  const schematic = useSchematic(drawn)
+  const check = usePositionCheck(graph)
+  const state = useMemo(() => liveState(graph, positions, gridState), [graph, positions, gridState])
+  const remarks = useMemo(() => graphRemarks(graph), [graph])
+  const fault = useMemo(() => (faultOf !== null && graph.nodes.some(({ id, kind }) => id === faultOf && kind === 'load') ? faultPath(graph, state, faultOf) : null), [graph, state, faultOf])
+  const danger = useMemo(() => (cause && check.checked?.causes.some(({ key }) => key === cause.key) ? cause : null), [cause, check.checked])
+  const crossed = useMemo(() => crossedRuns(identityObservations(bench.context.readings)), [bench.context.readings])
+  const groups = useMemo(() => (schematic.state !== 'ready' ? [] : schematicDrawing(schematic.graph, schematic.model, schematic.places, state, {
+    layers: conductors, danger: new Set(danger?.things ?? []), chosen: new Set(thing === null ? [] : [thing]), fault, crossed, changes: compared?.changes ?? new Map(), remarks: new Map(remarks.map(({ id, message }) => [id, message])),
+  })), [schematic, state, conductors, danger, thing, fault, crossed, compared, remarks])
+
+  const moveTo = (device: string, next: Positions) => {
+    const after = liveState(graph, next, gridState)
+    const against = after.against.find((pair) => pair.includes(device))
+    if (against) {
+      const names = namesIn(graph)
+      const other = against.find((id) => id !== device) ?? ''
+      return setHeld(`${names.get(device)} is held by its interlock: open ${names.get(other)} first.`)
+    }
+    setHeld(null)
+    setPositions(next)
+  }
+  const click = (group: DrawnGroup) => {
+    void setThing(group.thing)
+    if (group.isSwitch) moveTo(group.thing, nextPosition(graph, positions, group.thing))
+  }
+  const select = (id: string | null) => {
+    void setThing(id)
+    if (id !== null) handle.current?.show(id)
+  }
+  const save = async (edits: readonly WiringEdit[]): Promise<string | null> => {
+    try {
+      let next: InstallationGraph = graph
+      const words = edits.map((edit) => { const said = editWords(next, edit); next = applyEdit(next, edit); return said })
+      // what comes to the same is no change
+      if (JSON.stringify(next) !== JSON.stringify(graph)) await wiring.store(next, [...new Set(words)].join('; '))
+      return null
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error
+      return error.message
+    }
+  }
+  const show = (next: PositionCause | null) => {
+    setCause(next)
+    setHeld(null)
+    if (next === null) return
+    setPositions(next.example.positions)
+    setGridState(next.example.gridState)
+    setFaultOf(null)
+    handle.current?.fit()
+  }
+  const place = (next: Positions | null) => { if (next) { setCause(null); setHeld(null); setPositions(next) } }
+  if (!hasWiring(installation)) return <TitledSheet title="Schematic"><EmptyState title="Nothing to wire yet">Add the inverter, the gateway and the circuits in the plan: the schematic is drawn from them. Or read a wiring from a file below.</EmptyState><WiringFiles wiring={wiring} layer={stored} groups={[]} size={null} notes={[]} onStart={may('saveWiring')} /></TitledSheet>
+  const sentences = stateSentences(graph, state)
+  const notes = [`${GRID_STATE_WORDS[gridState]}. ${sentences.map(({ text }) => text).join(' ')}`, 'Isolate, lock off and prove dead before any cover is opened. Local code, the makers’ manuals and the licensed person come first.']
+  return (
+    <>
+      <TitledSheet title="Schematic" note={wiring.revision ? `revision ${wiring.revision.number}, ${wiring.revision.madeByName}: ${wiring.revision.note}` : 'drawn from the plan'}>
+        <SchematicBar graph={graph} layer={layer} onLayer={(next) => { setLayer(next); setCause(null) }} gridState={gridState} onGridState={setGridState} positions={positions} onPositions={place} conductors={conductors} onConductors={setConductors} onFind={select} handle={handle} edit={wiring.edit && layer !== 'both'} onAdd={(what) => setEditing({ add: what, near: thing })} />
+        {held && <Notice kind="info" mx="14px" mb="8px">{held}</Notice>}
+        {wiring.refusal && <Notice kind="error" mx="14px" mb="8px">{wiring.refusal}</Notice>}
+        {remarks.map(({ id, message, isFault }) => <Notice key={`${id} ${message}`} kind={isFault ? 'error' : 'caution'} mx="14px" mb="6px" action={<Button size="sm" variant="bare" onClick={() => select(id)}>show</Button>}>{namesIn(graph).get(id) ?? id}: {message}</Notice>)}
+        {schematic.state === 'loading' && <Box h={`${HEIGHT.base}px`} px="14px" color="ink2" role="status">Drawing…</Box>}
+        {schematic.state === 'failed' && <Notice kind="error" mx="14px" mb="10px">The drawing could not be laid out: {schematic.message}. The wiring is kept; load the page again.</Notice>}
+        {schematic.state === 'ready' && <SchematicDrawing groups={groups} size={schematic.places} chosen={thing} label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`} height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))} onThing={click} handle={handle} />}
+        <Box px="14px" py="8px" borderTopWidth="1px" borderColor="rule" fontSize="14px" role="status" aria-label="What is live">
+          {sentences.map(({ key, text, wrong }) => <Text key={key} color={wrong ? 'stop' : 'ink'} fontWeight={wrong ? '600' : undefined}>{text}</Text>)}
+          <Legend />
+        </Box>
+        <WiringFiles wiring={wiring} layer={stored} groups={groups} size={schematic.state === 'ready' ? schematic.places : null} notes={notes} onStart={wiring.edit} />
+      </TitledSheet>
+      {thing !== null && <ThingSheet graph={graph} id={thing} state={state} positions={positions} fault={fault} edit={wiring.edit && layer !== 'both'} onPosition={(device, position) => moveTo(device, { ...positions, [device]: position })} onFault={setFaultOf} onSelect={select} onEdit={() => setEditing({ change: thing })} onChange={(edit) => save([edit])} />}
+      <PositionSheet graph={graph} check={check} shown={danger?.key ?? null} edit={wiring.edit && layer !== 'both'} onShow={show} onChange={(edit) => save([edit])} />
+      <ThingOverlay key={JSON.stringify(editing)} editing={editing} graph={graph} onSave={save} onClose={() => setEditing(null)} />
+    </>
+  )
+}
+
+const LEGEND = [['grid', undefined, 'live from the street'], ['island', '11 2.5', 'live from a source of the house'], ['stop', '3 2', 'both at once'], ['neutral', undefined, 'neutral'], ['earth', '7 3', 'protective'], ['rule2', undefined, 'dead or floating']] as const
+
+function Legend() {
+  return (
+    <Flex gap="2px 14px" wrap="wrap" mt="4px" fontSize="13px" color="ink2" aria-hidden>
+      {LEGEND.map(([ink, dash, words]) => <Flex key={ink} align="center" gap="5px"><svg width="26" height="8"><line x1="0" x2="26" y1="4" y2="4" stroke={`var(--aw-colors-${ink})`} strokeWidth="2.4" strokeDasharray={dash} /></svg>{words}</Flex>)}
+      <Flex align="center" gap="5px"><Box w="8px" h="8px" borderRadius="50%" bg="proven" />stays on</Flex><Flex align="center" gap="5px"><Box w="8px" h="8px" borderRadius="50%" borderWidth="1.5px" borderColor="ink2" />left out</Flex>
+    </Flex>
+  )
+}

@@ -1,0 +1,36 @@
+'use client'
+import { Flex, Input, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { instrumentFor } from '@/core/evidence/instrumentFor'
+import { type Target, valueFor } from '@/core/evidence/quickLine'
+import { latestBySlot } from '@/core/evidence/reading'
+import { useJob } from '../job/JobContext'
+import { valueText } from '../job/readingText'
+
+/** One figure typed where it is wanted: stored on Enter, told when it does not fit, asked again when it is out of the instrument's range. */
+export function SlotEntry({ target, label, disabled = false, width = '120px' }: { target: Target; label: string; disabled?: boolean; width?: string }) {
+  const { bench, record, instrumentId, enter } = useJob()
+  const [text, setText] = useState('')
+  const [told, setTold] = useState<string | null>(null)
+  const [asked, setAsked] = useState<string | null>(null)
+  const there = latestBySlot(bench.context.readings, target.point.key).get(target.slot.id)
+  const unit = target.slot.input.kind === 'quantity' ? target.slot.input.unit : ''
+  const store = async () => {
+    if (text.trim() === '') return
+    const read = valueFor(target, text, (measures) => instrumentFor(record.instruments, instrumentId, measures))
+    if (read.kind === 'error') return setTold(read.message)
+    if (read.kind === 'ask' && asked !== text) { setAsked(text); return setTold(read.question) }
+    if (read.kind !== 'ready' && read.kind !== 'ask') return
+    await enter(target, read.value, { outOfRangeConfirmed: read.kind === 'ask', ...(there && { correction: { supersedes: there.id, reason: 'measured again' } }) })
+    setText('')
+    setTold(null)
+    setAsked(null)
+  }
+  return (
+    <Flex as="form" align="center" gap="6px" wrap="wrap" onSubmit={(event) => { event.preventDefault(); void store() }}>
+      {there && <Text fontWeight="600" fontSize="16px" whiteSpace="nowrap">{valueText(there)}</Text>}
+      <Input size="sm" minH="40px" w={width} value={text} disabled={disabled} inputMode="decimal" placeholder={there ? 'again' : unit} aria-label={label} onChange={(event) => { setText(event.target.value); setTold(null) }} />
+      {told && <Text role="alert" fontSize="13px" color="stop" flexBasis="100%">{told}</Text>}
+    </Flex>
+  )
+}

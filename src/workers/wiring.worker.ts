@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { wiringCalls } from './wiringCalls'
+
+expose(wiringCalls)
