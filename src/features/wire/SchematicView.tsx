@@ -21,7 +21,7 @@ import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { PositionSheet } from './PositionSheet'
-import { SchematicBar, type ShownLayer } from './SchematicBar'
+import { AddTools, LayerChoice, Legend, SchematicBar, type ShownLayer, ViewTools } from './SchematicBar'
 import { SchematicDrawing, type SchematicHandle } from './SchematicDrawing'
 import { ThingOverlay, type WiringEditing } from './ThingOverlay'
 import { ThingSheet } from './ThingSheet'
@@ -108,34 +108,24 @@ export function SchematicView() {
   const notes = [`${GRID_STATE_WORDS[gridState]}. ${sentences.map(({ text }) => text).join(' ')}`, 'Isolate, lock off and prove dead before any cover is opened. Local code, the makers’ manuals and the licensed person come first.']
   return (
     <>
-      <TitledSheet title="Schematic" note={wiring.revision ? `revision ${wiring.revision.number}, ${wiring.revision.madeByName}: ${wiring.revision.note}` : 'drawn from the plan'}>
-        <SchematicBar graph={graph} layer={layer} onLayer={(next) => { setLayer(next); setCause(null) }} gridState={gridState} onGridState={setGridState} positions={positions} onPositions={place} conductors={conductors} onConductors={setConductors} onFind={select} handle={handle} edit={wiring.edit && layer !== 'both'} onAdd={(what) => setEditing({ add: what, near: thing })} />
+      <TitledSheet title="Schematic" note={wiring.revision ? `revision ${wiring.revision.number} by ${wiring.revision.madeByName}` : 'drawn from the plan'} actions={<LayerChoice layer={layer} onLayer={(next) => { setLayer(next); setCause(null) }} />}>
+        <SchematicBar graph={graph} gridState={gridState} onGridState={setGridState} positions={positions} onPositions={place} />
         {held && <Notice kind="info" mx="14px" mb="8px">{held}</Notice>}
         {wiring.refusal && <Notice kind="error" mx="14px" mb="8px">{wiring.refusal}</Notice>}
         {remarks.map(({ id, message, isFault }) => <Notice key={`${id} ${message}`} kind={isFault ? 'error' : 'caution'} mx="14px" mb="6px" action={<Button size="sm" variant="bare" onClick={() => select(id)}>show</Button>}>{namesIn(graph).get(id) ?? id}: {message}</Notice>)}
         {schematic.state === 'loading' && <Box h={`${HEIGHT.base}px`} px="14px" color="ink2" role="status">Drawing…</Box>}
         {schematic.state === 'failed' && <Notice kind="error" mx="14px" mb="10px">The drawing could not be laid out: {schematic.message}. The wiring is kept; load the page again.</Notice>}
-        {schematic.state === 'ready' && <SchematicDrawing groups={groups} size={schematic.places} chosen={thing} label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`} height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))} onThing={click} handle={handle} />}
+        {schematic.state === 'ready' && <Box position="relative"><SchematicDrawing groups={groups} size={schematic.places} chosen={thing} label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`} height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))} onThing={click} handle={handle} /><ViewTools graph={graph} handle={handle} onFind={select} /></Box>}
         <Box px="14px" py="8px" borderTopWidth="1px" borderColor="rule" fontSize="14px" role="status" aria-label="What is live">
           {sentences.map(({ key, text, wrong }) => <Text key={key} color={wrong ? 'stop' : 'ink'} fontWeight={wrong ? '600' : undefined}>{text}</Text>)}
-          <Legend />
+          <Legend conductors={conductors} onConductors={setConductors} />
         </Box>
+        {wiring.edit && layer !== 'both' && <Flex px="14px" py="7px" gap="6px 18px" borderTopWidth="1px" borderColor="rule" wrap="wrap" align="center"><AddTools onAdd={(what) => setEditing({ add: what, near: thing })} />{wiring.revision && <Text fontSize="13px" color="ink2" flex="1" minW="180px" overflowWrap="anywhere">Last change: {wiring.revision.note}</Text>}</Flex>}
         <WiringFiles wiring={wiring} layer={stored} groups={groups} size={schematic.state === 'ready' ? schematic.places : null} notes={notes} onStart={wiring.edit} />
       </TitledSheet>
       {thing !== null && <ThingSheet graph={graph} id={thing} state={state} positions={positions} fault={fault} edit={wiring.edit && layer !== 'both'} onPosition={(device, position) => moveTo(device, { ...positions, [device]: position })} onFault={setFaultOf} onSelect={select} onEdit={() => setEditing({ change: thing })} onChange={(edit) => save([edit])} />}
       <PositionSheet graph={graph} check={check} shown={danger?.key ?? null} edit={wiring.edit && layer !== 'both'} onShow={show} onChange={(edit) => save([edit])} />
       <ThingOverlay key={JSON.stringify(editing)} editing={editing} graph={graph} onSave={save} onClose={() => setEditing(null)} />
     </>
-  )
-}
-
-const LEGEND = [['grid', undefined, 'live from the street'], ['island', '11 2.5', 'live from a source of the house'], ['stop', '3 2', 'both at once'], ['neutral', undefined, 'neutral'], ['earth', '7 3', 'protective'], ['rule2', undefined, 'dead or floating']] as const
-
-function Legend() {
-  return (
-    <Flex gap="2px 14px" wrap="wrap" mt="4px" fontSize="13px" color="ink2" aria-hidden>
-      {LEGEND.map(([ink, dash, words]) => <Flex key={ink} align="center" gap="5px"><svg width="26" height="8"><line x1="0" x2="26" y1="4" y2="4" stroke={`var(--aw-colors-${ink})`} strokeWidth="2.4" strokeDasharray={dash} /></svg>{words}</Flex>)}
-      <Flex align="center" gap="5px"><Box w="8px" h="8px" borderRadius="50%" bg="proven" />stays on</Flex><Flex align="center" gap="5px"><Box w="8px" h="8px" borderRadius="50%" borderWidth="1.5px" borderColor="ink2" />left out</Flex>
-    </Flex>
   )
 }

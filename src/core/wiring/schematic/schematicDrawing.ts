@@ -288,8 +288,8 @@ const drawBond: Body<'bond'> = (pen, { bondId, deviceId, lines }, { y, middle })
   const closed = pen.state.closed.has(bondId)
   const name = lines.join(' ')
   return { title: `${name}: neutral–earth bond, ${closed ? 'closed' : 'open'}${deviceId === null ? '' : ', made by a relay'}`, body: [
-    { kind: 'circle', at: { x: middle, y: y + 5 }, r: 3, ink: 'neutral', width: 1.6, fill: 'sheet' }, { kind: 'text', at: { x: middle - 8, y: y + 9 }, text: 'N', size: 9.5, ink: 'neutral', anchor: 'end' },
-    line(closed ? 'earth' : 'ink2', 2.2, [middle, y + 8], closed ? [middle, y + 17] : [middle + 7, y + 15]), ...earthSymbol(middle, y + 16, closed ? 'earth' : 'rule2'),
+    { kind: 'circle', at: { x: middle, y: y + 5 }, r: 3, ink: 'neutral', width: 1.6, fill: 'sheet' }, { kind: 'text', at: { x: middle + 8, y: y + 9 }, text: 'N', size: 9.5, ink: 'neutral', anchor: 'start' },
+    line(closed ? 'earth' : 'ink2', 2.2, [middle, y + 8], closed ? [middle, y + 17] : [middle + 8, y + 18]), ...earthSymbol(middle, y + 16, closed ? 'earth' : 'rule2'),
   ] }
 }
 

@@ -34,7 +34,7 @@ export interface SchematicModel {
 }
 
 /** Sizes in drawing units; one is a pixel at full scale. */
-export const SIZE = { label: 12, row: 30, contact: 46, bus: 14, load: 150, loadHeight: 26, source: 44, electrode: 34, bondWidth: 40, bondHeight: 34 } as const
+export const SIZE = { label: 12, row: 30, contact: 46, bus: 14, load: 164, loadHeight: 26, source: 44, electrode: 34, bondWidth: 40, bondHeight: 34 } as const
 
 /**
  * What is to be drawn of a graph, before it has places: a bar for each busbar, a symbol for each device between its ends, sources and bonds
@@ -110,7 +110,7 @@ export const labelSize = ({ kind, lines, ...part }: SchematicPart): { width: num
 
 function placeSize(node: GraphNode, touching: number): { lines: string[]; width: number; height: number } {
   const name = node.name ?? node.id
-  if (node.kind === 'load') return { lines: [name.length > 21 ? `${name.slice(0, 20)}…` : name], width: SIZE.load, height: SIZE.loadHeight }
+  if (node.kind === 'load') return { lines: [name.length > 22 ? `${name.slice(0, 21)}…` : name], width: SIZE.load, height: SIZE.loadHeight }
   if (node.kind === 'electrode') return { lines: wrapped(name, 18), width: SIZE.electrode, height: SIZE.electrode - 10 }
   // a busbar is as long as what lands on it asks for
   return { lines: wrapped(name, 15), width: SIZE.bus, height: Math.max(36, Math.ceil(touching / 2) * 24) }

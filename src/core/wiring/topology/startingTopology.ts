@@ -122,7 +122,7 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
   const tags = [...new Set(circuits.filter(({ backedUp, boardTag }) => backedUp && boardTag !== null).map(({ boardTag }) => boardTag as string))]
   const nameOf = (tag: string) => found.find((board) => board.tag === tag)?.name ?? tag
   // one board is the house side itself; several hang behind it, each on a run of its own
-  const own = choices.scheme === 'wholeHome' && tags.length > 1
+  const own = tags.length > 1
   for (const tag of own ? tags : []) {
     draft.place(`board.${tag}`, nameOf(tag))
     draft.way(`feed.${tag}`, home, `board.${tag}`, { name: `Feed of ${nameOf(tag)}`, device: `main.${tag}`, ...runBetween(runs, ['gateway'], [nameOf(tag), tag]) })
