@@ -6,6 +6,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { benchOf, judgePoint } from '@/core/evidence/bench'
 import { readQuickLine } from '@/core/evidence/quickLine'
 import type { Instrument } from '@/core/installation/installation'
+import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
+import { graphOf } from '@/core/wiring/wiringOfInstallation'
 import { connect } from '@/db/client'
 import { jobById } from '@/db/queries/installations'
 import { account, crew, crewMember, instrument, user } from '@/db/schema'
@@ -29,6 +31,8 @@ interface Scenario {
   fit: ScenarioThing[]
   fitFromPlan?: FitFromPlan
   metering?: { name: string; meanW: number }
+  /** What the crew found or did otherwise than planned. */
+  wired?: { by: string; at: string; note: string; edits: WiringEdit[] }
   household?: { answers: Record<string, string>; pictures: string[]; firstWord: { word: string; because: string } }
   loads: object[]; components: { tag: string; name: string; model: string }[]; circuits: object[]; runs: object[]; electrodes: object[]; settings: object[]
   plan: { school: string; reason: string; gapClass: string; by: string } | null
@@ -85,6 +89,7 @@ async function loadJob(scenario: Scenario): Promise<void> {
     await call(USE_CASES.choosePlan, db, actor(by), { jobId, ...plan })
   }
   const clock = clockOf(scenario)
+  if (scenario.wired) await wireOtherwise(jobId, scenario.wired, clock(scenario.wired.at))
   const events = [
     ...scenario.readings.map((event) => ({ ...event, run: () => enter(jobId, event, clock(event.at)) })),
     ...scenario.gateway.map((event) => ({ ...event, run: () => call(USE_CASES.readGateway, db, actor(event.by), { jobId, slot: event.slot, recordedAt: clock(event.at) }) })),
@@ -113,6 +118,14 @@ async function planFit(jobId: string, { fit, fitFromPlan }: Scenario): Promise<v
   await save(fit, 0)
   const rest = row && fitFromPlan ? fitOfPlan((await jobRecord(db, row)).installation, fitFromPlan) : []
   await save(rest, fit.length)
+}
+
+/** The wiring as the crew has it, changed against the plan. */
+async function wireOtherwise(jobId: string, { by, note, edits }: NonNullable<Scenario['wired']>, madeAt: string): Promise<void> {
+  const row = await jobById(db, jobId)
+  if (!row) throw new Error(`no job ${jobId}`)
+  const graph = edits.reduce(applyEdit, graphOf((await jobRecord(db, row)).installation, 'wired'))
+  await call(USE_CASES.saveWiring, db, actor(by), { id: uuidv7({ msecs: Date.parse(madeAt) }), jobId, layer: 'wired', base: 0, note, madeAt, graph })
 }
 
 /** Answers and sends pictures over a household link of its own, then gets its first word from the office. */

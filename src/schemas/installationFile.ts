@@ -1,3 +1,4 @@
+import { type ParseError, parse } from 'jsonc-parser'
 import { ValidationError } from 'yup'
 import { type FieldIssue, type Result, err, ok } from '@/core/result'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
@@ -9,6 +10,7 @@ export const FILE_VERSION = 1
 /** Largest file that is read: a house has some tens of kilobytes. */
 export const MOST_FILE_BYTES = 2_000_000
 const MOST_ISSUES = 50
+const MOST_DEPTH = 50
 
 /** A wiring as a file: our own open JSON, described by `docs/formats/installation.schema.json`. */
 export const installationFile = (graph: InstallationGraph): string => `${JSON.stringify({ format: FILE_FORMAT, version: FILE_VERSION, installation: graph }, null, 2)}\n`
@@ -19,12 +21,12 @@ export const installationFile = (graph: InstallationGraph): string => `${JSON.st
  */
 export function readInstallationFile(text: string): Result<InstallationGraph, FieldIssue[]> {
   if (text.length > MOST_FILE_BYTES) return err([{ path: '', message: `The file is larger than ${MOST_FILE_BYTES / 1e6} MB; no installation is. Nothing was read.` }])
-  let parsed: unknown
-  try {
-    parsed = JSON.parse(text.replace(/^\uFEFF/, ''))
-  } catch (error) {
-    return err([{ path: '', message: `This is not JSON: ${whereOf(text, error)}.` }])
-  }
+  const faults: ParseError[] = []
+  // the parser goes down a level for each bracket, and no installation has more than a few
+  if (deeperThan(text, MOST_DEPTH)) return err([{ path: '', message: 'The file is nested more deeply than any installation. Nothing was read.' }])
+  const parsed: unknown = parse(text.replace(/^\uFEFF/, ''), faults, { disallowComments: true, allowTrailingComma: false })
+  const [fault] = faults
+  if (fault) return err([{ path: '', message: `This is not JSON: ${whereOf(text, fault.offset)}.` }])
   if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed)) return err([{ path: '', message: 'An installation file holds one object with format, version and installation.' }])
   const { format, version, installation } = parsed as Record<string, unknown>
   if (format !== FILE_FORMAT) return err([{ path: 'format', message: `format must be “${FILE_FORMAT}”; here it is ${shown(format)}.` }])
@@ -38,10 +40,22 @@ export function readInstallationFile(text: string): Result<InstallationGraph, Fi
   }
 }
 
-/** Line and column of a JSON fault, from the position its message names. */
-function whereOf(text: string, error: unknown): string {
-  const message = error instanceof Error ? error.message : ''
-  const at = Number(/position (\d+)/.exec(message)?.[1] ?? text.length)
+/** Whether brackets stand open in each other more deeply than `most`; those within strings do not count. */
+function deeperThan(text: string, most: number): boolean {
+  let depth = 0
+  let inString = false
+  for (let k = 0; k < text.length; k++) {
+    const sign = text.charCodeAt(k)
+    if (inString && sign === 92) k++
+    else if (sign === 34) inString = !inString
+    else if (!inString && (sign === 91 || sign === 123) && ++depth > most) return true
+    else if (!inString && (sign === 93 || sign === 125)) depth--
+  }
+  return false
+}
+
+/** Line and column of a place in a text. */
+function whereOf(text: string, at: number): string {
   const before = text.slice(0, at).split('\n')
   return `line ${before.length}, column ${(before.at(-1)?.length ?? 0) + 1}`
 }

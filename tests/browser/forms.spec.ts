@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { makeJob, openBench, signIn, callUseCase } from './support'
+import { makeJob, openBench, sendFirstLive, signIn, callUseCase } from './support'
 
 test.describe('descriptive forms', () => {
   let jobId: string
@@ -76,6 +76,7 @@ test.describe('descriptive forms', () => {
 test('a hold is gone past in writing by a lead, where it may be, and the pack will say so', async ({ page, context, browser }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Override House')
+  await sendFirstLive(context.request, jobId)
   await openBench(page, jobId, '?stage=outage')
   const row = (label: string) => page.getByRole('region', { name: 'First island: hold points' }).locator('> *').filter({ hasText: label })
   await expect(row('medical question asked')).toContainText('never overridden')

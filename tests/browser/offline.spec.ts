@@ -101,7 +101,7 @@ test('a reading the server refuses is shown with its reason, never dropped unsee
 test('the helper’s reading appears on the lead’s screen by itself', async ({ page, context, browser }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Live House')
-  await openBench(page, jobId, '?stage=wire')
+  await openBench(page, jobId, '?stage=wire&view=runs')
   const helper = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
   await signIn(helper, 'tobin')
   const phone = await helper.newPage()

@@ -31,7 +31,7 @@ test.describe('the outage bench', () => {
       await expect(page.getByText('No recording yet')).toBeVisible()
     }
     const response = await context.request.post(`/api/jobs/${jobId}/recordings`, { multipart: { readingId: '018f0000-0000-7000-8000-00000000f001', pointKey: 'outage.gap', recordedAt: new Date().toISOString(), file: { name: 'c1.csv', mimeType: 'text/csv', buffer: readFileSync(`${folder}c1-single-12ms.csv`) } } })
-    expect([response.status(), ((await response.json()) as { message: string }).message]).toEqual([409, expect.stringMatching(/^Not stored\. First island is held/)])
+    expect([response.status(), ((await response.json()) as { message: string }).message]).toEqual([409, expect.stringMatching(/^Not stored\. First live is held/)])
   })
 
   test('zooms by buttons and keys, and shows the whole', async ({ page }) => {

@@ -42,6 +42,15 @@ export async function sendReadings(request: APIRequestContext, jobId: string, re
   expect(told.filter(({ outcome }) => outcome !== 'stored')).toEqual([])
 }
 
+/** Sends what releases the first switching on of the test house: every run and core identified, tested dead, torqued. */
+export const sendFirstLive = (request: APIRequestContext, jobId: string): Promise<void> => sendReadings(request, jobId, [
+  ...['w1', 'w2'].flatMap((tag): [string, string, string | number, string?][] => [
+    [`wire.identity.${tag}`, `joined:${tag}`, 'continuity'], [`wire.identity.${tag}`, 'joined:none', 'open'], ...['N', 'PE'].flatMap((core): [string, string, string][] => [[`wire.cores.${tag}`, `joined:${core}`, 'continuity'], [`wire.cores.${tag}`, `free:${core}`, 'open']]),
+    [`wire.dead.run.${tag}`, 'insulation', 200, 'MΩ'], [`wire.dead.run.${tag}`, 'earth', 0.02, 'Ω'], [`wire.torque.${tag}`, 'near', 4.5, 'Nm'], [`wire.torque.${tag}`, 'far', 4.4, 'Nm'],
+  ]),
+  ['wire.dead.prepared', 'out', 'out'], ['wire.dead.circuit.c1', 'earth', 0.4, 'Ω'], ['wire.dead.circuit.c1', 'insulation', 180, 'MΩ'], ['wire.dead.circuit.c1', 'polarity', 'right'],
+])
+
 /** Types one reading on the quick line and waits until it is stored. */
 export async function type(page: Page, line: string): Promise<void> {
   const field = page.getByRole('combobox', { name: 'Quick line' })

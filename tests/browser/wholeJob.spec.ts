@@ -78,13 +78,16 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
 
   await test.step('wire', async () => {
     await stage(page, 'Wire')
+    await page.getByRole('tab', { name: 'Runs' }).click()
     await page.getByRole('button', { name: 'Add a run' }).click()
     await fill(page, { 'Short name': 'w1', 'Near end': 'Meter', 'Far end': 'Gateway', Size: '16', Length: '20' }, /Add the run/)
     await type(page, 'join w1 yes')
     await expect(page.getByText('joined: answers')).toBeVisible()
-    await expect(page.getByRole('heading', { name: '0 of 1 runs identified' })).toBeVisible()
+    await expect(page.getByText('0 of 1 runs identified')).toBeVisible()
     await type(page, 'free w1 no')
-    await expect(page.getByRole('heading', { name: 'Every run is what its label says' })).toBeVisible()
+    await expect(page.getByText('1 of 1 runs identified')).toBeVisible()
+    for (const core of ['n', 'pe']) for (const line of [`core w1 ${core} joined yes`, `core w1 ${core} free no`]) await type(page, line)
+    for (const line of ['torque w1 near 4.5', 'torque w1 far 4.4', 'electronics out', 'ir w1 200M', 'pe w1 .02']) await type(page, line)
     await type(page, 'loop w1 46 mΩ')
   })
 
@@ -94,6 +97,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await fill(page, { 'Short name': 'e1', Target: '100' }, /Add the electrode/)
     await page.getByRole('button', { name: 'Add a circuit' }).click()
     await fill(page, { Name: 'Sockets', 'Short name': 'c1' }, /Add the circuit/)
+    for (const line of ['pe c1 .4', 'ir c1 180 MΩ', 'pol c1 right']) await type(page, line)
     for (const line of ['clamp .08', 'ra 52 37.4', 'ra 62 38,2', 'ra 72 39.1', 'rcd c1 half held', 'rcd c1 x1 24', 'rcd c1 x5 12', 'rcd c1 ramp 22']) await type(page, line)
     await expect(page.getByRole('img', { name: /Electrode e1/ })).toHaveAccessibleName(/61\.8 %: 38\.2.Ω/)
     await expect(ledger(page)).toContainText('All tests are within their limits')
@@ -124,6 +128,10 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await expect(page.getByRole('heading', { name: /^The gap: 4\d\d.ms/ })).toBeVisible()
     await expect(page.getByTestId('outbox-state')).toContainText('all sent')
     for (const line of ['on fridge yes', 'return 1 clean', 'return 2 clean', 'return 3 clean', 'left bypass open', 'left main closed']) await type(page, line)
+    await stage(page, 'Wire')
+    await expect(page.getByText('No position of the switches feeds the street')).toBeVisible()
+    await page.getByRole('button', { name: 'The switches stand as drawn' }).click()
+    await expect(ledger(page)).toContainText('Every switch as left')
   })
 
   await test.step('handover', async () => {

@@ -35,7 +35,7 @@ async function release(jobId: string): Promise<void> {
 describe('a recording', () => {
   it('is refused while the hold stands, and nothing of it is stored', async () => {
     const jobId = await makeJob(crew)
-    await expect(record(jobId, 'outage.gap', wave())).rejects.toThrow(/Not stored\. First island is held/)
+    await expect(record(jobId, 'outage.gap', wave())).rejects.toThrow(/Not stored\. First live is held/)
     expect(await attachmentsOfJobs(db, [jobId])).toEqual([])
   })
   it('is analysed again by the server, and stored with its bytes; twice is once', async () => {
@@ -78,7 +78,7 @@ describe('hold points', () => {
   it('are overridden in writing where they may be, and nowhere else', async () => {
     const jobId = await makeJob(crew)
     await override(jobId, 'electrode')
-    const state = benchOf((await view(jobId)).record).holds[0]?.conditions.find(({ condition }) => condition.id === 'electrode')
+    const state = benchOf((await view(jobId)).record).holds.find(({ step }) => step.id === 'firstIsland')?.conditions.find(({ condition }) => condition.id === 'electrode')
     expect([state?.holds, state?.override?.byName]).toEqual([true, 'Test lead'])
     await expect(override(jobId, 'medical')).rejects.toThrow(/is never overridden/)
     await expect(override(jobId, 'electrode', 'because')).rejects.toThrow(/at least ten characters/)

@@ -85,7 +85,7 @@ describe('jobs', () => {
   it('are listed with what they wait for', async () => {
     const jobId = await makeJob(crew)
     const listed = (await call(USE_CASES.listJobs, db, crew.actor('checker'), {})).find(({ id }) => id === jobId)
-    expect(listed).toMatchObject({ surveyed: true, planned: false, sealedAt: null, hold: expect.stringMatching(/^First island is held/), counts: { proven: 0, watch: 0, stop: 0 } })
+    expect(listed).toMatchObject({ surveyed: true, planned: false, sealedAt: null, hold: expect.stringMatching(/^First live is held/), counts: { proven: 1, watch: 0, stop: 0 } })
     expect(listed?.stages).toHaveLength(8)
   })
 })

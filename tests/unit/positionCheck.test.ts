@@ -82,8 +82,24 @@ describe('the position check', () => {
     fc.assert(fc.property(anyGraph, (graph) => {
       const fast = positionCheck(graph)
       const slow = byForce(graph)
-      expect([fast.allowedCombinations, fast.violated.filter((number) => number <= 4), fast.exposed]).toEqual([slow.allowed, [...slow.violated].sort(), [...slow.exposed].sort()])
+      expect([fast.allowedCombinations, fast.leftOut, fast.violated.filter((number) => number <= 4), fast.exposed]).toEqual([slow.allowed, 0, [...slow.violated].sort(), [...slow.exposed].sort()])
     }), { numRuns: 400 })
+  })
+  it('agrees on rings and trees of boards, where most switches lie in dead ends', () => {
+    const ring = fc.record({ stretches: fc.array(fc.record({ a: fc.nat(3), b: fc.nat(3), carries: fc.constantFrom(['L', 'N', 'PE'], ['L', 'PE'], ['N', 'PE']), breaks: fc.constantFrom(['L', 'N'], ['L'], ['N']), switched: fc.boolean() }), { minLength: 2, maxLength: 5 }), loads: fc.array(fc.nat(3), { minLength: 1, maxLength: 2 }), forming: fc.boolean() }).map(({ stretches, loads, forming }): InstallationGraph => {
+      const base: InstallationGraph = { ...sound, nodes: [...sound.nodes.filter(({ kind }) => kind !== 'load'), ...[1, 2, 3].map((k) => ({ id: `r${k}`, kind: 'bus' as const })), ...loads.map((_, k) => ({ id: `l${k}`, kind: 'load' as const, promise: 'backup' as const }))], edges: sound.edges.filter(({ to }) => !['sockets', 'lights', 'cooker'].includes(to)) }
+      const at = (k: number) => (k === 0 ? 'home' : `r${k}`)
+      const ways = stretches.map(({ a, b, carries, breaks, switched }, k) => ({ id: `s${k}way`, from: at(a), to: at(b), carries, device: switched ? `s${k}` : null, breaks: switched ? breaks.filter((conductor) => carries.includes(conductor)) : [], rcd: true }))
+      const devices: GraphDevice[] = ways.flatMap(({ id, device }) => (device === null ? [] : [{ id: device, kind: 'manual' as const, positions: [{ name: 'off', closes: [] }, { name: 'on', closes: [id] }], lockable: true, bypass: false }]))
+      const on = Object.fromEntries(devices.map(({ id }) => [id, 'on']))
+      const { asLeft, island } = sound.plan
+      return { ...base, edges: [...base.edges, ...ways, ...loads.map((k, index) => ({ id: `l${index}way`, from: at(k), to: `l${index}`, carries: ['L', 'N', 'PE'], device: null, breaks: [], rcd: true }))], devices: [...base.devices, ...devices], plan: { asLeft: { ...asLeft, ...on }, island: { ...island, ...on }, bypass: null }, sources: forming ? [...base.sources, { id: 'far', kind: 'generator', node: 'r3', role: 'forming', gateway: null }] : base.sources }
+    })
+    fc.assert(fc.property(ring, (graph) => {
+      const fast = positionCheck(graph)
+      const slow = byForce(graph)
+      expect([fast.allowedCombinations, fast.leftOut, fast.violated.filter((number) => number <= 4), fast.exposed]).toEqual([slow.allowed, 0, [...slow.violated].sort(), [...slow.exposed].sort()])
+    }), { numRuns: 150 })
   })
   it('never finds more joined sources after an interlock is added', () => {
     fc.assert(fc.property(anyGraph, (graph) => {

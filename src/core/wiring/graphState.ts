@@ -61,8 +61,6 @@ export interface CompiledGraph {
   /** Whether a position closes anything. */
   manualCloses: readonly (readonly boolean[])[]
   interlocked: readonly (readonly number[])[]
-  /** Position in which a switch joins the dead ends behind it; −1 for every device behind which there is more. */
-  branchClosed: readonly number[]
   ways: CompiledWays
   /** Nodes at which each manual device does something. */
   touches: readonly (readonly number[])[]
@@ -144,7 +142,6 @@ export function compileGraph(graph: InstallationGraph, without: (edge: Installat
   const phaseSet = (own: readonly string[] | undefined) => (own ?? phases).map((phase) => names.indexOf(phase))
   const followed = (device: AutoDevice): number => (device.logic === 'gridHealthy' ? 0 : 1 + followed(autos.find(({ id }) => id === device.of) as AutoDevice))
   const autoLogic = autos.map((device, index) => ({ index, depth: followed(device), sense: device.logic === 'gridHealthy' ? at(device.senseNode) : -1, opensOn: device.logic === 'gridHealthy' ? (['dead', ...device.opensOn] as GridState[]) : [], oppositeOf: device.logic === 'oppositeOf' ? autos.findIndex(({ id }) => id === device.of) : -1 })).sort((a, b) => a.depth - b.depth)
-  const alive = aliveNodes(graph)
   const { ways, touches } = waysBetween(graph, at, manualAt, nodes.findIndex(({ kind }) => kind === 'supply'))
   const loads = nodes.flatMap((node, index) => (node.kind === 'load' ? [{ index, phases: phaseSet(node.phases), needsNeutral: node.needsNeutral ?? true }] : []))
   return {
@@ -154,45 +151,9 @@ export function compileGraph(graph: InstallationGraph, without: (edge: Installat
     fixedBonds: bonds.filter(({ device }) => device === null).map(({ node }) => at(node)), manualCloses: manual.map(({ positions }) => positions.map(({ closes }) => closes.length > 0)),
     interlocked: manual.map(({ id }) => interlocks.flatMap(([a, b]) => (a === id ? [manualAt.get(b)] : b === id ? [manualAt.get(a)] : [])).filter((k) => k !== undefined)),
     sources: sources.map((source) => ({ id: source.id, node: at(source.node), phases: phaseSet(source.phases), isGrid: source.kind === 'grid', forming: source.role === 'forming', gateway: source.gateway == null ? -1 : autos.findIndex(({ id }) => id === source.gateway), providesBond: source.providesBond ?? false, syncGroup: source.syncGroup ?? null })),
-    branchClosed: manual.map((device) => branchPosition(graph, alive, device)), ways, touches: touches.map((own, k) => [...own, ...bonds.filter(({ device }) => device === manual[k]?.id).map(({ node }) => at(node))]), loads, distinctLoads: distinct(loads, names.length, joined), joined,
+    ways, touches: touches.map((own, k) => [...own, ...bonds.filter(({ device }) => device === manual[k]?.id).map(({ node }) => at(node))]), loads, distinctLoads: distinct(loads, names.length, joined), joined,
   }
 }
-
-/**
- * The closed position of a switch behind which there is nothing but dead ends: boards and loads with no forming source, no bond, no
- * sensing and no second way in, so that what lies behind is either dead or stands as the board before it does; −1 for every other device.
- * A switch with an interlock or a bond, or one that leaves a phase joined when it opens, is never one.
- */
-function branchPosition(graph: InstallationGraph, alive: ReadonlySet<string>, { id, positions }: ManualDevice): number {
-  const own = graph.edges.filter(({ device }) => device === id)
-  const isBranch = (edge: GraphEdge) => edge.carries.every((conductor) => conductor === NEUTRAL || conductor === PROTECTIVE || edge.breaks.includes(conductor)) && [edge.to, edge.from].some((side) => deadEnd(graph, edge, side, alive))
-  if (own.length === 0 || graph.bonds.some(({ device }) => device === id) || graph.interlocks.some((pair) => pair.includes(id)) || !own.every(isBranch)) return -1
-  return positions.findIndex(({ closes }) => own.every((edge) => closes.includes(edge.id)))
-}
-
-/** Whether everything that hangs on one side of an edge, on any conductor but the protective one, is without the nodes that matter. */
-function deadEnd({ edges }: InstallationGraph, cut: GraphEdge, side: string, alive: ReadonlySet<string>): boolean {
-  const seen = new Set([side])
-  const queue = [side]
-  for (let head = 0; head < queue.length; head++) {
-    const here = queue[head] as string
-    if (alive.has(here) || (head > 0 && here === (side === cut.to ? cut.from : cut.to))) return false
-    for (const edge of edges) {
-      if (edge === cut || edge.carries.every((conductor) => conductor === PROTECTIVE)) continue
-      const there = edge.from === here ? edge.to : edge.to === here ? edge.from : null
-      if (there === null || seen.has(there)) continue
-      seen.add(there)
-      queue.push(there)
-    }
-  }
-  return true
-}
-
-/** Nodes whose joining can change what the invariants 1 to 4 say: forming sources, supply terminals, bonds, and where the grid is watched. */
-const aliveNodes = ({ nodes, sources, bonds, devices }: InstallationGraph): Set<string> => new Set([
-  ...nodes.filter(({ kind }) => kind === 'supply').map(({ id }) => id), ...sources.filter(({ role }) => role === 'forming').map(({ node }) => node), ...bonds.map(({ node }) => node),
-  ...devices.flatMap((device) => (device.kind === 'auto' && device.logic === 'gridHealthy' ? [device.senseNode] : [])),
-])
 
 /** Ways between nodes on any conductor but the protective one, with the manual device that opens all of it; −1 where none does. */
 function waysBetween({ edges, sources }: InstallationGraph, at: (id: string) => number, manualAt: ReadonlyMap<string, number>, supply: number): { ways: CompiledWays; touches: number[][] } {

@@ -27,6 +27,11 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
   const phaseBits = (own: readonly number[]) => own.reduce((bits, phase) => bits | (1 << phase), 0)
   const sourceNode = Int32Array.from(sources, ({ node }) => node)
   const sourcePhases = Int32Array.from(sources, (source) => phaseBits(source.phases))
+  const grid = Uint8Array.from(sources, ({ isGrid }) => Number(isGrid))
+  const forming = Uint8Array.from(sources, (source) => Number(source.forming))
+  const gateways = Int32Array.from(sources, ({ gateway }) => gateway)
+  const needsNeutral = Uint8Array.from(loads, (load) => Number(load.needsNeutral))
+  const supplyRoots = new Int32Array(phases)
   const loadNode = Int32Array.from(loads, ({ index }) => index)
   const loadPhases = Int32Array.from(loads, (load) => phaseBits(load.phases))
   const providesBond = sources.some((grid) => grid.isGrid && grid.providesBond)
@@ -34,6 +39,8 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
   const neutralRoots = new Int32Array(sources.length)
   const live = new Uint8Array(sources.length)
   const returnsNeutral = new Uint8Array(sources.length)
+  // pairs of sources that must never be joined, laid out once
+  const strangers = Int32Array.from(sources.flatMap((one, a) => sources.slice(a + 1).flatMap((other, k) => (one.syncGroup !== null && one.syncGroup === other.syncGroup ? [] : [a, a + 1 + k]))))
   const broken: Broken = { violated: 0, lessened: 0 }
   const rootOf = (conductor: number, node: number): number => {
     let at = conductor * nodes + node
@@ -43,23 +50,24 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
   return (gridState, autosClosed, bonds) => {
     let [violated, lessened] = [0, 0]
     const neutralBroken = gridState === 'brokenNeutral'
+    const dead = gridState === 'dead'
     const supplyNeutral = rootOf(neutral, supply)
+    for (let phase = 0; phase < phases; phase++) supplyRoots[phase] = rootOf(phase, supply)
     for (let k = 0; k < sources.length; k++) {
-      const { isGrid, forming, gateway } = sources[k] as (typeof sources)[number]
-      live[k] = (isGrid ? gridState !== 'dead' : forming && (gateway < 0 || !(autosClosed & (1 << gateway)))) ? 1 : 0
+      const [gateway, isGrid] = [gateways[k] as number, grid[k] === 1]
+      live[k] = isGrid ? (dead ? 0 : 1) : forming[k] === 1 && (gateway < 0 || (autosClosed & (1 << gateway)) === 0) ? 1 : 0
       returnsNeutral[k] = 0
       if (live[k] === 0) continue
       neutralRoots[k] = rootOf(neutral, sourceNode[k] as number)
       for (let phase = 0; phase < phases; phase++) {
         const root = (sourcePhases[k] as number) & (1 << phase) ? rootOf(phase, sourceNode[k] as number) : -1
         roots[k * phases + phase] = root
-        if (root >= 0 && !isGrid && (gridState === 'dead' || gateway >= 0) && root === rootOf(phase, supply)) violated |= 1 << 1
+        if (root >= 0 && !isGrid && (dead || gateway >= 0) && root === supplyRoots[phase]) violated |= 1 << 1
       }
     }
-    for (let a = 0; a < sources.length; a++) for (let b = a + 1; b < sources.length; b++) {
+    for (let pair = 0; pair < strangers.length; pair += 2) {
+      const [a, b] = [strangers[pair] as number, strangers[pair + 1] as number]
       if (live[a] === 0 || live[b] === 0) continue
-      const group = sources[a]?.syncGroup ?? null
-      if (group !== null && group === sources[b]?.syncGroup) continue
       for (let phase = 0; phase < phases; phase++) if ((roots[a * phases + phase] as number) >= 0 && roots[a * phases + phase] === roots[b * phases + phase]) violated |= 1 << 2
     }
     for (let l = 0; l < loads.length; l++) {
@@ -71,14 +79,14 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
         for (let phase = 0; phase < phases && !reached; phase++) reached = ((loadPhases[l] as number) & (1 << phase)) !== 0 && (roots[k * phases + phase] as number) >= 0 && roots[k * phases + phase] === rootOf(phase, loadNode[l] as number)
         if (!reached) continue
         fed = true
-        const isGrid = sources[k]?.isGrid ?? false
+        const isGrid = grid[k] === 1
         if (!isGrid) onlyGrid = false
         if (loadNeutral < 0) loadNeutral = rootOf(neutral, loadNode[l] as number)
         if (loadNeutral !== neutralRoots[k]) continue
         returnsNeutral[k] = 1
         if (!(isGrid && neutralBroken)) returned = true
       }
-      if (!fed || returned || !loads[l]?.needsNeutral) continue
+      if (!fed || returned || needsNeutral[l] === 0) continue
       if (neutralBroken && onlyGrid) lessened |= 1 << 4
       else violated |= 1 << 4
     }
@@ -87,7 +95,7 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
       let count = providesBond && !neutralBroken && neutralRoots[k] === supplyNeutral ? 1 : 0
       for (const node of bonds) if (rootOf(neutral, node) === neutralRoots[k]) count++
       if (count === 1) continue
-      if (neutralBroken && sources[k]?.isGrid) lessened |= 1 << 3
+      if (neutralBroken && grid[k] === 1) lessened |= 1 << 3
       else violated |= 1 << 3
     }
     broken.violated = violated

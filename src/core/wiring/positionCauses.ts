@@ -1,5 +1,6 @@
 import { conductorWay } from './conductorWay'
 import { type CounterExample, exampleOf } from './counterExample'
+import { deadEndPositions } from './deadEnds'
 import { compileGraph } from './graphState'
 import { type GraphEdge, type GridState, type InstallationGraph, NEUTRAL, graphFaults, namesIn } from './installationGraph'
 import { TESTED_EVERYWHERE } from './invariants'
@@ -39,7 +40,7 @@ export function positionCauses(graph: InstallationGraph): PositionCause[] {
   const compiled = compileGraph(graph)
   const causes: (PositionCause & { at: [number, number][]; gridStates: Set<GridState> })[] = []
   let looked = 0
-  walkPositions(compiled, compiled.branchClosed, (chosen, gridState, { violated }) => {
+  walkPositions(compiled, deadEndPositions(graph), (chosen, gridState, { violated }) => {
     for (const invariant of TESTED_EVERYWHERE) {
       if (!(violated & (1 << invariant))) continue
       const known = causes.find((cause) => cause.invariant === invariant && cause.at.length > 0 && cause.at.every(([k, position]) => chosen[k] === position) && cause.gridStates.has(gridState))

@@ -1,5 +1,6 @@
 import { compileGraph } from './graphState'
 import { type CounterExample, exampleOf } from './counterExample'
+import { deadEndPositions } from './deadEnds'
 import { type InstallationGraph, graphFaults } from './installationGraph'
 import { TESTED_EVERYWHERE } from './invariants'
 import { plannedFindings } from './plannedFindings'
@@ -20,8 +21,7 @@ export interface PositionCheck {
 /**
  * W-1: every allowed combination of manual positions with each state of the grid, the automatic devices following their logic, against
  * the nine invariants; complete, not sampled, and when it has to give up it says how many combinations it left out. Switches of dead ends
- * need no walk of their own: 1 and 2 do not ask for loads, and 3 and 4 fail somewhere if and only if they fail with all of these switches
- * closed. Only when something fails is the first failing state looked for among all positions.
+ * need no walk of their own. Only when something fails is the first failing state looked for among all positions.
  *
  * @throws RangeError for a graph with faults, with the first of them
  */
@@ -29,10 +29,10 @@ export function positionCheck(graph: InstallationGraph): PositionCheck {
   const [fault] = graphFaults(graph)
   if (fault) throw new RangeError(`${fault.id}: ${fault.message}`)
   const compiled = compileGraph(graph)
-  const { manual, branchClosed } = compiled
+  const { manual } = compiled
   const examples: Record<string, CounterExample> = {}
   let [violatedBits, exposedBits] = [0, 0]
-  const { covered } = walkPositions(compiled, branchClosed, (chosen, gridState, { violated, lessened }) => {
+  const { covered } = walkPositions(compiled, deadEndPositions(graph), (chosen, gridState, { violated, lessened }) => {
     // kept in case the first failing state of all is out of reach
     for (const number of TESTED_EVERYWHERE) if (violated & ~violatedBits & (1 << number)) examples[number] = exampleOf(graph, chosen, gridState)
     violatedBits |= violated

@@ -13,7 +13,7 @@ export interface Walked {
 }
 
 /** States that one walk looks at before it gives up; a few seconds' work. */
-export const MOST_LOOKS = 1_000_000
+export const MOST_LOOKS = 400_000
 
 /** Joins what the closed automatic devices join, and adds the bonds they make. */
 export function joinAutos({ joined, autos, autoJoints, autoBonds }: CompiledGraph, autosClosed: number, bonds: number[]): void {
@@ -60,7 +60,8 @@ function mattersTest({ ways, nodes, touches, manualJoints, manual }: CompiledGra
   const queue = new Int32Array(nodes)
   const neighbours: number[][] = Array.from({ length: nodes }, () => [])
   ways.ids.forEach((_, way) => { neighbours[ways.a[way] as number]?.push(way); neighbours[ways.b[way] as number]?.push(way) })
-  const closedIn = manual.map(({ positions }) => positions.map(({ closes }) => new Set(closes)))
+  // whether a way is closed, by the position of its device
+  const closedIn = ways.ids.map((id, way) => Uint8Array.from(manual[ways.device[way] as number]?.positions ?? [], ({ closes }) => (closes.includes(id) ? 1 : 0)))
   const isJoint = manualJoints.map((positions) => positions.some((joints) => joints.length > 0))
   return (k, chosen) => {
     if (!isJoint[k] && (touches[k]?.length ?? 0) === 0) return false
@@ -73,7 +74,7 @@ function mattersTest({ ways, nodes, touches, manualJoints, manual }: CompiledGra
         const there = (ways.a[way] as number) === here ? (ways.b[way] as number) : (ways.a[way] as number)
         if (reached[there]) continue
         const device = ways.device[way] as number
-        if (device >= 0 && device < k && !closedIn[device]?.[chosen[device] as number]?.has(ways.ids[way] as string)) continue
+        if (device >= 0 && device < k && (closedIn[way] as Uint8Array)[chosen[device] as number] === 0) continue
         reached[there] = 1
         queue[tail++] = there
       }

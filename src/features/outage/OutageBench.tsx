@@ -33,7 +33,7 @@ export function OutageBench() {
   return (
     <>
       <BenchHead title={gap?.value ? `The gap: ${gap.value}` : held?.step.id === 'handover' ? 'Ready to cut the supply' : held ? `${held.step.label} is held` : 'The outage'} note={gap?.value ? undefined : held && held.step.id !== 'handover' ? 'nothing goes live before its hold points hold' : undefined} />
-      {(held?.step.id === 'firstIsland' || held?.step.id === 'loadedIsland') && <HoldsSheet state={held} />}
+      {held && held.step.id !== 'handover' && <HoldsSheet state={held} />}
       <RecordingSheet key={pointKey} pointKey={pointKey} onChoose={setChosen} />
       <PointList points={bench.points.filter(({ stage }) => stage === 'outage')} />
       {bench.holds.filter(({ step }) => step !== held?.step || held.step.id === 'handover').map((state) => <HoldsSheet key={state.step.id} state={state} />)}

@@ -25,6 +25,7 @@ import { AddTools, LayerChoice, Legend, SchematicBar, type ShownLayer, ViewTools
 import { SchematicDrawing, type SchematicHandle } from './SchematicDrawing'
 import { ThingOverlay, type WiringEditing } from './ThingOverlay'
 import { ThingSheet } from './ThingSheet'
+import { AsLeft } from './AsLeft'
 import { WiringFiles } from './WiringFiles'
 import { usePositionCheck } from './usePositionCheck'
 import { useSchematic } from './useSchematic'
@@ -120,6 +121,7 @@ export function SchematicView() {
           {sentences.map(({ key, text, wrong }) => <Text key={key} color={wrong ? 'stop' : 'ink'} fontWeight={wrong ? '600' : undefined}>{text}</Text>)}
           <Legend conductors={conductors} onConductors={setConductors} />
         </Box>
+        {may('recordReadings') && <AsLeft positions={positions} />}
         {wiring.edit && layer !== 'both' && <Flex px="14px" py="7px" gap="6px 18px" borderTopWidth="1px" borderColor="rule" wrap="wrap" align="center"><AddTools onAdd={(what) => setEditing({ add: what, near: thing })} />{wiring.revision && <Text fontSize="13px" color="ink2" flex="1" minW="180px" overflowWrap="anywhere">Last change: {wiring.revision.note}</Text>}</Flex>}
         <WiringFiles wiring={wiring} layer={stored} groups={groups} size={schematic.state === 'ready' ? schematic.places : null} notes={notes} onStart={wiring.edit} />
       </TitledSheet>
