@@ -35,7 +35,7 @@ export function readInstallationFile(text: string): Result<InstallationGraph, Fi
     return ok(graphSchema.validateSync(installation, { abortEarly: false, stripUnknown: true }))
   } catch (error) {
     if (!ValidationError.isError(error)) throw error
-    const issues = (error.inner.length > 0 ? error.inner : [error]).map(({ path = '', message }): FieldIssue => ({ path: `installation${path && `.${path}`}`, message: `${message.replace(/^this\b/, 'installation')}; here it is ${shown(valueAt(installation, path))}` }))
+    const issues = (error.inner.length > 0 ? error.inner : [error]).map(({ path = '', message }): FieldIssue => ({ path: `installation${path && `.${path}`}`, message: `${message.startsWith(path) && path ? `installation.${message}` : message.replace(/^this\b/, 'installation')}; here it is ${shown(valueAt(installation, path))}` }))
     return err(issues.length > MOST_ISSUES ? [...issues.slice(0, MOST_ISSUES), { path: '', message: `And ${issues.length - MOST_ISSUES} more.` }] : issues)
   }
 }

@@ -34,12 +34,13 @@ const VIEWS = {
   survey: { supply: 'Circuits', sources: 'Ask the maker', found: 'Faces of the array', site: 'The place', papers: 'Permissions and papers', household: 'Link for the household' },
   plan: { schools: 'Circuits that move to an essentials board', motors: 'Motor starts on the battery', year: 'One outage, hour by hour', money: 'What this assumes', pv: 'Strings in frost and heat', devices: 'Cables', batteries: 'One master', testday: 'Load ladder', promises: 'What changed' },
   fit: { wall: 'Drilling template', lifts: 'Lifts in their order', day: 'Tasks', materials: 'Pick list', mounted: 'As mounted', snags: 'Snags' },
+  wire: { schematic: 'Every position, thought through', runs: 'Labels', dead: 'Dead tests', order: 'From dead to live', cts: 'Transformer of L1', boards: 'Circuit moves' },
 } as const
 for (const [stage, views] of Object.entries(VIEWS)) {
   test(`${stage}: every view is free of accessibility faults, by day, by lamp and on a phone, and scrolls inside its bench`, async ({ page, context }) => {
     test.setTimeout(180_000)
     await signIn(context, 'ines')
-    await openBench(page, stage === 'fit' ? JOB : BARN, `?stage=${stage}`)
+    await openBench(page, stage === 'plan' ? BARN : JOB, `?stage=${stage}`)
     for (const [view, sign] of Object.entries(views)) {
       await page.locator(`#view-${view}`).click()
       await expect(page.getByRole('region', { name: sign })).toBeVisible()

@@ -143,7 +143,7 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
       </Flex>
       {state === 'reading' && <Text color="ink2" role="status">Reading the meter…</Text>}
       {base && state === 'idle' && <Text color="ink2">With the load off the meter reads {formatQuantity(base.meanW, 'W', 4)} ± {formatQuantity(base.noiseW, 'W', 2)}. Switch the load on, then tap 2.</Text>}
-      {standIn && <Flex gap="8px" align="center" wrap="wrap"><Text color="ink2">Rehearsing with the stand-in:</Text><Button size="sm" onClick={() => void rehearse(Math.round(Number(load)) || 0)}>switch its load on</Button><Button size="sm" onClick={() => void rehearse(0)}>switch it off</Button></Flex>}
+      {standIn && <Flex gap="8px" align="center" wrap="wrap"><Text color="ink2">Rehearsing with the stand-in:</Text><Button size="sm" disabled={state === 'reading'} onClick={() => void rehearse(Math.round(Number(load)) || 0)}>switch its load on</Button><Button size="sm" disabled={state === 'reading'} onClick={() => void rehearse(0)}>switch it off</Button></Flex>}
       <Flex gap="8px" align="center" wrap="wrap"><Text as="label" color="ink2">Or typed: the meter changed by, W <Input size="sm" minH="40px" w="96px" ml="6px" value={typed} inputMode="decimal" aria-label={`Change of the meter on ${phase}, W`} onChange={(event) => setTyped(event.target.value)} /></Text><Button size="sm" disabled={typed.trim() === ''} onClick={() => void pair()}>Add the step</Button></Flex>
       {told && <Text role="alert" color="ink">{told}</Text>}
     </Flex>

@@ -69,7 +69,7 @@ function Fixes({ graph, cause, edit, onChange }: { graph: InstallationGraph; cau
   if (found.length === 0) return <Text mt="4px">No single change clears it. Look at what is lit up, and at the maker’s manual.</Text>
   return (
     <Flex direction="column" gap="6px" mt="8px">
-      <Text color="ink2">One change clears it, tried on the whole check. What is built decides the licensed person.</Text>
+      <Text color="ink2">One of these changes clears it; each was tried on the whole check. The licensed person decides what is built.</Text>
       {found.map(({ edit: change, words, clearsAll }) => (
         <Flex key={words} gap="10px" align="center" wrap="wrap"><Text flex="1" minW="200px"><b>{words}</b>{clearsAll ? '' : ' – other faults stay'}</Text>{edit && <Button size="sm" onClick={() => void onChange(change)} aria-label={`Make this change: ${words}`}>Make this change</Button>}</Flex>
       ))}

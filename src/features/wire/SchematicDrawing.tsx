@@ -14,6 +14,8 @@ export interface SchematicHandle {
 }
 
 const MOST_ZOOM = 4
+/** Smallest scale at which names are read at arm’s length; what does not fit then is moved into view. */
+const READABLE = 0.55
 
 /** The schematic, to be moved, enlarged and clicked; every thing on it can be reached by keyboard and is named in words. */
 export function SchematicDrawing({ groups, size, chosen, label, height, onThing, handle }: {
@@ -35,21 +37,21 @@ export function SchematicDrawing({ groups, size, chosen, label, height, onThing,
     select(svg).call(made).on('dblclick.zoom', null)
     return () => { select(svg).on('.zoom', null) }
   }, [])
-  const fit = () => {
+  const fit = (least = 0) => {
     const svg = frame.current
     if (!svg || !behaviour.current) return
     const { clientWidth, clientHeight } = svg
-    const scale = Math.min(1.25, clientWidth / width, clientHeight / tall)
-    select(svg).call(behaviour.current.transform, zoomIdentity.translate((clientWidth - width * scale) / 2, Math.max(0, (clientHeight - tall * scale) / 2)).scale(scale))
+    const scale = Math.max(least, Math.min(1.25, clientWidth / width, clientHeight / tall))
+    select(svg).call(behaviour.current.transform, zoomIdentity.translate(Math.max(0, (clientWidth - width * scale) / 2), Math.max(0, (clientHeight - tall * scale) / 2)).scale(scale))
   }
   const fitRef = useRef(fit)
   useEffect(() => { fitRef.current = fit })
   // laid out anew, or another size of window: the whole is shown
-  useEffect(() => { fitRef.current() }, [width, tall])
+  useEffect(() => { fitRef.current(READABLE) }, [width, tall])
   useEffect(() => {
     const svg = frame.current
     if (!svg) return
-    const watcher = new ResizeObserver(() => fitRef.current())
+    const watcher = new ResizeObserver(() => fitRef.current(READABLE))
     watcher.observe(svg)
     return () => watcher.disconnect()
   }, [])
@@ -65,7 +67,7 @@ export function SchematicDrawing({ groups, size, chosen, label, height, onThing,
     },
   }), [width])
   return (
-    <Box position="relative" h={`${height}px`} overflow="hidden" bg="sheet">
+    <Box position="relative" h={`${height}px`} maxH={{ base: '52vh', md: 'none' }} overflow="hidden" bg="sheet">
       <chakra.svg ref={frame} width="100%" height="100%" role="group" aria-label={label} tabIndex={0} display="block" cursor="grab" css={{ touchAction: 'none', userSelect: 'none' }} _focusVisible={{ outlineWidth: '3px', outlineColor: 'focusRing', outlineOffset: '-3px' }}>
         <g ref={sheet}>{groups.map((group) => <Thing key={group.key} group={group} chosen={chosen === group.thing} onThing={onThing} />)}</g>
       </chakra.svg>

@@ -51,6 +51,7 @@ export function SchematicView() {
   const [editing, setEditing] = useState<WiringEditing | null>(null)
   const [held, setHeld] = useState<string | null>(null)
   const handle = useRef<SchematicHandle>(null)
+  const picture = useRef<HTMLDivElement>(null)
   const positions = useMemo(() => ({ ...graph.plan.asLeft, ...chosenPositions }), [graph, chosenPositions])
   const schematic = useSchematic(drawn)
   const check = usePositionCheck(graph)
@@ -102,6 +103,7 @@ export function SchematicView() {
     setGridState(next.example.gridState)
     setFaultOf(null)
     handle.current?.fit()
+    picture.current?.scrollIntoView({ block: 'center' })
   }
   const place = (next: Positions | null) => { if (next) { setCause(null); setHeld(null); setPositions(next) } }
   if (!hasWiring(installation)) return <TitledSheet title="Schematic"><EmptyState title="Nothing to wire yet">Add the inverter, the gateway and the circuits in the plan: the schematic is drawn from them. Or read a wiring from a file below.</EmptyState><WiringFiles wiring={wiring} layer={stored} groups={[]} size={null} notes={[]} onStart={may('saveWiring')} /></TitledSheet>
@@ -116,7 +118,7 @@ export function SchematicView() {
         {remarks.map(({ id, message, isFault }) => <Notice key={`${id} ${message}`} kind={isFault ? 'error' : 'caution'} mx="14px" mb="6px" action={<Button size="sm" variant="bare" onClick={() => select(id)}>show</Button>}>{namesIn(graph).get(id) ?? id}: {message}</Notice>)}
         {schematic.state === 'loading' && <Box h={`${HEIGHT.base}px`} px="14px" color="ink2" role="status">Drawing…</Box>}
         {schematic.state === 'failed' && <Notice kind="error" mx="14px" mb="10px">The drawing could not be laid out: {schematic.message}. The wiring is kept; load the page again.</Notice>}
-        {schematic.state === 'ready' && <Box position="relative"><SchematicDrawing groups={groups} size={schematic.places} chosen={thing} label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`} height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))} onThing={click} handle={handle} /><ViewTools graph={graph} handle={handle} onFind={select} /></Box>}
+        {schematic.state === 'ready' && <Box position="relative" ref={picture}><SchematicDrawing groups={groups} size={schematic.places} chosen={thing} label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`} height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))} onThing={click} handle={handle} /><ViewTools graph={graph} handle={handle} onFind={select} /></Box>}
         <Box px="14px" py="8px" borderTopWidth="1px" borderColor="rule" fontSize="14px" role="status" aria-label="What is live">
           {sentences.map(({ key, text, wrong }) => <Text key={key} color={wrong ? 'stop' : 'ink'} fontWeight={wrong ? '600' : undefined}>{text}</Text>)}
           <Legend conductors={conductors} onConductors={setConductors} />
