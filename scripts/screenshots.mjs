@@ -24,7 +24,7 @@ const PICTURES = [
   { name: 'fit', path: () => job(1, '?stage=fit&view=wall'), size: DESK },
   { name: 'fit-day', path: () => job(1, '?stage=fit&view=day'), size: DESK, act: (page) => page.getByTestId('day-0').waitFor() },
   { name: 'wire', path: () => job(1, '?stage=wire&view=schematic'), size: DESK, act: (page) => page.locator('[data-thing=main]').waitFor() },
-  { name: 'wire-danger', path: () => job(2, '?stage=wire&view=schematic'), size: DESK, act: async (page) => { await page.locator('[data-cause]').first().getByRole('button', { name: 'Show it' }).click(); await page.getByRole('heading', { name: 'Schematic' }).scrollIntoViewIfNeeded() } },
+  { name: 'wire-danger', path: () => job(2, '?stage=wire&view=schematic'), size: DESK, act: async (page) => { await page.locator('[data-thing=main]').waitFor(); await page.locator('[data-cause]').first().getByRole('button', { name: 'Show it' }).click(); await page.getByRole('button', { name: /^Make this change/ }).first().waitFor() } },
   { name: 'earth', path: () => job(1, '?stage=earth'), size: DESK, act: (page) => page.getByRole('combobox', { name: 'Quick line' }).fill('rcd c2 x5 island 18') },
   { name: 'settings', path: () => job(1, '?stage=settings'), size: DESK },
   { name: 'outage', path: () => job(3, '?stage=outage'), size: DESK, act: (page) => page.getByTestId('wave').waitFor() },

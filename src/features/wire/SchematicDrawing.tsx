@@ -15,7 +15,7 @@ export interface SchematicHandle {
 
 const MOST_ZOOM = 4
 /** Smallest scale at which names are read at arm’s length; what does not fit then is moved into view. */
-const READABLE = 0.55
+const READABLE = 0.6
 
 /** The schematic, to be moved, enlarged and clicked; every thing on it can be reached by keyboard and is named in words. */
 export function SchematicDrawing({ groups, size, chosen, label, height, onThing, handle }: {

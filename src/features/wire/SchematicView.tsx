@@ -31,7 +31,7 @@ import { usePositionCheck } from './usePositionCheck'
 import { useSchematic } from './useSchematic'
 import { useWiring } from './useWiring'
 
-const HEIGHT = { base: 400, most: 520 } as const
+const HEIGHT = { base: 400, most: 600 } as const
 
 /** The schematic, live to the position of every switch, and what the position check says of it. */
 export function SchematicView() {

@@ -3,8 +3,8 @@ import { labelSize, type SchematicModel, type SchematicPart } from './schematicM
 
 /** Layered, from the street to the house; order kept as the model has it, so that a change moves little. */
 const OPTIONS = {
-  'elk.algorithm': 'layered', 'elk.direction': 'RIGHT', 'elk.edgeRouting': 'ORTHOGONAL', 'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES', 'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX', 
-  'elk.spacing.nodeNode': '14', 'elk.layered.spacing.nodeNodeBetweenLayers': '24', 'elk.spacing.edgeNode': '16', 'elk.spacing.edgeEdge': '18', 'elk.layered.spacing.edgeEdgeBetweenLayers': '16', 'elk.layered.spacing.edgeNodeBetweenLayers': '14', 'elk.padding': '[top=12,left=12,bottom=12,right=12]',
+  'elk.algorithm': 'layered', 'elk.direction': 'RIGHT', 'elk.edgeRouting': 'ORTHOGONAL', 'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES', 'elk.layered.crossingMinimization.forceNodeModelOrder': 'true', 'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX', 
+  'elk.spacing.nodeNode': '11', 'elk.layered.spacing.nodeNodeBetweenLayers': '24', 'elk.spacing.edgeNode': '16', 'elk.spacing.edgeEdge': '18', 'elk.layered.spacing.edgeEdgeBetweenLayers': '16', 'elk.layered.spacing.edgeNodeBetweenLayers': '14', 'elk.padding': '[top=12,left=12,bottom=12,right=12]',
 } as const
 
 /** The model as the layout engine takes it; contacts have fixed ports, everything else lets it choose. */

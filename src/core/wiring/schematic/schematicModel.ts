@@ -34,7 +34,7 @@ export interface SchematicModel {
 }
 
 /** Sizes in drawing units; one is a pixel at full scale. */
-export const SIZE = { label: 12, row: 30, contact: 46, bus: 14, load: 164, loadHeight: 26, source: 44, electrode: 34, bondWidth: 40, bondHeight: 34 } as const
+export const SIZE = { label: 12, row: 27, contact: 46, bus: 14, load: 174, loadHeight: 26, source: 44, electrode: 34, bondWidth: 40, bondHeight: 34 } as const
 
 /**
  * What is to be drawn of a graph, before it has places: a bar for each busbar, a symbol for each device between its ends, sources and bonds
@@ -94,14 +94,25 @@ export function schematicModel(graph: InstallationGraph): SchematicModel {
     const at = placeAt.get(bond.node)
     if (at !== undefined) wires.push({ id: `wb${k}`, edgeId: `bond ${bond.id}`, from: { part: at, port: null }, to: { part: `b${k}`, port: null }, carries: ['N', 'PE'], label: null })
   })
-  return { parts: inOrder(parts, wires, distance), wires }
+  return { parts: inOrder(parts, wires, graph, distance), wires }
 }
 
-/** Parts from the street to the house, so that the layout reads the way the current does; sources and bonds stand beside what they belong to. */
-function inOrder(parts: readonly SchematicPart[], wires: readonly SchematicWire[], distance: ReadonlyMap<string, number>): SchematicPart[] {
-  const placeOf = new Map(parts.flatMap((part) => (part.kind === 'place' ? [[part.id, distance.get(part.node.id) ?? Infinity] as const] : [])))
-  const rank = (part: SchematicPart): number => placeOf.get(part.id) ?? Math.min(Infinity, ...wires.flatMap(({ from, to }) => (from.part === part.id ? [placeOf.get(to.part) ?? Infinity] : to.part === part.id ? [placeOf.get(from.part) ?? Infinity] : []))) + (part.kind === 'source' ? -0.5 : 0.5)
-  return parts.map((part, k) => ({ part, k, at: rank(part) })).sort((a, b) => (a.at === b.at ? a.k - b.k : a.at - b.at)).map(({ part }) => part)
+/**
+ * The order in which parts are stacked: the way through the house first, then sources with what leads from them, then circuits, then bonds
+ * and electrodes; each from the street to the house. The layout keeps it, so that a drawing changes only where the graph does.
+ */
+function inOrder(parts: readonly SchematicPart[], wires: readonly SchematicWire[], { sources }: InstallationGraph, distance: ReadonlyMap<string, number>): SchematicPart[] {
+  const placed = new Map(parts.flatMap((part) => (part.kind === 'place' ? [[part.id, part.node] as const] : [])))
+  const local = new Set(sources.filter(({ kind }) => kind !== 'grid').map(({ node }) => node))
+  const ends = (part: SchematicPart): GraphNode[] => wires.flatMap(({ from, to }) => (from.part === part.id ? (placed.get(to.part) ?? []) : to.part === part.id ? (placed.get(from.part) ?? []) : []))
+  const rank = (part: SchematicPart): number => {
+    const near = part.kind === 'place' ? [part.node] : ends(part)
+    if (part.kind === 'bond' || near.some(({ kind }) => kind === 'electrode')) return 3
+    if (near.some(({ kind }) => kind === 'load')) return 2
+    return near.some(({ id }) => local.has(id)) ? 1 : 0
+  }
+  const far = (part: SchematicPart) => Math.min(Infinity, ...(part.kind === 'place' ? [part.node] : ends(part)).map(({ id }) => distance.get(id) ?? Infinity))
+  return parts.map((part, k) => ({ part, k, rank: rank(part), far: far(part) })).sort((a, b) => a.rank - b.rank || (a.far === b.far ? a.k - b.k : a.far - b.far)).map(({ part }) => part)
 }
 
 /** Room that a part's name takes above it. */
