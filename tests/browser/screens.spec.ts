@@ -111,6 +111,6 @@ test('on a phone one zone at a time: next, bench, ledger, and a pad under the qu
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
   await page.getByRole('button', { name: /^Stage Earth/ }).tap()
   await page.getByRole('dialog').getByRole('button', { name: /^Wire:/ }).tap()
-  await expect(page.getByRole('heading', { name: 'Every run is what its label says' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Wiring, from dead to live' })).toBeVisible()
   await context.close()
 })
