@@ -257,7 +257,7 @@ test('circuits move between boards and phases, and both doors get their chart', 
   await callUseCase(context.request, 'saveSurveyItem', { jobId, kind: 'vehicleCharger', itemId: uuidv7(), fields: { tag: 'ev1', name: 'Drive charger', sort: 0, ratingW: 7200, phase: 'all', side: 'grid', detects6mADc: true } })
   await openBench(page, jobId, '?stage=wire&view=boards')
   await page.getByLabel('Board of c1').selectOption('essentials')
-  await expect(page.locator('[data-circuit=c1]')).toContainText('from the main board')
+  await expect(page.locator('[data-circuit=c1]')).toContainText('from Main board')
   await expect(page.getByRole('region', { name: 'Main board' })).toContainText('Left this board: Sockets (c1) for essentials.')
   await expect(page.getByRole('table', { name: 'Chart for the door of essentials' })).toContainText('Main board')
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Charts for the doors' }).click()])

@@ -33,7 +33,7 @@ export function BoardsView() {
       for (const { circuit, change } of changes) {
         const { id, jobId: _job, ...fields } = circuit as Circuit & { jobId?: string }
         // where it was found is written down the first time it moves
-        const found = { foundBoardTag: circuit.foundBoardTag ?? circuit.boardTag, foundPhase: circuit.foundPhase ?? circuit.phase }
+        const found = { foundBoardTag: circuit.foundBoardTag ?? circuit.boardTag ?? MAIN_BOARD, foundPhase: circuit.foundPhase ?? circuit.phase }
         await callUseCase('saveItem', { jobId: installation.jobId, kind: 'circuit', itemId: id, fields: { ...fields, ...found, ...change } })
       }
       await refresh()
@@ -47,7 +47,9 @@ export function BoardsView() {
     downloadBytes(`${installation.name}, charts for the doors.pdf`, await doorPdf(installation.name, doors), 'application/pdf')
   }
   const balance = (door: BoardDoor) => balancedPhases(installation.circuits.filter(({ boardTag }) => (boardTag ?? MAIN_BOARD) === door.tag), loadOf, pack.phases)
-  const boardTags = [...new Set([...itemsOf(installation.survey, 'board').map(({ tag }) => tag), ...doors.map(({ tag }) => tag), 'essentials'])].filter((tag) => tag !== MAIN_BOARD)
+  const surveyed = itemsOf(installation.survey, 'board').map(({ tag }) => tag)
+  const boardTags = [...new Set([...(surveyed.includes(MAIN_BOARD) ? [] : [MAIN_BOARD]), ...surveyed, ...doors.map(({ tag }) => tag), 'essentials'])]
+  const boardName = (tag: string) => doors.find((door) => door.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
   const moved = installation.circuits.filter(hasMoved)
   return (
     <>
@@ -57,8 +59,8 @@ export function BoardsView() {
         {installation.circuits.map((circuit) => (
           <Flex key={circuit.id} data-circuit={circuit.tag} px="14px" py="6px" gap="6px 10px" borderTopWidth="1px" borderColor="rule" fontSize="14px" align="center" wrap="wrap">
             <Text fontFamily="mono" w="36px" color="ink2">{circuit.tag}</Text><Text flex="1" minW="140px" overflowWrap="anywhere">{circuit.name}<Text as="span" color="ink2">, {formatQuantity(loadOf(circuit), 'W', 3)}{circuit.backedUp ? ', backed up' : ''}</Text></Text>
-            {hasMoved(circuit) && <Text color="ember" fontWeight="600">from {circuit.foundBoardTag ?? 'the main board'}{circuit.foundPhase && circuit.foundPhase !== circuit.phase ? ` ${circuit.foundPhase}` : ''}</Text>}
-            {edit && <Choose label={`Board of ${circuit.tag}`} value={circuit.boardTag ?? ''} options={{ '': 'main board', ...Object.fromEntries(boardTags.map((tag) => [tag, doors.find((door) => door.tag === tag)?.name ?? tag])) }} onChoose={(tag) => void move([{ circuit, change: { boardTag: tag || null } }])} />}
+            {hasMoved(circuit) && <Text color="ember" fontWeight="600">from {boardName(circuit.foundBoardTag ?? MAIN_BOARD)}{circuit.foundPhase && circuit.foundPhase !== circuit.phase ? ` ${circuit.foundPhase}` : ''}</Text>}
+            {edit && <Choose label={`Board of ${circuit.tag}`} value={circuit.boardTag ?? MAIN_BOARD} options={Object.fromEntries(boardTags.map((tag) => [tag, boardName(tag)]))} onChoose={(tag) => void move([{ circuit, change: { boardTag: tag } }])} />}
             {edit && pack.phases.length > 1 && <Choose label={`Phase of ${circuit.tag}`} value={circuit.phase} options={Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase]))} onChoose={(phase) => void move([{ circuit, change: { phase: phase as Phase } }])} width="92px" />}
           </Flex>
         ))}
