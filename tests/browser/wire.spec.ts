@@ -189,7 +189,7 @@ test('crossed runs are stopped, and shown as crossed on the schematic; labels ca
   await page.locator('[data-near=w2]').getByRole('button', { name: 'Answers' }).click()
   await expect(page.getByText('2 runs are not what the label says')).toBeVisible()
   await page.getByRole('tab', { name: /Schematic/ }).click()
-  await expect(page.getByText('w1 crossed: w2').first()).toBeVisible()
+  await expect(page.getByText('w1 × w2').first()).toBeVisible()
   await page.getByRole('tab', { name: /Runs/ }).click()
   await page.getByRole('button', { name: 'Core colours' }).click()
   await page.getByRole('dialog').getByLabel(/^N/).fill('brown')

@@ -121,11 +121,11 @@ function drawWire(pen: Pen, model: SchematicModel, places: SchematicPlaces, wire
   const crossedWith = edge?.runTag === undefined ? undefined : options.crossed.get(edge.runTag)
   if (crossedWith !== undefined && wire.label !== null) shapes.push({ kind: 'line', points: [{ x: middle.x - 9, y: middle.y - 9 }, { x: middle.x + 9, y: middle.y + 9 }], ink: 'stop', width: 3 }, { kind: 'line', points: [{ x: middle.x - 9, y: middle.y + 9 }, { x: middle.x + 9, y: middle.y - 9 }], ink: 'stop', width: 3 })
   if (wire.label !== null) {
-    const text = `${changeMark(change)}${wire.label}${crossedWith === undefined ? '' : ` crossed: ${crossedWith}`}`
+    const text = `${changeMark(change)}${wire.label}${crossedWith === undefined ? '' : ` × ${crossedWith}`}`
     const width = text.length * 6.4 + 8
     shapes.push({ kind: 'rect', at: { x: middle.x - width / 2, y: middle.y - 24 }, width, height: 15, ink: crossedWith === undefined ? 'rule2' : 'stop', stroke: 1, fill: 'sheet' }, { kind: 'text', at: { x: middle.x, y: middle.y - 13 }, text, size: 11, ink: crossedWith === undefined ? 'ink' : 'stop', anchor: 'middle' })
   }
-  return [{ key: wire.id, thing: edge?.id ?? wire.edgeId.split(' ').slice(1).join(' '), role: 'wire', title: edge ? wireTitle(graph, edge) : '', box: boxOf(points), shapes, isSwitch: false }]
+  return [{ key: wire.id, thing: edge?.id ?? wire.edgeId.split(' ').slice(1).join(' '), role: 'wire', title: edge ? `${wireTitle(graph, edge)}${crossedWith === undefined ? '' : `. Crossed: it answers for ${crossedWith}`}` : '', box: boxOf(points), shapes, isSwitch: false }]
 }
 
 const changeMark = (change: 'added' | 'gone' | 'changed' | undefined) => (change === undefined ? '' : { added: '+ ', gone: '− ', changed: '≠ ' }[change])
