@@ -1,6 +1,6 @@
 import { type GridState, type InstallationGraph, NEUTRAL, type Positions, namesIn } from './installationGraph'
 import { type LiveState, liveAt, liveState } from './liveState'
-import { positionCheck } from './positionCheck'
+import { type PositionCheck, positionCheck } from './positionCheck'
 
 export const ENERGISING_STAGES = ['dead', 'supply', 'gateway', 'source', 'board', 'circuits'] as const
 export type EnergisingStage = (typeof ENERGISING_STAGES)[number]
@@ -43,13 +43,13 @@ const openest = (device: InstallationGraph['devices'][number]): string | null =>
  * W-7: from everything open to the position the crew leaves, one switch at a time: the supply first, the gateway with nothing behind it,
  * sources one by one, boards, and circuits last. After each switch the places that came alive are named, with one next place that must
  * still be dead; each step keeps the invariants 1 to 4 in every state of the grid, since the street may fail while the crew works.
- * An installation whose position check fails has no order.
+ * An installation whose position check fails has no order; `check` is its check where that is known already.
  */
-export function energisingOrder(graph: InstallationGraph): EnergisingOrder {
+export function energisingOrder(graph: InstallationGraph, check?: PositionCheck): EnergisingOrder {
   const none = (refused: string): EnergisingOrder => ({ steps: [], back: [], refused })
   let violated: number[]
   try {
-    violated = positionCheck(graph).violated.filter((invariant) => invariant <= 4)
+    violated = (check ?? positionCheck(graph)).violated.filter((invariant) => invariant <= 4)
   } catch (error) {
     return none(error instanceof RangeError ? error.message : String(error))
   }

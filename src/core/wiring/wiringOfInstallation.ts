@@ -6,8 +6,34 @@ import { type PositionCheck, positionCheck } from './positionCheck'
 import { startingTopology } from './topology/startingTopology'
 
 const started = new WeakMap<Installation, InstallationGraph>()
-const checks = new WeakMap<InstallationGraph, PositionCheck | null>()
-const orders = new WeakMap<InstallationGraph, EnergisingOrder>()
+
+/** What is worked out from a graph alone. */
+interface WorkedOut {
+  /** `null` for a graph with faults. */
+  check: PositionCheck | null
+  order: EnergisingOrder
+}
+
+/** By the graph itself, and by what it holds: a list of jobs reads the same graphs again and again, each time as another object. */
+const ofGraph = new WeakMap<InstallationGraph, WorkedOut>()
+const ofContent = new Map<string, WorkedOut>()
+const MOST_KEPT = 200
+
+function workedOut(graph: InstallationGraph): WorkedOut {
+  const known = ofGraph.get(graph)
+  if (known) return known
+  const content = JSON.stringify(graph)
+  const alike = ofContent.get(content)
+  const check = alike ? alike.check : graphFaults(graph).length > 0 ? null : positionCheck(graph)
+  const made = alike ?? { check, order: energisingOrder(graph, check ?? undefined) }
+  ofGraph.set(graph, made)
+  // what was asked for last is kept longest
+  ofContent.delete(content)
+  ofContent.set(content, made)
+  const [oldest] = ofContent.keys()
+  if (ofContent.size > MOST_KEPT && oldest !== undefined) ofContent.delete(oldest)
+  return made
+}
 
 /** Whether there is anything to wire: a survey alone has no switches yet. */
 export const hasWiring = ({ components, circuits, runs, wiring }: Pick<Installation, 'components' | 'circuits' | 'runs' | 'wiring'>): boolean =>
@@ -25,19 +51,7 @@ export function graphOf(installation: Installation, layer: WiringLayer): Install
 }
 
 /** W-1 of a graph, worked out once; `null` for a graph with faults. */
-export function checkOf(graph: InstallationGraph): PositionCheck | null {
-  const known = checks.get(graph)
-  if (known !== undefined) return known
-  const check = graphFaults(graph).length > 0 ? null : positionCheck(graph)
-  checks.set(graph, check)
-  return check
-}
+export const checkOf = (graph: InstallationGraph): PositionCheck | null => workedOut(graph).check
 
 /** W-7 of a graph, worked out once. */
-export function orderOf(graph: InstallationGraph): EnergisingOrder {
-  const known = orders.get(graph)
-  if (known) return known
-  const order = energisingOrder(graph)
-  orders.set(graph, order)
-  return order
-}
+export const orderOf = (graph: InstallationGraph): EnergisingOrder => workedOut(graph).order

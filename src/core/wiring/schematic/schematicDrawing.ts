@@ -259,7 +259,7 @@ function drawContact(pen: Pen, edge: GraphEdge, symbol: string, { x, y }: Point)
   return shapes
 }
 
-/** The qualifying sign at the fixed contact: breaker ×, isolator bar, load switch ring, contactor arc as a hook, fuse box. */
+/** The qualifying sign at the fixed contact: breaker ×, isolator bar, load switch ring, contactor arc as a hook, a box for a fuse. */
 function signOf(symbol: string, x: number, y: number, ink: Ink): Primitive[] {
   const shade: Ink = ink === 'rule2' ? 'ink2' : ink
   switch (symbol) {
