@@ -35,6 +35,8 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await page.getByRole('dialog').getByRole('button', { name: 'Start the job' }).click()
     await expect(page.getByRole('heading', { name: 'What the house needs' })).toBeVisible()
     await expect(page.getByText('No loads yet')).toBeVisible()
+    // the page is painted before its buttons do something
+    await page.locator('[data-alive]').waitFor()
   })
 
   await test.step('survey', async () => {
