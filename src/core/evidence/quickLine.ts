@@ -64,6 +64,9 @@ function reach(point: Point, slot: Slot, words: readonly string[]): Reach | null
 /** The words that call a slot and no other: where the same test is made on the grid and in island mode, the mode is one of them. */
 export const spokenPath = ({ slot }: Target) => [...slot.path, ...(slot.mode ? [slot.mode] : [])].join(' ')
 
+/** An id as one word of the quick line: small letters and digits. */
+export const spokenId = (id: string): string => id.toLowerCase().replace(/[^a-z0-9]/g, '')
+
 /** What to type for a slot, for the completion list. */
 export function exampleOf(target: Target): string {
   const { slot } = target

@@ -3,14 +3,12 @@ import type { RulePack } from '../../rules/rulePack'
 import type { EnergisingStep, ExpectedReading } from '../../wiring/energisingOrder'
 import { graphOf, hasWiring, orderOf } from '../../wiring/wiringOfInstallation'
 import type { PointFamily } from '../point'
+import { spokenId } from '../quickLine'
 import { type Check, judgeChecks, slotOfCheck } from './checks'
 
 /** What counts as live, as shares of the nominal voltage, and as dead, in volts. */
 const LIVE = { least: 0.9, most: 1.1 } as const
 const DEAD_MOST_V = 10
-
-/** An id as one word of the quick line. */
-const spoken = (id: string) => id.toLowerCase().replace(/[^a-z0-9]/g, '')
 
 const keyOf = (step: EnergisingStep) => `wire.live.${step.key}`
 
@@ -19,12 +17,12 @@ const stepsOf = (installation: Installation): EnergisingStep[] =>
   hasWiring(installation) ? orderOf(graphOf(installation, 'wired')).steps.filter(({ stage }) => installation.testDepth === 'full' || stage !== 'circuits') : []
 
 const figureOf = (step: EnergisingStep, { node, name, phases, live }: ExpectedReading, { nominalV }: RulePack): Check[] => (live ? phases : phases.slice(0, 1)).map((phase) => ({
-  id: `${node} ${phase}`, label: `${name}, ${live ? `${phase} to neutral` : 'still dead'}`, path: ['live', spoken(step.key), spoken(node), ...(live && phases.length > 1 ? [phase.toLowerCase()] : [])],
+  id: `${node} ${phase}`, label: `${name}, ${live ? `${phase} to neutral` : 'still dead'}`, path: ['live', spokenId(step.key), spokenId(node), ...(live && phases.length > 1 ? [phase.toLowerCase()] : [])],
   asks: { kind: 'figure', unit: 'V', measures: 'voltage', ...(live ? { least: nominalV * LIVE.least, most: nominalV * LIVE.most, from: `${nominalV} V ± 10 %` } : { most: DEAD_MOST_V, from: 'dead' }) },
 }))
 
 const checksOf = (step: EnergisingStep, pack: RulePack): Check[] => [
-  ...(step.device === null ? [] : [{ id: 'done', label: step.sentence.split(':')[0] ?? step.sentence, path: ['live', spoken(step.key)], asks: { kind: 'yes', no: 'Not done. The next step waits for it.' } } satisfies Check]),
+  ...(step.device === null ? [] : [{ id: 'done', label: step.sentence.split(':')[0] ?? step.sentence, path: ['live', spokenId(step.key)], asks: { kind: 'yes', no: 'Not done. The next step waits for it.' } } satisfies Check]),
   ...step.readings.flatMap((reading) => figureOf(step, reading, pack)),
 ]
 

@@ -4,6 +4,7 @@ import type { ManualDevice } from '../../wiring/installationGraph'
 import { graphFaults } from '../../wiring/installationGraph'
 import { checkOf, graphOf, hasWiring } from '../../wiring/wiringOfInstallation'
 import type { PointFamily } from '../point'
+import { spokenId } from '../quickLine'
 import { slotReadings } from '../slotReadings'
 
 /** W-1: the wiring as it stands, in every position of its switches. Nothing is typed in: the check is the evidence. */
@@ -25,9 +26,6 @@ export const positionsChecked: PointFamily = {
   },
 }
 
-/** A device's id as one word of the quick line. */
-const spoken = (id: string) => id.toLowerCase().replace(/[^a-z0-9]/g, '')
-
 /** Devices whose position as left is recorded: those a person moves, but for the switches of single circuits. */
 export function asLeftDevices(installation: Installation): ManualDevice[] {
   const graph = graphOf(installation, 'wired')
@@ -42,7 +40,7 @@ export const switchesAsLeft: PointFamily = {
     const devices = hasWiring(installation) ? asLeftDevices(installation) : []
     return devices.length === 0 ? [] : [{
       key: 'outage.asLeft.switches', family: 'switchesAsLeft', stage: 'outage', subject: 'switches', label: 'Every switch as left', why: 'What is left in the wrong position waits for the next outage.',
-      slots: devices.map(({ id, name, positions }) => ({ id, label: `${name ?? id} stands at`, path: ['stands', spoken(id)], input: { kind: 'word', words: Object.fromEntries(positions.map((position) => [position.name, [position.name.toLowerCase()]])) } as const })),
+      slots: devices.map(({ id, name, positions }) => ({ id, label: `${name ?? id} stands at`, path: ['stands', spokenId(id)], input: { kind: 'word', words: Object.fromEntries(positions.map((position) => [position.name, [position.name.toLowerCase()]])) } as const })),
     }]
   },
   judge: (point, context) => {
