@@ -92,7 +92,7 @@ try {
   const only = process.argv[2]
   const wanted = (name) => only === undefined || only === name
   if (wanted('types')) check('Types', bin('tsc'), ['--noEmit'])
-  if (wanted('lint')) check('Lint', bin('eslint'), ['.', '--max-warnings=0'])
+  if (wanted('lint')) check('Lint', 'npm', ['run', '--silent', 'lint'])
   if (wanted('database')) await part('Unit and database tests', () => databaseTests(postgres))
   if (wanted('browser')) await part('Browser tests', () => browserTests(postgres, chromium))
 } catch (error) {
