@@ -4,10 +4,25 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 // core ← db ← server ← features ← app: an arrow is an import, and nothing imports against it.
-const zone = (target, from, message) => ({ target: `./src/${target}`, from: from.map((name) => `./src/${name}`), message })
+const zone = (target, from, message) => ({
+  target: `./src/${target}`,
+  from: from.map((name) => `./src/${name}`),
+  message,
+})
 
 export default tseslint.config(
-  { ignores: ['.next/**', 'node_modules/**', 'public/**', '.data/**', '.test-data/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      '.next/**',
+      'node_modules/**',
+      'public/**',
+      '.data/**',
+      '.test-data/**',
+      'next-env.d.ts',
+      'test-results/**',
+      'playwright-report/**',
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     plugins: { 'import-x': importX, 'react-hooks': reactHooks },
@@ -15,40 +30,98 @@ export default tseslint.config(
     rules: {
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'off',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       '@typescript-eslint/no-non-null-assertion': 'off',
       'import-x/no-cycle': ['error', { maxDepth: 6, ignoreExternal: true }],
-      'import-x/no-restricted-paths': ['error', {
-        basePath: import.meta.dirname,
-        zones: [
-          zone('core', ['schemas', 'db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline', 'cli'], 'The core is pure: it imports nothing of the app.'),
-          zone('schemas', ['db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline'], 'Schemas stand on the core alone.'),
-          zone('db', ['schemas', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline'], 'The database knows the core only.'),
-          zone('devices', ['schemas', 'db', 'server', 'workers', 'features', 'ui', 'look', 'app', 'offline'], 'Devices know the core only.'),
-          zone('workers', ['schemas', 'db', 'server', 'devices', 'features', 'ui', 'look', 'app', 'offline'], 'Workers are doors to the core.'),
-          zone('server', ['workers', 'features', 'ui', 'app', 'offline'], 'The server knows no screens.'),
-          zone('ui', ['schemas', 'db', 'server', 'devices', 'features', 'app'], 'Primitives know no feature and no server.'),
-          zone('features', ['app', 'db', 'devices', 'cli'], 'Features reach data through the server only.'),
-        ],
-      }],
+      'import-x/no-restricted-paths': [
+        'error',
+        {
+          basePath: import.meta.dirname,
+          zones: [
+            zone(
+              'core',
+              ['schemas', 'db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline', 'cli'],
+              'The core is pure: it imports nothing of the app.',
+            ),
+            zone(
+              'schemas',
+              ['db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline'],
+              'Schemas stand on the core alone.',
+            ),
+            zone(
+              'db',
+              ['schemas', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline'],
+              'The database knows the core only.',
+            ),
+            zone(
+              'devices',
+              ['schemas', 'db', 'server', 'workers', 'features', 'ui', 'look', 'app', 'offline'],
+              'Devices know the core only.',
+            ),
+            zone(
+              'workers',
+              ['schemas', 'db', 'server', 'devices', 'features', 'ui', 'look', 'app', 'offline'],
+              'Workers are doors to the core.',
+            ),
+            zone('server', ['workers', 'features', 'ui', 'app', 'offline'], 'The server knows no screens.'),
+            zone(
+              'ui',
+              ['schemas', 'db', 'server', 'devices', 'features', 'app'],
+              'Primitives know no feature and no server.',
+            ),
+            zone('features', ['app', 'db', 'devices', 'cli'], 'Features reach data through the server only.'),
+          ],
+        },
+      ],
     },
   },
   {
     files: ['src/core/**'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [{ regex: '^(node:|react|next|drizzle|yup|pg$)', message: 'The core is pure TypeScript: no React, Next, Drizzle, Yup, Node or DOM.' }] }],
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(node:|react|next|drizzle|yup|pg$)',
+              message: 'The core is pure TypeScript: no React, Next, Drizzle, Yup, Node or DOM.',
+            },
+          ],
+        },
+      ],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'Buffer', 'fetch', 'localStorage'],
     },
   },
   {
     // in a browser only the rules of who may do what cross over from the server; everything else of it is types
     files: ['src/features/**', 'src/ui/**', 'src/offline/**'],
-    rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns: [{ regex: '^@/server/(?!access$)', allowTypeImports: true, message: 'Screens take types from the server, and its table of rights; nothing else.' }] }] },
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^@/server/(?!access$)',
+              allowTypeImports: true,
+              message: 'Screens take types from the server, and its table of rights; nothing else.',
+            },
+          ],
+        },
+      ],
+    },
   },
   {
     // the theme is the one place with colours
     files: ['src/features/**', 'src/ui/**', 'src/app/**/*.tsx'],
-    rules: { 'no-restricted-syntax': ['error', { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Take the colour from the theme.' }] },
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Take the colour from the theme.' },
+      ],
+    },
   },
   {
     // a test may take its material from anywhere

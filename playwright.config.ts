@@ -15,6 +15,17 @@ export default defineConfig({
     baseURL: process.env.AWLBRIGHT_TEST_URL,
     viewport: { width: 1280, height: 800 },
     trace: 'off',
-    launchOptions: { executablePath: process.env.AWLBRIGHT_TEST_CHROMIUM ?? '/usr/bin/chromium', args: [...(asRoot ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] },
+    launchOptions: {
+      executablePath: process.env.AWLBRIGHT_TEST_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        ...(asRoot ? ['--no-sandbox'] : []),
+        '--disable-gpu',
+        '--disable-quic',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
   },
 })

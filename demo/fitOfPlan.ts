@@ -15,9 +15,29 @@ export type ScenarioThing = { kind: FitKind; tag: string; name: string } & Recor
 export function fitOfPlan(installation: Installation, { visit, van }: FitFromPlan): ScenarioThing[] {
   const tasks = tasksOfPlan(installation, [], visit)
   const tagOf = (template: string) => tasks.find(({ detail }) => detail.template === template)?.tag ?? null
-  const taskOf: Readonly<Record<string, string | null>> = { cable: tagOf('cables'), terminations: tagOf('terminate'), devices: tagOf('incomer'), earthing: tagOf('electrode'), labels: tagOf('handover') }
+  const taskOf: Readonly<Record<string, string | null>> = {
+    cable: tagOf('cables'),
+    terminations: tagOf('terminate'),
+    devices: tagOf('incomer'),
+    earthing: tagOf('electrode'),
+    labels: tagOf('handover'),
+  }
   return [
     ...tasks.map(({ tag, name, detail }): ScenarioThing => ({ kind: 'task', tag, name, ...detail })),
-    ...materialsOfInstallation(installation).map(({ group, item, quantity, unit }, k): ScenarioThing => ({ kind: 'material', tag: `m${k + 1}`, name: item.slice(0, 60), ...({ group, unit, planned: quantity, vanPlace: van[group] ?? null, taskTag: taskOf[group] ?? null, loaded: group === 'labels' ? null : quantity, used: null, note: null } satisfies FitDetails['material']) })),
+    ...materialsOfInstallation(installation).map(({ group, item, quantity, unit }, k): ScenarioThing => ({
+      kind: 'material',
+      tag: `m${k + 1}`,
+      name: item.slice(0, 60),
+      ...({
+        group,
+        unit,
+        planned: quantity,
+        vanPlace: van[group] ?? null,
+        taskTag: taskOf[group] ?? null,
+        loaded: group === 'labels' ? null : quantity,
+        used: null,
+        note: null,
+      } satisfies FitDetails['material']),
+    })),
   ]
 }

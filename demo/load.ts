@@ -23,10 +23,24 @@ import { plateJpeg } from './plate'
 
 // Loads the demo scenario through the same use cases a crew calls, once: what is there already is left alone.
 
-interface Person { id: string; name: string; email: string; role: Actor['role'] }
+interface Person {
+  id: string
+  name: string
+  email: string
+  role: Actor['role']
+}
 interface Scenario {
-  id: string; name: string; place: string; packId: string; day: number; testDepth: string; acceptsShedding: boolean
-  supply: unknown; sources: unknown; site: unknown; assumptions?: unknown
+  id: string
+  name: string
+  place: string
+  packId: string
+  day: number
+  testDepth: string
+  acceptsShedding: boolean
+  supply: unknown
+  sources: unknown
+  site: unknown
+  assumptions?: unknown
   survey: ({ kind: string } & Record<string, unknown>)[]
   fit: ScenarioThing[]
   fitFromPlan?: FitFromPlan
@@ -34,7 +48,12 @@ interface Scenario {
   /** What the crew found or did otherwise than planned. */
   wired?: { by: string; at: string; note: string; edits: WiringEdit[] }
   household?: { answers: Record<string, string>; pictures: string[]; firstWord: { word: string; because: string } }
-  loads: object[]; components: { tag: string; name: string; model: string }[]; circuits: object[]; runs: object[]; electrodes: object[]; settings: object[]
+  loads: object[]
+  components: { tag: string; name: string; model: string }[]
+  circuits: object[]
+  runs: object[]
+  electrodes: object[]
+  settings: object[]
   plan: { school: string; reason: string; gapClass: string; by: string } | null
   readings: { at: string; by: string; line: string; with?: string }[]
   gateway: { at: string; by: string; slot: string }[]
@@ -46,10 +65,24 @@ interface Scenario {
 const DEMO_PASSWORD = 'lamp-and-awl'
 const folder = fileURLToPath(new URL('.', import.meta.url))
 const json = <T>(path: string) => JSON.parse(readFileSync(join(folder, path), 'utf8')) as T
-const { crewId, crewName, people, instruments } = json<{ crewId: string; crewName: string; people: Person[]; instruments: (Instrument & { calibrationInDays: number })[] }>('crew.json')
+const { crewId, crewName, people, instruments } = json<{
+  crewId: string
+  crewName: string
+  people: Person[]
+  instruments: (Instrument & { calibrationInDays: number })[]
+}>('crew.json')
 const { db, pool } = connect(process.env.DATABASE_URL ?? '', 4)
-const actors = new Map(people.map(({ id, name, role }): [string, Actor] => [id.replace('demo-', ''), { userId: id, name, role, crewId, crewName }]))
-const actor = (name: string): Actor => actors.get(name) ?? (() => { throw new Error(`the demo has no ${name}`) })()
+const actors = new Map(
+  people.map(({ id, name, role }): [string, Actor] => [
+    id.replace('demo-', ''),
+    { userId: id, name, role, crewId, crewName },
+  ]),
+)
+const actor = (name: string): Actor =>
+  actors.get(name) ??
+  (() => {
+    throw new Error(`the demo has no ${name}`)
+  })()
 const daysFromNow = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)
 
 async function loadCrew(): Promise<void> {
@@ -57,9 +90,23 @@ async function loadCrew(): Promise<void> {
   await db.transaction(async (tx) => {
     await tx.insert(crew).values({ id: crewId, name: crewName })
     await tx.insert(user).values(people.map(({ id, name, email }) => ({ id, name, email, emailVerified: true })))
-    await tx.insert(account).values(people.map(({ id }) => ({ id: `${id}-password`, accountId: id, providerId: 'credential', userId: id, password })))
+    await tx.insert(account).values(
+      people.map(({ id }) => ({
+        id: `${id}-password`,
+        accountId: id,
+        providerId: 'credential',
+        userId: id,
+        password,
+      })),
+    )
     await tx.insert(crewMember).values(people.map(({ id, role }) => ({ crewId, userId: id, role })))
-    await tx.insert(instrument).values(instruments.map(({ calibrationInDays, ...one }) => ({ ...one, crewId, calibrationDue: daysFromNow(calibrationInDays) })))
+    await tx.insert(instrument).values(
+      instruments.map(({ calibrationInDays, ...one }) => ({
+        ...one,
+        crewId,
+        calibrationDue: daysFromNow(calibrationInDays),
+      })),
+    )
   })
 }
 
@@ -76,13 +123,45 @@ function clockOf(scenario: Scenario): (at: string) => string {
 async function loadJob(scenario: Scenario): Promise<void> {
   const office = actor('maud')
   const jobId = scenario.id
-  await call(USE_CASES.createJob, db, office, { id: jobId, name: scenario.name, place: scenario.place, packId: scenario.packId, scheduledDay: daysFromNow(scenario.day) })
-  await call(USE_CASES.changeJob, db, office, { jobId, version: 1, supply: scenario.supply, sources: scenario.sources, site: scenario.site, ...(scenario.assumptions !== undefined && { assumptions: scenario.assumptions }), acceptsShedding: scenario.acceptsShedding, testDepth: scenario.testDepth })
-  const items = { load: scenario.loads, component: scenario.components, circuit: scenario.circuits, run: scenario.runs, electrode: scenario.electrodes, setting: scenario.settings }
-  for (const [kind, list] of Object.entries(items)) for (const [sort, fields] of list.entries()) await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
-  for (const [sort, { kind, ...fields }] of scenario.survey.entries()) await call(USE_CASES.saveSurveyItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
+  await call(USE_CASES.createJob, db, office, {
+    id: jobId,
+    name: scenario.name,
+    place: scenario.place,
+    packId: scenario.packId,
+    scheduledDay: daysFromNow(scenario.day),
+  })
+  await call(USE_CASES.changeJob, db, office, {
+    jobId,
+    version: 1,
+    supply: scenario.supply,
+    sources: scenario.sources,
+    site: scenario.site,
+    ...(scenario.assumptions !== undefined && { assumptions: scenario.assumptions }),
+    acceptsShedding: scenario.acceptsShedding,
+    testDepth: scenario.testDepth,
+  })
+  const items = {
+    load: scenario.loads,
+    component: scenario.components,
+    circuit: scenario.circuits,
+    run: scenario.runs,
+    electrode: scenario.electrodes,
+    setting: scenario.settings,
+  }
+  for (const [kind, list] of Object.entries(items))
+    for (const [sort, fields] of list.entries())
+      await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
+  for (const [sort, { kind, ...fields }] of scenario.survey.entries())
+    await call(USE_CASES.saveSurveyItem, db, office, { jobId, kind, itemId: uuidv7(), fields: { ...fields, sort } })
   await planFit(jobId, scenario)
-  if (scenario.metering) await call(USE_CASES.importProfile, db, office, { jobId, kind: 'load', name: scenario.metering.name, csv: meterYearCsv(scenario.metering.meanW), mapping: null })
+  if (scenario.metering)
+    await call(USE_CASES.importProfile, db, office, {
+      jobId,
+      kind: 'load',
+      name: scenario.metering.name,
+      csv: meterYearCsv(scenario.metering.meanW),
+      mapping: null,
+    })
   if (scenario.household) await sayAsHousehold(jobId, scenario.household)
   if (scenario.plan) {
     const { by, ...plan } = scenario.plan
@@ -92,19 +171,48 @@ async function loadJob(scenario: Scenario): Promise<void> {
   if (scenario.wired) await wireOtherwise(jobId, scenario.wired, clock(scenario.wired.at))
   const events = [
     ...scenario.readings.map((event) => ({ ...event, run: () => enter(jobId, event, clock(event.at)) })),
-    ...scenario.gateway.map((event) => ({ ...event, run: () => call(USE_CASES.readGateway, db, actor(event.by), { jobId, slot: event.slot, recordedAt: clock(event.at) }) })),
-    ...scenario.recordings.map((event) => ({ ...event, run: () => call(USE_CASES.addRecording, db, actor(event.by), {
-      readingId: uuidv7(), jobId, pointKey: event.point, recordedAt: clock(event.at), files: [{ name: event.file, bytes: new Uint8Array(readFileSync(join(folder, 'recordings', event.file))) }],
-    }) })),
+    ...scenario.gateway.map((event) => ({
+      ...event,
+      run: () =>
+        call(USE_CASES.readGateway, db, actor(event.by), { jobId, slot: event.slot, recordedAt: clock(event.at) }),
+    })),
+    ...scenario.recordings.map((event) => ({
+      ...event,
+      run: () =>
+        call(USE_CASES.addRecording, db, actor(event.by), {
+          readingId: uuidv7(),
+          jobId,
+          pointKey: event.point,
+          recordedAt: clock(event.at),
+          files: [{ name: event.file, bytes: new Uint8Array(readFileSync(join(folder, 'recordings', event.file))) }],
+        }),
+    })),
   ].sort((a, b) => a.at.localeCompare(b.at))
   for (const [seed, tag] of scenario.pictures.entries()) {
     const component = scenario.components.find((one) => one.tag === tag)
     const serial = scenario.readings.find(({ line }) => line.startsWith(`serial ${tag} `))?.line.split(' ')[2] ?? ''
-    await call(USE_CASES.addPicture, db, actor('tobin'), { id: uuidv7(), jobId, subject: tag, fileName: `${tag}.jpg`, takenAt: clock('08:50'), bytes: await plateJpeg(component?.name ?? scenario.fit.find((one) => one.tag === tag)?.name ?? tag, component?.model ?? '', serial, seed * 3 + 1) })
+    await call(USE_CASES.addPicture, db, actor('tobin'), {
+      id: uuidv7(),
+      jobId,
+      subject: tag,
+      fileName: `${tag}.jpg`,
+      takenAt: clock('08:50'),
+      bytes: await plateJpeg(
+        component?.name ?? scenario.fit.find((one) => one.tag === tag)?.name ?? tag,
+        component?.model ?? '',
+        serial,
+        seed * 3 + 1,
+      ),
+    })
   }
   for (const event of events) await event.run()
   if (scenario.seal) {
-    const packId = await sealPack(db, { jobId, sealedBy: actor(scenario.seal.by).userId, secretKeyHex: signingKey(), now: new Date(clock('15:10')) })
+    const packId = await sealPack(db, {
+      jobId,
+      sealedBy: actor(scenario.seal.by).userId,
+      secretKeyHex: signingKey(),
+      now: new Date(clock('15:10')),
+    })
     const { token } = await call(USE_CASES.makeCustomerLink, db, actor(scenario.seal.by), { jobId, packId, days: 365 })
     if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(process.env.AWLBRIGHT_DEMO_LINK, `/c/${token}\n`)
   }
@@ -114,40 +222,103 @@ async function loadJob(scenario: Scenario): Promise<void> {
 async function planFit(jobId: string, { fit, fitFromPlan }: Scenario): Promise<void> {
   const row = await jobById(db, jobId)
   // the tasks ask for what is to be lifted, so it has to be there first
-  const save = (list: readonly ScenarioThing[], from: number) => (list.length === 0 ? undefined : call(USE_CASES.saveFitItems, db, actor('maud'), { jobId, items: list.map(({ kind, ...fields }, k) => ({ kind, itemId: uuidv7(), fields: { ...fields, sort: from + k } })) }))
+  const save = (list: readonly ScenarioThing[], from: number) =>
+    list.length === 0
+      ? undefined
+      : call(USE_CASES.saveFitItems, db, actor('maud'), {
+          jobId,
+          items: list.map(({ kind, ...fields }, k) => ({
+            kind,
+            itemId: uuidv7(),
+            fields: { ...fields, sort: from + k },
+          })),
+        })
   await save(fit, 0)
   const rest = row && fitFromPlan ? fitOfPlan((await jobRecord(db, row)).installation, fitFromPlan) : []
   await save(rest, fit.length)
 }
 
 /** The wiring as the crew has it, changed against the plan. */
-async function wireOtherwise(jobId: string, { by, note, edits }: NonNullable<Scenario['wired']>, madeAt: string): Promise<void> {
+async function wireOtherwise(
+  jobId: string,
+  { by, note, edits }: NonNullable<Scenario['wired']>,
+  madeAt: string,
+): Promise<void> {
   const row = await jobById(db, jobId)
   if (!row) throw new Error(`no job ${jobId}`)
   const graph = edits.reduce(applyEdit, graphOf((await jobRecord(db, row)).installation, 'wired'))
-  await call(USE_CASES.saveWiring, db, actor(by), { id: uuidv7({ msecs: Date.parse(madeAt) }), jobId, layer: 'wired', base: 0, note, madeAt, graph })
+  await call(USE_CASES.saveWiring, db, actor(by), {
+    id: uuidv7({ msecs: Date.parse(madeAt) }),
+    jobId,
+    layer: 'wired',
+    base: 0,
+    note,
+    madeAt,
+    graph,
+  })
 }
 
 /** Answers and sends pictures over a household link of its own, then gets its first word from the office. */
-async function sayAsHousehold(jobId: string, { answers, pictures, firstWord }: NonNullable<Scenario['household']>): Promise<void> {
+async function sayAsHousehold(
+  jobId: string,
+  { answers, pictures, firstWord }: NonNullable<Scenario['household']>,
+): Promise<void> {
   const { token } = await call(USE_CASES.makeHouseholdLink, db, actor('maud'), { jobId, days: 60 })
   await answerHousehold(db, token, { answers })
-  for (const [seed, subject] of pictures.entries()) await addHouseholdPicture(db, token, { id: uuidv7(), subject, bytes: await plateJpeg(subject === 'board' ? 'Board under the stairs' : 'Meter', 'picture of the household', '', seed * 5 + 2) })
+  for (const [seed, subject] of pictures.entries())
+    await addHouseholdPicture(db, token, {
+      id: uuidv7(),
+      subject,
+      bytes: await plateJpeg(
+        subject === 'board' ? 'Board under the stairs' : 'Meter',
+        'picture of the household',
+        '',
+        seed * 5 + 2,
+      ),
+    })
   await call(USE_CASES.confirmFirstWord, db, actor('maud'), { jobId, ...firstWord })
   if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(`${process.env.AWLBRIGHT_DEMO_LINK}-household`, `/h/${token}\n`)
 }
 
 /** Types one line on the quick line, as a person would, and sends what it makes. */
-async function enter(jobId: string, { by, line, with: tool }: Scenario['readings'][number], recordedAt: string): Promise<void> {
+async function enter(
+  jobId: string,
+  { by, line, with: tool }: Scenario['readings'][number],
+  recordedAt: string,
+): Promise<void> {
   const row = await jobById(db, jobId)
   if (!row) throw new Error(`no job ${jobId}`)
   const bench = benchOf(await jobRecord(db, row))
   const inHand = bench.context.instruments.find(({ tag }) => tag === tool) ?? null
   const state = readQuickLine(line, { points: bench.points, mode: 'grid', instrumentFor: () => inHand })
-  if (state.kind !== 'ready') throw new Error(`${row.name}: “${line}” is ${state.kind}${'message' in state ? `: ${state.message}` : ''}`)
+  if (state.kind !== 'ready')
+    throw new Error(`${row.name}: “${line}” is ${state.kind}${'message' in state ? `: ${state.message}` : ''}`)
   const { point, slot } = state.target
-  const reading = { id: uuidv7({ msecs: Date.parse(recordedAt) }), jobId, pointKey: point.key, slot: slot.id, ...state.value, instrumentId: inHand?.id ?? null, recordedAt }
-  const shownVerdict = judgePoint(point, { ...bench.context, readings: [...bench.context.readings, { ...reading, detail: null, recordedBy: '', recordedByName: '', receivedAt: null, supersedes: null, supersedeReason: null, shownVerdict: 'open' }] }).verdict
+  const reading = {
+    id: uuidv7({ msecs: Date.parse(recordedAt) }),
+    jobId,
+    pointKey: point.key,
+    slot: slot.id,
+    ...state.value,
+    instrumentId: inHand?.id ?? null,
+    recordedAt,
+  }
+  const shownVerdict = judgePoint(point, {
+    ...bench.context,
+    readings: [
+      ...bench.context.readings,
+      {
+        ...reading,
+        detail: null,
+        recordedBy: '',
+        recordedByName: '',
+        receivedAt: null,
+        supersedes: null,
+        supersedeReason: null,
+        shownVerdict: 'open',
+      },
+    ],
+  }).verdict
   const [told] = await call(USE_CASES.recordReadings, db, actor(by), { readings: [{ ...reading, shownVerdict }] })
   if (told?.outcome !== 'stored') throw new Error(`${row.name}: “${line}” was not stored: ${told?.message}`)
 }

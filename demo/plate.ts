@@ -5,7 +5,10 @@ const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => `&#${sign.ch
 /** A picture of a made-up rating plate on a garage wall, standing in for a phone's photo. */
 export async function plateJpeg(name: string, model: string, serial: string, seed: number): Promise<Uint8Array> {
   const tilt = (seed % 5) - 2
-  const bars = Array.from({ length: 34 }, (_, k) => `<rect x="${118 + k * 11}" y="420" width="${2 + ((seed * 7 + k * k * 3) % 7)}" height="70" fill="#222"/>`).join('')
+  const bars = Array.from(
+    { length: 34 },
+    (_, k) => `<rect x="${118 + k * 11}" y="420" width="${2 + ((seed * 7 + k * k * 3) % 7)}" height="70" fill="#222"/>`,
+  ).join('')
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="960" height="720">
     <defs><linearGradient id="w" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#8d8577"/><stop offset=".55" stop-color="#b7ad9b"/><stop offset="1" stop-color="#6b6458"/></linearGradient>
     <radialGradient id="l" cx=".3" cy=".2" r=".9"><stop offset="0" stop-color="#fff3d6" stop-opacity=".55"/><stop offset="1" stop-color="#fff3d6" stop-opacity="0"/></radialGradient></defs>

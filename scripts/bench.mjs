@@ -22,7 +22,12 @@ const dataFolder = join(root, '.test-data/bench')
 rmSync(dataFolder, { recursive: true, force: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
 try {
-  for (const script of ['readingRoundTrip', 'planBench']) spawnSync(tsx, [`scripts/bench/${script}.ts`], { cwd: root, stdio: 'inherit', env: { ...app.env, AWLBRIGHT_BENCH_URL: app.address, AWLBRIGHT_BENCH_CHROMIUM: executablePath } })
+  for (const script of ['readingRoundTrip', 'planBench'])
+    spawnSync(tsx, [`scripts/bench/${script}.ts`], {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...app.env, AWLBRIGHT_BENCH_URL: app.address, AWLBRIGHT_BENCH_CHROMIUM: executablePath },
+    })
 } finally {
   await app.stop()
 }

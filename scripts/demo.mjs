@@ -13,9 +13,12 @@ const dataFolder = resolve(root, process.env.AWLBRIGHT_DATA ?? '.data')
 const wantedPort = Number(process.env.AWLBRIGHT_PORT ?? 4310)
 
 try {
-  if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535) throw new Blocked(`AWLBRIGHT_PORT is not a port: ${process.env.AWLBRIGHT_PORT}`)
+  if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535)
+    throw new Blocked(`AWLBRIGHT_PORT is not a port: ${process.env.AWLBRIGHT_PORT}`)
   const port = await freePort(wantedPort).catch(() => {
-    throw new Blocked(`Port ${wantedPort} is taken. Stop what uses it, or choose another: AWLBRIGHT_PORT=4311 npm run demo`)
+    throw new Blocked(
+      `Port ${wantedPort} is taken. Stop what uses it, or choose another: AWLBRIGHT_PORT=4311 npm run demo`,
+    )
   })
   ensureNpmPackages(root)
   const bin = ensurePostgres()

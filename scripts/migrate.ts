@@ -9,7 +9,9 @@ const pool = new pg.Pool({ connectionString: process.env.OWNER_DATABASE_URL, max
 await migrate(drizzle(pool), { migrationsFolder: fileURLToPath(new URL('../src/db/migrations', import.meta.url)) })
 
 // The queue's tables belong to the app, which may make schemas only while they are laid out.
-const { rows: [database] } = await pool.query<{ name: string }>('select quote_ident(current_database()) as name')
+const {
+  rows: [database],
+} = await pool.query<{ name: string }>('select quote_ident(current_database()) as name')
 await pool.query(`grant create on database ${database?.name} to awlbright_app`)
 try {
   await installQueue()

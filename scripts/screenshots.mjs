@@ -19,17 +19,65 @@ const PICTURES = [
   { name: 'survey', path: () => job(1, '?stage=survey'), size: DESK },
   { name: 'plan', path: () => job(2, '?stage=plan'), size: DESK },
   { name: 'plan-schools', path: () => job(1, '?stage=plan&view=schools'), size: DESK },
-  { name: 'plan-year', path: () => job(1, '?stage=plan&view=year'), size: DESK, act: (page) => page.getByRole('region', { name: 'One outage, hour by hour' }).waitFor() },
-  { name: 'plan-money', path: () => job(1, '?stage=plan&view=money'), size: DESK, act: (page) => page.getByRole('region', { name: 'What this assumes' }).waitFor() },
+  {
+    name: 'plan-year',
+    path: () => job(1, '?stage=plan&view=year'),
+    size: DESK,
+    act: (page) => page.getByRole('region', { name: 'One outage, hour by hour' }).waitFor(),
+  },
+  {
+    name: 'plan-money',
+    path: () => job(1, '?stage=plan&view=money'),
+    size: DESK,
+    act: (page) => page.getByRole('region', { name: 'What this assumes' }).waitFor(),
+  },
   { name: 'fit', path: () => job(1, '?stage=fit&view=wall'), size: DESK },
-  { name: 'fit-day', path: () => job(1, '?stage=fit&view=day'), size: DESK, act: (page) => page.getByTestId('day-0').waitFor() },
-  { name: 'wire', path: () => job(1, '?stage=wire&view=schematic'), size: DESK, act: (page) => page.locator('[data-thing=main]').waitFor() },
-  { name: 'wire-danger', path: () => job(2, '?stage=wire&view=schematic'), size: DESK, act: async (page) => { await page.locator('[data-thing=main]').waitFor(); await page.locator('[data-cause]').first().getByRole('button', { name: 'Show it' }).click(); await page.getByRole('button', { name: /^Make this change/ }).first().waitFor() } },
-  { name: 'earth', path: () => job(1, '?stage=earth'), size: DESK, act: (page) => page.getByRole('combobox', { name: 'Quick line' }).fill('rcd c2 x5 island 18') },
+  {
+    name: 'fit-day',
+    path: () => job(1, '?stage=fit&view=day'),
+    size: DESK,
+    act: (page) => page.getByTestId('day-0').waitFor(),
+  },
+  {
+    name: 'wire',
+    path: () => job(1, '?stage=wire&view=schematic'),
+    size: DESK,
+    act: (page) => page.locator('[data-thing=main]').waitFor(),
+  },
+  {
+    name: 'wire-danger',
+    path: () => job(2, '?stage=wire&view=schematic'),
+    size: DESK,
+    act: async (page) => {
+      await page.locator('[data-thing=main]').waitFor()
+      await page.locator('[data-cause]').first().getByRole('button', { name: 'Show it' }).click()
+      await page
+        .getByRole('button', { name: /^Make this change/ })
+        .first()
+        .waitFor()
+    },
+  },
+  {
+    name: 'earth',
+    path: () => job(1, '?stage=earth'),
+    size: DESK,
+    act: (page) => page.getByRole('combobox', { name: 'Quick line' }).fill('rcd c2 x5 island 18'),
+  },
   { name: 'settings', path: () => job(1, '?stage=settings'), size: DESK },
-  { name: 'outage', path: () => job(3, '?stage=outage'), size: DESK, act: (page) => page.getByTestId('wave').waitFor() },
+  {
+    name: 'outage',
+    path: () => job(3, '?stage=outage'),
+    size: DESK,
+    act: (page) => page.getByTestId('wave').waitFor(),
+  },
   { name: 'outage-held', path: () => job(1, '?stage=outage'), size: DESK },
-  { name: 'outage-lamp', path: () => job(3, '?stage=outage'), size: DESK, lamp: true, act: (page) => page.getByTestId('wave').waitFor() },
+  {
+    name: 'outage-lamp',
+    path: () => job(3, '?stage=outage'),
+    size: DESK,
+    lamp: true,
+    act: (page) => page.getByTestId('wave').waitFor(),
+  },
   { name: 'handover', path: () => job(3, '?stage=handover'), size: DESK },
   { name: 'phone-next', path: () => job(1, '?stage=earth'), size: PHONE, who: 'tobin' },
   { name: 'phone-customer', path: (app) => new URL(app.customerLink).pathname, size: PHONE, who: null },
@@ -45,14 +93,26 @@ const dataFolder = join(root, '.test-data/screenshots')
 rmSync(dataFolder, { recursive: true, force: true })
 mkdirSync(folder, { recursive: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
-const browser = await chromium.launch({ executablePath, args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath,
+  args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'],
+})
 try {
   const sessions = new Map()
   for (const { name, path, size, who = 'ines', lamp = false, act } of PICTURES) {
-    const context = await browser.newContext({ baseURL: app.address, viewport: size, isMobile: size === PHONE, hasTouch: size === PHONE, reducedMotion: 'reduce' })
+    const context = await browser.newContext({
+      baseURL: app.address,
+      viewport: size,
+      isMobile: size === PHONE,
+      hasTouch: size === PHONE,
+      reducedMotion: 'reduce',
+    })
     if (who !== null) {
       if (!sessions.has(who)) {
-        await context.request.post('/api/auth/sign-in/email', { data: { email: `${who}@harrowlight.example`, password: 'lamp-and-awl' }, headers: { origin: app.address } })
+        await context.request.post('/api/auth/sign-in/email', {
+          data: { email: `${who}@harrowlight.example`, password: 'lamp-and-awl' },
+          headers: { origin: app.address },
+        })
         sessions.set(who, await context.cookies())
       }
       await context.addCookies(sessions.get(who))

@@ -29,7 +29,11 @@ function check(name, command, args) {
 function suite(name, command, args, env, reportFile, count) {
   console.log(`\n== ${name}`)
   rmSync(reportFile, { force: true })
-  const { status } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  })
   const counts = existsSync(reportFile) ? count(JSON.parse(readFileSync(reportFile, 'utf8'))) : { passed: 0, failed: 0 }
   passed += counts.passed
   failed += counts.failed
@@ -42,12 +46,25 @@ function suite(name, command, args, env, reportFile, count) {
 async function databaseTests(postgres) {
   const cluster = await startCluster(postgres, join(work, 'database'))
   try {
-    const env = { DATABASE_URL: cluster.appUrl, OWNER_DATABASE_URL: cluster.ownerUrl, AWLBRIGHT_LOG: 'silent', AWLBRIGHT_SIGNING_KEY: '11'.repeat(32) }
+    const env = {
+      DATABASE_URL: cluster.appUrl,
+      OWNER_DATABASE_URL: cluster.ownerUrl,
+      AWLBRIGHT_LOG: 'silent',
+      AWLBRIGHT_SIGNING_KEY: '11'.repeat(32),
+    }
     run(bin('tsx'), ['scripts/migrate.ts'], { cwd: root, env: { ...process.env, ...env } })
     const report = join(work, 'vitest.json')
-    suite('Unit and database tests', bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], env, report, ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
-      passed: numPassedTests, failed: Math.max(numFailedTests, numFailedTestSuites > 0 && numFailedTests === 0 ? 1 : 0),
-    }))
+    suite(
+      'Unit and database tests',
+      bin('vitest'),
+      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+      env,
+      report,
+      ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
+        passed: numPassedTests,
+        failed: Math.max(numFailedTests, numFailedTestSuites > 0 && numFailedTests === 0 ? 1 : 0),
+      }),
+    )
   } finally {
     cluster.stop()
   }
@@ -55,11 +72,26 @@ async function databaseTests(postgres) {
 
 async function browserTests(postgres, chromium) {
   ensureBuild(root)
-  const app = await startApp({ root, bin: postgres, dataFolder: join(work, 'app'), port: await freePort(), quiet: true })
+  const app = await startApp({
+    root,
+    bin: postgres,
+    dataFolder: join(work, 'app'),
+    port: await freePort(),
+    quiet: true,
+  })
   try {
     const report = join(work, 'playwright.json')
-    const env = { AWLBRIGHT_TEST_URL: app.address, AWLBRIGHT_TEST_CHROMIUM: chromium, AWLBRIGHT_TEST_LINK: app.customerLink ?? '', AWLBRIGHT_TEST_DATABASE: app.env.DATABASE_URL, PLAYWRIGHT_JSON_OUTPUT_NAME: report }
-    suite('Browser tests', bin('playwright'), ['test'], env, report, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }))
+    const env = {
+      AWLBRIGHT_TEST_URL: app.address,
+      AWLBRIGHT_TEST_CHROMIUM: chromium,
+      AWLBRIGHT_TEST_LINK: app.customerLink ?? '',
+      AWLBRIGHT_TEST_DATABASE: app.env.DATABASE_URL,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    }
+    suite('Browser tests', bin('playwright'), ['test'], env, report, ({ stats }) => ({
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected,
+    }))
   } finally {
     await app.stop()
   }

@@ -4,24 +4,31 @@ import { v7 as uuidv7 } from 'uuid'
 // In the real browser: frames while a year runs in its thread, and while a load is carried along 200 others.
 const base = process.env.AWLBRIGHT_BENCH_URL ?? ''
 const JOB = '018f0000-0000-7000-8000-000000000101'
-const browser = await chromium.launch({ executablePath: process.env.AWLBRIGHT_BENCH_CHROMIUM, args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath: process.env.AWLBRIGHT_BENCH_CHROMIUM,
+  args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'],
+})
 const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 900 } })
-await context.request.post('/api/auth/sign-in/email', { data: { email: 'ines@harrowlight.example', password: 'lamp-and-awl' }, headers: { origin: base } })
+await context.request.post('/api/auth/sign-in/email', {
+  data: { email: 'ines@harrowlight.example', password: 'lamp-and-awl' },
+  headers: { origin: base },
+})
 await context.addInitScript('globalThis.__name = (fn) => fn')
 const page = await context.newPage()
 
 /** Counts frames from now on; answers with the intervals between them once asked. */
-const countFrames = () => page.evaluate(() => {
-  const frames: number[] = []
-  let last = performance.now()
-  const next = (now: number) => {
-    frames.push(now - last)
-    last = now
+const countFrames = () =>
+  page.evaluate(() => {
+    const frames: number[] = []
+    let last = performance.now()
+    const next = (now: number) => {
+      frames.push(now - last)
+      last = now
+      requestAnimationFrame(next)
+    }
     requestAnimationFrame(next)
-  }
-  requestAnimationFrame(next)
-  Object.assign(window, { benchFrames: frames })
-})
+    Object.assign(window, { benchFrames: frames })
+  })
 const framesSoFar = () => page.evaluate(() => (window as unknown as { benchFrames: number[] }).benchFrames.splice(0))
 const told = (frames: readonly number[]) => {
   const sorted = [...frames].sort((a, b) => a - b)
@@ -34,19 +41,61 @@ await countFrames()
 await framesSoFar()
 for (let k = 0; k < 4; k++) {
   await page.getByRole('button', { name: '2 modules' }).click()
-  await page.getByRole('progressbar').waitFor({ state: 'attached', timeout: 2000 }).catch(() => undefined)
+  await page
+    .getByRole('progressbar')
+    .waitFor({ state: 'attached', timeout: 2000 })
+    .catch(() => undefined)
   await page.getByRole('progressbar').waitFor({ state: 'detached' })
 }
 console.log(`Year of three or four systems in its thread, four times: ${told(await framesSoFar())}`)
 
 const jobId = uuidv7()
 const ask = (name: string, data: object) => context.request.post(`/api/use/${name}`, { data })
-await ask('createJob', { id: jobId, name: 'Bench of 200 loads', place: 'Bench', packId: 'iec-3ph-400', scheduledDay: null })
-const csv = ['name,power_W,duty_percent,phase', ...Array.from({ length: 200 }, (_, k) => `Load ${k},${30 + ((k * 137) % 2400)},${1 + (k % 14)},L${1 + (k % 3)}`)].join('\n')
+await ask('createJob', {
+  id: jobId,
+  name: 'Bench of 200 loads',
+  place: 'Bench',
+  packId: 'iec-3ph-400',
+  scheduledDay: null,
+})
+const csv = [
+  'name,power_W,duty_percent,phase',
+  ...Array.from({ length: 200 }, (_, k) => `Load ${k},${30 + ((k * 137) % 2400)},${1 + (k % 14)},L${1 + (k % 3)}`),
+].join('\n')
 await ask('importLoads', { jobId, csv, mapping: null })
-const unit = { name: 'Bench', moduleCount: 6, moduleW: 1650, inverterBatteryW: 9000, inverterAcW: 9900, inverterSurgeVa: 14_500, moduleSurgeVa: 2900, surgeS: 10, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null }
+const unit = {
+  name: 'Bench',
+  moduleCount: 6,
+  moduleW: 1650,
+  inverterBatteryW: 9000,
+  inverterAcW: 9900,
+  inverterSurgeVa: 14_500,
+  moduleSurgeVa: 2900,
+  surgeS: 10,
+  pvDcW: 0,
+  coldFactor: 1,
+  phase: 'all',
+  legW: null,
+}
 const { version } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { version: number }
-await ask('changeJob', { jobId, version, sources: { units: [unit], pvAc: [], gatewayA: 40, feederA: null, usableWh: 30_000, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: 0.4, usualSoc: 0.8, floorSoc: 0.05, standbyW: 40 } })
+await ask('changeJob', {
+  jobId,
+  version,
+  sources: {
+    units: [unit],
+    pvAc: [],
+    gatewayA: 40,
+    feederA: null,
+    usableWh: 30_000,
+    nominalWh: null,
+    depthOfDischarge: null,
+    dischargeEfficiency: 0.95,
+    reserveSoc: 0.4,
+    usualSoc: 0.8,
+    floorSoc: 0.05,
+    standbyW: 40,
+  },
+})
 await page.goto(`/jobs/${jobId}?stage=plan`)
 await page.locator('[data-alive]').waitFor()
 await page.locator('[data-lane="turnOffFirst:L2"]').evaluate((element) => element.scrollIntoView({ block: 'center' }))
@@ -58,7 +107,8 @@ await page.mouse.down()
 await page.mouse.move(from.x + 20, from.y + 12, { steps: 3 })
 await countFrames()
 await framesSoFar()
-for (let k = 0; k < 30; k++) await page.mouse.move(lanes.x + (k % 2 ? 20 : lanes.width + 40), lanes.y + 20, { steps: 3 })
+for (let k = 0; k < 30; k++)
+  await page.mouse.move(lanes.x + (k % 2 ? 20 : lanes.width + 40), lanes.y + 20, { steps: 3 })
 console.log(`A load carried from lane to lane among 200: ${told(await framesSoFar())}`)
 await page.mouse.up()
 await browser.close()

@@ -19,27 +19,71 @@ function timed(times: number, run: () => unknown): { best: number; mid: number }
   return { best: Math.min(...took), mid: median(took) }
 }
 
-const read = readProfileCsv(readFileSync(new URL('../../tests/reference/vectors/P-8-profile.csv', import.meta.url), 'utf8'))
+const read = readProfileCsv(
+  readFileSync(new URL('../../tests/reference/vectors/P-8-profile.csv', import.meta.url), 'utf8'),
+)
 if (!read.ok) throw new Error(read.error.message)
 const profile = read.value
-const system: AutonomySystem = { capacityWh: 14_200, chargeEfficiency: 0.955, dischargeEfficiency: 0.95, chargeLimitW: 5000, dischargeLimitW: 5000, reserveSoc: 0.3, floorSoc: 0.04, initialSoc: 0.5, gridCharge: null, loadShare: 1, standbyW: 35, pvShare: 1, maxHours: 336, ensHours: 24 }
+const system: AutonomySystem = {
+  capacityWh: 14_200,
+  chargeEfficiency: 0.955,
+  dischargeEfficiency: 0.95,
+  chargeLimitW: 5000,
+  dischargeLimitW: 5000,
+  reserveSoc: 0.3,
+  floorSoc: 0.04,
+  initialSoc: 0.5,
+  gridCharge: null,
+  loadShare: 1,
+  standbyW: 35,
+  pvShare: 1,
+  maxHours: 336,
+  ensHours: 24,
+}
 const steps = autonomyOfYear(profile, system)?.steps ?? 0
 const year = timed(40, () => autonomyOfYear(profile, system))
-console.log(`P-8, 8,760 starts × up to 336 h, one system: ${steps} steps, best ${year.best.toFixed(1)} ms, median ${year.mid.toFixed(1)} ms, ${(steps / year.mid / 1000).toFixed(0)} million steps/s`)
+console.log(
+  `P-8, 8,760 starts × up to 336 h, one system: ${steps} steps, best ${year.best.toFixed(1)} ms, median ${year.mid.toFixed(1)} ms, ${(steps / year.mid / 1000).toFixed(0)} million steps/s`,
+)
 
 let seed = 7
 const chance = () => (seed = (seed * 1_664_525 + 1_013_904_223) >>> 0) / 2 ** 32
-const crowded = (phases: readonly ('L1' | 'L2' | 'L3')[]) => Array.from({ length: 200 }, (_, k) => aLoad({ id: `l${k}`, tag: `l${k}`, name: `Load ${k}`, powerW: Math.round(20 + 2500 * chance()), powerFactor: 0.9, duty: 0.15 * chance(), priority: 1 + Math.floor(9 * chance()), phase: phases[k % phases.length], mustStayOn: chance() < 0.1 }))
+const crowded = (phases: readonly ('L1' | 'L2' | 'L3')[]) =>
+  Array.from({ length: 200 }, (_, k) =>
+    aLoad({
+      id: `l${k}`,
+      tag: `l${k}`,
+      name: `Load ${k}`,
+      powerW: Math.round(20 + 2500 * chance()),
+      powerFactor: 0.9,
+      duty: 0.15 * chance(),
+      priority: 1 + Math.floor(9 * chance()),
+      phase: phases[k % phases.length],
+      mustStayOn: chance() < 0.1,
+    }),
+  )
 const installation = house({ packId: 'iec-3ph-400', loads: crowded(['L1', 'L2', 'L3']) })
 let turn = 0
 const drag = timed(60, () => {
   turn++
-  const moved = { ...installation, loads: installation.loads.map((load, k) => (k === 17 ? placed(load, { lane: turn % 2 ? 'never' : 'staysOn', phase: 'L2' }) : load)) }
+  const moved = {
+    ...installation,
+    loads: installation.loads.map((load, k) =>
+      k === 17 ? placed(load, { lane: turn % 2 ? 'never' : 'staysOn', phase: 'L2' }) : load,
+    ),
+  }
   const plan = planOfInstallation(moved)
   return loadStripLayout(moved.loads, plan, ['L1', 'L2', 'L3'], 900)
 })
-console.log(`a load in hand among 200: limits, demand, lists, contradictions and the strip's layout in ${drag.mid.toFixed(1)} ms (median), best ${drag.best.toFixed(1)} ms`)
+console.log(
+  `a load in hand among 200: limits, demand, lists, contradictions and the strip's layout in ${drag.mid.toFixed(1)} ms (median), best ${drag.best.toFixed(1)} ms`,
+)
 
-const sizes = Array.from({ length: 13 }, (_, moduleCount) => ({ moduleCount, system: { ...system, capacityWh: 3000 * moduleCount, dischargeLimitW: 5000 } }))
-const curve = timed(10, () => sizeCurve(profile, sizes, pricesOf({ kind: 'flat', importPrice: 0.3, exportPrice: 0.08 }, 1)))
+const sizes = Array.from({ length: 13 }, (_, moduleCount) => ({
+  moduleCount,
+  system: { ...system, capacityWh: 3000 * moduleCount, dischargeLimitW: 5000 },
+}))
+const curve = timed(10, () =>
+  sizeCurve(profile, sizes, pricesOf({ kind: 'flat', importPrice: 0.3, exportPrice: 0.08 }, 1)),
+)
 console.log(`P-14, 13 sizes over two years each: ${curve.mid.toFixed(0)} ms`)

@@ -5,18 +5,38 @@ import { RULE_PACKS } from '@/core/rules/packs'
 
 // How fast a recorder's file becomes a gap: reading and analysis together, single-threaded, with the memory it takes.
 const MB = 1024 * 1024
-const SCENARIO: WaveScenario = { station: 'BENCH', rateHz: 10_000, durationS: 30, nominalV: 230, hz: 50, phases: 1, gapStartS: 12, gapMs: 80, jumpDeg: 30, islandHz: 50.2, noise: 0.002, seed: 1 }
+const SCENARIO: WaveScenario = {
+  station: 'BENCH',
+  rateHz: 10_000,
+  durationS: 30,
+  nominalV: 230,
+  hz: 50,
+  phases: 1,
+  gapStartS: 12,
+  gapMs: 80,
+  jumpDeg: 30,
+  islandHz: 50.2,
+  noise: 0.002,
+  seed: 1,
+}
 
 function asCsv(scenario: WaveScenario): Uint8Array {
   const [volts = new Float64Array()] = waveSamples(scenario)
-  return new TextEncoder().encode(`time_s,v1_V\n${Array.from(volts, (v, k) => `${(k / scenario.rateHz).toFixed(6)},${v.toFixed(3)}`).join('\n')}\n`)
+  return new TextEncoder().encode(
+    `time_s,v1_V\n${Array.from(volts, (v, k) => `${(k / scenario.rateHz).toFixed(6)},${v.toFixed(3)}`).join('\n')}\n`,
+  )
 }
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] as number
 
 for (const [form, name, bytes, scenario] of [
   ['COMTRADE 2013 single file, BINARY', 'a.cff', waveAsSingleFile(SCENARIO), SCENARIO],
-  ['COMTRADE, three phases, 5 min', 'a.cff', waveAsSingleFile({ ...SCENARIO, phases: 3, durationS: 300 }), { ...SCENARIO, phases: 3, durationS: 300 }],
+  [
+    'COMTRADE, three phases, 5 min',
+    'a.cff',
+    waveAsSingleFile({ ...SCENARIO, phases: 3, durationS: 300 }),
+    { ...SCENARIO, phases: 3, durationS: 300 },
+  ],
   ['CSV', 'a.csv', asCsv({ ...SCENARIO, durationS: 16 }), { ...SCENARIO, durationS: 16 }],
 ] as const) {
   const run = () => analyseRecording(readRecording([{ name, bytes }]), RULE_PACKS['iec-1ph-230'])
@@ -31,10 +51,13 @@ for (const [form, name, bytes, scenario] of [
     times.push(performance.now() - started)
     const { heapUsed, arrayBuffers } = process.memoryUsage()
     peak = Math.max(peak, heapUsed + arrayBuffers - before.heapUsed - before.arrayBuffers)
-    if (Math.abs((analysis.gap?.longestPhaseMs ?? NaN) - 80) > 2) throw new Error(`the gap came out as ${analysis.gap?.longestPhaseMs} ms`)
+    if (Math.abs((analysis.gap?.longestPhaseMs ?? NaN) - 80) > 2)
+      throw new Error(`the gap came out as ${analysis.gap?.longestPhaseMs} ms`)
     global.gc?.()
   }
   const samples = scenario.durationS * scenario.rateHz * scenario.phases
   const ms = median(times)
-  console.log(`${form}: ${(bytes.length / MB).toFixed(2)} MB, ${samples} samples, ${ms.toFixed(0)} ms, ${(samples / ms / 1000).toFixed(1)} million samples/s, ${(peak / MB).toFixed(0)} MB beside the file`)
+  console.log(
+    `${form}: ${(bytes.length / MB).toFixed(2)} MB, ${samples} samples, ${ms.toFixed(0)} ms, ${(samples / ms / 1000).toFixed(1)} million samples/s, ${(peak / MB).toFixed(0)} MB beside the file`,
+  )
 }

@@ -17,9 +17,17 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
     const gatewayPort = await freePort()
     const address = `http://127.0.0.1:${port}`
     const env = {
-      ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', DATABASE_URL: cluster.appUrl, OWNER_DATABASE_URL: cluster.ownerUrl,
-      BETTER_AUTH_SECRET: secrets.session, BETTER_AUTH_URL: address, AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
-      AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`, AWLBRIGHT_LOG: quiet ? 'silent' : 'info', AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link'),
+      ...process.env,
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      DATABASE_URL: cluster.appUrl,
+      OWNER_DATABASE_URL: cluster.ownerUrl,
+      BETTER_AUTH_SECRET: secrets.session,
+      BETTER_AUTH_URL: address,
+      AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
+      AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`,
+      AWLBRIGHT_LOG: quiet ? 'silent' : 'info',
+      AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link'),
     }
     const tsx = join(root, 'node_modules/.bin/tsx')
     const stdio = quiet ? 'ignore' : 'inherit'
@@ -29,14 +37,30 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
     run(tsx, ['demo/load.ts'], { cwd: root, env })
     const worker = start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio })
     children.push(worker)
-    const web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], { cwd: root, env, stdio })
+    const web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], {
+      cwd: root,
+      env,
+      stdio,
+    })
     children.push(web)
     await until(async () => {
-      for (const [name, child] of [['web server', web], ['queue worker', worker]]) if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
+      for (const [name, child] of [
+        ['web server', web],
+        ['queue worker', worker],
+      ])
+        if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
       return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
     }, 'the web server')
-    const linkIn = (name) => (existsSync(join(dataFolder, name)) ? address + readFileSync(join(dataFolder, name), 'utf8').trim() : null)
-    return { address, env, stop: stopAll, ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))), customerLink: linkIn('demo-link'), householdLink: linkIn('demo-link-household') }
+    const linkIn = (name) =>
+      existsSync(join(dataFolder, name)) ? address + readFileSync(join(dataFolder, name), 'utf8').trim() : null
+    return {
+      address,
+      env,
+      stop: stopAll,
+      ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))),
+      customerLink: linkIn('demo-link'),
+      householdLink: linkIn('demo-link-household'),
+    }
   } catch (error) {
     await stopAll()
     throw error

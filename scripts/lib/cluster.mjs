@@ -21,7 +21,8 @@ export const freePort = (wanted = 0) =>
   })
 
 /** PostgreSQL refuses to run as root: there its programs run as Debian's postgres user. */
-const asServerUser = (command, args) => (isRoot() ? ['runuser', ['-u', 'postgres', '--', command, ...args]] : [command, args])
+const asServerUser = (command, args) =>
+  isRoot() ? ['runuser', ['-u', 'postgres', '--', command, ...args]] : [command, args]
 
 const server = (command, args, options) => {
   const [program, all] = asServerUser(command, args)
@@ -33,7 +34,9 @@ function clusterFolder(dataFolder) {
   const wanted = join(dataFolder, 'postgres')
   if (!isRoot()) return wanted
   const reachable = spawnSync('runuser', ['-u', 'postgres', '--', 'test', '-x', dataFolder]).status === 0
-  return reachable ? wanted : join('/var/lib/awlbright', createHash('sha256').update(resolve(dataFolder)).digest('hex').slice(0, 12))
+  return reachable
+    ? wanted
+    : join('/var/lib/awlbright', createHash('sha256').update(resolve(dataFolder)).digest('hex').slice(0, 12))
 }
 
 /** Secrets of one data folder, made once and readable by its owner only. */
@@ -42,7 +45,17 @@ export function secretsOf(dataFolder) {
   const path = join(dataFolder, 'secrets.json')
   if (!existsSync(path)) {
     const secret = (bytes = 24) => randomBytes(bytes).toString('hex')
-    writeFileSync(path, JSON.stringify({ superuser: secret(), owner: secret(), app: secret(), session: secret(32), signingKey: secret(32) }), { mode: 0o600 })
+    writeFileSync(
+      path,
+      JSON.stringify({
+        superuser: secret(),
+        owner: secret(),
+        app: secret(),
+        session: secret(32),
+        signingKey: secret(32),
+      }),
+      { mode: 0o600 },
+    )
   }
   return JSON.parse(readFileSync(path, 'utf8'))
 }
@@ -67,10 +80,22 @@ export async function startCluster(bin, dataFolder) {
     writeFileSync(passwordFile, secrets.superuser, { mode: 0o600 })
     if (isRoot()) run('chown', ['postgres:postgres', passwordFile])
     try {
-      server(pg('initdb'), ['-D', database, '-U', 'awlbright_root', '-E', 'UTF8', '--locale=C.UTF-8', '--auth=scram-sha-256', `--pwfile=${passwordFile}`])
+      server(pg('initdb'), [
+        '-D',
+        database,
+        '-U',
+        'awlbright_root',
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--auth=scram-sha-256',
+        `--pwfile=${passwordFile}`,
+      ])
     } catch (error) {
       rmSync(database, { recursive: true, force: true })
-      throw new Blocked(`PostgreSQL could not make its data folder at ${database}: ${error.message.split('\n').filter(Boolean).at(-1)}`)
+      throw new Blocked(
+        `PostgreSQL could not make its data folder at ${database}: ${error.message.split('\n').filter(Boolean).at(-1)}`,
+      )
     } finally {
       rmSync(passwordFile, { force: true })
     }
@@ -104,7 +129,24 @@ export async function startCluster(bin, dataFolder) {
 /** Two users: the owner migrates, the app reads and adds. */
 function prepareRoles(psql, port, secrets) {
   const ask = (database, sql) =>
-    run(psql, ['-h', '127.0.0.1', '-p', String(port), '-U', 'awlbright_root', '-d', database, '-v', 'ON_ERROR_STOP=1', '-qtAc', sql], { env: { ...process.env, PGPASSWORD: secrets.superuser } }).trim()
+    run(
+      psql,
+      [
+        '-h',
+        '127.0.0.1',
+        '-p',
+        String(port),
+        '-U',
+        'awlbright_root',
+        '-d',
+        database,
+        '-v',
+        'ON_ERROR_STOP=1',
+        '-qtAc',
+        sql,
+      ],
+      { env: { ...process.env, PGPASSWORD: secrets.superuser } },
+    ).trim()
   const role = (name, password) => {
     const verb = ask('postgres', `select 1 from pg_roles where rolname = '${name}'`) === '1' ? 'alter' : 'create'
     ask('postgres', `${verb} role ${name} login password '${password}'`)
@@ -113,6 +155,9 @@ function prepareRoles(psql, port, secrets) {
   role('awlbright_app', secrets.app)
   if (ask('postgres', "select 1 from pg_database where datname = 'awlbright'") !== '1') {
     ask('postgres', 'create database awlbright owner awlbright_owner')
-    ask('awlbright', 'grant awlbright_app to awlbright_owner; revoke create on schema public from public; alter schema public owner to awlbright_owner')
+    ask(
+      'awlbright',
+      'grant awlbright_app to awlbright_owner; revoke create on schema public from public; alter schema public owner to awlbright_owner',
+    )
   }
 }

@@ -7,7 +7,10 @@ export class Blocked extends Error {}
 export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024, ...options })
   if (result.error) throw new Error(`${command}: ${result.error.message}`)
-  if (result.status !== 0) throw new Error(`${command} ${args.join(' ')} ended with ${result.status}\n${result.stdout ?? ''}${result.stderr ?? ''}`)
+  if (result.status !== 0)
+    throw new Error(
+      `${command} ${args.join(' ')} ended with ${result.status}\n${result.stdout ?? ''}${result.stderr ?? ''}`,
+    )
   return result.stdout ?? ''
 }
 

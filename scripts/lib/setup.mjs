@@ -9,7 +9,9 @@ import { spawnSync } from 'node:child_process'
 export function postgresBin() {
   const root = '/usr/lib/postgresql'
   if (!existsSync(root)) return null
-  const versions = readdirSync(root).filter((version) => existsSync(join(root, version, 'bin/initdb'))).sort((a, b) => Number(b) - Number(a))
+  const versions = readdirSync(root)
+    .filter((version) => existsSync(join(root, version, 'bin/initdb')))
+    .sort((a, b) => Number(b) - Number(a))
   return versions[0] ? join(root, versions[0], 'bin') : null
 }
 
@@ -20,7 +22,9 @@ const isRoot = () => process.getuid?.() === 0
 function installDebian(name) {
   const asRoot = isRoot() ? [] : ['sudo', '-n']
   if (!isRoot() && spawnSync('sudo', ['-n', 'true']).status !== 0)
-    throw new Blocked(`The Debian package “${name}” is missing and this user may not install it: run “sudo apt-get install ${name}” once, then start again.`)
+    throw new Blocked(
+      `The Debian package “${name}” is missing and this user may not install it: run “sudo apt-get install ${name}” once, then start again.`,
+    )
   console.log(`Installing ${name} from Debian's packages…`)
   const apt = (...args) => {
     const [command, ...rest] = [...asRoot, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-qq', ...args]
@@ -31,17 +35,24 @@ function installDebian(name) {
     // a packaged cluster would start by itself; ours lives in the data folder
     apt('install', '-y', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', name)
   } catch (error) {
-    throw new Blocked(`The Debian package “${name}” could not be installed: ${error.message.split('\n').slice(0, 3).join(' ')}`)
+    throw new Blocked(
+      `The Debian package “${name}” could not be installed: ${error.message.split('\n').slice(0, 3).join(' ')}`,
+    )
   }
 }
 
 /** npm packages as the lock file says; skipped while the lock file is the one they were installed from. */
 export function ensureNpmPackages(root) {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(root, 'node_modules/.awlbright-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   console.log('Installing npm packages…')
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] })
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
   writeFileSync(stamp, lock)
 }
 

@@ -5,14 +5,27 @@ import { palette } from '@/look/palette'
 import { LAMP_SCRIPT } from '@/ui/lampScript'
 import { Providers } from './providers'
 
-export const metadata: Metadata = { title: { default: 'Awlbright', template: '%s · Awlbright' }, description: 'Site record, checks and outage tests of home battery backup systems.', manifest: '/manifest.webmanifest' }
-export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: palette.paper.sheet, interactiveWidget: 'resizes-content' }
+export const metadata: Metadata = {
+  title: { default: 'Awlbright', template: '%s · Awlbright' },
+  description: 'Site record, checks and outage tests of home battery backup systems.',
+  manifest: '/manifest.webmanifest',
+}
+export const viewport: Viewport = {
+  width: 'device-width',
+  initialScale: 1,
+  themeColor: palette.paper.sheet,
+  interactiveWidget: 'resizes-content',
+}
 
 export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" className={faceVariables} suppressHydrationWarning>
-      <head><script dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} /></head>
-      <body><Providers>{children}</Providers></body>
+      <head>
+        <script dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
+      </head>
+      <body>
+        <Providers>{children}</Providers>
+      </body>
     </html>
   )
 }

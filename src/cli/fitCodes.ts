@@ -6,31 +6,95 @@ import { lifts } from '@/core/fit/lifts'
 import { type CalcCode, blank, calc, choiceOrNull, known, least0, listOf, number, required, text } from './inputFields'
 
 const above0 = () => number().moreThan(0, '${path} must be above 0').required(required)
-const clear = () => yup.object({ left: least0().required(required), right: least0().required(required), top: least0().required(required), bottom: least0().required(required) }).required(required)
-const box = { xMm: number().required(required), yMm: number().required(required), widthMm: above0(), heightMm: above0() }
+const clear = () =>
+  yup
+    .object({
+      left: least0().required(required),
+      right: least0().required(required),
+      top: least0().required(required),
+      bottom: least0().required(required),
+    })
+    .required(required)
+const box = {
+  xMm: number().required(required),
+  yMm: number().required(required),
+  widthMm: above0(),
+  heightMm: above0(),
+}
 
 const f1 = yup.object({
   wall: yup.object({ widthMm: above0(), ceilingMm: above0() }).required(required),
-  unit: yup.object({ ...box, id: text().required(required), xMm: blank(), yMm: blank(), clearMm: clear() }).required(required),
-  obstacles: listOf(yup.object({ ...box, id: text().required(required), kind: text().required(required) }), 200).default([]),
-  kindClearMm: yup.lazy((value: unknown) => yup.object(Object.fromEntries(Object.keys((value as object | null) ?? {}).map((kind) => [kind, least0().required(required)]))).default({})),
+  unit: yup
+    .object({ ...box, id: text().required(required), xMm: blank(), yMm: blank(), clearMm: clear() })
+    .required(required),
+  obstacles: listOf(
+    yup.object({ ...box, id: text().required(required), kind: text().required(required) }),
+    200,
+  ).default([]),
+  kindClearMm: yup.lazy((value: unknown) =>
+    yup
+      .object(
+        Object.fromEntries(
+          Object.keys((value as object | null) ?? {}).map((kind) => [kind, least0().required(required)]),
+        ),
+      )
+      .default({}),
+  ),
   otherUnits: listOf(yup.object({ ...box, id: text().required(required), clearMm: clear() }), 50).default([]),
-  board: yup.object({ ...box, nonCombustible: known(), marginMm: least0().required(required) }).nullable().default(null),
-  controls: listOf(yup.object({ id: text().required(required), heightMm: number().required(required) }), 50).default([]),
-  reachMm: yup.object({ min: number().required(required), max: number().required(required) }).default({ min: 450, max: 1800 }),
+  board: yup
+    .object({ ...box, nonCombustible: known(), marginMm: least0().required(required) })
+    .nullable()
+    .default(null),
+  controls: listOf(yup.object({ id: text().required(required), heightMm: number().required(required) }), 50).default(
+    [],
+  ),
+  reachMm: yup
+    .object({ min: number().required(required), max: number().required(required) })
+    .default({ min: 450, max: 1800 }),
 })
-const f2 = yup.object({ feet: listOf(yup.object({ id: text().required(required), xMm: number().required(required), yMm: number().required(required), heightMm: blank() }), 100).required(required) })
+const f2 = yup.object({
+  feet: listOf(
+    yup.object({
+      id: text().required(required),
+      xMm: number().required(required),
+      yMm: number().required(required),
+      heightMm: blank(),
+    }),
+    100,
+  ).required(required),
+})
 const mass = () => least0().nullable().default(null)
 const f3 = yup.object({
-  items: listOf(yup.object({
-    id: text().required(required), massKg: mass(), minutesPerLift: least0().required(required),
-    crate: yup.object({ emptyMassKg: mass(), modulesKg: listOf(mass(), 50).required(required), openMinutes: least0().required(required) }).nullable().default(null),
-  }), 500).required(required),
-  limitKg: above0(), crewSize: least0().integer('${path} must be a whole number').nullable().default(null),
+  items: listOf(
+    yup.object({
+      id: text().required(required),
+      massKg: mass(),
+      minutesPerLift: least0().required(required),
+      crate: yup
+        .object({
+          emptyMassKg: mass(),
+          modulesKg: listOf(mass(), 50).required(required),
+          openMinutes: least0().required(required),
+        })
+        .nullable()
+        .default(null),
+    }),
+    500,
+  ).required(required),
+  limitKg: above0(),
+  crewSize: least0().integer('${path} must be a whole number').nullable().default(null),
 })
 const f4 = yup.object({
-  place: choiceOrNull(WALL_PLACES), shoreKm: mass(), minTempC: blank(), maxTempC: blank(), floodMm: mass(), terminalMm: blank(),
-  declared: listOf(yup.object({ minShoreKm: mass(), ipCode: text().nullable().default(null), minTempC: blank(), maxTempC: blank() }), 10).required(required),
+  place: choiceOrNull(WALL_PLACES),
+  shoreKm: mass(),
+  minTempC: blank(),
+  maxTempC: blank(),
+  floodMm: mass(),
+  terminalMm: blank(),
+  declared: listOf(
+    yup.object({ minShoreKm: mass(), ipCode: text().nullable().default(null), minTempC: blank(), maxTempC: blank() }),
+    10,
+  ).required(required),
 })
 
 /** The calculations of the physical work. */

@@ -8,18 +8,39 @@ export interface CalcCode {
 }
 
 // A wrong type is an error with the field's path; a string is never turned into a number.
-export const number = () => yup.number().strict().typeError('${path} must be a number').test('finite', '${path} must be finite', (value) => value == null || Number.isFinite(value))
+export const number = () =>
+  yup
+    .number()
+    .strict()
+    .typeError('${path} must be a number')
+    .test('finite', '${path} must be finite', (value) => value == null || Number.isFinite(value))
 export const blank = () => number().nullable().default(null)
 export const least0 = () => number().min(0, '${path} must be 0 or more')
 export const share = () => least0().max(1, '${path} must be between 0 and 1')
 export const flag = () => yup.boolean().strict().typeError('${path} must be true or false')
 export const text = () => yup.string().strict().typeError('${path} must be text')
 export const required = '${path} is required'
-export const pack = () => text().oneOf(RULE_PACK_IDS, `\${path} must be one of ${RULE_PACK_IDS.join(', ')}`).required(required)
-export const listOf = <T extends yup.ISchema<unknown>>(item: T, most = 1000) => yup.array().strict().typeError('${path} must be a list').of(item as never).max(most, `\${path} may hold ${most} at most`)
+export const pack = () =>
+  text()
+    .oneOf(RULE_PACK_IDS, `\${path} must be one of ${RULE_PACK_IDS.join(', ')}`)
+    .required(required)
+export const listOf = <T extends yup.ISchema<unknown>>(item: T, most = 1000) =>
+  yup
+    .array()
+    .strict()
+    .typeError('${path} must be a list')
+    .of(item as never)
+    .max(most, `\${path} may hold ${most} at most`)
 
 export const accuracy = () =>
-  yup.object({ percentOfReading: least0().required(required), digits: least0().required(required), resolution: least0().required(required) }).nullable().default(null)
+  yup
+    .object({
+      percentOfReading: least0().required(required),
+      digits: least0().required(required),
+      resolution: least0().required(required),
+    })
+    .nullable()
+    .default(null)
 
 /** Checks an input as it stands, and only then fills in what is absent: strict fields leave defaults out while they validate. */
 export const checked = <T>(schema: yup.Schema<T>, input: unknown): T => schema.cast(schema.validateSync(input)) as T
@@ -32,4 +53,8 @@ export const calc = <T>(about: string, schema: yup.Schema<T>, run: (input: T) =>
 
 export const known = () => flag().nullable().default(null)
 /** One of some words, or not known. */
-export const choiceOrNull = (options: readonly string[]) => text().nullable().default(null).test('known', `\${path} must be one of ${options.join(', ')}`, (value) => value == null || options.includes(value))
+export const choiceOrNull = (options: readonly string[]) =>
+  text()
+    .nullable()
+    .default(null)
+    .test('known', `\${path} must be one of ${options.join(', ')}`, (value) => value == null || options.includes(value))

@@ -31,21 +31,25 @@ async function calc([code = '']: string[]): Promise<number> {
     throw new BadCall(`calc: standard input is not JSON: ${error instanceof Error ? error.message : String(error)}`)
   }
   const one = (entry: unknown) => {
-    if (typeof entry !== 'object' || entry === null || Array.isArray(entry)) throw new BadCall('each entry must be a JSON object')
+    if (typeof entry !== 'object' || entry === null || Array.isArray(entry))
+      throw new BadCall('each entry must be a JSON object')
     return chosen.run(entry)
   }
   if (!Array.isArray(input)) {
     print(one(input))
     return 0
   }
-  print(input.map((entry) => {
-    try {
-      return one(entry)
-    } catch (error) {
-      if (error instanceof ValidationError || error instanceof RangeError || error instanceof BadCall) return { error: error.message }
-      throw error
-    }
-  }))
+  print(
+    input.map((entry) => {
+      try {
+        return one(entry)
+      } catch (error) {
+        if (error instanceof ValidationError || error instanceof RangeError || error instanceof BadCall)
+          return { error: error.message }
+        throw error
+      }
+    }),
+  )
   return 0
 }
 
@@ -69,16 +73,22 @@ function partnersOf(path: string): string[] {
   const kind = extname(path).toLowerCase()
   if (kind !== '.cfg' && kind !== '.dat') return [path]
   const stem = join(dirname(path), basename(path, extname(path)))
-  const partner = (kind === '.cfg' ? ['.dat', '.DAT', '.Dat'] : ['.cfg', '.CFG', '.Cfg']).map((ending) => stem + ending).find(existsSync)
+  const partner = (kind === '.cfg' ? ['.dat', '.DAT', '.Dat'] : ['.cfg', '.CFG', '.Cfg'])
+    .map((ending) => stem + ending)
+    .find(existsSync)
   return partner ? [path, partner] : [path]
 }
 
 function trace(args: string[]): number {
   const packId = option(args, '--pack')
-  if (packId !== undefined && !RULE_PACK_IDS.includes(packId as RulePackId)) throw new BadCall(`--pack: “${packId}” is not one of ${RULE_PACK_IDS.join(', ')}`)
+  if (packId !== undefined && !RULE_PACK_IDS.includes(packId as RulePackId))
+    throw new BadCall(`--pack: “${packId}” is not one of ${RULE_PACK_IDS.join(', ')}`)
   const [path] = args
   if (!path) throw new BadCall('trace: name a recording')
-  const files = partnersOf(path).map((name) => ({ name: basename(name), bytes: bytesOf(name, RECORDING_BOUNDS.maxBytes) }))
+  const files = partnersOf(path).map((name) => ({
+    name: basename(name),
+    bytes: bytesOf(name, RECORDING_BOUNDS.maxBytes),
+  }))
   const { analysis } = analyseRecording(readRecording(files), packId ? RULE_PACKS[packId as RulePackId] : null)
   const { gap, events, rmsBeforeV, frequency, nominalV, nominalHz, sampleRateHz } = analysis
   print({ fsHz: sampleRateHz, nominalV, nominalHz, gap, events, rmsBeforeV, frequency })
@@ -87,7 +97,8 @@ function trace(args: string[]): number {
 
 function verify(args: string[]): number {
   const key = option(args, '--key')
-  if (key !== undefined && !/^[0-9a-f]{64}$/.test(key)) throw new BadCall('--key: a public key is 64 hexadecimal digits')
+  if (key !== undefined && !/^[0-9a-f]{64}$/.test(key))
+    throw new BadCall('--key: a public key is 64 hexadecimal digits')
   const [path] = args
   if (!path) throw new BadCall('verify: name a pack')
   const result = verifyPack(bytesOf(path, PACK_BOUNDS.maxBytes), key)
@@ -97,17 +108,29 @@ function verify(args: string[]): number {
 
 async function main([command, ...args]: string[]): Promise<number> {
   switch (command) {
-    case 'calc': return calc(args)
-    case 'trace': return trace(args)
-    case 'verify': return verify(args)
-    default: throw new BadCall(command ? `no command “${command}”\n${USAGE}` : USAGE)
+    case 'calc':
+      return calc(args)
+    case 'trace':
+      return trace(args)
+    case 'verify':
+      return verify(args)
+    default:
+      throw new BadCall(command ? `no command “${command}”\n${USAGE}` : USAGE)
   }
 }
 
 main(process.argv.slice(2)).then(
-  (code) => { process.exitCode = code },
+  (code) => {
+    process.exitCode = code
+  },
   (error: unknown) => {
-    if (!(error instanceof BadCall || error instanceof ValidationError || error instanceof RangeError || error instanceof RecordingError)) throw error
+    if (!(
+      error instanceof BadCall ||
+      error instanceof ValidationError ||
+      error instanceof RangeError ||
+      error instanceof RecordingError
+    ))
+      throw error
     process.stderr.write(`${error.message}\n`)
     process.exitCode = 2
   },

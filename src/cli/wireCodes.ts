@@ -8,7 +8,13 @@ import { type CalcCode, calc, least0, listOf, number, required, text } from './i
 const installation = graphSchema.required(required)
 const w1 = yup.object({ installation })
 const w2 = yup.object({ installation, target: text().max(60).required(required) })
-const w5 = yup.object({ steps: listOf(yup.object({ appliedW: number().required(required), meterW: number().required(required) }), 10_000).required(required), meterNoiseW: least0().required(required) })
+const w5 = yup.object({
+  steps: listOf(
+    yup.object({ appliedW: number().required(required), meterW: number().required(required) }),
+    10_000,
+  ).required(required),
+  meterNoiseW: least0().required(required),
+})
 
 /** The calculations on the wiring graph. */
 export const WIRE_CODES: Readonly<Record<string, CalcCode>> = {

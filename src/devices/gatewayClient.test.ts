@@ -8,7 +8,10 @@ import { MAP_START } from './registerMap'
 /** Runs `work` against a device that answers with these registers. */
 async function withRegisters<T>(registers: readonly number[], work: (port: number) => Promise<T>): Promise<T> {
   const port = await freePort()
-  const server = new ServerTCP({ getHoldingRegister: (address: number) => registers[address - MAP_START] ?? 0xffff }, { host: '127.0.0.1', port, unitID: 1 })
+  const server = new ServerTCP(
+    { getHoldingRegister: (address: number) => registers[address - MAP_START] ?? 0xffff },
+    { host: '127.0.0.1', port, unitID: 1 },
+  )
   await new Promise<void>((ready) => server.on('initialized', () => ready()))
   try {
     return await work(port)
@@ -40,7 +43,11 @@ describe('reading a gateway over Modbus TCP', () => {
   it.each([
     ['another map', [1, 2, 3], /speaks another register map/],
     ['a block longer than any', [0x4177, 0x6c62, 7001, 5000], /says it is 5000 registers long/],
-    ['a map without an end', [0x4177, 0x6c62, ...Array.from({ length: 200 }, (_, k) => (k % 3 === 0 ? 7555 : 1))], /has no end/],
+    [
+      'a map without an end',
+      [0x4177, 0x6c62, ...Array.from({ length: 200 }, (_, k) => (k % 3 === 0 ? 7555 : 1))],
+      /has no end/,
+    ],
   ] as const)('refuses %s and keeps nothing', async (_name, registers, message) => {
     await expect(withRegisters(registers, (port) => readGateway('127.0.0.1', port))).rejects.toThrow(message)
   })

@@ -1,5 +1,14 @@
 import ModbusRTU from 'modbus-serial'
-import { END_MODEL, MAP_MARKER, MAP_START, METER_MODEL, NOT_GIVEN, REGISTER_MODELS, REHEARSAL_START, type RegisterPoint } from './registerMap'
+import {
+  END_MODEL,
+  MAP_MARKER,
+  MAP_START,
+  METER_MODEL,
+  NOT_GIVEN,
+  REGISTER_MODELS,
+  REHEARSAL_START,
+  type RegisterPoint,
+} from './registerMap'
 
 /** What could not be read from a gateway, in words for the crew. */
 export class GatewayError extends Error {
@@ -37,26 +46,37 @@ function valueOf(point: RegisterPoint, block: readonly number[]): number | null 
  *
  * @throws GatewayError when it cannot be reached, answers with another map, or breaks the map's rules
  */
-async function walkGateway(host: string, port: number, visit: (id: number, block: readonly number[]) => void): Promise<void> {
+async function walkGateway(
+  host: string,
+  port: number,
+  visit: (id: number, block: readonly number[]) => void,
+): Promise<void> {
   const client = new ModbusRTU()
   client.setTimeout(TIMEOUT_MS)
   try {
-    await withTimeout(client.connectTCP(host, { port }), `No gateway answers at ${host}:${port}. Check the data cable and the address.`)
+    await withTimeout(
+      client.connectTCP(host, { port }),
+      `No gateway answers at ${host}:${port}. Check the data cable and the address.`,
+    )
     client.setID(1)
     const marker = (await client.readHoldingRegisters(MAP_START, 2)).data
-    if (marker[0] !== MAP_MARKER[0] || marker[1] !== MAP_MARKER[1]) throw new GatewayError(`The device at ${host}:${port} speaks another register map. Nothing was read.`)
+    if (marker[0] !== MAP_MARKER[0] || marker[1] !== MAP_MARKER[1])
+      throw new GatewayError(`The device at ${host}:${port} speaks another register map. Nothing was read.`)
     let at = MAP_START + 2
     for (let models = 0; models < MAX_MODELS; models++) {
       const [id = END_MODEL, length = 0] = (await client.readHoldingRegisters(at, 2)).data
       if (id === END_MODEL) return
-      if (length < 1 || length > MAX_BLOCK) throw new GatewayError(`The gateway's block ${id} says it is ${length} registers long. Nothing was kept.`)
+      if (length < 1 || length > MAX_BLOCK)
+        throw new GatewayError(`The gateway's block ${id} says it is ${length} registers long. Nothing was kept.`)
       visit(id, (await client.readHoldingRegisters(at + 2, length)).data)
       at += 2 + length
     }
     throw new GatewayError('The gateway’s map has no end. Nothing was kept.')
   } catch (error) {
     if (error instanceof GatewayError) throw error
-    throw new GatewayError(`The gateway at ${host}:${port} could not be read: ${error instanceof Error ? error.message : String((error as { message?: string }).message ?? error)}. Nothing was kept; try again.`)
+    throw new GatewayError(
+      `The gateway at ${host}:${port} could not be read: ${error instanceof Error ? error.message : String((error as { message?: string }).message ?? error)}. Nothing was kept; try again.`,
+    )
   } finally {
     client.close(() => {})
   }
@@ -109,6 +129,15 @@ export async function rehearseLoad(host: string, port: number, phase: number, wa
 function withTimeout<T>(work: Promise<T>, message: string): Promise<T> {
   return new Promise((done, failed) => {
     const late = setTimeout(() => failed(new GatewayError(message)), TIMEOUT_MS)
-    work.then((value) => { clearTimeout(late); done(value) }, () => { clearTimeout(late); failed(new GatewayError(message)) })
+    work.then(
+      (value) => {
+        clearTimeout(late)
+        done(value)
+      },
+      () => {
+        clearTimeout(late)
+        failed(new GatewayError(message))
+      },
+    )
   })
 }

@@ -4,8 +4,16 @@ import { END_MODEL, MAP_MARKER, MAP_START, METER_MODEL, REGISTER_MODELS, REHEARS
 
 /** What the stand-in is set to: the demo's plan, but for what a device fresh from the box gets wrong. */
 export const STAND_IN_VALUES: Readonly<Record<string, number>> = {
-  nominalV: 230, nominalHz: 50, phaseCount: 1, islandEnabled: 1, bondRelayEnabled: 1, reconnectDelayS: 60,
-  reserveSocPercent: 40, chargeLimitW: 4950, dischargeLimitW: 4950, exportLimitW: 3680,
+  nominalV: 230,
+  nominalHz: 50,
+  phaseCount: 1,
+  islandEnabled: 1,
+  bondRelayEnabled: 1,
+  reconnectDelayS: 60,
+  reserveSocPercent: 40,
+  chargeLimitW: 4950,
+  dischargeLimitW: 4950,
+  exportLimitW: 3680,
 }
 /** A model the program has no names for, as every real device has some. */
 const EXTRA_MODEL = { id: 7099, registers: [3, 1200] }
@@ -27,7 +35,16 @@ export function registersOf(values: Readonly<Record<string, number>>): number[] 
     }
     registers.push(id, length, ...block)
   }
-  registers.push(METER_MODEL.id, METER_MODEL.points.length, ...METER_MODEL.points.map(() => 0), EXTRA_MODEL.id, EXTRA_MODEL.registers.length, ...EXTRA_MODEL.registers, END_MODEL, 0)
+  registers.push(
+    METER_MODEL.id,
+    METER_MODEL.points.length,
+    ...METER_MODEL.points.map(() => 0),
+    EXTRA_MODEL.id,
+    EXTRA_MODEL.registers.length,
+    ...EXTRA_MODEL.registers,
+    END_MODEL,
+    0,
+  )
   return registers
 }
 
@@ -36,15 +53,26 @@ const HOUSE_W = [420, 260, 180] as const
 const JITTER_W = 22
 
 /** A gateway that answers over real Modbus TCP on the loopback; for rehearsing a job with nothing plugged in, and for tests. */
-export function startGatewayStandIn(port: number, values: Readonly<Record<string, number>> = STAND_IN_VALUES): { close: () => Promise<void>; ready: Promise<void> } {
+export function startGatewayStandIn(
+  port: number,
+  values: Readonly<Record<string, number>> = STAND_IN_VALUES,
+): { close: () => Promise<void>; ready: Promise<void> } {
   const registers = registersOf(values)
-  const meterAt = registers.findIndex((raw, k) => raw === METER_MODEL.id && registers[k + 1] === METER_MODEL.points.length) + 2
+  const meterAt =
+    registers.findIndex((raw, k) => raw === METER_MODEL.id && registers[k + 1] === METER_MODEL.points.length) + 2
   const rehearsed = METER_MODEL.points.map(() => 0)
-  const meterW = (phase: number) => Math.round((HOUSE_W[phase] ?? 0) + (rehearsed[phase] ?? 0) + (Math.random() + Math.random() - 1) * JITTER_W) & 0xffff
+  const meterW = (phase: number) =>
+    Math.round((HOUSE_W[phase] ?? 0) + (rehearsed[phase] ?? 0) + (Math.random() + Math.random() - 1) * JITTER_W) &
+    0xffff
   const server = new ServerTCP(
     {
-      getHoldingRegister: (address: number) => { const k = address - MAP_START; return k >= meterAt && k < meterAt + rehearsed.length ? meterW(k - meterAt) : (registers[k] ?? 0xffff) },
-      setRegister: (address: number, watts: number) => { if (address - REHEARSAL_START in rehearsed) rehearsed[address - REHEARSAL_START] = watts },
+      getHoldingRegister: (address: number) => {
+        const k = address - MAP_START
+        return k >= meterAt && k < meterAt + rehearsed.length ? meterW(k - meterAt) : (registers[k] ?? 0xffff)
+      },
+      setRegister: (address: number, watts: number) => {
+        if (address - REHEARSAL_START in rehearsed) rehearsed[address - REHEARSAL_START] = watts
+      },
     },
     { host: '127.0.0.1', port, unitID: 1 },
   )

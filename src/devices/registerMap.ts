@@ -24,15 +24,28 @@ export const END_MODEL = 0xffff
 /** Where a stand-in takes the load it pretends to have, one register for each phase; no real device has them. */
 export const REHEARSAL_START = 49_000
 /** A register that holds no value. */
-export const NOT_GIVEN: Readonly<Record<RegisterPoint['type'], number>> = { uint16: 0xffff, int16: 0x8000, uint32: 0xffffffff }
+export const NOT_GIVEN: Readonly<Record<RegisterPoint['type'], number>> = {
+  uint16: 0xffff,
+  int16: 0x8000,
+  uint32: 0xffffffff,
+}
 
 /** What the gateway's meter reads at the supply just now, by phase; positive into the house. It is no setting. */
-export const METER_MODEL: RegisterModel = { id: 7003, name: 'meter', points: [{ key: 'L1', at: 0, type: 'int16', scale: 0, unit: 'W' }, { key: 'L2', at: 1, type: 'int16', scale: 0, unit: 'W' }, { key: 'L3', at: 2, type: 'int16', scale: 0, unit: 'W' }] }
+export const METER_MODEL: RegisterModel = {
+  id: 7003,
+  name: 'meter',
+  points: [
+    { key: 'L1', at: 0, type: 'int16', scale: 0, unit: 'W' },
+    { key: 'L2', at: 1, type: 'int16', scale: 0, unit: 'W' },
+    { key: 'L3', at: 2, type: 'int16', scale: 0, unit: 'W' },
+  ],
+}
 
 /** Models this program knows; see docs/formats/gateway-registers.md. */
 export const REGISTER_MODELS: readonly RegisterModel[] = [
   {
-    id: 7001, name: 'grid and island',
+    id: 7001,
+    name: 'grid and island',
     points: [
       { key: 'nominalV', at: 0, type: 'uint16', scale: 0, unit: 'V' },
       { key: 'nominalHz', at: 1, type: 'uint16', scale: -1, unit: 'Hz' },
@@ -43,7 +56,8 @@ export const REGISTER_MODELS: readonly RegisterModel[] = [
     ],
   },
   {
-    id: 7002, name: 'battery use',
+    id: 7002,
+    name: 'battery use',
     points: [
       { key: 'reserveSocPercent', at: 0, type: 'uint16', scale: -1, unit: '%' },
       { key: 'chargeLimitW', at: 1, type: 'uint32', scale: 0, unit: 'W' },

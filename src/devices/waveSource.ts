@@ -41,7 +41,10 @@ export function waveSamples(scenario: WaveScenario): Float64Array[] {
       const t = k / rateHz
       const disturbance = (random() + random() + random() - 1.5) * 2 * noise * nominalV
       if (t >= gapStartS && t < gapEndS) return disturbance
-      const angle = t < gapStartS ? 2 * Math.PI * hz * t : 2 * Math.PI * (hz * gapEndS + islandHz * (t - gapEndS)) + (jumpDeg * Math.PI) / 180
+      const angle =
+        t < gapStartS
+          ? 2 * Math.PI * hz * t
+          : 2 * Math.PI * (hz * gapEndS + islandHz * (t - gapEndS)) + (jumpDeg * Math.PI) / 180
       const harmonics = 0.015 * Math.sin(5 * (angle + shift)) + 0.01 * Math.sin(7 * (angle + shift))
       return Math.SQRT2 * nominalV * (Math.sin(angle + shift) + harmonics) + disturbance
     })
@@ -58,12 +61,27 @@ export function waveAsSingleFile(scenario: WaveScenario): Uint8Array {
   for (let k = 0; k < count; k++) {
     data.setUint32(k * row, k + 1, true)
     data.setUint32(k * row + 4, Math.round((k * 1e6) / scenario.rateHz), true)
-    channels.forEach((samples, c) => data.setInt16(k * row + 8 + 2 * c, Math.max(-32767, Math.min(32767, Math.round((samples[k] as number) / a))), true))
+    channels.forEach((samples, c) =>
+      data.setInt16(
+        k * row + 8 + 2 * c,
+        Math.max(-32767, Math.min(32767, Math.round((samples[k] as number) / a))),
+        true,
+      ),
+    )
   }
   const configuration = [
-    `${scenario.station},STANDIN,2013`, `${channels.length},${channels.length}A,0D`,
+    `${scenario.station},STANDIN,2013`,
+    `${channels.length},${channels.length}A,0D`,
     ...channels.map((_, c) => `${c + 1},v${c + 1},${'ABC'[c]},,V,${a},0,0,-32767,32767,1,1,P`),
-    String(Math.round(scenario.hz)), '1', `${scenario.rateHz},${count}`, '01/01/2026,00:00:00.000000', '01/01/2026,00:00:00.000000', 'BINARY', '1', '0,0', 'B,3',
+    String(Math.round(scenario.hz)),
+    '1',
+    `${scenario.rateHz},${count}`,
+    '01/01/2026,00:00:00.000000',
+    '01/01/2026,00:00:00.000000',
+    'BINARY',
+    '1',
+    '0,0',
+    'B,3',
   ].join('\r\n')
   const head = `--- file type: CFG ---\r\n${configuration}\r\n--- file type: INF ---\r\n--- file type: HDR ---\r\nSimulated recorder.\r\n--- file type: DAT BINARY: ${data.byteLength} ---\r\n`
   const headBytes = new TextEncoder().encode(head)

@@ -5,14 +5,30 @@ import { ButtonLink } from '@/ui/Button'
 import { Mark } from '@/ui/Mark'
 
 /** A page that says one thing. */
-export function MessagePage({ title, children, action }: { title: string; children: ReactNode; action?: { href: string; label: string } }) {
+export function MessagePage({
+  title,
+  children,
+  action,
+}: {
+  title: string
+  children: ReactNode
+  action?: { href: string; label: string }
+}) {
   return (
     <Flex minH="100dvh" align="center" justify="center" p="24px">
       <Box maxW="46ch">
         <Mark />
-        <Heading as="h1" fontSize="26px" mt="3">{title}</Heading>
-        <Box color="ink2" mt="2">{children}</Box>
-        {action && <ButtonLink variant="act" mt="4" href={action.href}>{action.label}</ButtonLink>}
+        <Heading as="h1" fontSize="26px" mt="3">
+          {title}
+        </Heading>
+        <Box color="ink2" mt="2">
+          {children}
+        </Box>
+        {action && (
+          <ButtonLink variant="act" mt="4" href={action.href}>
+            {action.label}
+          </ButtonLink>
+        )}
       </Box>
     </Flex>
   )

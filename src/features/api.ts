@@ -3,7 +3,11 @@ import type { FieldIssue } from '@/core/result'
 /** What the server said no to, in its own words, with the fields it speaks of. */
 export class ApiProblem extends Error {
   override name = 'ApiProblem'
-  constructor(readonly status: number, message: string, readonly issues: readonly FieldIssue[]) {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly issues: readonly FieldIssue[],
+  ) {
     super(message)
   }
 }
@@ -19,7 +23,11 @@ async function read<T>(response: Response): Promise<T> {
 export async function callUseCase<T>(name: string, input: unknown): Promise<T> {
   let response: Response
   try {
-    response = await fetch(`/api/use/${name}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(input) })
+    response = await fetch(`/api/use/${name}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(input),
+    })
   } catch {
     throw new ApiProblem(0, 'There is no connection. This needs the server; what is on the screen is kept.', [])
   }

@@ -10,15 +10,43 @@ import { loopScaleLayout } from './wire/loopScaleLayout'
 describe('the wave', () => {
   const samples = Float64Array.from({ length: 100_000 }, (_, k) => (k === 51_234 ? 999 : Math.sin(k)))
   it('loses no peak when many samples share a pixel', () => {
-    const heights = [...wavePath(samples, 0, samples.length, (k) => k / 250, (volts) => volts).matchAll(/ (-?[\d.]+)/g)].map(([, y]) => Number(y))
+    const heights = [
+      ...wavePath(
+        samples,
+        0,
+        samples.length,
+        (k) => k / 250,
+        (volts) => volts,
+      ).matchAll(/ (-?[\d.]+)/g),
+    ].map(([, y]) => Number(y))
     expect(Math.max(...heights)).toBe(999)
     expect(heights.length).toBeLessThan(900)
   })
   it('draws every sample as a corner when they lie apart', () => {
-    expect(wavePath(samples, 10, 20, (k) => k * 5, (volts) => volts).match(/[ML]/g)).toHaveLength(10)
+    expect(
+      wavePath(
+        samples,
+        10,
+        20,
+        (k) => k * 5,
+        (volts) => volts,
+      ).match(/[ML]/g),
+    ).toHaveLength(10)
   })
   it('places the gap where it is in the window, and leaves it out elsewhere', () => {
-    const of = (fromS: number, toS: number) => waveLayout({ samples: [samples], sampleRateHz: 10_000, timesS: null, rms: [], nominalV: 230, gap: { startS: 4, endS: 5 }, window: { fromS, toS } }, { width: 1068, waveHeight: 200, rmsHeight: 80 }).gap
+    const of = (fromS: number, toS: number) =>
+      waveLayout(
+        {
+          samples: [samples],
+          sampleRateHz: 10_000,
+          timesS: null,
+          rms: [],
+          nominalV: 230,
+          gap: { startS: 4, endS: 5 },
+          window: { fromS, toS },
+        },
+        { width: 1068, waveHeight: 200, rmsHeight: 80 },
+      ).gap
     expect(of(0, 10)).toEqual({ x: 54 + 400, width: 100 })
     expect(of(6, 10)).toBeNull()
   })
@@ -34,36 +62,68 @@ describe('the load strip', () => {
   const strip = loadStripLayout(house().loads, planOfInstallation(house()), ['L1'], 800)
   it('lays loads end to end on one scale, what stays on first', () => {
     const [row] = strip.rows
-    expect(row?.segments.map(({ tag, kind }) => [tag, kind])).toEqual([['fridge', 'stays'], ['oven', 'backedUp']])
+    expect(row?.segments.map(({ tag, kind }) => [tag, kind])).toEqual([
+      ['fridge', 'stays'],
+      ['oven', 'backedUp'],
+    ])
     expect(row?.segments[1]?.x).toBeCloseTo(row?.segments[0]?.width ?? NaN, 9)
     expect((row?.limits[0]?.x ?? NaN) / (row?.segments[1]?.width ?? NaN)).toBeCloseTo(4800 / 3200, 9)
     expect(row?.backedUpW).toBe(3350)
   })
   it('shares a load on all phases among them', () => {
     const three = house({ packId: 'iec-3ph-400', loads: [{ ...house().loads[1]!, phase: 'all' }] })
-    expect(loadStripLayout(three.loads, planOfInstallation(three), ['L1', 'L2', 'L3'], 800).rows.map(({ segments }) => segments[0]?.watts)).toEqual([3200 / 3, 3200 / 3, 3200 / 3, expect.closeTo(160, 9)])
+    expect(
+      loadStripLayout(three.loads, planOfInstallation(three), ['L1', 'L2', 'L3'], 800).rows.map(
+        ({ segments }) => segments[0]?.watts,
+      ),
+    ).toEqual([3200 / 3, 3200 / 3, 3200 / 3, expect.closeTo(160, 9)])
   })
   it('stands without loads and without limits', () => {
     const bare = house({ loads: [], sources: { ...house().sources, units: [] } })
-    expect(loadStripLayout([], planOfInstallation(bare), ['L1'], 800).rows.map(({ segments, limits }) => segments.length + limits.length)).toEqual([0, 0])
+    expect(
+      loadStripLayout([], planOfInstallation(bare), ['L1'], 800).rows.map(
+        ({ segments, limits }) => segments.length + limits.length,
+      ),
+    ).toEqual([0, 0])
   })
 })
 
 it('draws no curve in the ground without readings, and the dry season above the middle one', () => {
   const size = { width: 700, height: 130 }
-  expect([groundSectionLayout([], 100, 1.5, size).curve, groundSectionLayout([], 100, 1.5, size).seasonalY]).toEqual(['', null])
-  const section = groundSectionLayout([{ share: 0.72, ohm: 40 }, { share: 0.618, ohm: 39 }], 100, 1.5, size)
+  expect([groundSectionLayout([], 100, 1.5, size).curve, groundSectionLayout([], 100, 1.5, size).seasonalY]).toEqual([
+    '',
+    null,
+  ])
+  const section = groundSectionLayout(
+    [
+      { share: 0.72, ohm: 40 },
+      { share: 0.618, ohm: 39 },
+    ],
+    100,
+    1.5,
+    size,
+  )
   expect(section.points.map(({ label }) => label)).toEqual(['61.8 %', '72 %'])
   expect(section.seasonalY).toBeLessThan(section.points[0]?.y ?? NaN)
 })
 
 it('keeps a loop far off its value on the scale, and says so', () => {
-  expect(loopScaleLayout({ expectedOhm: 0.1, allowedOhm: 0.02, measuredOhm: 5 }, 150)).toMatchObject({ measuredX: 150, off: true })
-  expect(loopScaleLayout({ expectedOhm: 0.1, allowedOhm: 0.02, measuredOhm: 0.1 }, 160)).toMatchObject({ measuredX: 100, expectedX: 100, off: false })
+  expect(loopScaleLayout({ expectedOhm: 0.1, allowedOhm: 0.02, measuredOhm: 5 }, 150)).toMatchObject({
+    measuredX: 150,
+    off: true,
+  })
+  expect(loopScaleLayout({ expectedOhm: 0.1, allowedOhm: 0.02, measuredOhm: 0.1 }, 160)).toMatchObject({
+    measuredX: 100,
+    expectedX: 100,
+    off: false,
+  })
 })
 
 it('puts jobs where the day puts them', () => {
   const job = (scheduledDay: string | null, sealedAt: string | null = null) => ({ scheduledDay, sealedAt })
-  const groups = groupJobs([job('2026-05-02'), job('2026-05-01'), job('2026-05-03'), job(null), job('2026-05-02', '2026-05-02T10:00:00Z')], '2026-05-02')
+  const groups = groupJobs(
+    [job('2026-05-02'), job('2026-05-01'), job('2026-05-03'), job(null), job('2026-05-02', '2026-05-02T10:00:00Z')],
+    '2026-05-02',
+  )
   expect(Object.values(groups).map((list) => list.length)).toEqual([1, 2, 1, 1])
 })

@@ -11,5 +11,12 @@ import { WireBench } from './wire/WireBench'
 
 /** The working surface of each stage. */
 export const STAGE_BENCHES: Readonly<Record<Stage, ComponentType>> = {
-  survey: SurveyBench, plan: PlanBench, fit: FitBench, wire: WireBench, earth: EarthBench, settings: SettingsBench, outage: OutageBench, handover: HandoverBench,
+  survey: SurveyBench,
+  plan: PlanBench,
+  fit: FitBench,
+  wire: WireBench,
+  earth: EarthBench,
+  settings: SettingsBench,
+  outage: OutageBench,
+  handover: HandoverBench,
 }

@@ -5,9 +5,18 @@ export const textFace = localFont({
   adjustFontFallback: false,
   variable: '--face-text',
   src: [
-    { path: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf', weight: '400' },
-    { path: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf', weight: '600' },
-    { path: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf', weight: '700' },
+    {
+      path: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf',
+      weight: '400',
+    },
+    {
+      path: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf',
+      weight: '600',
+    },
+    {
+      path: '../../node_modules/@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf',
+      weight: '700',
+    },
   ],
 })
 
@@ -33,7 +42,12 @@ export const signFace = localFont({
   variable: '--face-signs',
   src: '../../node_modules/dejavu-fonts-ttf/ttf/DejaVuSans.ttf',
   preload: false,
-  declarations: [{ prop: 'unicode-range', value: 'U+0391-0393, U+0395-03A8, U+03AA-03BB, U+03BD-03BF, U+03C1-03C9, U+2190-21FF, U+23CE, U+25A0-25FF' }],
+  declarations: [
+    {
+      prop: 'unicode-range',
+      value: 'U+0391-0393, U+0395-03A8, U+03AA-03BB, U+03BD-03BF, U+03C1-03C9, U+2190-21FF, U+23CE, U+25A0-25FF',
+    },
+  ],
 })
 
 export const faceVariables = [textFace, monoFace, headFace, signFace].map(({ variable }) => variable).join(' ')

@@ -4,7 +4,15 @@ import { usePathname } from 'next/navigation'
 import type { KeepRequest } from './messages'
 
 /** Scripts, styles and fonts this page has fetched, which the service worker may not have seen. */
-const assetsOfPage = () => [...new Set(performance.getEntriesByType('resource').map(({ name }) => name).filter((url) => url.includes('/_next/static/')))].slice(0, 500)
+const assetsOfPage = () =>
+  [
+    ...new Set(
+      performance
+        .getEntriesByType('resource')
+        .map(({ name }) => name)
+        .filter((url) => url.includes('/_next/static/')),
+    ),
+  ].slice(0, 500)
 
 /** Installs the service worker and has it keep each page that is opened, so that it opens without a connection too. */
 export function OfflineShell() {

@@ -7,5 +7,11 @@ export interface KeepRequest {
 
 export const isKeepRequest = (message: unknown): message is KeepRequest => {
   const request = message as Partial<KeepRequest> | null
-  return request?.kind === 'keep' && typeof request.page === 'string' && Array.isArray(request.assets) && request.assets.length <= 500 && request.assets.every((url) => typeof url === 'string')
+  return (
+    request?.kind === 'keep' &&
+    typeof request.page === 'string' &&
+    Array.isArray(request.assets) &&
+    request.assets.length <= 500 &&
+    request.assets.every((url) => typeof url === 'string')
+  )
 }

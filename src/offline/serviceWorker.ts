@@ -9,14 +9,19 @@ const SHELL = 'shell'
 const JOBS = 'jobs'
 
 /** The stage and the selected point are in the address; the page kept for a job is the same whatever they are. */
-const withoutSearch: SerwistPlugin = { cacheKeyWillBeUsed: async ({ request }) => request.url.split('?')[0] ?? request.url }
+const withoutSearch: SerwistPlugin = {
+  cacheKeyWillBeUsed: async ({ request }) => request.url.split('?')[0] ?? request.url,
+}
 
 /**
  * All worker threads are started by one script that reads from its own address what to load. A kept response carries the address of
  * whoever asked first, and every later thread would become that one: so it is handed on without an address, and the asker's own holds.
  */
 const withoutAddress: SerwistPlugin = {
-  handlerWillRespond: async ({ request, response }) => (/\/turbopack-worker-[^/]*$/.test(new URL(request.url).pathname) ? new Response(response.body, { status: response.status, headers: response.headers }) : response),
+  handlerWillRespond: async ({ request, response }) =>
+    /\/turbopack-worker-[^/]*$/.test(new URL(request.url).pathname)
+      ? new Response(response.body, { status: response.status, headers: response.headers })
+      : response,
 }
 
 const isPage = (path: string) => path === '/' || /^\/jobs\/[^/]+$/.test(path) || path === '/verify'
@@ -25,10 +30,35 @@ const serwist = new Serwist({
   skipWaiting: true,
   clientsClaim: true,
   runtimeCaching: [
-    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === 'navigate' && isPage(url.pathname), handler: new NetworkFirst({ cacheName: PAGES, networkTimeoutSeconds: 4, plugins: [withoutSearch, new ExpirationPlugin({ maxEntries: 60 })] }) },
-    { matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'), handler: new CacheFirst({ cacheName: SHELL, plugins: [withoutAddress, new ExpirationPlugin({ maxEntries: 400 })] }) },
-    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+$/.test(url.pathname), handler: new NetworkFirst({ cacheName: JOBS, networkTimeoutSeconds: 6, plugins: [new ExpirationPlugin({ maxEntries: 60 })] }) },
-    { matcher: ({ request, url, sameOrigin }) => sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+\/(files|profiles)\//.test(url.pathname), handler: new CacheFirst({ cacheName: JOBS + '-files', plugins: [new ExpirationPlugin({ maxEntries: 200 })] }) },
+    {
+      matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === 'navigate' && isPage(url.pathname),
+      handler: new NetworkFirst({
+        cacheName: PAGES,
+        networkTimeoutSeconds: 4,
+        plugins: [withoutSearch, new ExpirationPlugin({ maxEntries: 60 })],
+      }),
+    },
+    {
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
+      handler: new CacheFirst({
+        cacheName: SHELL,
+        plugins: [withoutAddress, new ExpirationPlugin({ maxEntries: 400 })],
+      }),
+    },
+    {
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+$/.test(url.pathname),
+      handler: new NetworkFirst({
+        cacheName: JOBS,
+        networkTimeoutSeconds: 6,
+        plugins: [new ExpirationPlugin({ maxEntries: 60 })],
+      }),
+    },
+    {
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin && request.method === 'GET' && /^\/api\/jobs\/[^/]+\/(files|profiles)\//.test(url.pathname),
+      handler: new CacheFirst({ cacheName: JOBS + '-files', plugins: [new ExpirationPlugin({ maxEntries: 200 })] }),
+    },
   ],
 })
 serwist.addEventListeners()
@@ -36,13 +66,18 @@ serwist.addEventListeners()
 self.addEventListener('message', (event) => {
   const message: unknown = event.data
   if (isKeepRequest(message)) event.waitUntil(keep(message.page, message.assets))
-  else if ((message as { kind?: unknown } | null)?.kind === 'forget') event.waitUntil(Promise.all([PAGES, JOBS, JOBS + '-files'].map((name) => caches.delete(name))))
+  else if ((message as { kind?: unknown } | null)?.kind === 'forget')
+    event.waitUntil(Promise.all([PAGES, JOBS, JOBS + '-files'].map((name) => caches.delete(name))))
 })
 
 /** Keeps the page that asked, and what it was made of, from before this worker was in charge. */
 async function keep(page: string, assets: readonly string[]): Promise<void> {
   const shell = await caches.open(SHELL)
-  await Promise.all(assets.map(async (url) => { if (!(await shell.match(url))) await shell.add(url).catch(() => undefined) }))
+  await Promise.all(
+    assets.map(async (url) => {
+      if (!(await shell.match(url))) await shell.add(url).catch(() => undefined)
+    }),
+  )
   const path = page.split('?')[0] ?? page
   if (!isPage(new URL(path).pathname)) return
   const response = await fetch(path, { credentials: 'same-origin' }).catch(() => null)

@@ -1,35 +1,71 @@
 import * as yup from 'yup'
 
 // the stock words print the value back; ours name the field only
-yup.setLocale({ mixed: { notType: ({ path }: { path?: string }) => `${path || 'The input'} is of the wrong kind`, required: ({ path }: { path?: string }) => `${path || 'The input'} is missing` } })
+yup.setLocale({
+  mixed: {
+    notType: ({ path }: { path?: string }) => `${path || 'The input'} is of the wrong kind`,
+    required: ({ path }: { path?: string }) => `${path || 'The input'} is missing`,
+  },
+})
 
 /** A number that arrives as a number: text such as “1 2.3” or “0x10” is never turned into one. */
 export const figure = (label: string) =>
-  yup.number().strict().label(label).typeError(`${label} must be a number`).test('finite', `${label} must be finite`, (value) => value == null || Number.isFinite(value))
+  yup
+    .number()
+    .strict()
+    .label(label)
+    .typeError(`${label} must be a number`)
+    .test('finite', `${label} must be finite`, (value) => value == null || Number.isFinite(value))
 
-export const optionalFigure = (label: string) => figure(label).min(0, `${label} must be 0 or more`).nullable().default(null)
+export const optionalFigure = (label: string) =>
+  figure(label).min(0, `${label} must be 0 or more`).nullable().default(null)
 
-export const share = (label: string) => figure(label).min(0, `${label} must be between 0 and 1`).max(1, `${label} must be between 0 and 1`)
+export const share = (label: string) =>
+  figure(label).min(0, `${label} must be between 0 and 1`).max(1, `${label} must be between 0 and 1`)
 
 export const words = (label: string, most: number) =>
-  yup.string().strict().label(label).typeError(`${label} must be text`).trim(`${label} begins or ends with a space`).max(most, `${label} may have ${most} characters at most`)
-    .test('printable', `${label} holds characters that cannot be shown`, (value) => value == null || !/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/.test(value))
+  yup
+    .string()
+    .strict()
+    .label(label)
+    .typeError(`${label} must be text`)
+    .trim(`${label} begins or ends with a space`)
+    .max(most, `${label} may have ${most} characters at most`)
+    .test(
+      'printable',
+      `${label} holds characters that cannot be shown`,
+      (value) => value == null || !/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/.test(value),
+    )
 
 export const required = (label: string) => `${label} is missing`
 
 export const flag = (label: string) => yup.boolean().strict().typeError(`${label} must be yes or no`)
 
-export const id = (label = 'id') => yup.string().strict().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, `${label} is not an id`)
+export const id = (label = 'id') =>
+  yup
+    .string()
+    .strict()
+    .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, `${label} is not an id`)
 
 /** Short name used on the quick line: letters and digits, starting with a letter. */
-export const tag = (label = 'Tag') => words(label, 16).matches(/^[a-z][a-z0-9]*$/, `${label} is a short name of small letters and digits, such as c4`)
+export const tag = (label = 'Tag') =>
+  words(label, 16).matches(/^[a-z][a-z0-9]*$/, `${label} is a short name of small letters and digits, such as c4`)
 
 export const choice = <T extends string>(label: string, options: readonly T[]) =>
-  yup.string().strict().oneOf(options, `${label} must be one of ${options.join(', ')}`)
+  yup
+    .string()
+    .strict()
+    .oneOf(options, `${label} must be one of ${options.join(', ')}`)
 
 /** One of some words, or not known. */
 export const oneOrNone = <T extends string>(label: string, options: readonly T[]) =>
-  yup.string<T>().strict().nullable().default(null).typeError(`${label} must be text`).test('known', `${label} must be one of ${options.join(', ')}`, (value) => value == null || options.includes(value))
+  yup
+    .string<T>()
+    .strict()
+    .nullable()
+    .default(null)
+    .typeError(`${label} must be text`)
+    .test('known', `${label} must be one of ${options.join(', ')}`, (value) => value == null || options.includes(value))
 
 /** 31 February parses, as a day of March. */
 const isDay = (text: string) => {
@@ -38,4 +74,7 @@ const isDay = (text: string) => {
 }
 
 /** A day of the calendar, written 2026-01-31. */
-export const day = (label: string) => words(label, 10).matches(/^\d{4}-\d{2}-\d{2}$/, { message: `${label} is a date such as 2026-01-31`, excludeEmptyString: true }).test('calendar', `${label} is not a date of the calendar`, (value) => value == null || isDay(value))
+export const day = (label: string) =>
+  words(label, 10)
+    .matches(/^\d{4}-\d{2}-\d{2}$/, { message: `${label} is a date such as 2026-01-31`, excludeEmptyString: true })
+    .test('calendar', `${label} is not a date of the calendar`, (value) => value == null || isDay(value))

@@ -13,30 +13,51 @@ const MOST_ISSUES = 50
 const MOST_DEPTH = 50
 
 /** A wiring as a file: our own open JSON, described by `docs/formats/installation.schema.json`. */
-export const installationFile = (graph: InstallationGraph): string => `${JSON.stringify({ format: FILE_FORMAT, version: FILE_VERSION, installation: graph }, null, 2)}\n`
+export const installationFile = (graph: InstallationGraph): string =>
+  `${JSON.stringify({ format: FILE_FORMAT, version: FILE_VERSION, installation: graph }, null, 2)}\n`
 
 /**
  * Reads an installation file. What is not JSON is told by line and column, what does not fit by its path with the value that was there;
  * nothing is taken over in part.
  */
 export function readInstallationFile(text: string): Result<InstallationGraph, FieldIssue[]> {
-  if (text.length > MOST_FILE_BYTES) return err([{ path: '', message: `The file is larger than ${MOST_FILE_BYTES / 1e6} MB; no installation is. Nothing was read.` }])
+  if (text.length > MOST_FILE_BYTES)
+    return err([
+      {
+        path: '',
+        message: `The file is larger than ${MOST_FILE_BYTES / 1e6} MB; no installation is. Nothing was read.`,
+      },
+    ])
   const faults: ParseError[] = []
   // the parser goes down a level for each bracket, and no installation has more than a few
-  if (deeperThan(text, MOST_DEPTH)) return err([{ path: '', message: 'The file is nested more deeply than any installation. Nothing was read.' }])
-  const parsed: unknown = parse(text.replace(/^\uFEFF/, ''), faults, { disallowComments: true, allowTrailingComma: false })
+  if (deeperThan(text, MOST_DEPTH))
+    return err([{ path: '', message: 'The file is nested more deeply than any installation. Nothing was read.' }])
+  const parsed: unknown = parse(text.replace(/^\uFEFF/, ''), faults, {
+    disallowComments: true,
+    allowTrailingComma: false,
+  })
   const [fault] = faults
   if (fault) return err([{ path: '', message: `This is not JSON: ${whereOf(text, fault.offset)}.` }])
-  if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed)) return err([{ path: '', message: 'An installation file holds one object with format, version and installation.' }])
+  if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed))
+    return err([{ path: '', message: 'An installation file holds one object with format, version and installation.' }])
   const { format, version, installation } = parsed as Record<string, unknown>
-  if (format !== FILE_FORMAT) return err([{ path: 'format', message: `format must be “${FILE_FORMAT}”; here it is ${shown(format)}.` }])
-  if (version !== FILE_VERSION) return err([{ path: 'version', message: `version must be ${FILE_VERSION}; here it is ${shown(version)}.` }])
+  if (format !== FILE_FORMAT)
+    return err([{ path: 'format', message: `format must be “${FILE_FORMAT}”; here it is ${shown(format)}.` }])
+  if (version !== FILE_VERSION)
+    return err([{ path: 'version', message: `version must be ${FILE_VERSION}; here it is ${shown(version)}.` }])
   try {
     return ok(graphSchema.validateSync(installation, { abortEarly: false, stripUnknown: true }))
   } catch (error) {
     if (!ValidationError.isError(error)) throw error
-    const issues = (error.inner.length > 0 ? error.inner : [error]).map(({ path = '', message }): FieldIssue => ({ path: `installation${path && `.${path}`}`, message: `${message.startsWith(path) && path ? `installation.${message}` : message.replace(/^this\b/, 'installation')}; here it is ${shown(valueAt(installation, path))}` }))
-    return err(issues.length > MOST_ISSUES ? [...issues.slice(0, MOST_ISSUES), { path: '', message: `And ${issues.length - MOST_ISSUES} more.` }] : issues)
+    const issues = (error.inner.length > 0 ? error.inner : [error]).map(({ path = '', message }): FieldIssue => ({
+      path: `installation${path && `.${path}`}`,
+      message: `${message.startsWith(path) && path ? `installation.${message}` : message.replace(/^this\b/, 'installation')}; here it is ${shown(valueAt(installation, path))}`,
+    }))
+    return err(
+      issues.length > MOST_ISSUES
+        ? [...issues.slice(0, MOST_ISSUES), { path: '', message: `And ${issues.length - MOST_ISSUES} more.` }]
+        : issues,
+    )
   }
 }
 
@@ -68,6 +89,10 @@ const shown = (value: unknown): string => {
 /** The value a path such as `edges[3].from` leads to; names of the object's own chain lead nowhere. */
 function valueAt(root: unknown, path: string): unknown {
   let at: unknown = root
-  for (const step of path.match(/[^.[\]"]+/g) ?? []) at = typeof at === 'object' && at !== null && Object.hasOwn(at, step) ? (at as Record<string, unknown>)[step] : undefined
+  for (const step of path.match(/[^.[\]"]+/g) ?? [])
+    at =
+      typeof at === 'object' && at !== null && Object.hasOwn(at, step)
+        ? (at as Record<string, unknown>)[step]
+        : undefined
   return at
 }

@@ -7,10 +7,14 @@ import { SURVEY_FIELDS } from './surveyFields'
 import { thingSchema } from './thing'
 
 /** What one thing on the survey takes: its names, and the fields of its kind. */
-export const SURVEY_SCHEMAS = Object.fromEntries(SURVEY_KINDS.map((kind) => [kind, thingSchema(SURVEY_FIELDS[kind])])) as unknown as { [K in SurveyKind]: yup.Schema<{ tag: string; name: string; sort: number } & SurveyDetails[K]> }
+export const SURVEY_SCHEMAS = Object.fromEntries(
+  SURVEY_KINDS.map((kind) => [kind, thingSchema(SURVEY_FIELDS[kind])]),
+) as unknown as { [K in SurveyKind]: yup.Schema<{ tag: string; name: string; sort: number } & SurveyDetails[K]> }
 
 /** What contradicts the job's own family: a phase the supply lacks. */
 export function surveyContradiction(fields: Record<string, unknown>, packId: RulePackId): FieldIssue | null {
   const { phase } = fields
-  return typeof phase === 'string' && phase !== 'all' && !RULE_PACKS[packId].phases.includes(phase as never) ? { path: 'phase', message: `This supply has no ${phase}.` } : null
+  return typeof phase === 'string' && phase !== 'all' && !RULE_PACKS[packId].phases.includes(phase as never)
+    ? { path: 'phase', message: `This supply has no ${phase}.` }
+    : null
 }

@@ -9,64 +9,224 @@ import { choice, date, flag, number, text, words } from './specs'
 const PHASES = words(['L1', 'L2', 'L3', 'all'] as const)
 const SIDES = { island: 'house side, backed up', grid: 'street side, not backed up' } as const
 
-export const AUTHORITY_WORDS = words(AUTHORITIES, { networkOperator: 'network operator', meterOwner: 'owner of the meter', building: 'building authority', incentive: 'incentive office' })
+export const AUTHORITY_WORDS = words(AUTHORITIES, {
+  networkOperator: 'network operator',
+  meterOwner: 'owner of the meter',
+  building: 'building authority',
+  incentive: 'incentive office',
+})
 export const PERMISSION_WORDS = words(PERMISSION_STATES, { needed: 'still to ask' })
-export const CT_PLACE_WORDS = words(CT_PLACES, { gridPoint: 'at the grid point', behindOther: 'behind the other battery', ownLoads: 'on its own loads only' })
-export const MARKING_WORDS = words(DIRECTION_MARKINGS, { bidirectional: 'both directions', oneWay: 'line and load, one direction', unmarked: 'none' })
+export const CT_PLACE_WORDS = words(CT_PLACES, {
+  gridPoint: 'at the grid point',
+  behindOther: 'behind the other battery',
+  ownLoads: 'on its own loads only',
+})
+export const MARKING_WORDS = words(DIRECTION_MARKINGS, {
+  bidirectional: 'both directions',
+  oneWay: 'line and load, one direction',
+  unmarked: 'none',
+})
 export const GRADE_WORDS = words(DEFECT_GRADES, { danger: 'danger', defect: 'defect', remark: 'remark' })
 
 /** What each kind of thing on the survey is asked: the form and the schema are both made from it. */
 export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> = {
   board: [
-    number('mainA', 'Main device', 'A', { max: 1000 }), number('busbarA', 'Rating of busbar or assembly', 'A', { max: 2000 }), flag('sourcesAtFarEnd', 'Sources at the far end from the main', { optional: true }),
-    choice('fedFrom', 'Fed from', { main1: 'first main', main2: 'second main', otherBoard: 'another board' }), flag('metalOutdoors', 'Metal, outdoors', { optional: true, hint: 'not to be reset by the household when a charger stops' }),
+    number('mainA', 'Main device', 'A', { max: 1000 }),
+    number('busbarA', 'Rating of busbar or assembly', 'A', { max: 2000 }),
+    flag('sourcesAtFarEnd', 'Sources at the far end from the main', { optional: true }),
+    choice('fedFrom', 'Fed from', { main1: 'first main', main2: 'second main', otherBoard: 'another board' }),
+    flag('metalOutdoors', 'Metal, outdoors', {
+      optional: true,
+      hint: 'not to be reset by the household when a charger stops',
+    }),
   ],
   pvSystem: [
-    choice('coupling', 'Coupled on', { ac: 'AC', dc: 'DC' }), text('inverter', 'Inverter', 60), choice('phase', 'Phase', PHASES), number('inverterW', 'Inverter rating', 'W', { max: 200_000 }), number('arrayW', 'Array, peak', 'W', { max: 200_000 }),
-    number('modulesInString', 'Modules in a string', undefined, { max: 60, whole: true }), number('stringsInParallel', 'Strings in parallel', undefined, { max: 20, whole: true }), number('moduleVocV', 'Voc of a module', 'V', { max: 200 }), number('moduleIscA', 'Isc of a module', 'A', { max: 40 }),
-    number('moduleVmpV', 'Vmp of a module', 'V', { max: 200 }), number('betaPercentPerC', 'Voltage per °C, %', undefined, { min: -2, max: 2, hint: 'such as −0.28' }), flag('optimisers', 'Optimisers on the modules'), { name: 'backGain', label: 'Gain of two-faced modules', kind: 'percent', min: 0, max: 0.5 },
-    number('maxVocV', 'Tracker, highest voltage', 'V', { max: 1500 }), number('trackerLimitA', 'Tracker, highest current', 'A', { max: 200 }), number('trackerStartV', 'Tracker starts at', 'V', { max: 1500 }), number('arrayRatioLimit', 'Highest array to inverter ratio', undefined, { max: 3 }),
+    choice('coupling', 'Coupled on', { ac: 'AC', dc: 'DC' }),
+    text('inverter', 'Inverter', 60),
+    choice('phase', 'Phase', PHASES),
+    number('inverterW', 'Inverter rating', 'W', { max: 200_000 }),
+    number('arrayW', 'Array, peak', 'W', { max: 200_000 }),
+    number('modulesInString', 'Modules in a string', undefined, { max: 60, whole: true }),
+    number('stringsInParallel', 'Strings in parallel', undefined, { max: 20, whole: true }),
+    number('moduleVocV', 'Voc of a module', 'V', { max: 200 }),
+    number('moduleIscA', 'Isc of a module', 'A', { max: 40 }),
+    number('moduleVmpV', 'Vmp of a module', 'V', { max: 200 }),
+    number('betaPercentPerC', 'Voltage per °C, %', undefined, { min: -2, max: 2, hint: 'such as −0.28' }),
+    flag('optimisers', 'Optimisers on the modules'),
+    { name: 'backGain', label: 'Gain of two-faced modules', kind: 'percent', min: 0, max: 0.5 },
+    number('maxVocV', 'Tracker, highest voltage', 'V', { max: 1500 }),
+    number('trackerLimitA', 'Tracker, highest current', 'A', { max: 200 }),
+    number('trackerStartV', 'Tracker starts at', 'V', { max: 1500 }),
+    number('arrayRatioLimit', 'Highest array to inverter ratio', undefined, { max: 3 }),
   ],
   arrayFace: [
-    { name: 'peakW', label: 'Peak power', kind: 'number', unit: 'W', max: 200_000 }, { name: 'tiltDeg', label: 'Tilt', kind: 'number', unit: '°', max: 90 }, { name: 'azimuthDeg', label: 'Direction', kind: 'number', unit: '°', max: 360, hint: '0 north, 90 east, 180 south, 270 west' },
+    { name: 'peakW', label: 'Peak power', kind: 'number', unit: 'W', max: 200_000 },
+    { name: 'tiltDeg', label: 'Tilt', kind: 'number', unit: '°', max: 90 },
+    {
+      name: 'azimuthDeg',
+      label: 'Direction',
+      kind: 'number',
+      unit: '°',
+      max: 360,
+      hint: '0 north, 90 east, 180 south, 270 west',
+    },
   ],
   existingBattery: [
-    number('capacityWh', 'Energy', 'Wh', { max: 500_000 }), number('limitW', 'Power', 'W', { max: 100_000 }), choice('ctPlace', 'Its clamp sits', CT_PLACE_WORDS, { optional: true }), number('reactsInS', 'It reacts in', 's', { max: 120 }), number('deadbandW', 'Dead band', 'W', { max: 5000 }),
+    number('capacityWh', 'Energy', 'Wh', { max: 500_000 }),
+    number('limitW', 'Power', 'W', { max: 100_000 }),
+    choice('ctPlace', 'Its clamp sits', CT_PLACE_WORDS, { optional: true }),
+    number('reactsInS', 'It reacts in', 's', { max: 120 }),
+    number('deadbandW', 'Dead band', 'W', { max: 5000 }),
   ],
-  vehicleCharger: [number('ratingW', 'Power', 'W', { max: 60_000 }), choice('phase', 'Phase', PHASES), choice('side', 'Planned on the', SIDES), flag('detects6mADc', 'Detects 6 mA of direct current itself', { optional: true })],
+  vehicleCharger: [
+    number('ratingW', 'Power', 'W', { max: 60_000 }),
+    choice('phase', 'Phase', PHASES),
+    choice('side', 'Planned on the', SIDES),
+    flag('detects6mADc', 'Detects 6 mA of direct current itself', { optional: true }),
+  ],
   heatPump: [
-    number('inputW', 'Electrical input', 'W', { max: 60_000 }), number('boosterW', 'Booster heater', 'W', { max: 60_000 }), number('lockedRotorA', 'Locked-rotor current', 'A', { max: 500 }), choice('starter', 'Starts', words(STARTERS, STARTER_WORDS)), choice('phase', 'Phase', PHASES), choice('side', 'Planned on the', SIDES),
+    number('inputW', 'Electrical input', 'W', { max: 60_000 }),
+    number('boosterW', 'Booster heater', 'W', { max: 60_000 }),
+    number('lockedRotorA', 'Locked-rotor current', 'A', { max: 500 }),
+    choice('starter', 'Starts', words(STARTERS, STARTER_WORDS)),
+    choice('phase', 'Phase', PHASES),
+    choice('side', 'Planned on the', SIDES),
   ],
-  generator: [number('ratingW', 'Power', 'W', { max: 200_000 }), choice('connection', 'Connected by', { none: 'nothing yet', socket: 'an inlet socket', changeover: 'a changeover switch' }), flag('neutralBonded', 'Neutral bonded in the generator', { optional: true })],
-  service: [choice('medium', 'Service', words(['water', 'gas', 'oil', 'heating', 'data'] as const)), choice('material', 'Made of', words(['metal', 'plastic'] as const), { optional: true })],
-  otherElectrode: [choice('of', 'Belongs to', words(['hotTub', 'outbuilding', 'neighbour', 'lightning', 'other'] as const, { hotTub: 'hot tub', lightning: 'lightning protection', other: 'something else' })), number('distanceM', 'Distance', 'm', { max: 1000 })],
+  generator: [
+    number('ratingW', 'Power', 'W', { max: 200_000 }),
+    choice('connection', 'Connected by', {
+      none: 'nothing yet',
+      socket: 'an inlet socket',
+      changeover: 'a changeover switch',
+    }),
+    flag('neutralBonded', 'Neutral bonded in the generator', { optional: true }),
+  ],
+  service: [
+    choice('medium', 'Service', words(['water', 'gas', 'oil', 'heating', 'data'] as const)),
+    choice('material', 'Made of', words(['metal', 'plastic'] as const), { optional: true }),
+  ],
+  otherElectrode: [
+    choice(
+      'of',
+      'Belongs to',
+      words(['hotTub', 'outbuilding', 'neighbour', 'lightning', 'other'] as const, {
+        hotTub: 'hot tub',
+        lightning: 'lightning protection',
+        other: 'something else',
+      }),
+    ),
+    number('distanceM', 'Distance', 'm', { max: 1000 }),
+  ],
   sourceDevice: [
-    text('boardTag', 'On board', 16), choice('device', 'Device', words(SOURCE_DEVICE_KINDS, { rcd: 'residual-current device', rcbo: 'residual-current device with overcurrent trip', acBreaker: 'AC breaker', dcDevice: 'DC breaker or switch' })), number('ratingA', 'Rating', 'A', { max: 630 }),
-    number('outputA', 'Continuous current of the source', 'A', { max: 630 }), flag('sourceBehind', 'A source can feed through it'), choice('marking', 'Marked for', MARKING_WORDS, { optional: true }), flag('polarityRight', 'Polarity as marked (DC)', { optional: true }), flag('shared', 'Other circuits share it'),
-    choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true }), choice('feeds', 'Feeds', words(FED_THINGS, { ordinary: 'ordinary loads', variableSpeedDrive: 'a variable-speed drive', transformerlessInverter: 'an inverter without transformer', vehicleCharger: 'a vehicle charger' })),
-    flag('detects6mADc', 'Charger detects 6 mA of direct current', { optional: true }), choice('makerStatesType', 'Least type the maker states', words(RESIDUAL_TYPES), { optional: true }),
+    text('boardTag', 'On board', 16),
+    choice(
+      'device',
+      'Device',
+      words(SOURCE_DEVICE_KINDS, {
+        rcd: 'residual-current device',
+        rcbo: 'residual-current device with overcurrent trip',
+        acBreaker: 'AC breaker',
+        dcDevice: 'DC breaker or switch',
+      }),
+    ),
+    number('ratingA', 'Rating', 'A', { max: 630 }),
+    number('outputA', 'Continuous current of the source', 'A', { max: 630 }),
+    flag('sourceBehind', 'A source can feed through it'),
+    choice('marking', 'Marked for', MARKING_WORDS, { optional: true }),
+    flag('polarityRight', 'Polarity as marked (DC)', { optional: true }),
+    flag('shared', 'Other circuits share it'),
+    choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true }),
+    choice(
+      'feeds',
+      'Feeds',
+      words(FED_THINGS, {
+        ordinary: 'ordinary loads',
+        variableSpeedDrive: 'a variable-speed drive',
+        transformerlessInverter: 'an inverter without transformer',
+        vehicleCharger: 'a vehicle charger',
+      }),
+    ),
+    flag('detects6mADc', 'Charger detects 6 mA of direct current', { optional: true }),
+    choice('makerStatesType', 'Least type the maker states', words(RESIDUAL_TYPES), { optional: true }),
   ],
-  permission: [choice('authority', 'Asked of', AUTHORITY_WORDS), choice('state', 'State', PERMISSION_WORDS), number('leadDays', 'Lead time, days', undefined, { max: 1000, whole: true }), date('askedOn', 'Asked on'), date('decidedOn', 'Decided on'), text('reference', 'Reference', 60)],
-  defect: [text('place', 'Where', 80), choice('grade', 'Grade', GRADE_WORDS), date('toldOwnerOn', 'Owner told on'), text('toldHow', 'Told how', 80, { hint: 'by letter, by message; keep a copy' })],
+  permission: [
+    choice('authority', 'Asked of', AUTHORITY_WORDS),
+    choice('state', 'State', PERMISSION_WORDS),
+    number('leadDays', 'Lead time, days', undefined, { max: 1000, whole: true }),
+    date('askedOn', 'Asked on'),
+    date('decidedOn', 'Decided on'),
+    text('reference', 'Reference', 60),
+  ],
+  defect: [
+    text('place', 'Where', 80),
+    choice('grade', 'Grade', GRADE_WORDS),
+    date('toldOwnerOn', 'Owner told on'),
+    text('toldHow', 'Told how', 80, { hint: 'by letter, by message; keep a copy' }),
+  ],
   declared: [
-    { name: 'about', label: 'About', kind: 'text', max: 60, hint: 'the thing’s name in the plan' }, choice('field', 'What', words(DECLARED_FIELD_KEYS, Object.fromEntries(DECLARED_FIELD_KEYS.map((key) => [key, DECLARED_FIELDS[key].label])))), text('value', 'Declared', 120),
-    choice('origin', 'From', words(DECLARED_ORIGINS), { optional: true }), date('date', 'Document of'),
+    { name: 'about', label: 'About', kind: 'text', max: 60, hint: 'the thing’s name in the plan' },
+    choice(
+      'field',
+      'What',
+      words(
+        DECLARED_FIELD_KEYS,
+        Object.fromEntries(DECLARED_FIELD_KEYS.map((key) => [key, DECLARED_FIELDS[key].label])),
+      ),
+    ),
+    text('value', 'Declared', 120),
+    choice('origin', 'From', words(DECLARED_ORIGINS), { optional: true }),
+    date('date', 'Document of'),
   ],
 }
 
 /** What one thing of each kind is called, and the short name it starts with. */
 export const SURVEY_WORDS: Readonly<Record<SurveyKind, { one: string; many: string; tag: string; empty: string }>> = {
-  board: { one: 'board', many: 'Boards', tag: 'board', empty: 'Write down the rating of the main device and of the busbar; both are on the plate inside the door.' },
+  board: {
+    one: 'board',
+    many: 'Boards',
+    tag: 'board',
+    empty: 'Write down the rating of the main device and of the busbar; both are on the plate inside the door.',
+  },
   pvSystem: { one: 'PV system', many: 'PV', tag: 'pv', empty: 'None found.' },
-  arrayFace: { one: 'face of the array', many: 'Faces of the array', tag: 'face', empty: 'Without faces the year has no sun.' },
+  arrayFace: {
+    one: 'face of the array',
+    many: 'Faces of the array',
+    tag: 'face',
+    empty: 'Without faces the year has no sun.',
+  },
   existingBattery: { one: 'old battery', many: 'Old batteries', tag: 'bat', empty: 'None found.' },
   vehicleCharger: { one: 'vehicle charger', many: 'Vehicle chargers', tag: 'ev', empty: 'None found.' },
   heatPump: { one: 'heat pump', many: 'Heat pumps', tag: 'hp', empty: 'None found.' },
   generator: { one: 'generator', many: 'Generators', tag: 'gen', empty: 'None found.' },
-  service: { one: 'service', many: 'Services', tag: 'svc', empty: 'Look where water, gas and heating come in: metal is bonded, and located before a rod is driven.' },
+  service: {
+    one: 'service',
+    many: 'Services',
+    tag: 'svc',
+    empty: 'Look where water, gas and heating come in: metal is bonded, and located before a rod is driven.',
+  },
   otherElectrode: { one: 'other electrode', many: 'Other electrodes around', tag: 'oe', empty: 'None found.' },
-  sourceDevice: { one: 'device towards a source', many: 'Devices towards sources', tag: 'dev', empty: 'Each source gets one; say how it is marked.' },
-  permission: { one: 'permission', many: 'Permissions and papers', tag: 'perm', empty: 'Begin with the network operator: its answer takes longest.' },
-  defect: { one: 'defect found', many: 'Defects found', tag: 'def', empty: 'What was wrong before the work belongs to the owner’s letter, not to the crew’s.' },
-  declared: { one: 'declared figure', many: 'Declared by makers', tag: 'dec', empty: 'Nothing declared yet; what is needed stands in the list to ask the maker.' },
+  sourceDevice: {
+    one: 'device towards a source',
+    many: 'Devices towards sources',
+    tag: 'dev',
+    empty: 'Each source gets one; say how it is marked.',
+  },
+  permission: {
+    one: 'permission',
+    many: 'Permissions and papers',
+    tag: 'perm',
+    empty: 'Begin with the network operator: its answer takes longest.',
+  },
+  defect: {
+    one: 'defect found',
+    many: 'Defects found',
+    tag: 'def',
+    empty: 'What was wrong before the work belongs to the owner’s letter, not to the crew’s.',
+  },
+  declared: {
+    one: 'declared figure',
+    many: 'Declared by makers',
+    tag: 'dec',
+    empty: 'Nothing declared yet; what is needed stands in the list to ask the maker.',
+  },
 }

@@ -49,10 +49,14 @@ export interface Actor {
 
 const ROLE_WORDS: Record<Role, string> = { lead: 'a lead', hand: 'a hand', office: 'the office', checker: 'a checker' }
 
-export const mayCall = (role: Role, useCase: UseCaseName): boolean => (WHO_MAY[useCase] as readonly Role[]).includes(role)
+export const mayCall = (role: Role, useCase: UseCaseName): boolean =>
+  (WHO_MAY[useCase] as readonly Role[]).includes(role)
 
 /** @throws Problem 403 when the actor's role may not call the use case */
 export function authorise(actor: Actor, useCase: UseCaseName): void {
   if (mayCall(actor.role, useCase)) return
-  throw new Problem(403, `This is for ${WHO_MAY[useCase].map((role) => ROLE_WORDS[role]).join(' or ')}. Ask one of them to do it.`)
+  throw new Problem(
+    403,
+    `This is for ${WHO_MAY[useCase].map((role) => ROLE_WORDS[role]).join(' or ')}. Ask one of them to do it.`,
+  )
 }

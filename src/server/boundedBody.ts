@@ -6,7 +6,11 @@ import { Problem } from './problem'
  * @throws Problem 413 when it is longer, whatever its header says
  */
 export async function boundedBody(request: Request, maxBytes: number): Promise<Uint8Array<ArrayBuffer>> {
-  const tooLarge = () => new Problem(413, `That is larger than ${maxBytes >= 1048576 ? `${Math.round(maxBytes / 1048576)} MB` : `${Math.round(maxBytes / 1024)} KB`}. Nothing was stored.`)
+  const tooLarge = () =>
+    new Problem(
+      413,
+      `That is larger than ${maxBytes >= 1048576 ? `${Math.round(maxBytes / 1048576)} MB` : `${Math.round(maxBytes / 1024)} KB`}. Nothing was stored.`,
+    )
   if (Number(request.headers.get('content-length') ?? 0) > maxBytes) throw tooLarge()
   const parts: Uint8Array[] = []
   let length = 0
@@ -40,7 +44,9 @@ export async function boundedJson(request: Request, maxBytes: number): Promise<u
 export async function boundedForm(request: Request, maxBytes: number): Promise<FormData> {
   const bytes = await boundedBody(request, maxBytes)
   try {
-    return await new Response(bytes, { headers: { 'content-type': request.headers.get('content-type') ?? '' } }).formData()
+    return await new Response(bytes, {
+      headers: { 'content-type': request.headers.get('content-type') ?? '' },
+    }).formData()
   } catch {
     throw new Problem(400, 'The upload could not be read. Nothing was stored; send it again.')
   }

@@ -5,7 +5,15 @@ import { tokenHash } from './useCases/packs'
 
 export type CustomerPack =
   | { state: 'unknown' | 'withdrawn' | 'expired' }
-  | { state: 'open'; linkId: string; sha256: string; jobName: string; publicKey: string; expiresAt: string; summary: PackSummary }
+  | {
+      state: 'open'
+      linkId: string
+      sha256: string
+      jobName: string
+      publicKey: string
+      expiresAt: string
+      summary: PackSummary
+    }
 
 /** What a customer's token opens: one pack, while the link lasts and has not been withdrawn. */
 export async function customerPack(token: string): Promise<CustomerPack> {
@@ -15,7 +23,12 @@ export async function customerPack(token: string): Promise<CustomerPack> {
   if (found.link.withdrawnAt !== null) return { state: 'withdrawn' }
   if (new Date(found.link.expiresAt).getTime() <= Date.now()) return { state: 'expired' }
   return {
-    state: 'open', linkId: found.link.id, sha256: found.pack.sha256, jobName: found.jobName, publicKey: found.pack.publicKey,
-    expiresAt: new Date(found.link.expiresAt).toISOString(), summary: found.pack.summary as unknown as PackSummary,
+    state: 'open',
+    linkId: found.link.id,
+    sha256: found.pack.sha256,
+    jobName: found.jobName,
+    publicKey: found.pack.publicKey,
+    expiresAt: new Date(found.link.expiresAt).toISOString(),
+    summary: found.pack.summary as unknown as PackSummary,
   }
 }

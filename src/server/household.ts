@@ -17,7 +17,9 @@ import { tokenHash } from './useCases/packs'
 const MOST_PICTURES = 40
 const MOST_ANSWERS = 200
 const CLOSED = {
-  unknown: 'This link does not work. Ask the crew for it once more.', withdrawn: 'This link was withdrawn. Ask the crew.', expired: 'This link has run out. Ask the crew for a new one.',
+  unknown: 'This link does not work. Ask the crew for it once more.',
+  withdrawn: 'This link was withdrawn. Ask the crew.',
+  expired: 'This link has run out. Ask the crew for a new one.',
 } as const
 
 async function openLink(db: Db, token: string) {
@@ -46,46 +48,107 @@ export interface HouseholdView {
 }
 
 /** What the household's page shows, or why the link is closed. */
-export async function householdView(db: Db, token: string): Promise<{ state: 'open'; view: HouseholdView } | { state: keyof typeof CLOSED; message: string }> {
+export async function householdView(
+  db: Db,
+  token: string,
+): Promise<{ state: 'open'; view: HouseholdView } | { state: keyof typeof CLOSED; message: string }> {
   const found = await openLink(db, token)
   if (found.state !== 'open') return { state: found.state, message: CLOSED[found.state] }
   const { link, job, crewName } = found
   const [answers, sent] = await Promise.all([householdAnswersOf(db, job.id), householdSent(db, link.id)])
   return {
-    state: 'open', view: {
-      linkId: link.id, jobName: job.name, crewName, answers: Object.fromEntries(answers.map(({ question, answer }) => [question, answer])), pictures: sent.pictures,
-      firstWord: job.firstWord === null ? null : { text: FIRST_WORD_TEXT[job.firstWord], because: job.firstWordBecause ?? '' },
+    state: 'open',
+    view: {
+      linkId: link.id,
+      jobName: job.name,
+      crewName,
+      answers: Object.fromEntries(answers.map(({ question, answer }) => [question, answer])),
+      pictures: sent.pictures,
+      firstWord:
+        job.firstWord === null ? null : { text: FIRST_WORD_TEXT[job.firstWord], because: job.firstWordBecause ?? '' },
     },
   }
 }
 
-const answersInput = yup.object({ answers: yup.object(Object.fromEntries(HOUSEHOLD_QUESTIONS.map(({ key, question, options }) => [key, options
-  ? yup.string().strict().oneOf(['', ...Object.keys(options)], `“${question}” has another set of answers`).optional()
-  : words(question, 600).optional()]))).required() })
+const answersInput = yup.object({
+  answers: yup
+    .object(
+      Object.fromEntries(
+        HOUSEHOLD_QUESTIONS.map(({ key, question, options }) => [
+          key,
+          options
+            ? yup
+                .string()
+                .strict()
+                .oneOf(['', ...Object.keys(options)], `“${question}” has another set of answers`)
+                .optional()
+            : words(question, 600).optional(),
+        ]),
+      ),
+    )
+    .required(),
+})
 
 /** Takes in the household's answers; what is no question is dropped, and an answer that says the same as before is not written again. */
 export async function answerHousehold(db: Db, token: string, input: unknown): Promise<{ stored: number }> {
   const { link, job } = await requireHouseholdLink(db, token)
   const { answers } = parseInput(answersInput, input) as { answers: Record<string, string | undefined> }
   const standing = new Map((await householdAnswersOf(db, job.id)).map(({ question, answer }) => [question, answer]))
-  const fresh = Object.entries(answers).filter((entry): entry is [string, string] => !!entry[1]?.trim() && standing.get(entry[0]) !== entry[1])
-  if ((await householdSent(db, link.id)).answers + fresh.length > MOST_ANSWERS) throw new Problem(429, 'Many answers were sent over this link already. Please call the crew.')
-  if (fresh.length > 0) await addHouseholdAnswers(db, fresh.map(([question, answer]) => ({ id: uuidv7(), jobId: job.id, linkId: link.id, question, answer })))
+  const fresh = Object.entries(answers).filter(
+    (entry): entry is [string, string] => !!entry[1]?.trim() && standing.get(entry[0]) !== entry[1],
+  )
+  if ((await householdSent(db, link.id)).answers + fresh.length > MOST_ANSWERS)
+    throw new Problem(429, 'Many answers were sent over this link already. Please call the crew.')
+  if (fresh.length > 0)
+    await addHouseholdAnswers(
+      db,
+      fresh.map(([question, answer]) => ({ id: uuidv7(), jobId: job.id, linkId: link.id, question, answer })),
+    )
   return { stored: fresh.length }
 }
 
 /** Takes in one picture from the household, kept under the thing it shows. */
-export async function addHouseholdPicture(db: Db, token: string, input: { id: unknown; subject: unknown; bytes: Uint8Array }): Promise<{ pictures: number }> {
+export async function addHouseholdPicture(
+  db: Db,
+  token: string,
+  input: { id: unknown; subject: unknown; bytes: Uint8Array },
+): Promise<{ pictures: number }> {
   const { link, job } = await requireHouseholdLink(db, token)
-  const { id, subject } = parseInput(yup.object({
-    id: yup.string().strict().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'The picture has no id').required(), subject: yup.string().strict().oneOf(HOUSEHOLD_PICTURES.map(({ key }) => key), 'Say what the picture shows').required(),
-  }), { id: input.id, subject: input.subject })
+  const { id, subject } = parseInput(
+    yup.object({
+      id: yup
+        .string()
+        .strict()
+        .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'The picture has no id')
+        .required(),
+      subject: yup
+        .string()
+        .strict()
+        .oneOf(
+          HOUSEHOLD_PICTURES.map(({ key }) => key),
+          'Say what the picture shows',
+        )
+        .required(),
+    }),
+    { id: input.id, subject: input.subject },
+  )
   const sent = await householdSent(db, link.id)
-  if (sent.pictures >= MOST_PICTURES) throw new Problem(429, `${MOST_PICTURES} pictures were sent already; that is all this link takes.`)
+  if (sent.pictures >= MOST_PICTURES)
+    throw new Problem(429, `${MOST_PICTURES} pictures were sent already; that is all this link takes.`)
   const { jpeg, takenAt } = await preparePicture(input.bytes)
   const added = await db.transaction(async (tx) => {
     const sha256 = await storeFile(tx, jpeg, 'image/jpeg')
-    return addAttachment(tx, { id, jobId: job.id, kind: 'picture', subject: `household.${subject}`, fileName: `${subject}.jpg`, sha256, takenAt, addedBy: link.createdBy, householdLinkId: link.id })
+    return addAttachment(tx, {
+      id,
+      jobId: job.id,
+      kind: 'picture',
+      subject: `household.${subject}`,
+      fileName: `${subject}.jpg`,
+      sha256,
+      takenAt,
+      addedBy: link.createdBy,
+      householdLinkId: link.id,
+    })
   })
   return { pictures: sent.pictures + (added ? 1 : 0) }
 }

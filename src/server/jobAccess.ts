@@ -1,6 +1,13 @@
 import type { Db } from '@/db/client'
 import { type JobRow, installationsOf, jobById } from '@/db/queries/installations'
-import { attachmentsOfJobs, instrumentsOfCrew, overridesOfJobs, readingsOfJobs, replacementsOfJobs, serialsElsewhere } from '@/db/queries/evidence'
+import {
+  attachmentsOfJobs,
+  instrumentsOfCrew,
+  overridesOfJobs,
+  readingsOfJobs,
+  replacementsOfJobs,
+  serialsElsewhere,
+} from '@/db/queries/evidence'
 import type { JobRecord } from '@/core/evidence/bench'
 import type { Actor } from './access'
 import { Problem } from './problem'
@@ -20,13 +27,38 @@ export const today = (): string => new Date().toISOString().slice(0, 10)
 export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string): Promise<Map<string, JobRecord>> {
   const ids = rows.map(({ id }) => id)
   const [installations, readings, attachments, overrides, instruments, replacements, elsewhere] = await Promise.all([
-    installationsOf(db, rows), readingsOfJobs(db, ids), attachmentsOfJobs(db, ids), overridesOfJobs(db, ids), instrumentsOfCrew(db, crewId), replacementsOfJobs(db, ids), serialsElsewhere(db, ids),
+    installationsOf(db, rows),
+    readingsOfJobs(db, ids),
+    attachmentsOfJobs(db, ids),
+    overridesOfJobs(db, ids),
+    instrumentsOfCrew(db, crewId),
+    replacementsOfJobs(db, ids),
+    serialsElsewhere(db, ids),
   ])
-  const of = <T extends { jobId: string }>(list: readonly T[], jobId: string) => list.filter((item) => item.jobId === jobId)
-  return new Map(ids.flatMap((jobId) => {
-    const installation = installations.get(jobId)
-    return installation ? [[jobId, { installation, readings: of(readings, jobId), attachments: of(attachments, jobId), overrides: of(overrides, jobId), replacements: of(replacements, jobId), serialsElsewhere: of(elsewhere, jobId), instruments, today: today() }]] : []
-  }))
+  const of = <T extends { jobId: string }>(list: readonly T[], jobId: string) =>
+    list.filter((item) => item.jobId === jobId)
+  return new Map(
+    ids.flatMap((jobId) => {
+      const installation = installations.get(jobId)
+      return installation
+        ? [
+            [
+              jobId,
+              {
+                installation,
+                readings: of(readings, jobId),
+                attachments: of(attachments, jobId),
+                overrides: of(overrides, jobId),
+                replacements: of(replacements, jobId),
+                serialsElsewhere: of(elsewhere, jobId),
+                instruments,
+                today: today(),
+              },
+            ],
+          ]
+        : []
+    }),
+  )
 }
 
 export async function jobRecord(db: Db, row: JobRow): Promise<JobRecord> {

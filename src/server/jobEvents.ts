@@ -2,7 +2,10 @@ import pg from 'pg'
 import { log } from './log'
 
 type Listener = () => void
-const held = globalThis as { awlbrightListeners?: Map<string, Set<Listener>>; awlbrightListening?: Promise<void> | null }
+const held = globalThis as {
+  awlbrightListeners?: Map<string, Set<Listener>>
+  awlbrightListening?: Promise<void> | null
+}
 const listeners: Map<string, Set<Listener>> = (held.awlbrightListeners ??= new Map())
 
 /** One connection of this server listens for all its screens; it is made again when it breaks. */

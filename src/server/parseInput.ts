@@ -14,6 +14,13 @@ export function parseInput<T>(schema: Schema<T>, input: unknown): T {
     if (!(error instanceof ValidationError)) throw error
     const inner = error.inner.length > 0 ? error.inner : [error]
     const issues: FieldIssue[] = inner.map(({ path = '', message }) => ({ path, message }))
-    throw new Problem(422, issues.map(({ message }) => message).slice(0, 3).join(' · '), issues)
+    throw new Problem(
+      422,
+      issues
+        .map(({ message }) => message)
+        .slice(0, 3)
+        .join(' · '),
+      issues,
+    )
   }
 }

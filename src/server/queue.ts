@@ -6,7 +6,14 @@ export const SEAL_QUEUE = 'seal-pack'
 const held = globalThis as { awlbrightQueue?: Promise<PgBoss> }
 
 async function startQueue({ supervise = false, migrate = false }): Promise<PgBoss> {
-  const boss = new PgBoss({ connectionString: process.env.DATABASE_URL, schema: 'pgboss', max: 3, supervise, migrate, schedule: false })
+  const boss = new PgBoss({
+    connectionString: process.env.DATABASE_URL,
+    schema: 'pgboss',
+    max: 3,
+    supervise,
+    migrate,
+    schedule: false,
+  })
   boss.on('error', (error) => log.error({ error: error.message }, 'queue'))
   await boss.start()
   return boss

@@ -13,7 +13,12 @@ export interface UseCase<Input, Output> {
 export const defineUseCase = <Input, Output>(definition: UseCase<Input, Output>): UseCase<Input, Output> => definition
 
 /** Carries out a use case: authorise, validate, run. Every way in goes through here. */
-export async function call<Input, Output>({ name, schema, run }: UseCase<Input, Output>, db: Db, actor: Actor, input: unknown): Promise<Output> {
+export async function call<Input, Output>(
+  { name, schema, run }: UseCase<Input, Output>,
+  db: Db,
+  actor: Actor,
+  input: unknown,
+): Promise<Output> {
   authorise(actor, name)
   return run(db, actor, parseInput(schema, input))
 }

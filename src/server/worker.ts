@@ -30,11 +30,18 @@ await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.
     if (!request || request.state === 'sealed') continue
     await updatePackRequest(db, request.id, { state: 'sealing' })
     try {
-      const packId = await sealPack(db, { jobId: request.jobId, sealedBy: request.requestedBy, secretKeyHex: signingKey() })
+      const packId = await sealPack(db, {
+        jobId: request.jobId,
+        sealedBy: request.requestedBy,
+        secretKeyHex: signingKey(),
+      })
       await updatePackRequest(db, request.id, { state: 'sealed', packId, failure: null })
     } catch (error) {
       log.error({ error: error instanceof Error ? error.message : String(error) }, 'sealing failed')
-      await updatePackRequest(db, request.id, { state: 'failed', failure: 'The pack could not be made. Nothing is lost; ask for it again.' })
+      await updatePackRequest(db, request.id, {
+        state: 'failed',
+        failure: 'The pack could not be made. Nothing is lost; ask for it again.',
+      })
       throw error
     }
   }
@@ -46,5 +53,8 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
     if (stopping) return
     stopping = true
-    void queue.stop({ graceful: true, timeout: 5000 }).then(() => pool.end()).finally(() => process.exit(0))
+    void queue
+      .stop({ graceful: true, timeout: 5000 })
+      .then(() => pool.end())
+      .finally(() => process.exit(0))
   })

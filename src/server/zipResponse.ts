@@ -8,6 +8,11 @@ export async function zipResponse(db: Db, sha256: string, jobName: string): Prom
   if (!facts) throw new Problem(404, 'The pack’s file is not there.')
   const name = `${jobName.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-pack.zip`
   return new Response(fileStream(db, sha256), {
-    headers: { 'content-type': 'application/zip', 'content-length': String(facts.byteCount), 'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`, 'cache-control': 'private, no-store' },
+    headers: {
+      'content-type': 'application/zip',
+      'content-length': String(facts.byteCount),
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'cache-control': 'private, no-store',
+    },
   })
 }

@@ -2,12 +2,46 @@
 import { chakra, defineRecipe } from '@chakra-ui/react'
 
 const recipe = defineRecipe({
-  base: { display: 'inline-flex', alignItems: 'center', justifyContent: 'center', cursor: 'pointer', userSelect: 'none', _disabled: { cursor: 'not-allowed' }, borderRadius: 'l1', fontWeight: '600', fontSize: '15px', gap: '2', lineHeight: '1.2', transitionDuration: 'fast', whiteSpace: 'normal', _focusVisible: { outlineWidth: '3px', outlineColor: 'focusRing', outlineOffset: '2px' } },
+  base: {
+    display: 'inline-flex',
+    alignItems: 'center',
+    justifyContent: 'center',
+    cursor: 'pointer',
+    userSelect: 'none',
+    _disabled: { cursor: 'not-allowed' },
+    borderRadius: 'l1',
+    fontWeight: '600',
+    fontSize: '15px',
+    gap: '2',
+    lineHeight: '1.2',
+    transitionDuration: 'fast',
+    whiteSpace: 'normal',
+    _focusVisible: { outlineWidth: '3px', outlineColor: 'focusRing', outlineOffset: '2px' },
+  },
   variants: {
     variant: {
-      act: { bg: 'ember', color: 'emberInk', _hover: { bg: 'ember', filter: 'brightness(1.08)' }, _disabled: { opacity: 0.55 } },
-      quiet: { bg: 'transparent', color: 'ink', borderWidth: '1px', borderColor: 'rule2', _hover: { bg: 'sheet2' }, _disabled: { opacity: 0.55 } },
-      bare: { bg: 'transparent', color: 'ink', textDecoration: 'underline', textUnderlineOffset: '3px', px: '1', _hover: { color: 'ember' } },
+      act: {
+        bg: 'ember',
+        color: 'emberInk',
+        _hover: { bg: 'ember', filter: 'brightness(1.08)' },
+        _disabled: { opacity: 0.55 },
+      },
+      quiet: {
+        bg: 'transparent',
+        color: 'ink',
+        borderWidth: '1px',
+        borderColor: 'rule2',
+        _hover: { bg: 'sheet2' },
+        _disabled: { opacity: 0.55 },
+      },
+      bare: {
+        bg: 'transparent',
+        color: 'ink',
+        textDecoration: 'underline',
+        textUnderlineOffset: '3px',
+        px: '1',
+        _hover: { color: 'ember' },
+      },
       chosen: { bg: 'ink', color: 'sheet', borderWidth: '1px', borderColor: 'ink' },
     },
     size: {

@@ -12,7 +12,15 @@ const REACH: Readonly<Record<PlanMark, number>> = { fits: 9, tight: 15, exceeds:
 export function PlanMarkWord({ mark }: { mark: PlanMark }) {
   const ink = colour(COLOURS[mark])
   return (
-    <chakra.span display="inline-flex" alignItems="center" verticalAlign="bottom" gap="6px" fontWeight="600" color={COLOURS[mark]} whiteSpace="nowrap">
+    <chakra.span
+      display="inline-flex"
+      alignItems="center"
+      verticalAlign="bottom"
+      gap="6px"
+      fontWeight="600"
+      color={COLOURS[mark]}
+      whiteSpace="nowrap"
+    >
       <svg width="24" height="12" viewBox="0 0 24 12" aria-hidden>
         <path d="M1 11H23" stroke={ink} strokeWidth="1" />
         <path d="M16.5 1V11" stroke={ink} strokeWidth="1.4" strokeDasharray={mark === 'open' ? '1.5 2' : undefined} />

@@ -1,17 +1,36 @@
 import { colour } from '@/look/theme'
 import type { Verdict } from '@/core/rules/verdict'
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { proven: 'Proven', watch: 'Watch', stop: 'Stop', open: 'Open' }
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  proven: 'Proven',
+  watch: 'Watch',
+  stop: 'Stop',
+  open: 'Open',
+}
 
 /**
  * The mark an awl leaves: proven is punched through, watch is half punched, stop is barred, open is only pricked.
  * Told apart by shape, so that it reads in grey and by lamplight; the word stands beside it or in `title`.
  */
-export function Punch({ verdict, size = 14, labelled = false }: { verdict: Verdict; size?: number; labelled?: boolean }) {
+export function Punch({
+  verdict,
+  size = 14,
+  labelled = false,
+}: {
+  verdict: Verdict
+  size?: number
+  labelled?: boolean
+}) {
   const ink = colour(verdict)
   const hole = 'var(--punch-hole, var(--aw-colors-sheet))'
   return (
-    <svg width={size} height={size} viewBox="0 0 14 14" style={{ flex: 'none', display: 'inline-block', verticalAlign: '-0.12em' }} {...(labelled ? { role: 'img', 'aria-label': VERDICT_WORDS[verdict] } : { 'aria-hidden': true })}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 14 14"
+      style={{ flex: 'none', display: 'inline-block', verticalAlign: '-0.12em' }}
+      {...(labelled ? { role: 'img', 'aria-label': VERDICT_WORDS[verdict] } : { 'aria-hidden': true })}
+    >
       {verdict === 'proven' && (
         <>
           <circle cx="7" cy="7" r="5.6" fill={ink} />
@@ -30,7 +49,9 @@ export function Punch({ verdict, size = 14, labelled = false }: { verdict: Verdi
           <path d="M4.8 5.2l4.4 3.6M9.2 5.2L4.8 8.8" stroke={hole} strokeWidth="1.2" />
         </>
       )}
-      {verdict === 'open' && <circle cx="7" cy="7" r="5" fill="none" stroke={ink} strokeWidth="1.4" strokeDasharray="1.6 2.3" />}
+      {verdict === 'open' && (
+        <circle cx="7" cy="7" r="5" fill="none" stroke={ink} strokeWidth="1.4" strokeDasharray="1.6 2.3" />
+      )}
     </svg>
   )
 }

@@ -5,7 +5,15 @@ import { Punch, VERDICT_WORDS } from './Punch'
 /** A verdict as mark and word. */
 export function VerdictWord({ verdict, size = 15 }: { verdict: Verdict; size?: number }) {
   return (
-    <chakra.span display="inline-flex" alignItems="center" verticalAlign="bottom" gap="6px" fontWeight="600" color={verdict} whiteSpace="nowrap">
+    <chakra.span
+      display="inline-flex"
+      alignItems="center"
+      verticalAlign="bottom"
+      gap="6px"
+      fontWeight="600"
+      color={verdict}
+      whiteSpace="nowrap"
+    >
       <Punch verdict={verdict} size={size} />
       {VERDICT_WORDS[verdict]}
     </chakra.span>

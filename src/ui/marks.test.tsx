@@ -20,14 +20,20 @@ describe('verdicts', () => {
 
   it.each(VERDICTS)('%s carries its word', (verdict) => {
     expect(html(<VerdictWord verdict={verdict} />)).toContain(VERDICT_WORDS[verdict])
-    expect(renderToStaticMarkup(<Punch verdict={verdict} labelled />)).toContain(`aria-label="${VERDICT_WORDS[verdict]}"`)
+    expect(renderToStaticMarkup(<Punch verdict={verdict} labelled />)).toContain(
+      `aria-label="${VERDICT_WORDS[verdict]}"`,
+    )
     expect(renderToStaticMarkup(<Punch verdict={verdict} />)).toContain('aria-hidden')
   })
 })
 
 describe('plan marks', () => {
   it('have words of their own, so that a plan never looks like evidence', () => {
-    const words = PLAN_MARKS.map((mark) => html(<PlanMarkWord mark={mark} />).replace(/<[^>]+>/g, '').replace(/\{[^}]*\}/g, ''))
+    const words = PLAN_MARKS.map((mark) =>
+      html(<PlanMarkWord mark={mark} />)
+        .replace(/<[^>]+>/g, '')
+        .replace(/\{[^}]*\}/g, ''),
+    )
     for (const [k, word] of ['Fits', 'Tight', 'Open', 'Exceeds'].entries()) expect(words[k]).toContain(word)
     for (const mark of PLAN_MARKS) expect(html(<PlanMarkWord mark={mark} />)).not.toContain('Proven')
   })
@@ -35,7 +41,9 @@ describe('plan marks', () => {
 
 /** Relative luminance of a colour (WCAG 2). */
 function luminance(hex: string): number {
-  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255).map((c) => (c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4))
+  const [r = 0, g = 0, b = 0] = [1, 3, 5]
+    .map((at) => parseInt(hex.slice(at, at + 2), 16) / 255)
+    .map((c) => (c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4))
   return 0.2126 * r + 0.7152 * g + 0.0722 * b
 }
 const contrast = (a: string, b: string) => {
@@ -46,9 +54,13 @@ const contrast = (a: string, b: string) => {
 describe.each(['paper', 'lamp'] as const)('the colours of %s', (mode) => {
   const tones = palette[mode]
 
-  it.each(['ink', 'ink2', 'ink3', 'proven', 'watch', 'stop', 'open', 'ember', 'grid', 'island'] as const)('%s can be read on every sheet', (tone) => {
-    for (const ground of ['paper', 'sheet', 'sheet2'] as const) expect(contrast(tones[tone], tones[ground]), ground).toBeGreaterThanOrEqual(4.5)
-  })
+  it.each(['ink', 'ink2', 'ink3', 'proven', 'watch', 'stop', 'open', 'ember', 'grid', 'island'] as const)(
+    '%s can be read on every sheet',
+    (tone) => {
+      for (const ground of ['paper', 'sheet', 'sheet2'] as const)
+        expect(contrast(tones[tone], tones[ground]), ground).toBeGreaterThanOrEqual(4.5)
+    },
+  )
 
   it('can be read on the accent and on the foot', () => {
     expect(contrast(tones.emberInk, tones.ember)).toBeGreaterThanOrEqual(4.5)

@@ -15,6 +15,13 @@ function set(on: boolean): void {
 
 /** Lamp mode (dark), remembered on this device. */
 export function useLamp(): { lamp: boolean; toggleLamp: () => void } {
-  const lamp = useSyncExternalStore((tell) => { listeners.add(tell); return () => listeners.delete(tell) }, isOn, () => false)
+  const lamp = useSyncExternalStore(
+    (tell) => {
+      listeners.add(tell)
+      return () => listeners.delete(tell)
+    },
+    isOn,
+    () => false,
+  )
   return { lamp, toggleLamp: () => set(!isOn()) }
 }

@@ -29,8 +29,16 @@ const wiringThread = () => new Worker(new URL('./wiring.worker.ts', import.meta.
 const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
 
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
-export const analyseInWorker = (files: NamedBytes[], packId: RulePackId, signal?: AbortSignal): Promise<Result<AnalysedWave, FieldIssue>> =>
-  withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(recordingThread, (calls) => calls.analyse(files, packId) as Promise<Result<AnalysedWave, FieldIssue>>, signal)
+export const analyseInWorker = (
+  files: NamedBytes[],
+  packId: RulePackId,
+  signal?: AbortSignal,
+): Promise<Result<AnalysedWave, FieldIssue>> =>
+  withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(
+    recordingThread,
+    (calls) => calls.analyse(files, packId) as Promise<Result<AnalysedWave, FieldIssue>>,
+    signal,
+  )
 
 /**
  * Fetches the scripts of the workers that are needed on site while there is a connection, so that a recording is read, a code decoded and a
@@ -51,37 +59,80 @@ export const verifyInWorker = (zip: Uint8Array, trustedKeyHex?: string): Promise
   withWorker<typeof packCalls, PackVerification>(packThread, (calls) => calls.verify(zip, trustedKeyHex))
 
 /** P-8 for several systems off the main thread, one after the other; `signal` cancels it, `onProgress` hears the share done. */
-export const yearsInWorker = (profile: YearProfile, systems: readonly YearSystem[], onProgress: (share: number) => void, signal?: AbortSignal): Promise<Result<(AutonomyYear | null)[], FieldIssue>> =>
-  withWorker<typeof planCalls, Result<(AutonomyYear | null)[], FieldIssue>>(planThread, async (calls) => {
-    const years: (AutonomyYear | null)[] = []
-    for (const [k, { system }] of systems.entries()) {
-      const year = (await calls.year(profile, system)) as Result<AutonomyYear | null, FieldIssue>
-      if (!year.ok) return year
-      years.push(year.value)
-      onProgress((k + 1) / systems.length)
-    }
-    return ok(years)
-  }, signal)
+export const yearsInWorker = (
+  profile: YearProfile,
+  systems: readonly YearSystem[],
+  onProgress: (share: number) => void,
+  signal?: AbortSignal,
+): Promise<Result<(AutonomyYear | null)[], FieldIssue>> =>
+  withWorker<typeof planCalls, Result<(AutonomyYear | null)[], FieldIssue>>(
+    planThread,
+    async (calls) => {
+      const years: (AutonomyYear | null)[] = []
+      for (const [k, { system }] of systems.entries()) {
+        const year = (await calls.year(profile, system)) as Result<AutonomyYear | null, FieldIssue>
+        if (!year.ok) return year
+        years.push(year.value)
+        onProgress((k + 1) / systems.length)
+      }
+      return ok(years)
+    },
+    signal,
+  )
 
 /** P-14 over a range of sizes, off the main thread. */
-export const sizesInWorker = (profile: YearProfile, sizes: PricedSize[], tariff: Tariff, signal?: AbortSignal): Promise<Result<SizeCurve, FieldIssue>> =>
-  withWorker<typeof planCalls, Result<SizeCurve, FieldIssue>>(planThread, (calls) => calls.sizes(profile, sizes, tariff) as Promise<Result<SizeCurve, FieldIssue>>, signal)
+export const sizesInWorker = (
+  profile: YearProfile,
+  sizes: PricedSize[],
+  tariff: Tariff,
+  signal?: AbortSignal,
+): Promise<Result<SizeCurve, FieldIssue>> =>
+  withWorker<typeof planCalls, Result<SizeCurve, FieldIssue>>(
+    planThread,
+    (calls) => calls.sizes(profile, sizes, tariff) as Promise<Result<SizeCurve, FieldIssue>>,
+    signal,
+  )
 
 /** F-5 off the main thread; `signal` cancels it. */
 export const scheduleInWorker = (input: CrewDayInput, signal?: AbortSignal): Promise<CrewSchedule> =>
-  withWorker<typeof crewCalls, CrewSchedule>(crewThread, (calls) => calls.schedule(input) as Promise<CrewSchedule>, signal)
+  withWorker<typeof crewCalls, CrewSchedule>(
+    crewThread,
+    (calls) => calls.schedule(input) as Promise<CrewSchedule>,
+    signal,
+  )
 
 /** Reads the bar or matrix code on a picture off the main thread; `null` when there is none. */
-export const readCodeInWorker = (file: Blob): Promise<string | null> => withWorker<typeof codeCalls, string | null>(codeThread, (calls) => calls.read(file))
+export const readCodeInWorker = (file: Blob): Promise<string | null> =>
+  withWorker<typeof codeCalls, string | null>(codeThread, (calls) => calls.read(file))
 
 /** W-1 with its causes off the main thread; `signal` cancels it. */
 export const checkInWorker = (graph: InstallationGraph, signal?: AbortSignal): Promise<CheckedWiring> =>
-  withWorker<typeof wiringCalls, CheckedWiring>(wiringThread, (calls) => calls.check(graph) as Promise<CheckedWiring>, signal)
+  withWorker<typeof wiringCalls, CheckedWiring>(
+    wiringThread,
+    (calls) => calls.check(graph) as Promise<CheckedWiring>,
+    signal,
+  )
 
 /** Single changes that clear a fault, off the main thread; `signal` cancels it. */
-export const fixesInWorker = (graph: InstallationGraph, cause: PositionCause, signal?: AbortSignal): Promise<FixProposal[]> =>
-  withWorker<typeof wiringCalls, FixProposal[]>(wiringThread, (calls) => calls.fixes(graph, cause) as Promise<FixProposal[]>, signal)
+export const fixesInWorker = (
+  graph: InstallationGraph,
+  cause: PositionCause,
+  signal?: AbortSignal,
+): Promise<FixProposal[]> =>
+  withWorker<typeof wiringCalls, FixProposal[]>(
+    wiringThread,
+    (calls) => calls.fixes(graph, cause) as Promise<FixProposal[]>,
+    signal,
+  )
 
 /** W-2 off the main thread; `signal` cancels it. */
-export const isolationInWorker = (graph: InstallationGraph, target: string, signal?: AbortSignal): Promise<IsolationSet | null> =>
-  withWorker<typeof wiringCalls, IsolationSet | null>(wiringThread, (calls) => calls.isolation(graph, target) as Promise<IsolationSet | null>, signal)
+export const isolationInWorker = (
+  graph: InstallationGraph,
+  target: string,
+  signal?: AbortSignal,
+): Promise<IsolationSet | null> =>
+  withWorker<typeof wiringCalls, IsolationSet | null>(
+    wiringThread,
+    (calls) => calls.isolation(graph, target) as Promise<IsolationSet | null>,
+    signal,
+  )

@@ -7,15 +7,24 @@ function greyCode(text: string, modulePx = 6, paper = 230, ink = 30): { grey: Ui
   const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' })
   const width = (modules.size + 8) * modulePx
   const grey = new Uint8ClampedArray(width * width).fill(paper)
-  for (let y = 0; y < width; y++) for (let x = 0; x < width; x++) {
-    const [column, row] = [Math.floor(x / modulePx) - 4, Math.floor(y / modulePx) - 4]
-    if (row >= 0 && column >= 0 && row < modules.size && column < modules.size && modules.get(row, column)) grey[y * width + x] = ink
-  }
+  for (let y = 0; y < width; y++)
+    for (let x = 0; x < width; x++) {
+      const [column, row] = [Math.floor(x / modulePx) - 4, Math.floor(y / modulePx) - 4]
+      if (row >= 0 && column >= 0 && row < modules.size && column < modules.size && modules.get(row, column))
+        grey[y * width + x] = ink
+    }
   return { grey, width }
 }
 
 /** Code 39 by its own table, for a reader that has never seen it. */
-const CODE_39: Readonly<Record<string, string>> = { '*': 'nwnnwnwnn', A: 'wnnnnwnnw', 7: 'nnnwnnwnw', K: 'wnnnnnnww', Q: 'nnnnnnwww', 4: 'nnnwwnnnw' }
+const CODE_39: Readonly<Record<string, string>> = {
+  '*': 'nwnnwnwnn',
+  A: 'wnnnnwnnw',
+  7: 'nnnwnnwnw',
+  K: 'wnnnnnnww',
+  Q: 'nnnnnnwww',
+  4: 'nnnwwnnnw',
+}
 function greyBars(text: string, width = 620, height = 80): Uint8ClampedArray {
   const grey = new Uint8ClampedArray(width * height).fill(240)
   let x = 40
@@ -44,9 +53,17 @@ describe('codes on a picture', () => {
   })
   it('are not made up where there are none', () => {
     expect(codeIn(new Uint8ClampedArray(200 * 200).fill(128), 200, 200)).toBeNull()
-    expect(codeIn(Uint8ClampedArray.from({ length: 160 * 160 }, (_, k) => (k * 7919) % 251), 160, 160)).toBeNull()
+    expect(
+      codeIn(
+        Uint8ClampedArray.from({ length: 160 * 160 }, (_, k) => (k * 7919) % 251),
+        160,
+        160,
+      ),
+    ).toBeNull()
   })
   it('see through transparent pixels as paper', () => {
-    expect([...greyOf({ data: Uint8ClampedArray.from([0, 0, 0, 0, 0, 0, 0, 255, 255, 255, 255, 255]), width: 3, height: 1 })]).toEqual([255, 0, 255])
+    expect([
+      ...greyOf({ data: Uint8ClampedArray.from([0, 0, 0, 0, 0, 0, 0, 255, 255, 255, 255, 255]), width: 3, height: 1 }),
+    ]).toEqual([255, 0, 255])
   })
 })

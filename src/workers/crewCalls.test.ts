@@ -11,12 +11,35 @@ expose(crewCalls, endpoint(port1))
 const calls = wrap<typeof crewCalls>(endpoint(port2))
 afterAll(() => port1.close())
 
-const task = (id: string, change: Partial<CrewTask> = {}): CrewTask => ({ id, minutes: 60, people: 1, licensed: false, after: [], powerOff: false, daylight: false, dry: false, visit: null, earliestMin: null, pinnedMin: null, ...change })
-const input = (tasks: CrewTask[]): CrewDayInput => ({ tasks, people: [{ id: 'ann', licensed: true, fromMin: 480, toMin: 1020 }], rules: { powerOff: { fromMin: 480, toMin: 1020 }, daylight: { fromMin: 480, toMin: 1020 }, dry: null, visits: {} } })
+const task = (id: string, change: Partial<CrewTask> = {}): CrewTask => ({
+  id,
+  minutes: 60,
+  people: 1,
+  licensed: false,
+  after: [],
+  powerOff: false,
+  daylight: false,
+  dry: false,
+  visit: null,
+  earliestMin: null,
+  pinnedMin: null,
+  ...change,
+})
+const input = (tasks: CrewTask[]): CrewDayInput => ({
+  tasks,
+  people: [{ id: 'ann', licensed: true, fromMin: 480, toMin: 1020 }],
+  rules: { powerOff: { fromMin: 480, toMin: 1020 }, daylight: { fromMin: 480, toMin: 1020 }, dry: null, visits: {} },
+})
 
 describe('the crew worker’s calls over a channel', () => {
   it('plan a day, and say how far from the best it can be', async () => {
-    expect(await calls.schedule(input([task('a'), task('b', { after: ['a'] })]))).toMatchObject({ finishMin: 600, lowerBoundMin: 600, gapShare: 0, critical: ['a', 'b'], verdict: 'fits' })
+    expect(await calls.schedule(input([task('a'), task('b', { after: ['a'] })]))).toMatchObject({
+      finishMin: 600,
+      lowerBoundMin: 600,
+      gapShare: 0,
+      critical: ['a', 'b'],
+      verdict: 'fits',
+    })
   })
   it('name what has no place as a value, not as a failure', async () => {
     const told = await calls.schedule(input([task('a', { after: ['b'] }), task('b', { after: ['a'] }), task('c')]))

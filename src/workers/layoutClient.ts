@@ -12,7 +12,9 @@ export interface LayoutThread {
 /** Starts the engine's own worker script, which ships with the app. */
 export function startLayout(): LayoutThread {
   let died: (error: Error) => void = () => undefined
-  const death = new Promise<never>((_, reject) => { died = reject })
+  const death = new Promise<never>((_, reject) => {
+    died = reject
+  })
   death.catch(() => undefined)
   const engine: Engine = new ELK({
     workerFactory: () => {
@@ -22,5 +24,8 @@ export function startLayout(): LayoutThread {
       return thread
     },
   })
-  return { layout: (model) => Promise.race([engine.layout(elkGraph(model)).then(placesOf), death]), end: () => engine.terminateWorker() }
+  return {
+    layout: (model) => Promise.race([engine.layout(elkGraph(model)).then(placesOf), death]),
+    end: () => engine.terminateWorker(),
+  }
 }

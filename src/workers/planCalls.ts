@@ -12,7 +12,12 @@ export const planCalls = {
   year(profile: YearProfile, system: AutonomySystem): Result<AutonomyYear | null, FieldIssue> {
     try {
       const year = autonomyOfYear(profile, system)
-      return transfer(ok(year), (year ? [year.lastsH.buffer, year.curve.buffer, year.monthMeanH.buffer, year.startSoc.buffer] : []) as Transferable[])
+      return transfer(
+        ok(year),
+        (year
+          ? [year.lastsH.buffer, year.curve.buffer, year.monthMeanH.buffer, year.startSoc.buffer]
+          : []) as Transferable[],
+      )
     } catch (error) {
       if (error instanceof RangeError) return err({ path: 'profile', message: error.message })
       throw error

@@ -12,14 +12,30 @@ afterAll(() => port1.close())
 
 describe('the recording worker’s calls over a channel', () => {
   it('hand over the analysis and the waves', async () => {
-    const bytes = waveAsSingleFile({ station: 'T', rateHz: 8000, durationS: 1, nominalV: 120, hz: 60, phases: 2, gapStartS: 0.4, gapMs: 80, jumpDeg: 20, islandHz: 60, noise: 0.001, seed: 3 })
+    const bytes = waveAsSingleFile({
+      station: 'T',
+      rateHz: 8000,
+      durationS: 1,
+      nominalV: 120,
+      hz: 60,
+      phases: 2,
+      gapStartS: 0.4,
+      gapMs: 80,
+      jumpDeg: 20,
+      islandHz: 60,
+      noise: 0.001,
+      seed: 3,
+    })
     const result = await calls.analyse([{ name: 'a.cff', bytes }], 'na-split-240')
     if (!result.ok) throw new Error(result.error.message)
     expect(Math.abs((result.value.analysis.gap?.longestPhaseMs ?? NaN) - 80)).toBeLessThan(1.6)
     expect(result.value.voltages.map(({ samples }) => samples.length)).toEqual([8000, 8000])
   })
   it('hand over what a person can put right as a value', async () => {
-    expect(await calls.analyse([{ name: 'a.csv', bytes: new Uint8Array([1, 2, 3]) }], 'iec-1ph-230')).toEqual({ ok: false, error: { path: 'a.csv', message: expect.stringContaining('a.csv') } })
+    expect(await calls.analyse([{ name: 'a.csv', bytes: new Uint8Array([1, 2, 3]) }], 'iec-1ph-230')).toEqual({
+      ok: false,
+      error: { path: 'a.csv', message: expect.stringContaining('a.csv') },
+    })
     expect(await calls.ready()).toBe(true)
   })
 })

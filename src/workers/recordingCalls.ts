@@ -31,8 +31,14 @@ export const recordingCalls = {
       const { analysis, series } = analyseRecording(recording, RULE_PACKS[packId])
       const voltages = recording.analog.filter(({ unit }) => unit === 'V')
       // row by row the same memory may stand behind two channels, and a buffer is transferred once only
-      const buffers = new Set<ArrayBufferLike>([...voltages.map(({ samples }) => samples.buffer), ...series.flatMap(({ rmsTimeS, rmsV }) => [rmsTimeS.buffer, rmsV.buffer]), ...(recording.timesS ? [recording.timesS.buffer] : [])])
-      return transfer(ok({ analysis, series, voltages, timesS: recording.timesS, startedAt: recording.startedAt }), [...buffers] as Transferable[])
+      const buffers = new Set<ArrayBufferLike>([
+        ...voltages.map(({ samples }) => samples.buffer),
+        ...series.flatMap(({ rmsTimeS, rmsV }) => [rmsTimeS.buffer, rmsV.buffer]),
+        ...(recording.timesS ? [recording.timesS.buffer] : []),
+      ])
+      return transfer(ok({ analysis, series, voltages, timesS: recording.timesS, startedAt: recording.startedAt }), [
+        ...buffers,
+      ] as Transferable[])
     } catch (error) {
       if (error instanceof RecordingError) return err({ path: error.where.file, message: error.message })
       throw error

@@ -5,7 +5,11 @@ import { type Remote, wrap } from 'comlink'
  *
  * @throws Error when the thread dies or cannot load: comlink hears messages only, and its caller would wait for ever
  */
-export async function withWorker<Calls, T>(start: () => Worker, run: (calls: Remote<Calls>) => Promise<T>, signal?: AbortSignal): Promise<T> {
+export async function withWorker<Calls, T>(
+  start: () => Worker,
+  run: (calls: Remote<Calls>) => Promise<T>,
+  signal?: AbortSignal,
+): Promise<T> {
   const thread = start()
   const stopped = new Promise<never>((_, reject) => {
     thread.addEventListener('error', (event) => reject(new Error(event.message || 'the worker did not load')))

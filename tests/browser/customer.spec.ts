@@ -3,7 +3,9 @@ import { unzipSync, zipSync } from 'fflate'
 
 const link = () => process.env.AWLBRIGHT_TEST_LINK ?? ''
 
-test('the customer reads their page on a phone without a sign-in, and nothing scrolls sideways', async ({ browser }) => {
+test('the customer reads their page on a phone without a sign-in, and nothing scrolls sideways', async ({
+  browser,
+}) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } })
   await page.goto(link())
   await expect(page.getByRole('heading', { name: 'Nettle Point' })).toBeVisible()
@@ -17,7 +19,8 @@ test('the customer reads their page on a phone without a sign-in, and nothing sc
 test('a token nobody made opens nothing, and neither does the pack behind it', async ({ page }) => {
   await page.goto(`/c/${'a'.repeat(32)}`)
   await expect(page.getByRole('heading', { name: 'This link does not work' })).toBeVisible()
-  for (const token of ['a'.repeat(32), '..%2f..%2fetc', 'x'.repeat(5000)]) expect((await page.request.get(`/c/${token}/pack`)).status()).toBe(404)
+  for (const token of ['a'.repeat(32), '..%2f..%2fetc', 'x'.repeat(5000)])
+    expect((await page.request.get(`/c/${token}/pack`)).status()).toBe(404)
 })
 
 test('the verifier finds a pack whole, and names the file that was changed', async ({ page }) => {
@@ -28,7 +31,10 @@ test('the verifier finds a pack whole, and names the file that was changed', asy
   const { readFile } = await import('node:fs/promises')
   const zip = new Uint8Array(await readFile(path))
   await page.goto('/verify')
-  const check = async (bytes: Uint8Array) => page.getByLabel('Sealed pack').setInputFiles({ name: 'pack.zip', mimeType: 'application/zip', buffer: Buffer.from(bytes) })
+  const check = async (bytes: Uint8Array) =>
+    page
+      .getByLabel('Sealed pack')
+      .setInputFiles({ name: 'pack.zip', mimeType: 'application/zip', buffer: Buffer.from(bytes) })
   await check(zip)
   await expect(page.getByRole('heading', { name: 'Nothing was changed' })).toBeVisible()
   await expect(page.getByText('this server’s own')).toBeVisible()

@@ -6,9 +6,26 @@ import { v7 as uuidv7 } from 'uuid'
 import { aFitUnit, aWall, anObstacle, fitItem } from '../support/house'
 import { bytesOf, callUseCase, makeJob, openBench, quickLine, sendReadings, signIn } from './support'
 
-const item = ({ kind, tag, name, sort, detail }: ReturnType<typeof aWall>, change: object = {}) => ({ kind, itemId: uuidv7(), fields: { tag, name, sort, ...detail, ...change } })
-const picture = (name: string) => sharp({ create: { width: 320, height: 240, channels: 3, background: '#445566' } }).jpeg().toBuffer().then((buffer) => ({ name, mimeType: 'image/jpeg', buffer }))
-const board = fitItem('board', 'bb1', { wallTag: 'wall1', xMm: 0, yMm: 0, widthMm: 4000, heightMm: 2400, nonCombustible: true, marginMm: 100, material: null })
+const item = ({ kind, tag, name, sort, detail }: ReturnType<typeof aWall>, change: object = {}) => ({
+  kind,
+  itemId: uuidv7(),
+  fields: { tag, name, sort, ...detail, ...change },
+})
+const picture = (name: string) =>
+  sharp({ create: { width: 320, height: 240, channels: 3, background: '#445566' } })
+    .jpeg()
+    .toBuffer()
+    .then((buffer) => ({ name, mimeType: 'image/jpeg', buffer }))
+const board = fitItem('board', 'bb1', {
+  wallTag: 'wall1',
+  xMm: 0,
+  yMm: 0,
+  widthMm: 4000,
+  heightMm: 2400,
+  nonCombustible: true,
+  marginMm: 100,
+  material: null,
+})
 const unitRow = (page: Page, tag: string) => page.locator(`[data-unit-row=${tag}]`)
 
 test.describe('the wall', () => {
@@ -16,7 +33,17 @@ test.describe('the wall', () => {
   test.beforeEach(async ({ page, context }) => {
     await signIn(context, 'maud')
     jobId = await makeJob(context.request, 'Wall House')
-    await callUseCase(context.request, 'saveFitItems', { jobId, items: [item(aWall()), item(board), item(anObstacle({ obstacle: 'gasMeter', xMm: 2600, yMm: 600, widthMm: 400, heightMm: 400 }), { name: 'Gas meter' }), item(aFitUnit({ xMm: 600, yMm: 600, holes: '50 50 8\n550 50 8' }), { name: 'Inverter' })] })
+    await callUseCase(context.request, 'saveFitItems', {
+      jobId,
+      items: [
+        item(aWall()),
+        item(board),
+        item(anObstacle({ obstacle: 'gasMeter', xMm: 2600, yMm: 600, widthMm: 400, heightMm: 400 }), {
+          name: 'Gas meter',
+        }),
+        item(aFitUnit({ xMm: 600, yMm: 600, holes: '50 50 8\n550 50 8' }), { name: 'Inverter' }),
+      ],
+    })
     await openBench(page, jobId, '?stage=fit&view=wall')
   })
 
@@ -34,7 +61,14 @@ test.describe('the wall', () => {
     await page.getByRole('button', { name: /Nearest legal place, \d+ mm away/ }).click()
     await expect(unitRow(page, 'u1')).toContainText('Every clearance is kept.')
     // what was moved is stored: it is there for the next one who looks
-    await expect.poll(async () => (await (await page.request.get(`/api/jobs/${jobId}`)).json()).record.installation.fit.find((one: { kind: string }) => one.kind === 'unit').detail.xMm).not.toBe(600)
+    await expect
+      .poll(
+        async () =>
+          (await (await page.request.get(`/api/jobs/${jobId}`)).json()).record.installation.fit.find(
+            (one: { kind: string }) => one.kind === 'unit',
+          ).detail.xMm,
+      )
+      .not.toBe(600)
     await page.reload()
     await expect(unitRow(page, 'u1')).toContainText('Every clearance is kept.')
   })
@@ -75,18 +109,34 @@ test.describe('the wall', () => {
   test('prints its template at true scale, and writes list and SVG', async ({ page }) => {
     const template = page.getByRole('region', { name: 'Drilling template' })
     await expect(template.getByRole('row').nth(1)).toContainText('650 mm')
-    const [pdf] = await Promise.all([page.waitForEvent('download'), template.getByRole('button', { name: /PDF, \d+ sheets of A4/ }).click()])
+    const [pdf] = await Promise.all([
+      page.waitForEvent('download'),
+      template.getByRole('button', { name: /PDF, \d+ sheets of A4/ }).click(),
+    ])
     const printed = await PDFDocument.load(await bytesOf(pdf))
     expect(printed.getPageCount()).toBe(16)
-    expect([printed.getPage(0).getWidth(), printed.getPage(0).getHeight()].map((points) => Math.round((points * 25.4) / 72))).toEqual([210, 297])
-    const [list] = await Promise.all([page.waitForEvent('download'), template.getByRole('button', { name: 'List' }).click()])
-    expect((await bytesOf(list)).toString()).toBe('number,unit,along_mm,height_mm,diameter_mm\n1,Inverter,650,650,8\n2,Inverter,1150,650,8\n')
-    const [svg] = await Promise.all([page.waitForEvent('download'), template.getByRole('button', { name: 'SVG' }).click()])
+    expect(
+      [printed.getPage(0).getWidth(), printed.getPage(0).getHeight()].map((points) => Math.round((points * 25.4) / 72)),
+    ).toEqual([210, 297])
+    const [list] = await Promise.all([
+      page.waitForEvent('download'),
+      template.getByRole('button', { name: 'List' }).click(),
+    ])
+    expect((await bytesOf(list)).toString()).toBe(
+      'number,unit,along_mm,height_mm,diameter_mm\n1,Inverter,650,650,8\n2,Inverter,1150,650,8\n',
+    )
+    const [svg] = await Promise.all([
+      page.waitForEvent('download'),
+      template.getByRole('button', { name: 'SVG' }).click(),
+    ])
     expect((await bytesOf(svg)).toString()).toContain('width="4000mm"')
   })
 
   test('names geometry that cannot be', async ({ page, context }) => {
-    await callUseCase(context.request, 'saveFitItems', { jobId, items: [item(anObstacle({ xMm: 3900, widthMm: 500 }), { tag: 'o2', name: 'Cupboard' })] })
+    await callUseCase(context.request, 'saveFitItems', {
+      jobId,
+      items: [item(anObstacle({ xMm: 3900, widthMm: 500 }), { tag: 'o2', name: 'Cupboard' })],
+    })
     await page.reload()
     await expect(page.getByRole('alert').filter({ hasText: 'Cupboard reaches 400 mm beyond the wall' })).toBeVisible()
   })
@@ -96,7 +146,11 @@ test.describe('the wall', () => {
     await page.getByRole('dialog').getByLabel('Weight on').selectOption('feet')
     await page.getByRole('dialog').getByRole('button', { name: 'Save the unit' }).click()
     const level = page.getByRole('region', { name: 'Level' })
-    for (const [x, y, height] of [['0', '0', '-4'], ['600', '0', '0'], ['600', '200', '2,5']]) {
+    for (const [x, y, height] of [
+      ['0', '0', '-4'],
+      ['600', '0', '0'],
+      ['600', '200', '2,5'],
+    ]) {
       await level.getByRole('button', { name: 'Add a foot' }).click()
       const form = page.getByRole('dialog')
       await form.getByLabel('Name', { exact: true }).fill(`Foot at ${x}`)
@@ -117,7 +171,10 @@ test.describe('the crew’s day', () => {
     await signIn(context, 'ines')
     const jobId = await makeJob(context.request, 'Day House')
     await openBench(page, jobId, '?stage=fit&view=day')
-    for (const [name, licensed] of [['Ann', 'yes'], ['Bo', 'no']]) {
+    for (const [name, licensed] of [
+      ['Ann', 'yes'],
+      ['Bo', 'no'],
+    ]) {
       await page.getByRole('button', { name: 'Add a person' }).first().click()
       const form = page.getByRole('dialog')
       await form.getByLabel('Name', { exact: true }).fill(name ?? '')
@@ -140,18 +197,27 @@ test.describe('the crew’s day', () => {
     await page.mouse.down()
     await page.mouse.move(box.x + 4 + hourPx, box.y + 18, { steps: 8 })
     await page.mouse.up()
-    await expect(lanes.getByRole('button', { name: /Pictures as found.*pinned/ })).toHaveAttribute('aria-label', /0[89]:\d\d to /)
+    await expect(lanes.getByRole('button', { name: /Pictures as found.*pinned/ })).toHaveAttribute(
+      'aria-label',
+      /0[89]:\d\d to /,
+    )
     const card = page.getByRole('region', { name: 'Pictures as found, earth conductor clamped' })
     await expect(card).toContainText('Pinned to')
     await card.getByRole('button', { name: 'Take the pin off' }).click()
-    await expect(lanes.getByRole('button', { name: /Pictures as found/ })).toHaveAttribute('aria-label', /08:00 to 08:20/)
+    await expect(lanes.getByRole('button', { name: /Pictures as found/ })).toHaveAttribute(
+      'aria-label',
+      /08:00 to 08:20/,
+    )
 
     // begun and done, as on a phone
     const row = page.locator('[data-task-row=t1]')
     await row.getByRole('button', { name: /^Begin/ }).click()
     await row.getByRole('button', { name: /is done$/ }).click()
     await expect(row).toContainText('done in 1 min')
-    await page.locator('[data-task-row=t2]').getByRole('button', { name: /^Begin/ }).click()
+    await page
+      .locator('[data-task-row=t2]')
+      .getByRole('button', { name: /^Begin/ })
+      .click()
     await page.getByRole('button', { name: 'Park overnight' }).click()
     const parked = page.getByRole('dialog')
     await expect(parked).toContainText('House fed through the bypass')
@@ -161,11 +227,49 @@ test.describe('the crew’s day', () => {
     await expect(parked).toContainText(/looked at \d{4}-\d\d-\d\d, Ines Varro/)
   })
 
-  test('names a ring of tasks, a missing licence and a window that is too short; what is left is never shown as the whole', async ({ page, context }) => {
+  test('names a ring of tasks, a missing licence and a window that is too short; what is left is never shown as the whole', async ({
+    page,
+    context,
+  }) => {
     await signIn(context, 'ines')
     const jobId = await makeJob(context.request, 'Ring House')
-    const task = (tag: string, change: object = {}) => ({ kind: 'task', itemId: uuidv7(), fields: { tag, name: `Task ${tag}`, sort: 0, minutes: 30, people: 1, licensed: false, after: null, powerOff: false, daylight: false, dry: false, visitTag: null, earliestMin: null, pinnedMin: null, template: null, leavesOpen: null, ...change } })
-    await callUseCase(context.request, 'saveFitItems', { jobId, items: [{ kind: 'person', itemId: uuidv7(), fields: { tag: 'p1', name: 'Bo', sort: 0, licensed: false, fromMin: 480, toMin: 1020 } }, task('t1', { after: 't2' }), task('t2', { after: 't1' }), task('t3', { licensed: true }), task('t4'), task('t5', { minutes: 600 })] })
+    const task = (tag: string, change: object = {}) => ({
+      kind: 'task',
+      itemId: uuidv7(),
+      fields: {
+        tag,
+        name: `Task ${tag}`,
+        sort: 0,
+        minutes: 30,
+        people: 1,
+        licensed: false,
+        after: null,
+        powerOff: false,
+        daylight: false,
+        dry: false,
+        visitTag: null,
+        earliestMin: null,
+        pinnedMin: null,
+        template: null,
+        leavesOpen: null,
+        ...change,
+      },
+    })
+    await callUseCase(context.request, 'saveFitItems', {
+      jobId,
+      items: [
+        {
+          kind: 'person',
+          itemId: uuidv7(),
+          fields: { tag: 'p1', name: 'Bo', sort: 0, licensed: false, fromMin: 480, toMin: 1020 },
+        },
+        task('t1', { after: 't2' }),
+        task('t2', { after: 't1' }),
+        task('t3', { licensed: true }),
+        task('t4'),
+        task('t5', { minutes: 600 }),
+      ],
+    })
     await openBench(page, jobId, '?stage=fit&view=day')
     const day = page.getByRole('region', { name: 'The crew’s day' })
     await expect(day.getByRole('alert').filter({ hasText: 'waits for itself in a ring' }).first()).toBeVisible()
@@ -183,7 +287,10 @@ test.describe('the crew’s day', () => {
     await signIn(context, 'ines')
     await openBench(page, '018f0000-0000-7000-8000-000000000101', '?stage=fit&view=day')
     await expect(page.getByRole('region', { name: 'The crew’s day' })).toContainText('Ends at')
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Calendar' }).click()])
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Calendar' }).click(),
+    ])
     const text = (await bytesOf(file)).toString()
     expect(text).toContain('BEGIN:VCALENDAR')
     expect(text.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(10)
@@ -224,7 +331,10 @@ test.describe('lifts and materials', () => {
     await cable.fill('50')
     await cable.press('Enter')
     await expect(page.getByRole('region', { name: 'Used otherwise than planned' })).toContainText('4 m more')
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as CSV' }).click()])
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save as CSV' }).click(),
+    ])
     expect((await bytesOf(file)).toString()).toContain('cable,"Cable 16 mm², 3 conductors",46,m,,,46,50,')
   })
 })
@@ -238,11 +348,20 @@ test.describe('what was mounted', () => {
     await openBench(page, jobId, '?stage=fit&view=mounted')
     await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles(await picture('blank.jpg'))
     await expect(page.getByText('No code could be read.')).toBeVisible()
-    await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles({ name: 'plate.png', mimeType: 'image/png', buffer: await QRCode.toBuffer(serial, { width: 420 }) })
+    await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles({
+      name: 'plate.png',
+      mimeType: 'image/png',
+      buffer: await QRCode.toBuffer(serial, { width: 420 }),
+    })
     await expect(quickLine(page)).toHaveValue(`serial inv1 ${serial}`)
     await quickLine(page).press('Enter')
     await page.reload()
-    await expect(page.getByText(/The same serial is on record at Other House/).filter({ visible: true }).first()).toBeVisible()
+    await expect(
+      page
+        .getByText(/The same serial is on record at Other House/)
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible()
   })
 
   test('keeps both when a component is replaced, and opens what rested on it', async ({ page, context }) => {
@@ -257,8 +376,15 @@ test.describe('what was mounted', () => {
     await expect(form.getByText('Say in a few words what was wrong.')).toBeVisible()
     await form.getByLabel('What was wrong').fill('display stays dark')
     await form.getByRole('button', { name: 'Replace the inverter' }).click()
-    await expect(page.getByRole('region', { name: 'Replaced' })).toContainText(`dead on arrival: display stays dark. Old serial ${old}.`)
-    await expect(page.getByText(/Open again: inv1 was replaced/).filter({ visible: true }).first()).toBeVisible()
+    await expect(page.getByRole('region', { name: 'Replaced' })).toContainText(
+      `dead on arrival: display stays dark. Old serial ${old}.`,
+    )
+    await expect(
+      page
+        .getByText(/Open again: inv1 was replaced/)
+        .filter({ visible: true })
+        .first(),
+    ).toBeVisible()
   })
 
   test('clears a snag with a picture, written down by a hand', async ({ page, context }) => {

@@ -73,17 +73,24 @@ test.describe('descriptive forms', () => {
   })
 })
 
-test('a hold is gone past in writing by a lead, where it may be, and the pack will say so', async ({ page, context, browser }) => {
+test('a hold is gone past in writing by a lead, where it may be, and the pack will say so', async ({
+  page,
+  context,
+  browser,
+}) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Override House')
   await sendFirstLive(context.request, jobId)
   await openBench(page, jobId, '?stage=outage')
-  const row = (label: string) => page.getByRole('region', { name: 'First island: hold points' }).locator('> *').filter({ hasText: label })
+  const row = (label: string) =>
+    page.getByRole('region', { name: 'First island: hold points' }).locator('> *').filter({ hasText: label })
   await expect(row('medical question asked')).toContainText('never overridden')
   await expect(row('medical question asked').getByRole('button', { name: 'override in writing' })).toBeHidden()
   await row('electrode measured').getByRole('button', { name: 'override in writing' }).click()
   await expect(page.getByRole('button', { name: 'Sign for it' })).toBeDisabled()
-  await page.getByLabel('Reason for going past “electrode measured”').fill('measured by the network operator last week, on file')
+  await page
+    .getByLabel('Reason for going past “electrode measured”')
+    .fill('measured by the network operator last week, on file')
   await page.getByRole('button', { name: 'Sign for it' }).click()
   await expect(row('electrode measured')).toContainText('gone past in writing by Ines Varro')
   const hand = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL })

@@ -3,7 +3,13 @@ import QRCode from 'qrcode'
 import { v7 as uuidv7 } from 'uuid'
 import { callUseCase, ledger, makeJob, openBench, quickLine, signIn, type } from './support'
 
-interface Stored { id: string; pointKey: string; slot: string; valueNumber: number | null; valueWord: string | null }
+interface Stored {
+  id: string
+  pointKey: string
+  slot: string
+  valueNumber: number | null
+  valueWord: string | null
+}
 
 test('entries made without a connection are all sent later, once each', async ({ page, context }) => {
   await signIn(context, 'ines')
@@ -27,19 +33,48 @@ test('entries made without a connection are all sent later, once each', async ({
   await page.unroute('**/api/sync')
   await expect(page.getByTestId('outbox-state')).toContainText('all sent', { timeout: 20_000 })
   await expect(ledger(page)).not.toContainText('kept here')
-  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: { readings: Stored[] } }
-  expect(record.readings.map(({ pointKey, slot, valueNumber, valueWord }) => [pointKey, slot, valueNumber ?? valueWord])).toEqual([
-    ['earth.electrode.e1', 'clamp', 0.1], ['earth.electrode.e1', 'r52', 30], ['earth.electrode.e1', 'r618', 30.4], ['earth.electrode.e1', 'r72', 31], ['outage.told', 'answer', 'yes'], ['survey.supplyRating', 'rating', 60],
+  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as {
+    record: { readings: Stored[] }
+  }
+  expect(
+    record.readings.map(({ pointKey, slot, valueNumber, valueWord }) => [pointKey, slot, valueNumber ?? valueWord]),
+  ).toEqual([
+    ['earth.electrode.e1', 'clamp', 0.1],
+    ['earth.electrode.e1', 'r52', 30],
+    ['earth.electrode.e1', 'r618', 30.4],
+    ['earth.electrode.e1', 'r72', 31],
+    ['outage.told', 'answer', 'yes'],
+    ['survey.supplyRating', 'rating', 60],
   ])
 })
 
-test('the open job opens again with no network at all, and what was entered is still there', async ({ page, context }) => {
+test('the open job opens again with no network at all, and what was entered is still there', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Dead Router House')
   await openBench(page, jobId, '?stage=earth')
   // the page is kept once the service worker has it
-  await expect.poll(() => page.evaluate(async (path) => (await caches.match(new URL(path, location.href).href)) !== undefined, `/jobs/${jobId}`), { timeout: 30_000 }).toBe(true)
-  await expect.poll(() => page.evaluate(async () => (await (await caches.open('shell')).keys()).some(({ url }) => url.includes('worker'))), { timeout: 30_000 }).toBe(true)
+  await expect
+    .poll(
+      () =>
+        page.evaluate(
+          async (path) => (await caches.match(new URL(path, location.href).href)) !== undefined,
+          `/jobs/${jobId}`,
+        ),
+      { timeout: 30_000 },
+    )
+    .toBe(true)
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async () =>
+          (await (await caches.open('shell')).keys()).some(({ url }) => url.includes('worker')),
+        ),
+      { timeout: 30_000 },
+    )
+    .toBe(true)
   await context.setOffline(true)
   await type(page, 'ra 62 44.7')
   await page.reload()
@@ -50,34 +85,86 @@ test('the open job opens again with no network at all, and what was entered is s
   await context.setOffline(false)
   await page.evaluate(() => window.dispatchEvent(new Event('online')))
   await expect(page.getByTestId('outbox-state')).toContainText('all sent', { timeout: 20_000 })
-  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: { readings: Stored[] } }
-  expect(record.readings.map(({ slot, valueNumber }) => [slot, valueNumber])).toEqual([['r618', 44.7], ['clamp', 0.2]])
+  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as {
+    record: { readings: Stored[] }
+  }
+  expect(record.readings.map(({ slot, valueNumber }) => [slot, valueNumber])).toEqual([
+    ['r618', 44.7],
+    ['clamp', 0.2],
+  ])
 })
 
 test('a code is read, the day is planned and a task is timed with no network at all', async ({ page, context }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Cellar House')
-  const task = (tag: string) => ({ kind: 'task', itemId: uuidv7(), fields: { tag, name: `Task ${tag}`, sort: 0, minutes: 30, people: 1, licensed: false, after: null, powerOff: false, daylight: false, dry: false, visitTag: null, earliestMin: null, pinnedMin: null, template: null, leavesOpen: null } })
-  await callUseCase(context.request, 'saveFitItems', { jobId, items: [{ kind: 'person', itemId: uuidv7(), fields: { tag: 'p1', name: 'Ann', sort: 0, licensed: true, fromMin: 480, toMin: 1020 } }, task('t1'), task('t2')] })
+  const task = (tag: string) => ({
+    kind: 'task',
+    itemId: uuidv7(),
+    fields: {
+      tag,
+      name: `Task ${tag}`,
+      sort: 0,
+      minutes: 30,
+      people: 1,
+      licensed: false,
+      after: null,
+      powerOff: false,
+      daylight: false,
+      dry: false,
+      visitTag: null,
+      earliestMin: null,
+      pinnedMin: null,
+      template: null,
+      leavesOpen: null,
+    },
+  })
+  await callUseCase(context.request, 'saveFitItems', {
+    jobId,
+    items: [
+      {
+        kind: 'person',
+        itemId: uuidv7(),
+        fields: { tag: 'p1', name: 'Ann', sort: 0, licensed: true, fromMin: 480, toMin: 1020 },
+      },
+      task('t1'),
+      task('t2'),
+    ],
+  })
   await openBench(page, jobId, '?stage=fit&view=mounted')
   await expect(page.locator('[data-alive=kept]')).toBeVisible({ timeout: 30_000 })
   await context.setOffline(true)
   const serial = `CL${Date.now()}`
-  await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles({ name: 'plate.png', mimeType: 'image/png', buffer: await QRCode.toBuffer(serial, { width: 420 }) })
+  await page
+    .getByLabel('Code of Inverter', { exact: true })
+    .setInputFiles({ name: 'plate.png', mimeType: 'image/png', buffer: await QRCode.toBuffer(serial, { width: 420 }) })
   await expect(quickLine(page)).toHaveValue(`serial inv1 ${serial}`)
   await quickLine(page).press('Enter')
   await page.locator('#view-day').click()
-  await expect(page.getByRole('region', { name: 'The crew’s day' })).toContainText('Ends at 09:00; no schedule of these tasks ends earlier')
-  await page.locator('[data-task-row=t1]').getByRole('button', { name: /^Begin/ }).click()
+  await expect(page.getByRole('region', { name: 'The crew’s day' })).toContainText(
+    'Ends at 09:00; no schedule of these tasks ends earlier',
+  )
+  await page
+    .locator('[data-task-row=t1]')
+    .getByRole('button', { name: /^Begin/ })
+    .click()
   await expect(page.getByTestId('outbox-state')).toContainText('2 kept')
   await context.setOffline(false)
   await page.evaluate(() => window.dispatchEvent(new Event('online')))
   await expect(page.getByTestId('outbox-state')).toContainText('all sent', { timeout: 20_000 })
-  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: { readings: Stored[] } }
-  expect(record.readings.map(({ pointKey, valueWord }) => [pointKey, valueWord])).toEqual([['fit.component.inv1', serial], ['fit.task.t1', 'begun']])
+  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as {
+    record: { readings: Stored[] }
+  }
+  expect(record.readings.map(({ pointKey, valueWord }) => [pointKey, valueWord])).toEqual([
+    ['fit.component.inv1', serial],
+    ['fit.task.t1', 'begun'],
+  ])
 })
 
-test('a reading the server refuses is shown with its reason, never dropped unseen', async ({ page, context, browser }) => {
+test('a reading the server refuses is shown with its reason, never dropped unseen', async ({
+  page,
+  context,
+  browser,
+}) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Refused House')
   await openBench(page, jobId, '?stage=wire')
@@ -86,9 +173,13 @@ test('a reading the server refuses is shown with its reason, never dropped unsee
   // meanwhile the office takes the run out of the plan
   const office = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL })
   await signIn(office, 'maud')
-  const { record } = (await (await office.request.get(`/api/jobs/${jobId}`)).json()) as { record: { installation: { runs: { id: string; tag: string }[] } } }
+  const { record } = (await (await office.request.get(`/api/jobs/${jobId}`)).json()) as {
+    record: { installation: { runs: { id: string; tag: string }[] } }
+  }
   const run = record.installation.runs.find(({ tag }) => tag === 'w2')
-  expect((await office.request.post('/api/use/removeItem', { data: { jobId, kind: 'run', itemId: run?.id } })).ok()).toBe(true)
+  expect(
+    (await office.request.post('/api/use/removeItem', { data: { jobId, kind: 'run', itemId: run?.id } })).ok(),
+  ).toBe(true)
   await page.unroute('**/api/sync')
   await expect(page.getByTestId('outbox-state')).toContainText('1 refused', { timeout: 20_000 })
   await page.getByTestId('outbox-state').click()
@@ -102,7 +193,12 @@ test('the helper’s reading appears on the lead’s screen by itself', async ({
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Live House')
   await openBench(page, jobId, '?stage=wire&view=runs')
-  const helper = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  const helper = await browser.newContext({
+    baseURL: process.env.AWLBRIGHT_TEST_URL,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
   await signIn(helper, 'tobin')
   const phone = await helper.newPage()
   await openBench(phone, jobId)

@@ -19,7 +19,12 @@ async function save(page: Page, button: string): Promise<void> {
   await expect(dialog(page)).toBeHidden()
 }
 
-async function newJob(page: Page, context: Parameters<typeof signIn>[0], packId: string, name: string): Promise<string> {
+async function newJob(
+  page: Page,
+  context: Parameters<typeof signIn>[0],
+  packId: string,
+  name: string,
+): Promise<string> {
   await signIn(context, 'maud')
   const jobId = uuidv7()
   await callUseCase(context.request, 'createJob', { id: jobId, name, place: 'Testholm', packId, scheduledDay: null })
@@ -54,15 +59,55 @@ test('a three-phase job is surveyed and planned from nothing', async ({ page, co
   await page.getByRole('button', { name: 'Go to Survey' }).click()
   await expect(page.getByRole('tab', { name: /Sources/, selected: true })).toBeVisible()
   await page.getByRole('button', { name: 'Add an inverter' }).click()
-  await fill(page, { Name: 'Made-up three-phase', 'Battery modules': '5', 'Power of one module': '2 kW', 'Inverter, battery side': '9 kW', 'Inverter, AC rating': '10 kW', 'Inverter surge': '15 kVA', 'Surge of one module': '4 kVA', 'Surge lasts': '10', 'PV on its DC side': '0' })
+  await fill(page, {
+    Name: 'Made-up three-phase',
+    'Battery modules': '5',
+    'Power of one module': '2 kW',
+    'Inverter, battery side': '9 kW',
+    'Inverter, AC rating': '10 kW',
+    'Inverter surge': '15 kVA',
+    'Surge of one module': '4 kVA',
+    'Surge lasts': '10',
+    'PV on its DC side': '0',
+  })
   await save(page, 'Save')
   await page.getByRole('button', { name: 'Battery and gateway' }).click()
-  await fill(page, { 'Usable energy, declared': '20 kWh', 'Backup reserve': '40', 'Charge as usual': '80', 'Gateway rating': '40' })
+  await fill(page, {
+    'Usable energy, declared': '20 kWh',
+    'Backup reserve': '40',
+    'Charge as usual': '80',
+    'Gateway rating': '40',
+  })
   await save(page, 'Save')
   await tab(page, 'Loads')
-  await addLoad(page, { Name: 'Cold store', 'Short name': 'cold', Power: '1200', 'Power factor': '0,8', 'Share of the time it runs': '40', Phase: 'L1', 'Locked-rotor current': '24', 'Its motor starts': 'direct', 'Start takes': '0,6', 'Must stay on': 'yes' })
-  await addLoad(page, { Name: 'Kitchen', 'Short name': 'kitchen', Power: '6 kW', 'Share of the time it runs': '5', Phase: 'all', 'Priority': '7' })
-  await addLoad(page, { Name: 'Light', 'Short name': 'light', Power: '400', 'Share of the time it runs': '50', Phase: 'L2', 'Must stay on': 'yes' })
+  await addLoad(page, {
+    Name: 'Cold store',
+    'Short name': 'cold',
+    Power: '1200',
+    'Power factor': '0,8',
+    'Share of the time it runs': '40',
+    Phase: 'L1',
+    'Locked-rotor current': '24',
+    'Its motor starts': 'direct',
+    'Start takes': '0,6',
+    'Must stay on': 'yes',
+  })
+  await addLoad(page, {
+    Name: 'Kitchen',
+    'Short name': 'kitchen',
+    Power: '6 kW',
+    'Share of the time it runs': '5',
+    Phase: 'all',
+    Priority: '7',
+  })
+  await addLoad(page, {
+    Name: 'Light',
+    'Short name': 'light',
+    Power: '400',
+    'Share of the time it runs': '50',
+    Phase: 'L2',
+    'Must stay on': 'yes',
+  })
   await page.keyboard.press('2')
   // 9 kW by its battery side, a third on each phase
   await expect(page.getByText(/limited by the inverter’s battery side/).first()).toBeVisible()
@@ -130,11 +175,24 @@ test('a split-phase job is surveyed and planned from nothing, in its own words',
   await save(page, 'Save')
   await expect(page.getByText('The N–G bond sits in the box with the meter.', { exact: false })).toBeVisible()
   await page.getByRole('button', { name: 'Add a board' }).click()
-  await fill(page, { Name: 'Service panel', 'Main device': '200', 'Rating of busbar': '200', 'Sources at the far end': 'yes' })
+  await fill(page, {
+    Name: 'Service panel',
+    'Main device': '200',
+    'Rating of busbar': '200',
+    'Sources at the far end': 'yes',
+  })
   await save(page, 'Add the board')
   await tab(page, 'Already there')
   await page.getByRole('button', { name: 'Add a device towards a source' }).click()
-  await fill(page, { Name: 'Inverter breaker', 'On board': 'board1', Device: 'acBreaker', Rating: '60', 'Continuous current of the source': '40', 'A source can feed through it': 'yes', 'Marked for': 'unmarked' })
+  await fill(page, {
+    Name: 'Inverter breaker',
+    'On board': 'board1',
+    Device: 'acBreaker',
+    Rating: '60',
+    'Continuous current of the source': '40',
+    'A source can feed through it': 'yes',
+    'Marked for': 'unmarked',
+  })
   await save(page, 'Add the device towards a source')
   await tab(page, 'Supply and boards')
   // 200 + 1.25 × 40 = 250 A against 120 % of 200 A
@@ -142,14 +200,42 @@ test('a split-phase job is surveyed and planned from nothing, in its own words',
   await expect(page.locator('[data-survey=board1]')).toContainText('Exceeds')
   await tab(page, 'Sources')
   await page.getByRole('button', { name: 'Add an inverter' }).click()
-  await fill(page, { Name: 'Made-up split', 'Battery modules': '4', 'Power of one module': '2500', 'Inverter, battery side': '11 kW', 'Inverter, AC rating': '11,4 kW', 'Inverter surge': '18 kVA', 'Surge of one module': '4 kVA', 'Surge lasts': '10', 'PV on its DC side': '0' })
+  await fill(page, {
+    Name: 'Made-up split',
+    'Battery modules': '4',
+    'Power of one module': '2500',
+    'Inverter, battery side': '11 kW',
+    'Inverter, AC rating': '11,4 kW',
+    'Inverter surge': '18 kVA',
+    'Surge of one module': '4 kVA',
+    'Surge lasts': '10',
+    'PV on its DC side': '0',
+  })
   await save(page, 'Save')
   await page.getByRole('button', { name: 'Battery and gateway' }).click()
   await fill(page, { 'Usable energy, declared': '30 kWh', 'Backup reserve': '50', 'Gateway rating': '200' })
   await save(page, 'Save')
   await tab(page, 'Loads')
-  await addLoad(page, { Name: 'Well pump', 'Short name': 'well', Power: '1100', 'Share of the time it runs': '8', Phase: 'all', 'Code letter': 'H', 'Motor power, hp': '1,5', 'Its motor starts': 'direct', 'Start takes': '0,7', 'Must stay on': 'yes' })
-  await addLoad(page, { Name: 'Freezer', 'Short name': 'freezer', Power: '180', 'Share of the time it runs': '40', Phase: 'L1', 'Must stay on': 'yes' })
+  await addLoad(page, {
+    Name: 'Well pump',
+    'Short name': 'well',
+    Power: '1100',
+    'Share of the time it runs': '8',
+    Phase: 'all',
+    'Code letter': 'H',
+    'Motor power, hp': '1,5',
+    'Its motor starts': 'direct',
+    'Start takes': '0,7',
+    'Must stay on': 'yes',
+  })
+  await addLoad(page, {
+    Name: 'Freezer',
+    'Short name': 'freezer',
+    Power: '180',
+    'Share of the time it runs': '40',
+    Phase: 'L1',
+    'Must stay on': 'yes',
+  })
   await page.keyboard.press('2')
   await expect(page.getByRole('heading', { name: 'Automatic, whole house' })).toBeVisible()
   await expect(LEGS(page)).toHaveAttribute('aria-label', /L1, all on at once: 730.W backed up, night limit 5.kW/)
@@ -168,10 +254,18 @@ test('a split-phase job is surveyed and planned from nothing, in its own words',
   await expect(page.getByText('a fault to ground is cut off', { exact: false })).toBeVisible()
 })
 
-test('a plan that changes has a new revision, says what changed, and opens the promise again', async ({ page, context }) => {
+test('a plan that changes has a new revision, says what changed, and opens the promise again', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Revised House')
-  await callUseCase(context.request, 'choosePlan', { jobId, school: 'automaticWholeHome', reason: 'It fits at all hours.', gapClass: 'blink' })
+  await callUseCase(context.request, 'choosePlan', {
+    jobId,
+    school: 'automaticWholeHome',
+    reason: 'It fits at all hours.',
+    gapClass: 'blink',
+  })
   await sendReadings(context.request, jobId, [['outage.stayedOn.fridge', 'seen', 'running']])
   await openBench(page, jobId, '?stage=plan&view=promises')
   await expect(page.getByText('Shown on the day.').first()).toBeVisible()
@@ -184,7 +278,9 @@ test('a plan that changes has a new revision, says what changed, and opens the p
   await page.getByRole('button', { name: 'Choose again' }).click()
   await fill(page, { 'What changed since the last time': 'The oven has to stay on as well.' })
   await save(page, 'Choose and write the promises')
-  await expect(page.getByText(/Open again: the plan changed this promise on .* Before: These stay on in an outage: Fridge\./)).toBeVisible()
+  await expect(
+    page.getByText(/Open again: the plan changed this promise on .* Before: These stay on in an outage: Fridge\./),
+  ).toBeVisible()
   await expect(page.getByText('2 revisions, the last by')).toBeVisible()
   await page.getByLabel('From revision').selectOption({ index: 2 })
   await page.getByLabel('To revision').selectOption({ index: 1 })
@@ -196,9 +292,16 @@ test('a plan that changes has a new revision, says what changed, and opens the p
 test('contradictions are named with their field, and the rest of the plan stands', async ({ page, context }) => {
   await signIn(context, 'maud')
   const jobId = await makeJob(context.request, 'Crossed House')
-  const { version, record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { version: number; record: { installation: { sources: { units: object[] } } } }
+  const { version, record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as {
+    version: number
+    record: { installation: { sources: { units: object[] } } }
+  }
   const { sources } = record.installation
-  await callUseCase(context.request, 'changeJob', { jobId, version, sources: { ...sources, usualSoc: 0.2, units: sources.units.map((unit) => ({ ...unit, moduleW: 9000 })) } })
+  await callUseCase(context.request, 'changeJob', {
+    jobId,
+    version,
+    sources: { ...sources, usualSoc: 0.2, units: sources.units.map((unit) => ({ ...unit, moduleW: 9000 })) },
+  })
   await openBench(page, jobId, '?stage=plan')
   const notice = page.getByRole('alert').filter({ hasText: 'contradict themselves' })
   await expect(notice).toContainText('sources.units.0.moduleW')

@@ -5,9 +5,12 @@ import { makeJob, openBench, signIn } from './support'
 
 const folder = fileURLToPath(new URL('../reference/traces/', import.meta.url))
 const FORMS: readonly (readonly [name: string, files: readonly string[]])[] = [
-  ['COMTRADE 1999 ASCII', ['c1-single-12ms-1999-ascii.cfg', 'c1-single-12ms-1999-ascii.dat']], ['COMTRADE 1999 BINARY', ['c1-single-12ms-1999-binary.cfg', 'c1-single-12ms-1999-binary.dat']],
-  ['COMTRADE 2013 BINARY32', ['c1-single-12ms-2013-binary32.cfg', 'c1-single-12ms-2013-binary32.dat']], ['COMTRADE 2013 FLOAT32', ['c1-single-12ms-2013-float32.cfg', 'c1-single-12ms-2013-float32.dat']],
-  ['COMTRADE 2013 single file', ['c1-single-12ms-2013.cff']], ['CSV', ['c1-single-12ms.csv']],
+  ['COMTRADE 1999 ASCII', ['c1-single-12ms-1999-ascii.cfg', 'c1-single-12ms-1999-ascii.dat']],
+  ['COMTRADE 1999 BINARY', ['c1-single-12ms-1999-binary.cfg', 'c1-single-12ms-1999-binary.dat']],
+  ['COMTRADE 2013 BINARY32', ['c1-single-12ms-2013-binary32.cfg', 'c1-single-12ms-2013-binary32.dat']],
+  ['COMTRADE 2013 FLOAT32', ['c1-single-12ms-2013-float32.cfg', 'c1-single-12ms-2013-float32.dat']],
+  ['COMTRADE 2013 single file', ['c1-single-12ms-2013.cff']],
+  ['CSV', ['c1-single-12ms.csv']],
 ]
 
 test.describe('the outage bench', () => {
@@ -21,7 +24,10 @@ test.describe('the outage bench', () => {
     await openBench(page, jobId, '?stage=outage')
   })
 
-  test('reads every form a recorder writes, and stores none of them while the hold stands', async ({ page, context }) => {
+  test('reads every form a recorder writes, and stores none of them while the hold stands', async ({
+    page,
+    context,
+  }) => {
     for (const [name, files] of FORMS) {
       await page.getByLabel('Recorder’s file').setInputFiles(files.map((file) => folder + file))
       await expect(page.getByTestId('wave'), name).toHaveAccessibleName(/Gap of (11\.\d|12(\.\d)?).ms/)
@@ -30,8 +36,18 @@ test.describe('the outage bench', () => {
       await page.getByRole('button', { name: 'Put it away' }).click()
       await expect(page.getByText('No recording yet')).toBeVisible()
     }
-    const response = await context.request.post(`/api/jobs/${jobId}/recordings`, { multipart: { readingId: '018f0000-0000-7000-8000-00000000f001', pointKey: 'outage.gap', recordedAt: new Date().toISOString(), file: { name: 'c1.csv', mimeType: 'text/csv', buffer: readFileSync(`${folder}c1-single-12ms.csv`) } } })
-    expect([response.status(), ((await response.json()) as { message: string }).message]).toEqual([409, expect.stringMatching(/^Not stored\. First live is held/)])
+    const response = await context.request.post(`/api/jobs/${jobId}/recordings`, {
+      multipart: {
+        readingId: '018f0000-0000-7000-8000-00000000f001',
+        pointKey: 'outage.gap',
+        recordedAt: new Date().toISOString(),
+        file: { name: 'c1.csv', mimeType: 'text/csv', buffer: readFileSync(`${folder}c1-single-12ms.csv`) },
+      },
+    })
+    expect([response.status(), ((await response.json()) as { message: string }).message]).toEqual([
+      409,
+      expect.stringMatching(/^Not stored\. First live is held/),
+    ])
   })
 
   test('zooms by buttons and keys, and shows the whole', async ({ page }) => {
@@ -53,7 +69,9 @@ test.describe('the outage bench', () => {
 
   test('says what is wrong with a file and where, and goes on working', async ({ page }) => {
     const bad = async (name: string, content: string | Buffer, message: RegExp) => {
-      await page.getByLabel('Recorder’s file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
+      await page
+        .getByLabel('Recorder’s file')
+        .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
       await expect(page.getByRole('alert').filter({ hasText: message })).toBeVisible()
       await page.getByRole('button', { name: 'Close', exact: true }).click()
     }

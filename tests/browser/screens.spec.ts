@@ -9,8 +9,16 @@ const SEALED = '018f0000-0000-7000-8000-000000000103'
 /** Faults of the page against WCAG 2.2 AA; by lamp only the colours differ, so only they are looked at again. */
 async function violations(page: Page, only?: 'colours', within?: string): Promise<string[]> {
   const axe = within ? new AxeBuilder({ page }).include(within) : new AxeBuilder({ page })
-  const { violations: found } = await (only ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])).analyze()
-  return found.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)).join(' | ')}`)
+  const { violations: found } = await (
+    only ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+  ).analyze()
+  return found.map(
+    ({ id, nodes }) =>
+      `${id}: ${nodes
+        .slice(0, 3)
+        .map(({ html }) => html.slice(0, 160))
+        .join(' | ')}`,
+  )
 }
 
 test.describe('every stage', () => {
@@ -23,7 +31,9 @@ test.describe('every stage', () => {
       await page.keyboard.press('l')
       await expect(page.locator('html')).toHaveClass(/dark/)
       expect(await violations(page, 'colours')).toEqual([])
-      expect(await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight])).toEqual([1280, 800])
+      expect(
+        await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]),
+      ).toEqual([1280, 800])
     })
   }
 })
@@ -31,13 +41,47 @@ test.describe('every stage', () => {
 const BARN = '018f0000-0000-7000-8000-000000000102'
 /** Views of the two stages that have several, each with a sign that it is there. */
 const VIEWS = {
-  survey: { supply: 'Circuits', sources: 'Ask the maker', found: 'Faces of the array', site: 'The place', papers: 'Permissions and papers', household: 'Link for the household' },
-  plan: { schools: 'Circuits that move to an essentials board', motors: 'Motor starts on the battery', year: 'One outage, hour by hour', money: 'What this assumes', pv: 'Strings in frost and heat', devices: 'Cables', batteries: 'One master', testday: 'Load ladder', promises: 'What changed' },
-  fit: { wall: 'Drilling template', lifts: 'Lifts in their order', day: 'Tasks', materials: 'Pick list', mounted: 'As mounted', snags: 'Snags' },
-  wire: { schematic: 'Every position, thought through', runs: 'Labels', dead: 'Dead tests', order: 'From dead to live', cts: 'Transformer of L1', boards: 'Circuit moves' },
+  survey: {
+    supply: 'Circuits',
+    sources: 'Ask the maker',
+    found: 'Faces of the array',
+    site: 'The place',
+    papers: 'Permissions and papers',
+    household: 'Link for the household',
+  },
+  plan: {
+    schools: 'Circuits that move to an essentials board',
+    motors: 'Motor starts on the battery',
+    year: 'One outage, hour by hour',
+    money: 'What this assumes',
+    pv: 'Strings in frost and heat',
+    devices: 'Cables',
+    batteries: 'One master',
+    testday: 'Load ladder',
+    promises: 'What changed',
+  },
+  fit: {
+    wall: 'Drilling template',
+    lifts: 'Lifts in their order',
+    day: 'Tasks',
+    materials: 'Pick list',
+    mounted: 'As mounted',
+    snags: 'Snags',
+  },
+  wire: {
+    schematic: 'Every position, thought through',
+    runs: 'Labels',
+    dead: 'Dead tests',
+    order: 'From dead to live',
+    cts: 'Transformer of L1',
+    boards: 'Circuit moves',
+  },
 } as const
 for (const [stage, views] of Object.entries(VIEWS)) {
-  test(`${stage}: every view is free of accessibility faults, by day, by lamp and on a phone, and scrolls inside its bench`, async ({ page, context }) => {
+  test(`${stage}: every view is free of accessibility faults, by day, by lamp and on a phone, and scrolls inside its bench`, async ({
+    page,
+    context,
+  }) => {
     test.setTimeout(180_000)
     await signIn(context, 'ines')
     await openBench(page, stage === 'plan' ? BARN : JOB, `?stage=${stage}`)
@@ -48,7 +92,10 @@ for (const [stage, views] of Object.entries(VIEWS)) {
       await page.keyboard.press('l')
       expect(await violations(page, 'colours', '#bench-view'), `${view} by lamp`).toEqual([])
       await page.keyboard.press('l')
-      expect(await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]), view).toEqual([1280, 800])
+      expect(
+        await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]),
+        view,
+      ).toEqual([1280, 800])
     }
     await page.setViewportSize({ width: 390, height: 800 })
     await page.getByRole('tab', { name: 'Bench', exact: true }).click()
@@ -56,12 +103,18 @@ for (const [stage, views] of Object.entries(VIEWS)) {
       await page.locator(`#view-${view}`).click()
       await expect(page.locator(`#view-${view}`)).toHaveAttribute('aria-selected', 'true')
       // wide things scroll in their own box
-      expect(await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth), view).toBeLessThanOrEqual(0)
+      expect(
+        await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth),
+        view,
+      ).toBeLessThanOrEqual(0)
     }
   })
 }
 
-test('the door, the jobs, the customer’s page and the verifier have no accessibility faults', async ({ page, context }) => {
+test('the door, the jobs, the customer’s page and the verifier have no accessibility faults', async ({
+  page,
+  context,
+}) => {
   await page.goto('/sign-in')
   expect(await violations(page)).toEqual([])
   await page.goto(process.env.AWLBRIGHT_TEST_LINK ?? '')
@@ -92,7 +145,12 @@ test('the front door says what is on, what is held and why', async ({ page, cont
 })
 
 test('on a phone one zone at a time: next, bench, ledger, and a pad under the quick line', async ({ browser }) => {
-  const context = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL, viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  const context = await browser.newContext({
+    baseURL: process.env.AWLBRIGHT_TEST_URL,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
   await signIn(context, 'tobin')
   const page = await context.newPage()
   await openBench(page, JOB)
@@ -100,7 +158,8 @@ test('on a phone one zone at a time: next, bench, ledger, and a pad under the qu
   expect((await next.boundingBox())?.height).toBeGreaterThanOrEqual(72)
   await page.getByRole('button', { name: 'Type Time at 5 ×' }).tap()
   await expect(quickLine(page)).toHaveValue('rcd c2 x5 island ')
-  for (const key of ['1', '8']) await page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: key, exact: true }).tap()
+  for (const key of ['1', '8'])
+    await page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: key, exact: true }).tap()
   await expect(page.getByText('Still to test: ramp')).toBeVisible()
   await page.getByRole('button', { name: 'Delete the last sign' }).tap()
   await expect(quickLine(page)).toHaveValue('rcd c2 x5 island 1')
@@ -110,7 +169,10 @@ test('on a phone one zone at a time: next, bench, ledger, and a pad under the qu
   await expect(page.getByRole('main')).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
   await page.getByRole('button', { name: /^Stage Earth/ }).tap()
-  await page.getByRole('dialog').getByRole('button', { name: /^Wire:/ }).tap()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Wire:/ })
+    .tap()
   await expect(page.getByRole('heading', { name: 'Wiring, from dead to live' })).toBeVisible()
   await context.close()
 })

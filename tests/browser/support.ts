@@ -13,7 +13,10 @@ const sessions = new Map<Who, Awaited<ReturnType<BrowserContext['cookies']>>>()
 export async function signIn(context: BrowserContext, who: Who): Promise<void> {
   const known = sessions.get(who)
   if (known) return context.addCookies(known)
-  const response = await context.request.post('/api/auth/sign-in/email', { data: { email: `${who}@harrowlight.example`, password: PASSWORD }, headers: { origin: base() } })
+  const response = await context.request.post('/api/auth/sign-in/email', {
+    data: { email: `${who}@harrowlight.example`, password: PASSWORD },
+    headers: { origin: base() },
+  })
   expect(response.status(), await response.text()).toBe(200)
   sessions.set(who, await context.cookies())
 }
@@ -28,28 +31,71 @@ export async function callUseCase<T>(request: APIRequestContext, name: string, d
 export async function makeJob(request: APIRequestContext, name: string): Promise<string> {
   const jobId = uuidv7()
   const { packId, supply, sources, loads, components, circuits, runs, electrodes, settings } = house()
-  await callUseCase(request, 'createJob', { id: jobId, name: name.slice(0, 60).trim(), place: 'Testholm', packId, scheduledDay: null })
+  await callUseCase(request, 'createJob', {
+    id: jobId,
+    name: name.slice(0, 60).trim(),
+    place: 'Testholm',
+    packId,
+    scheduledDay: null,
+  })
   await callUseCase(request, 'changeJob', { jobId, version: 1, supply, sources })
-  const items = { load: loads, component: components, circuit: circuits, run: runs, electrode: electrodes, setting: settings }
-  for (const [kind, list] of Object.entries(items)) for (const item of list) await callUseCase(request, 'saveItem', { jobId, kind, itemId: uuidv7(), fields: item })
+  const items = {
+    load: loads,
+    component: components,
+    circuit: circuits,
+    run: runs,
+    electrode: electrodes,
+    setting: settings,
+  }
+  for (const [kind, list] of Object.entries(items))
+    for (const item of list) await callUseCase(request, 'saveItem', { jobId, kind, itemId: uuidv7(), fields: item })
   return jobId
 }
 
 /** Sends readings as an outbox would. */
-export async function sendReadings(request: APIRequestContext, jobId: string, readings: readonly [pointKey: string, slot: string, value: number | string, unit?: string][]): Promise<void> {
-  const response = await request.post('/api/sync', { data: { readings: readings.map(([pointKey, slot, value, unit = '']) => ({ id: uuidv7(), jobId, pointKey, slot, ...(typeof value === 'number' ? { valueNumber: value } : { valueWord: value }), unit, recordedAt: new Date().toISOString(), shownVerdict: 'open' })) } })
+export async function sendReadings(
+  request: APIRequestContext,
+  jobId: string,
+  readings: readonly [pointKey: string, slot: string, value: number | string, unit?: string][],
+): Promise<void> {
+  const response = await request.post('/api/sync', {
+    data: {
+      readings: readings.map(([pointKey, slot, value, unit = '']) => ({
+        id: uuidv7(),
+        jobId,
+        pointKey,
+        slot,
+        ...(typeof value === 'number' ? { valueNumber: value } : { valueWord: value }),
+        unit,
+        recordedAt: new Date().toISOString(),
+        shownVerdict: 'open',
+      })),
+    },
+  })
   const told = (await response.json()) as { outcome: string; message: string | null }[]
   expect(told.filter(({ outcome }) => outcome !== 'stored')).toEqual([])
 }
 
 /** Sends what releases the first switching on of the test house: every run and core identified, tested dead, torqued. */
-export const sendFirstLive = (request: APIRequestContext, jobId: string): Promise<void> => sendReadings(request, jobId, [
-  ...['w1', 'w2'].flatMap((tag): [string, string, string | number, string?][] => [
-    [`wire.identity.${tag}`, `joined:${tag}`, 'continuity'], [`wire.identity.${tag}`, 'joined:none', 'open'], ...['N', 'PE'].flatMap((core): [string, string, string][] => [[`wire.cores.${tag}`, `joined:${core}`, 'continuity'], [`wire.cores.${tag}`, `free:${core}`, 'open']]),
-    [`wire.dead.run.${tag}`, 'insulation', 200, 'MΩ'], [`wire.dead.run.${tag}`, 'earth', 0.02, 'Ω'], [`wire.torque.${tag}`, 'near', 4.5, 'Nm'], [`wire.torque.${tag}`, 'far', 4.4, 'Nm'],
-  ]),
-  ['wire.dead.prepared', 'out', 'out'], ['wire.dead.circuit.c1', 'earth', 0.4, 'Ω'], ['wire.dead.circuit.c1', 'insulation', 180, 'MΩ'], ['wire.dead.circuit.c1', 'polarity', 'right'],
-])
+export const sendFirstLive = (request: APIRequestContext, jobId: string): Promise<void> =>
+  sendReadings(request, jobId, [
+    ...['w1', 'w2'].flatMap((tag): [string, string, string | number, string?][] => [
+      [`wire.identity.${tag}`, `joined:${tag}`, 'continuity'],
+      [`wire.identity.${tag}`, 'joined:none', 'open'],
+      ...['N', 'PE'].flatMap((core): [string, string, string][] => [
+        [`wire.cores.${tag}`, `joined:${core}`, 'continuity'],
+        [`wire.cores.${tag}`, `free:${core}`, 'open'],
+      ]),
+      [`wire.dead.run.${tag}`, 'insulation', 200, 'MΩ'],
+      [`wire.dead.run.${tag}`, 'earth', 0.02, 'Ω'],
+      [`wire.torque.${tag}`, 'near', 4.5, 'Nm'],
+      [`wire.torque.${tag}`, 'far', 4.4, 'Nm'],
+    ]),
+    ['wire.dead.prepared', 'out', 'out'],
+    ['wire.dead.circuit.c1', 'earth', 0.4, 'Ω'],
+    ['wire.dead.circuit.c1', 'insulation', 180, 'MΩ'],
+    ['wire.dead.circuit.c1', 'polarity', 'right'],
+  ])
 
 /** Types one reading on the quick line and waits until it is stored. */
 export async function type(page: Page, line: string): Promise<void> {
@@ -71,4 +117,5 @@ export async function openBench(page: Page, jobId: string, search = ''): Promise
 }
 
 /** Bytes of a file that the page handed out. */
-export const bytesOf = async (file: Download): Promise<Buffer> => Buffer.concat(await (await file.createReadStream()).toArray())
+export const bytesOf = async (file: Download): Promise<Buffer> =>
+  Buffer.concat(await (await file.createReadStream()).toArray())

@@ -2,7 +2,11 @@ import { type Download, expect, test } from '@playwright/test'
 import sharp from 'sharp'
 import { bytesOf, makeJob, openBench, signIn } from './support'
 
-const picture = (text: string) => sharp({ create: { width: 320, height: 240, channels: 3, background: '#665544' } }).jpeg().toBuffer().then((buffer) => ({ name: `${text}.jpg`, mimeType: 'image/jpeg', buffer }))
+const picture = (text: string) =>
+  sharp({ create: { width: 320, height: 240, channels: 3, background: '#665544' } })
+    .jpeg()
+    .toBuffer()
+    .then((buffer) => ({ name: `${text}.jpg`, mimeType: 'image/jpeg', buffer }))
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 const textOf = async (file: Download) => (await bytesOf(file)).toString()
 
@@ -17,18 +21,31 @@ test.describe('the survey', () => {
   test('reads a list of loads: columns are guessed, bad rows are named by line and kept aside', async ({ page }) => {
     await page.getByRole('button', { name: 'Read a list' }).click()
     const form = page.getByRole('dialog')
-    await form.locator('input[type=file]').setInputFiles(csv('loads.csv', 'Appliance;Power kW;runs;phase\nTea kettle;2,2;3;L1\nHeater;lots;20;L1\nRadio;0,03;50;L2\nDoor bell;0,01;100;\n'))
+    await form
+      .locator('input[type=file]')
+      .setInputFiles(
+        csv(
+          'loads.csv',
+          'Appliance;Power kW;runs;phase\nTea kettle;2,2;3;L1\nHeater;lots;20;L1\nRadio;0,03;50;L2\nDoor bell;0,01;100;\n',
+        ),
+      )
     await expect(form.getByText('2 loads can be taken in: Tea kettle, Door bell')).toBeVisible()
     await expect(form.getByText(/line 3, Power kW: “lots”/)).toBeVisible()
     await expect(form.getByText(/line 4, phase: “L2”/)).toBeVisible()
     await form.getByRole('button', { name: 'Take in the loads' }).click()
     await expect(form.getByText('2 loads were taken in.')).toBeVisible()
-    const [aside] = await Promise.all([page.waitForEvent('download'), form.getByRole('button', { name: 'Save these rows as a file' }).click()])
+    const [aside] = await Promise.all([
+      page.waitForEvent('download'),
+      form.getByRole('button', { name: 'Save these rows as a file' }).click(),
+    ])
     expect(await textOf(aside)).toBe('Appliance;Power kW;runs;phase\nHeater;lots;20;L1\nRadio;0,03;50;L2\n')
     await form.getByRole('button', { name: 'Back to the loads' }).click()
     await expect(page.getByRole('row', { name: /Tea kettle/ })).toContainText(/2\.2.kW/)
     await expect(page.getByRole('row', { name: /Heater/ })).toHaveCount(0)
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as CSV' }).click()])
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save as CSV' }).click(),
+    ])
     const text = await textOf(file)
     expect(text.split('\n')[0]).toContain('name,tag,power_W')
     expect(text).toContain('Tea kettle,teakettle,2200')
@@ -43,7 +60,8 @@ test.describe('the survey', () => {
   })
 
   test('takes a year of metering in half hours and refuses one with a hole', async ({ page }) => {
-    const rows = (n: number) => `start,import kWh\n${Array.from({ length: n }, (_, k) => `2025-01-01 ${String(Math.floor(k / 2) % 24).padStart(2, '0')}:${k % 2 ? '30' : '00'},${k === 100 ? 'n/a' : '0.25'}`).join('\n')}\n`
+    const rows = (n: number) =>
+      `start,import kWh\n${Array.from({ length: n }, (_, k) => `2025-01-01 ${String(Math.floor(k / 2) % 24).padStart(2, '0')}:${k % 2 ? '30' : '00'},${k === 100 ? 'n/a' : '0.25'}`).join('\n')}\n`
     await page.getByRole('button', { name: 'Read metering' }).click()
     const form = page.getByRole('dialog')
     await form.locator('input[type=file]').setInputFiles(csv('short.csv', rows(8783)))
@@ -59,7 +77,9 @@ test.describe('the survey', () => {
     await expect(page.getByText('none: the year is worked out from the load list')).toBeVisible()
   })
 
-  test('keeps what was found with its pictures, and asks for what is still unknown in the order of what it blocks', async ({ page }) => {
+  test('keeps what was found with its pictures, and asks for what is still unknown in the order of what it blocks', async ({
+    page,
+  }) => {
     await page.getByRole('tab', { name: /Already there/ }).click()
     await page.getByRole('button', { name: 'Add a heat pump' }).click()
     const form = page.getByRole('dialog')
@@ -78,7 +98,9 @@ test.describe('the survey', () => {
     await expect(page.getByRole('row', { name: /Yard heat pump, booster/ })).toBeVisible()
     const blocks = await page.getByRole('region', { name: 'Still unknown' }).locator('> div').allInnerTexts()
     expect(blocks.length).toBeGreaterThan(5)
-    expect(blocks.findIndex((text) => text.startsWith('safety'))).toBeLessThan(blocks.findIndex((text) => text.startsWith('how well')))
+    expect(blocks.findIndex((text) => text.startsWith('safety'))).toBeLessThan(
+      blocks.findIndex((text) => text.startsWith('how well')),
+    )
   })
 
   test('says what a combined meter means, writes to the maker and to the owner', async ({ page }) => {
@@ -107,22 +129,33 @@ test.describe('the survey', () => {
 })
 
 test.describe('the household', () => {
-  test('opens its link on a phone, sends a picture and answers, and sees the first word once it is confirmed', async ({ page, context, browser }) => {
+  test('opens its link on a phone, sends a picture and answers, and sees the first word once it is confirmed', async ({
+    page,
+    context,
+    browser,
+  }) => {
     await signIn(context, 'maud')
     const jobId = await makeJob(context.request, 'Household House')
     await openBench(page, jobId, '?stage=survey&view=household')
     await page.getByRole('button', { name: 'Make a link' }).click()
     const address = await page.locator('[data-household-link]').innerText()
-    const phone = await (await browser.newContext({ viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true })).newPage()
+    const phone = await (
+      await browser.newContext({ viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true })
+    ).newPage()
     await phone.goto(address)
     await expect(phone.getByRole('heading', { name: 'Before we come to Household House' })).toBeVisible()
     await expect(phone.getByText('Our first word')).toHaveCount(0)
     await phone.getByLabel('The board with its lid open').setInputFiles(await picture('board'))
     await expect(phone.getByText('1 sent so far')).toBeVisible()
-    await phone.getByLabel('The main fuse or main switch').setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') })
+    await phone
+      .getByLabel('The main fuse or main switch')
+      .setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') })
     await expect(phone.getByRole('alert').filter({ hasText: 'The picture was not stored' })).toBeVisible()
     await phone.getByText('for days at a time').click()
-    await phone.getByRole('group', { name: /Does anybody depend on equipment/ }).getByText('yes', { exact: true }).click()
+    await phone
+      .getByRole('group', { name: /Does anybody depend on equipment/ })
+      .getByText('yes', { exact: true })
+      .click()
     await phone.getByLabel('What must never go off?').fill('The aquarium')
     await phone.getByRole('button', { name: 'Send the answers' }).click()
     await expect(phone.getByText('Sent. Thank you.')).toBeVisible()

@@ -16,7 +16,11 @@ async function fill(page: Page, fields: Record<string, string>, button: RegExp):
   await form.getByRole('button', { name: button }).click()
   await expect(form).toBeHidden()
 }
-const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages' }).getByRole('button', { name: new RegExp(`^${name}:`) }).click()
+const stage = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('button', { name: new RegExp(`^${name}:`) })
+    .click()
 
 test('a lead takes a job from nothing to a sealed pack and the customer’s page', async ({ page, browser }) => {
   test.setTimeout(180_000)
@@ -41,7 +45,11 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
 
   await test.step('survey', async () => {
     await page.getByRole('button', { name: 'Add a load' }).click()
-    await fill(page, { Name: 'Fridge', 'Short name': 'fridge', Power: '150', 'Share of the time': '40', 'Must stay on': 'yes' }, /Add the load/)
+    await fill(
+      page,
+      { Name: 'Fridge', 'Short name': 'fridge', Power: '150', 'Share of the time': '40', 'Must stay on': 'yes' },
+      /Add the load/,
+    )
     await page.getByRole('button', { name: 'Add a load' }).click()
     await fill(page, { Name: 'Oven', 'Short name': 'oven', Power: '3,2 kW', 'Share of the time': '5' }, /Add the load/)
     await page.getByRole('tab', { name: /Supply and boards/ }).click()
@@ -49,7 +57,21 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await fill(page, { 'Rating of the supply fuse': '60', 'Power factor': '0.95' }, /Save/)
     await page.getByRole('tab', { name: /Sources/ }).click()
     await page.getByRole('button', { name: 'Add an inverter' }).click()
-    await fill(page, { Name: 'Made-up 6', 'Battery modules': '3', 'Power of one module': '1.6 kW', 'Inverter, battery side': '6 kW', 'Inverter, AC rating': '6 kW', 'Inverter surge': '9 kVA', 'Surge of one module': '2.4 kVA', 'Surge lasts': '10', 'PV on its DC side': '0' }, /Save/)
+    await fill(
+      page,
+      {
+        Name: 'Made-up 6',
+        'Battery modules': '3',
+        'Power of one module': '1.6 kW',
+        'Inverter, battery side': '6 kW',
+        'Inverter, AC rating': '6 kW',
+        'Inverter surge': '9 kVA',
+        'Surge of one module': '2.4 kVA',
+        'Surge lasts': '10',
+        'PV on its DC side': '0',
+      },
+      /Save/,
+    )
     await page.getByRole('button', { name: 'Battery and gateway' }).click()
     await fill(page, { 'Usable energy': '9.6 kWh', 'Backup reserve': '40', 'Charge as usual': '70' }, /Save/)
     await type(page, 'fuse 60')
@@ -70,11 +92,25 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
   await test.step('fit', async () => {
     await stage(page, 'Fit')
     await page.getByRole('button', { name: 'Add a component' }).click()
-    await fill(page, { Name: 'Inverter', 'Short name': 'inv1', Kind: 'inverter', Model: 'Made-up 6', 'Lowest firmware': '2.10' }, /Add the component/)
+    await fill(
+      page,
+      { Name: 'Inverter', 'Short name': 'inv1', Kind: 'inverter', Model: 'Made-up 6', 'Lowest firmware': '2.10' },
+      /Add the component/,
+    )
     await type(page, 'serial inv1 MU6-00417')
     await type(page, 'fw inv1 2.14')
-    await page.getByRole('main').getByLabel('Picture of inv1').last().setInputFiles({ name: 'plate.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(await plateJpeg('Inverter', 'Made-up 6', 'MU6-00417', 3)) })
-    await expect(page.getByRole('heading', { name: 'Wall, day and what was mounted' }).locator('..')).toContainText('1 of 1 components on record')
+    await page
+      .getByRole('main')
+      .getByLabel('Picture of inv1')
+      .last()
+      .setInputFiles({
+        name: 'plate.jpg',
+        mimeType: 'image/jpeg',
+        buffer: Buffer.from(await plateJpeg('Inverter', 'Made-up 6', 'MU6-00417', 3)),
+      })
+    await expect(page.getByRole('heading', { name: 'Wall, day and what was mounted' }).locator('..')).toContainText(
+      '1 of 1 components on record',
+    )
     await expect(page.getByRole('img', { name: 'Picture of Inverter' })).toBeVisible()
   })
 
@@ -82,14 +118,20 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await stage(page, 'Wire')
     await page.getByRole('tab', { name: 'Runs' }).click()
     await page.getByRole('button', { name: 'Add a run' }).click()
-    await fill(page, { 'Short name': 'w1', 'Near end': 'Meter', 'Far end': 'Gateway', Size: '16', Length: '20' }, /Add the run/)
+    await fill(
+      page,
+      { 'Short name': 'w1', 'Near end': 'Meter', 'Far end': 'Gateway', Size: '16', Length: '20' },
+      /Add the run/,
+    )
     await type(page, 'join w1 yes')
     await expect(page.getByText('joined: answers')).toBeVisible()
     await expect(page.getByText('0 of 1 runs identified')).toBeVisible()
     await type(page, 'free w1 no')
     await expect(page.getByText('1 of 1 runs identified')).toBeVisible()
-    for (const core of ['n', 'pe']) for (const line of [`core w1 ${core} joined yes`, `core w1 ${core} free no`]) await type(page, line)
-    for (const line of ['torque w1 near 4.5', 'torque w1 far 4.4', 'electronics out', 'ir w1 200M', 'pe w1 .02']) await type(page, line)
+    for (const core of ['n', 'pe'])
+      for (const line of [`core w1 ${core} joined yes`, `core w1 ${core} free no`]) await type(page, line)
+    for (const line of ['torque w1 near 4.5', 'torque w1 far 4.4', 'electronics out', 'ir w1 200M', 'pe w1 .02'])
+      await type(page, line)
     await type(page, 'loop w1 46 mΩ')
   })
 
@@ -100,7 +142,17 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await page.getByRole('button', { name: 'Add a circuit' }).click()
     await fill(page, { Name: 'Sockets', 'Short name': 'c1' }, /Add the circuit/)
     for (const line of ['pe c1 .4', 'ir c1 180 MΩ', 'pol c1 right']) await type(page, line)
-    for (const line of ['clamp .08', 'ra 52 37.4', 'ra 62 38,2', 'ra 72 39.1', 'rcd c1 half held', 'rcd c1 x1 24', 'rcd c1 x5 12', 'rcd c1 ramp 22']) await type(page, line)
+    for (const line of [
+      'clamp .08',
+      'ra 52 37.4',
+      'ra 62 38,2',
+      'ra 72 39.1',
+      'rcd c1 half held',
+      'rcd c1 x1 24',
+      'rcd c1 x5 12',
+      'rcd c1 ramp 22',
+    ])
+      await type(page, line)
     await expect(page.getByRole('img', { name: /Electrode e1/ })).toHaveAccessibleName(/61\.8 %: 38\.2.Ω/)
     await expect(ledger(page)).toContainText('All tests are within their limits')
   })
@@ -108,7 +160,11 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
   await test.step('settings, over Modbus TCP', async () => {
     await stage(page, 'Settings')
     await page.getByRole('button', { name: 'Plan a setting' }).click()
-    await fill(page, { Setting: 'reserveSocPercent', Called: 'Backup reserve', 'Planned value': '40', Unit: '%', Tolerance: '1' }, /Add the planned setting/)
+    await fill(
+      page,
+      { Setting: 'reserveSocPercent', Called: 'Backup reserve', 'Planned value': '40', Unit: '%', Tolerance: '1' },
+      /Add the planned setting/,
+    )
     await page.getByRole('button', { name: 'Read from the gateway' }).click()
     await expect(page.getByText('1 settings read and recorded as read')).toBeVisible()
     await expect(page.getByText('model7099.r0')).toBeVisible()
@@ -119,9 +175,27 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
   await test.step('hold points, first island, outage', async () => {
     await stage(page, 'Outage')
     await expect(page.getByRole('heading', { name: 'First island is held' })).toBeVisible()
-    for (const answer of ['Medical and life-support equipment asked about: none', 'Maintenance bypass is open: open', 'A licensed person is here and leads the test: yes', 'All final circuits are open for the first island: open', 'Everybody in the house has been told: yes']) await page.getByRole('button', { name: answer }).click()
+    for (const answer of [
+      'Medical and life-support equipment asked about: none',
+      'Maintenance bypass is open: open',
+      'A licensed person is here and leads the test: yes',
+      'All final circuits are open for the first island: open',
+      'Everybody in the house has been told: yes',
+    ])
+      await page.getByRole('button', { name: answer }).click()
     await expect(page.getByRole('heading', { name: 'Outage with loads is held' })).toBeVisible()
-    for (const line of ['ln 230.6', 'le 230.1', 'ne .4', 'island v 231', 'island f 50.1', 'rcd c1 half island held', 'rcd c1 x1 island 26', 'rcd c1 x5 island 13', 'rcd c1 ramp island 22']) await type(page, line)
+    for (const line of [
+      'ln 230.6',
+      'le 230.1',
+      'ne .4',
+      'island v 231',
+      'island f 50.1',
+      'rcd c1 half island held',
+      'rcd c1 x1 island 26',
+      'rcd c1 x5 island 13',
+      'rcd c1 ramp island 22',
+    ])
+      await type(page, line)
     for (const line of ['saved yes', 'heavy off', 'helper yes', 'callout yes']) await type(page, line)
     await expect(page.getByRole('heading', { name: 'Ready to cut the supply' })).toBeVisible()
     await page.getByLabel('Recorder’s file').setInputFiles([trace('c2-single-400ms.cfg'), trace('c2-single-400ms.dat')])
@@ -129,7 +203,15 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await page.getByRole('button', { name: 'Store as evidence: gap when the supply is lost' }).click()
     await expect(page.getByRole('heading', { name: /^The gap: 4\d\d.ms/ })).toBeVisible()
     await expect(page.getByTestId('outbox-state')).toContainText('all sent')
-    for (const line of ['on fridge yes', 'return 1 clean', 'return 2 clean', 'return 3 clean', 'left bypass open', 'left main closed']) await type(page, line)
+    for (const line of [
+      'on fridge yes',
+      'return 1 clean',
+      'return 2 clean',
+      'return 3 clean',
+      'left bypass open',
+      'left main closed',
+    ])
+      await type(page, line)
     await stage(page, 'Wire')
     await expect(page.getByText('No position of the switches feeds the street')).toBeVisible()
     await page.getByRole('button', { name: 'The switches stand as drawn' }).click()

@@ -18,8 +18,12 @@ test.describe('the schematic', () => {
     await drawn(page)
   })
 
-  test('is drawn from the plan, goes live with its switches, and shows the way of a fault current', async ({ page }) => {
-    await expect(live(page)).toContainText('Street feeds Sockets, Fridge and Oven; neutral is bonded to earth at the supplier’s end.')
+  test('is drawn from the plan, goes live with its switches, and shows the way of a fault current', async ({
+    page,
+  }) => {
+    await expect(live(page)).toContainText(
+      'Street feeds Sockets, Fridge and Oven; neutral is bonded to earth at the supplier’s end.',
+    )
     await page.getByRole('button', { name: 'dead', exact: true }).click()
     await expect(live(page)).toContainText('Inverter feeds Sockets')
     await expect(live(page)).toContainText('neutral is bonded to earth at Bond in the gateway')
@@ -31,13 +35,19 @@ test.describe('the schematic', () => {
     await expect(live(page)).toContainText('Street holds a voltage and feeds nothing')
     await thing(page, 'circuit.c1').click()
     await page.getByRole('button', { name: 'Show the way of a fault current' }).click()
-    await expect(page.getByText('From Inverter out on L1 to Sockets, back on the protective conductor to Bond in the gateway, and home on the neutral.')).toBeVisible()
+    await expect(
+      page.getByText(
+        'From Inverter out on L1 to Sockets, back on the protective conductor to Bond in the gateway, and home on the neutral.',
+      ),
+    ).toBeVisible()
   })
 
   test('is worked by keys, and an interlock holds what it holds', async ({ page }) => {
     await thing(page, 'bypass').focus()
     await page.keyboard.press('Enter')
-    await expect(page.getByText('Maintenance bypass is held by its interlock: open Gateway outlet first.')).toBeVisible()
+    await expect(
+      page.getByText('Maintenance bypass is held by its interlock: open Gateway outlet first.'),
+    ).toBeVisible()
     await expect(thing(page, 'bypass')).toHaveAttribute('aria-label', /at off/)
     await page.getByRole('button', { name: 'on the bypass' }).click()
     await expect(thing(page, 'bypass')).toHaveAttribute('aria-label', /at on/)
@@ -48,7 +58,11 @@ test.describe('the schematic', () => {
     await page.getByLabel('Find on the schematic').fill('House side')
     await page.keyboard.press('Enter')
     const steps = page.getByRole('region', { name: 'To work on it' }).getByRole('listitem')
-    await expect(steps).toHaveText([/Open Isolator of Inverter, lock it off/, /Open Main switch, lock it off/, /Prove dead at House side.*L1, N/])
+    await expect(steps).toHaveText([
+      /Open Isolator of Inverter, lock it off/,
+      /Open Main switch, lock it off/,
+      /Prove dead at House side.*L1, N/,
+    ])
     await page.getByLabel('Find on the schematic').fill('Attic')
     await page.keyboard.press('Enter')
     await expect(page.getByText('nothing is called that')).toBeVisible()
@@ -59,19 +73,30 @@ test.describe('the schematic', () => {
     await page.getByRole('button', { name: 'as wired' }).click()
     await thing(page, 'bypass').click()
     await page.getByRole('button', { name: 'Take out the interlock with Gateway outlet' }).click()
-    await expect(check(page)).toContainText('Inverter feeds the street through Isolator of Inverter, Gateway outlet, Maintenance bypass and Main switch: somebody working on the line can be killed.')
+    await expect(check(page)).toContainText(
+      'Inverter feeds the street through Isolator of Inverter, Gateway outlet, Maintenance bypass and Main switch: somebody working on the line can be killed.',
+    )
     await expect(page.getByRole('heading', { name: 'A position of the switches is dangerous' })).toBeVisible()
     await page.locator('[data-cause="1"]').getByRole('button', { name: 'Show it' }).click()
     // the counter-example stands on the schematic: switches in its position, the danger lit up
     await expect(thing(page, 'bypass')).toHaveAttribute('aria-label', /at on/)
     await expect(thing(page, 'bypass').locator('rect[stroke="var(--aw-colors-stop)"]')).toBeVisible()
     await expect(page.locator('[data-cause="1"]')).toContainText('Switches: Main switch “on”')
-    await page.getByRole('button', { name: 'Make this change: Interlock Maintenance bypass and Gateway outlet: never both closed' }).click()
+    await page
+      .getByRole('button', {
+        name: 'Make this change: Interlock Maintenance bypass and Gateway outlet: never both closed',
+      })
+      .click()
     await expect(check(page)).toContainText('No position of the switches feeds the street')
     await expect(page.getByTestId('outbox-state')).toContainText('all sent')
     // it is on record: the next one who looks sees it
-    const { record } = await (await page.request.get(`/api/jobs/${jobId}`)).json() as { record: { installation: { wiring: { wired: { number: number; graph: InstallationGraph } } } } }
-    expect(record.installation.wiring.wired).toMatchObject({ number: 2, graph: { interlocks: [['bypass', 'gatewayOutlet']] } })
+    const { record } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
+      record: { installation: { wiring: { wired: { number: number; graph: InstallationGraph } } } }
+    }
+    expect(record.installation.wiring.wired).toMatchObject({
+      number: 2,
+      graph: { interlocks: [['bypass', 'gatewayOutlet']] },
+    })
   })
 
   test('is changed by hand: a run landed elsewhere, a place added, a switch taken out', async ({ page }) => {
@@ -102,8 +127,15 @@ test.describe('the schematic', () => {
     await expect(check(page)).toContainText('cannot be checked as it is')
   })
 
-  test('writes SVG, PDF and its own file, and reads the file back; a wrong one leaves everything as it was', async ({ page }) => {
-    const save = async (name: string) => bytesOf((await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name, exact: true }).click()]))[0])
+  test('writes SVG, PDF and its own file, and reads the file back; a wrong one leaves everything as it was', async ({
+    page,
+  }) => {
+    const save = async (name: string) =>
+      bytesOf(
+        (
+          await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name, exact: true }).click()])
+        )[0],
+      )
     const svg = (await save('SVG')).toString()
     expect(svg).toContain('<title>Wire House, wiring as planned</title>')
     expect(svg).toContain('data-thing="contactor"')
@@ -114,15 +146,33 @@ test.describe('the schematic', () => {
     expect(file.installation.nodes.some(({ id }) => id === 'gatewayIn')).toBe(true)
 
     const read = async (content: unknown) => {
-      await page.getByLabel('Installation file', { exact: true }).setInputFiles({ name: 'house.json', mimeType: 'application/json', buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)) })
+      await page.getByLabel('Installation file', { exact: true }).setInputFiles({
+        name: 'house.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)),
+      })
     }
     await page.getByRole('button', { name: 'Read a file' }).click()
-    await read({ ...file, installation: { ...file.installation, nodes: file.installation.nodes.map((node) => (node.id === 'home' ? { ...node, kind: 'cloud' } : node)) } })
-    await expect(page.getByRole('dialog').getByRole('alert')).toContainText(/installation\.nodes\[\d+\]\.kind must be supply, bus, load or electrode; here it is "cloud"/)
+    await read({
+      ...file,
+      installation: {
+        ...file.installation,
+        nodes: file.installation.nodes.map((node) => (node.id === 'home' ? { ...node, kind: 'cloud' } : node)),
+      },
+    })
+    await expect(page.getByRole('dialog').getByRole('alert')).toContainText(
+      /installation\.nodes\[\d+\]\.kind must be supply, bus, load or electrode; here it is "cloud"/,
+    )
     await read('{ "format": ')
     await expect(page.getByRole('dialog').getByRole('alert')).toContainText('This is not JSON: line 1')
     await expect(page.getByRole('button', { name: /^Take it/ })).toHaveCount(0)
-    await read({ ...file, installation: { ...file.installation, nodes: file.installation.nodes.map((node) => (node.id === 'home' ? { ...node, name: 'Harbour board' } : node)) } })
+    await read({
+      ...file,
+      installation: {
+        ...file.installation,
+        nodes: file.installation.nodes.map((node) => (node.id === 'home' ? { ...node, name: 'Harbour board' } : node)),
+      },
+    })
     await page.getByRole('button', { name: 'Take it as planned' }).click()
     await expect(thing(page, 'home')).toHaveAttribute('aria-label', /Harbour board/)
   })
@@ -159,7 +209,10 @@ test.describe('the schematic', () => {
 test('two phones identify a run: one joins, the other sees it and reads', async ({ browser, context, page }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Two Phones')
-  const helper = await browser.newContext({ viewport: { width: 390, height: 800 }, baseURL: process.env.AWLBRIGHT_TEST_URL })
+  const helper = await browser.newContext({
+    viewport: { width: 390, height: 800 },
+    baseURL: process.env.AWLBRIGHT_TEST_URL,
+  })
   await signIn(helper, 'tobin')
   const far = await helper.newPage()
   await openBench(far, jobId, '?stage=wire&view=runs')
@@ -180,7 +233,10 @@ test('two phones identify a run: one joins, the other sees it and reads', async 
   await helper.close()
 })
 
-test('crossed runs are stopped, and shown as crossed on the schematic; labels carry the job’s one convention', async ({ page, context }) => {
+test('crossed runs are stopped, and shown as crossed on the schematic; labels carry the job’s one convention', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Crossed House')
   await openBench(page, jobId, '?stage=wire&view=runs')
@@ -198,21 +254,40 @@ test('crossed runs are stopped, and shown as crossed on the schematic; labels ca
   await page.getByRole('dialog').getByLabel(/^N/).fill('black, sleeved blue')
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('region', { name: 'Labels' })).toContainText('N black, sleeved blue')
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'For the label printer' }).click()])
-  expect((await bytesOf(file)).toString().split('\r\n')[1]?.split('\t')).toEqual(['w1', 'near', 'Meter', 'W1', 'goes to Gateway', '16 mm² · 20 m', 'L1 brown · N black, sleeved blue · PE green and yellow'])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'For the label printer' }).click(),
+  ])
+  expect((await bytesOf(file)).toString().split('\r\n')[1]?.split('\t')).toEqual([
+    'w1',
+    'near',
+    'Meter',
+    'W1',
+    'goes to Gateway',
+    '16 mm² · 20 m',
+    'L1 brown · N black, sleeved blue · PE green and yellow',
+  ])
 })
 
-test('nothing goes live before the dead tests hold; then the steps are ticked with readings in between', async ({ page, context }) => {
+test('nothing goes live before the dead tests hold; then the steps are ticked with readings in between', async ({
+  page,
+  context,
+}) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Live House')
   await openBench(page, jobId, '?stage=wire&view=order')
-  await expect(page.getByText(/Nothing goes live yet: every run identified, every core identified, dead tests/)).toBeVisible()
+  await expect(
+    page.getByText(/Nothing goes live yet: every run identified, every core identified, dead tests/),
+  ).toBeVisible()
   const step = (key: string) => page.locator(`[data-step="${key}"]`)
   await expect(step('main').getByRole('button', { name: 'Switched' })).toBeDisabled()
   await sendFirstLive(context.request, jobId)
   await expect(page.getByText(/Nothing goes live yet/)).toHaveCount(0)
   await expect(step('dead')).toHaveAttribute('aria-current', 'step')
-  for (const field of await step('dead').getByRole('textbox').all()) { await field.fill('0'); await field.press('Enter') }
+  for (const field of await step('dead').getByRole('textbox').all()) {
+    await field.fill('0')
+    await field.press('Enter')
+  }
   await expect(step('dead')).toContainText('Proven')
   const supply = step('supply').getByRole('textbox')
   await supply.fill('23 kg')
@@ -254,13 +329,31 @@ test('a current transformer is tried live from the stand-in gateway, and by type
 test('circuits move between boards and phases, and both doors get their chart', async ({ page, context }) => {
   await signIn(context, 'maud')
   const jobId = await makeJob(context.request, 'Board House')
-  await callUseCase(context.request, 'saveSurveyItem', { jobId, kind: 'vehicleCharger', itemId: uuidv7(), fields: { tag: 'ev1', name: 'Drive charger', sort: 0, ratingW: 7200, phase: 'all', side: 'grid', detects6mADc: true } })
+  await callUseCase(context.request, 'saveSurveyItem', {
+    jobId,
+    kind: 'vehicleCharger',
+    itemId: uuidv7(),
+    fields: {
+      tag: 'ev1',
+      name: 'Drive charger',
+      sort: 0,
+      ratingW: 7200,
+      phase: 'all',
+      side: 'grid',
+      detects6mADc: true,
+    },
+  })
   await openBench(page, jobId, '?stage=wire&view=boards')
   await page.getByLabel('Board of c1').selectOption('essentials')
   await expect(page.locator('[data-circuit=c1]')).toContainText('from Main board')
-  await expect(page.getByRole('region', { name: 'Main board' })).toContainText('Left this board: Sockets (c1) for essentials.')
+  await expect(page.getByRole('region', { name: 'Main board' })).toContainText(
+    'Left this board: Sockets (c1) for essentials.',
+  )
   await expect(page.getByRole('table', { name: 'Chart for the door of essentials' })).toContainText('Main board')
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Charts for the doors' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Charts for the doors' }).click(),
+  ])
   expect((await PDFDocument.load(await bytesOf(file))).getPageCount()).toBe(2)
   // the charger's side is a choice with consequences
   await expect(page.locator('[data-side=grid]')).toContainText('planned')

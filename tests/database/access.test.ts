@@ -43,19 +43,45 @@ it('knows every use case by its own name', () => {
 
 describe('another crew’s job', () => {
   const IN_A_JOB: Partial<Record<UseCaseName, (job: string) => object>> = {
-    viewJob: (job) => ({ jobId: job }), changeJob: (job) => ({ jobId: job, version: 1 }), saveItem: (job) => ({ jobId: job, kind: 'electrode', itemId: uuidv7(), fields: { tag: 'x', kind: 'rod', targetOhm: 100 } }),
-    removeItem: (job) => ({ jobId: job, kind: 'electrode', itemId: uuidv7() }), choosePlan: (job) => ({ jobId: job, school: 'automaticWholeHome', reason: 'because it fits', gapClass: 'blink' }),
+    viewJob: (job) => ({ jobId: job }),
+    changeJob: (job) => ({ jobId: job, version: 1 }),
+    saveItem: (job) => ({
+      jobId: job,
+      kind: 'electrode',
+      itemId: uuidv7(),
+      fields: { tag: 'x', kind: 'rod', targetOhm: 100 },
+    }),
+    removeItem: (job) => ({ jobId: job, kind: 'electrode', itemId: uuidv7() }),
+    choosePlan: (job) => ({ jobId: job, school: 'automaticWholeHome', reason: 'because it fits', gapClass: 'blink' }),
     addPicture: (job) => ({ id: uuidv7(), jobId: job, subject: 'inv1', bytes: new Uint8Array(4) }),
-    addRecording: (job) => ({ readingId: uuidv7(), jobId: job, pointKey: 'outage.gap', recordedAt: new Date().toISOString(), files: [{ name: 'a.csv', bytes: new Uint8Array(4) }] }),
-    readGateway: (job) => ({ jobId: job, slot: 'read' }), overrideHold: (job) => ({ id: uuidv7(), jobId: job, step: 'firstIsland', condition: 'told', reason: 'they all know already' }),
-    requestPack: (job) => ({ jobId: job }), downloadPack: (job) => ({ jobId: job, packId: uuidv7() }), makeCustomerLink: (job) => ({ jobId: job, packId: uuidv7(), days: 3 }), withdrawCustomerLink: (job) => ({ jobId: job, linkId: uuidv7() }),
+    addRecording: (job) => ({
+      readingId: uuidv7(),
+      jobId: job,
+      pointKey: 'outage.gap',
+      recordedAt: new Date().toISOString(),
+      files: [{ name: 'a.csv', bytes: new Uint8Array(4) }],
+    }),
+    readGateway: (job) => ({ jobId: job, slot: 'read' }),
+    overrideHold: (job) => ({
+      id: uuidv7(),
+      jobId: job,
+      step: 'firstIsland',
+      condition: 'told',
+      reason: 'they all know already',
+    }),
+    requestPack: (job) => ({ jobId: job }),
+    downloadPack: (job) => ({ jobId: job, packId: uuidv7() }),
+    makeCustomerLink: (job) => ({ jobId: job, packId: uuidv7(), days: 3 }),
+    withdrawCustomerLink: (job) => ({ jobId: job, linkId: uuidv7() }),
   }
   it.each(Object.keys(IN_A_JOB) as UseCaseName[])('is not there for %s', async (name) => {
     const role = WHO_MAY[name][0]
     expect(await asked(name, other.actor(role), IN_A_JOB[name]?.(jobId))).toBe(404)
   })
   it('takes no readings, and is not listed', async () => {
-    const [told] = await call(USE_CASES.recordReadings, db, other.actor('lead'), { readings: [sent(jobId, 'outage.told', 'answer', 'yes')] })
+    const [told] = await call(USE_CASES.recordReadings, db, other.actor('lead'), {
+      readings: [sent(jobId, 'outage.told', 'answer', 'yes')],
+    })
     expect(told).toMatchObject({ outcome: 'refused', message: 'There is no such job in your crew.' })
     const listed = await call(USE_CASES.listJobs, db, other.actor('lead'), {})
     expect(listed.map(({ id }) => id)).not.toContain(jobId)

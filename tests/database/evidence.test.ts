@@ -14,35 +14,69 @@ beforeAll(async () => {
 })
 
 const record = (...readings: unknown[]) => call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings })
-const messageOf = async (work: Promise<unknown>) => work.then(() => 'nothing', (error: unknown) => String((error as Error).cause ?? error))
-const row = (change: object = {}) => ({ id: uuidv7(), jobId, pointKey: 'outage.told', slot: 'answer', valueWord: 'yes', unit: '' as const, recordedBy: crew.actor('hand').userId, recordedAt: new Date().toISOString(), shownVerdict: 'proven' as const, ...change })
+const messageOf = async (work: Promise<unknown>) =>
+  work.then(
+    () => 'nothing',
+    (error: unknown) => String((error as Error).cause ?? error),
+  )
+const row = (change: object = {}) => ({
+  id: uuidv7(),
+  jobId,
+  pointKey: 'outage.told',
+  slot: 'answer',
+  valueWord: 'yes',
+  unit: '' as const,
+  recordedBy: crew.actor('hand').userId,
+  recordedAt: new Date().toISOString(),
+  shownVerdict: 'proven' as const,
+  ...change,
+})
 
 describe('the database refuses what the core would refuse', () => {
   it.each([
-    ['NaN', { valueWord: null, valueNumber: NaN }, /reading_value_finite/], ['an infinity', { valueWord: null, valueNumber: Infinity }, /reading_value_finite/], ['nothing', { valueWord: null }, /reading_has_value/],
-    ['an unknown verdict', { shownVerdict: 'fine' }, /reading_verdict_known/], ['an unknown unit', { unit: 'furlong' }, /reading_unit_known/], ['a correction without a reason', { supersedes: uuidv7() }, /reading_correction_has_reason|reading_corrects_own_job/],
-    ['a reason without a correction', { supersedeReason: 'so' }, /reading_correction_has_reason/], ['a job that is not there', { jobId: uuidv7() }, /reading_job_id/],
+    ['NaN', { valueWord: null, valueNumber: NaN }, /reading_value_finite/],
+    ['an infinity', { valueWord: null, valueNumber: Infinity }, /reading_value_finite/],
+    ['nothing', { valueWord: null }, /reading_has_value/],
+    ['an unknown verdict', { shownVerdict: 'fine' }, /reading_verdict_known/],
+    ['an unknown unit', { unit: 'furlong' }, /reading_unit_known/],
+    [
+      'a correction without a reason',
+      { supersedes: uuidv7() },
+      /reading_correction_has_reason|reading_corrects_own_job/,
+    ],
+    ['a reason without a correction', { supersedeReason: 'so' }, /reading_correction_has_reason/],
+    ['a job that is not there', { jobId: uuidv7() }, /reading_job_id/],
   ] as const)('%s', async (_name, change, constraint) => {
     expect(await messageOf(db.insert(reading).values(row(change) as never))).toMatch(constraint)
   })
-  it.each(['reading', 'hold_override', 'attachment', 'pack'])('keeps rows of %s as they were written, for the app and for the owner', async (table) => {
-    expect(await messageOf(db.execute(sql.raw(`delete from ${table}`)))).toMatch(/permission denied/)
-    expect(await messageOf(db.execute(sql.raw(`truncate ${table} cascade`)))).toMatch(/permission denied/)
-    if (table === 'reading') {
-      await record(sent(jobId, 'outage.saved', 'answer', 'yes'))
-      expect(await messageOf(owner.db.execute(sql`update reading set value_word = 'no'`))).toMatch(/are evidence/)
-      expect(await messageOf(owner.db.execute(sql`delete from reading`))).toMatch(/are evidence/)
-    }
-  })
+  it.each(['reading', 'hold_override', 'attachment', 'pack'])(
+    'keeps rows of %s as they were written, for the app and for the owner',
+    async (table) => {
+      expect(await messageOf(db.execute(sql.raw(`delete from ${table}`)))).toMatch(/permission denied/)
+      expect(await messageOf(db.execute(sql.raw(`truncate ${table} cascade`)))).toMatch(/permission denied/)
+      if (table === 'reading') {
+        await record(sent(jobId, 'outage.saved', 'answer', 'yes'))
+        expect(await messageOf(owner.db.execute(sql`update reading set value_word = 'no'`))).toMatch(/are evidence/)
+        expect(await messageOf(owner.db.execute(sql`delete from reading`))).toMatch(/are evidence/)
+      }
+    },
+  )
   it('takes one correction of a reading, not two, and none across jobs', async () => {
     const first = sent(jobId, 'outage.helper', 'answer', 'no')
-    const correction = () => sent(jobId, 'outage.helper', 'answer', 'yes', { supersedes: first.id, supersedeReason: 'came a minute later' })
+    const correction = () =>
+      sent(jobId, 'outage.helper', 'answer', 'yes', { supersedes: first.id, supersedeReason: 'came a minute later' })
     const told = await record(first, correction(), correction())
     expect(told.map(({ outcome }) => outcome)).toEqual(['stored', 'stored', 'refused'])
     expect(told[2]?.message).toMatch(/corrected by somebody else already/)
     const [elsewhere, untouched] = [await makeJob(crew), sent(jobId, 'outage.saved', 'answer', 'no')]
     await record(untouched)
-    expect((await record(sent(elsewhere, 'outage.saved', 'answer', 'yes', { supersedes: untouched.id, supersedeReason: 'mixed up' })))[0]).toMatchObject({ outcome: 'refused', message: 'The reading to correct is not in this job.' })
+    expect(
+      (
+        await record(
+          sent(elsewhere, 'outage.saved', 'answer', 'yes', { supersedes: untouched.id, supersedeReason: 'mixed up' }),
+        )
+      )[0],
+    ).toMatchObject({ outcome: 'refused', message: 'The reading to correct is not in this job.' })
   })
 })
 
@@ -51,10 +85,14 @@ it('lets a correction take nothing away but the reading it stands in for', async
   const [stored, stray, withdrawal] = await record(
     medical,
     sent(jobId, 'outage.told', 'answer', 'yes', { supersedes: medical.id, supersedeReason: 'looks harmless' }),
-    sent(jobId, 'outage.told', 'answer', 'withdrawn', { supersedes: medical.id, supersedeReason: 'looks harmless too' }),
+    sent(jobId, 'outage.told', 'answer', 'withdrawn', {
+      supersedes: medical.id,
+      supersedeReason: 'looks harmless too',
+    }),
   )
   expect(stored?.outcome).toBe('stored')
-  for (const refused of [stray, withdrawal]) expect(refused).toMatchObject({ outcome: 'refused', message: 'A correction names a reading of the same point.' })
+  for (const refused of [stray, withdrawal])
+    expect(refused).toMatchObject({ outcome: 'refused', message: 'A correction names a reading of the same point.' })
   const { record: held } = await call(USE_CASES.viewJob, db, crew.actor('hand'), { jobId })
   expect(held.readings.some(({ supersedes }) => supersedes === medical.id)).toBe(false)
 })
@@ -63,13 +101,27 @@ describe('taking in readings', () => {
   it('acknowledges each by itself, and knows one that comes twice', async () => {
     const good = sent(jobId, 'earth.islandBond', 'ln', 230.4, { unit: 'V' })
     expect((await record(good)).map(({ outcome }) => outcome)).toEqual(['stored'])
-    expect((await record(good, sent(jobId, 'earth.islandBond', 'le', 230, { unit: 'V' }))).map(({ outcome }) => outcome)).toEqual(['known', 'stored'])
-    expect((await record({ ...good, valueNumber: 12 }))[0]).toMatchObject({ outcome: 'refused', message: 'Another reading has this id.' })
+    expect(
+      (await record(good, sent(jobId, 'earth.islandBond', 'le', 230, { unit: 'V' }))).map(({ outcome }) => outcome),
+    ).toEqual(['known', 'stored'])
+    expect((await record({ ...good, valueNumber: 12 }))[0]).toMatchObject({
+      outcome: 'refused',
+      message: 'Another reading has this id.',
+    })
   })
   it.each([
-    ['another unit', sent('', 'earth.islandBond', 'ne', 0.4, { unit: 'A' }), /in V, not in A/], ['a word for a number', sent('', 'earth.islandBond', 'ne', 'low'), /no answer here/], ['a point that is not there', sent('', 'earth.nothing', 'x', 1), /not in the plan/],
-    ['an answer that is none', sent('', 'outage.told', 'answer', 'perhaps'), /must be yes or no/], ['a file’s slot', sent('', 'outage.gap', 'recording', 12, { unit: 'ms' }), /takes a file/], ['a number as text', sent('', 'earth.islandBond', 'ne', 1, { valueNumber: '1', unit: 'V' }), /Value must be a number/],
-    ['a clock that is none', sent('', 'outage.told', 'answer', 'yes', { recordedAt: 'yesterday' }), /Time is not one/], ['an id that is none', sent('', 'outage.told', 'answer', 'yes', { id: "1'; drop table reading" }), /not an id/],
+    ['another unit', sent('', 'earth.islandBond', 'ne', 0.4, { unit: 'A' }), /in V, not in A/],
+    ['a word for a number', sent('', 'earth.islandBond', 'ne', 'low'), /no answer here/],
+    ['a point that is not there', sent('', 'earth.nothing', 'x', 1), /not in the plan/],
+    ['an answer that is none', sent('', 'outage.told', 'answer', 'perhaps'), /must be yes or no/],
+    ['a file’s slot', sent('', 'outage.gap', 'recording', 12, { unit: 'ms' }), /takes a file/],
+    [
+      'a number as text',
+      sent('', 'earth.islandBond', 'ne', 1, { valueNumber: '1', unit: 'V' }),
+      /Value must be a number/,
+    ],
+    ['a clock that is none', sent('', 'outage.told', 'answer', 'yes', { recordedAt: 'yesterday' }), /Time is not one/],
+    ['an id that is none', sent('', 'outage.told', 'answer', 'yes', { id: "1'; drop table reading" }), /not an id/],
   ])('refuses %s, and stores the rest', async (_name, bad, message) => {
     const told = await record({ ...bad, jobId }, sent(jobId, 'outage.callout', 'answer', 'yes'))
     expect(told[0]).toMatchObject({ outcome: 'refused', message: expect.stringMatching(message) })
@@ -77,20 +129,31 @@ describe('taking in readings', () => {
   })
   it('asks for a value outside the instrument’s range to be confirmed', async () => {
     const { record: held } = await call(USE_CASES.viewJob, db, crew.actor('hand'), { jobId })
-    const wild = () => sent(jobId, 'earth.electrode.e1', 'r618', 5000, { unit: 'Ω', instrumentId: held.instruments[0]?.id })
-    expect((await record(wild()))[0]).toMatchObject({ outcome: 'refused', message: expect.stringContaining('confirm the value') })
+    const wild = () =>
+      sent(jobId, 'earth.electrode.e1', 'r618', 5000, { unit: 'Ω', instrumentId: held.instruments[0]?.id })
+    expect((await record(wild()))[0]).toMatchObject({
+      outcome: 'refused',
+      message: expect.stringContaining('confirm the value'),
+    })
     expect((await record({ ...wild(), outOfRangeConfirmed: true }))[0]?.outcome).toBe('stored')
   })
   it('refuses a batch of nonsense without falling over', async () => {
     const told = await record(null, 5, 'text', [], { id: {} }, { id: '__proto__' })
     expect(told.map(({ outcome }) => outcome)).toEqual(Array.from({ length: 6 }, () => 'refused'))
-    await expect(call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings: Array.from({ length: 201 }, () => ({})) })).rejects.toThrow(/200 readings at most/)
+    await expect(
+      call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings: Array.from({ length: 201 }, () => ({})) }),
+    ).rejects.toThrow(/200 readings at most/)
   })
   it('keeps both clocks, and the digits as they were typed', async () => {
     const at = '2026-03-01T10:00:00.000Z'
     const one = sent(jobId, 'earth.islandBond', 'ne', 0.4, { unit: 'V', digits: '0.40', recordedAt: at })
     await record(one)
     const { record: held } = await call(USE_CASES.viewJob, db, crew.actor('checker'), { jobId })
-    expect(held.readings.find(({ id }) => id === one.id)).toMatchObject({ recordedAt: at, digits: '0.40', recordedByName: 'Test hand', receivedAt: expect.stringMatching(/^2\d{3}-.*Z$/) })
+    expect(held.readings.find(({ id }) => id === one.id)).toMatchObject({
+      recordedAt: at,
+      digits: '0.40',
+      recordedByName: 'Test hand',
+      receivedAt: expect.stringMatching(/^2\d{3}-.*Z$/),
+    })
   })
 })

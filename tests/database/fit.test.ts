@@ -16,28 +16,70 @@ beforeAll(async () => {
 })
 const view = (id = jobId) => call(USE_CASES.viewJob, db, crew.actor('office'), { jobId: id })
 const fitted = async (id = jobId) => (await view(id)).record.installation.fit
-const asked = ({ kind, tag, name, sort, detail }: ReturnType<typeof aWall>, itemId = uuidv7(), change: object = {}) => ({ kind, itemId, fields: { tag, name, sort, ...detail, ...change } })
-const save = (items: object[], by: 'lead' | 'office' | 'hand' | 'checker' = 'office', id = jobId) => call(USE_CASES.saveFitItems, db, crew.actor(by), { jobId: id, items })
-const snag = (tag = 's1', change: object = {}) => ({ kind: 'snag', itemId: uuidv7(), fields: { tag, name: 'Scratch', sort: 0, wallTag: null, xMm: null, yMm: null, place: 'door', who: null, due: null, clearedOn: null, clearedBy: null, ...change } })
-const record = (readings: object[], by: 'lead' | 'hand' = 'hand') => call(USE_CASES.recordReadings, db, crew.actor(by), { readings })
+const asked = (
+  { kind, tag, name, sort, detail }: ReturnType<typeof aWall>,
+  itemId = uuidv7(),
+  change: object = {},
+) => ({ kind, itemId, fields: { tag, name, sort, ...detail, ...change } })
+const save = (items: object[], by: 'lead' | 'office' | 'hand' | 'checker' = 'office', id = jobId) =>
+  call(USE_CASES.saveFitItems, db, crew.actor(by), { jobId: id, items })
+const snag = (tag = 's1', change: object = {}) => ({
+  kind: 'snag',
+  itemId: uuidv7(),
+  fields: {
+    tag,
+    name: 'Scratch',
+    sort: 0,
+    wallTag: null,
+    xMm: null,
+    yMm: null,
+    place: 'door',
+    who: null,
+    due: null,
+    clearedOn: null,
+    clearedBy: null,
+    ...change,
+  },
+})
+const record = (readings: object[], by: 'lead' | 'hand' = 'hand') =>
+  call(USE_CASES.recordReadings, db, crew.actor(by), { readings })
 
 describe('things of wall, day and van', () => {
   it('are stored together, changed and taken out', async () => {
     const wallId = uuidv7()
     await save([asked(aWall(), wallId), asked(anObstacle()), asked(aFitUnit({ xMm: 100, yMm: 200 }))])
     await save([asked(aWall(), wallId, { widthMm: 4200 })], 'lead')
-    expect(fitOf(await fitted(), 'wall')).toMatchObject([{ tag: 'wall1', detail: { widthMm: 4200, datum: 'leftFloor' } }])
+    expect(fitOf(await fitted(), 'wall')).toMatchObject([
+      { tag: 'wall1', detail: { widthMm: 4200, datum: 'leftFloor' } },
+    ])
     expect(fitOf(await fitted(), 'unit')).toMatchObject([{ detail: { xMm: 100, entrySide: 'bottom' } }])
     await call(USE_CASES.removeFitItem, db, crew.actor('office'), { jobId, itemId: wallId })
     expect(fitOf(await fitted(), 'wall')).toEqual([])
-    await expect(call(USE_CASES.removeFitItem, db, crew.actor('office'), { jobId, itemId: wallId })).rejects.toMatchObject({ status: 404 })
+    await expect(
+      call(USE_CASES.removeFitItem, db, crew.actor('office'), { jobId, itemId: wallId }),
+    ).rejects.toMatchObject({ status: 404 })
   })
   it('are refused whole when one of them is wrong, with its field', async () => {
     const before = (await fitted()).length
-    await expect(save([snag('s8'), asked(anObstacle({ widthMm: -5 }))])).rejects.toMatchObject({ status: 422, issues: [expect.objectContaining({ path: 'widthMm' })] })
-    await expect(save([asked(aFitUnit({ xMm: 5, yMm: null }))])).rejects.toMatchObject({ issues: [{ path: 'yMm', message: 'A place needs both figures, or none.' }] })
-    await expect(save([asked(aFitUnit({ holes: '10 20\nfoo' }))])).rejects.toMatchObject({ issues: [{ path: 'holes', message: 'Line 2: “foo” is no hole; write x, y and diameter in millimetres.' }] })
-    await expect(save([{ kind: 'person', itemId: uuidv7(), fields: { tag: 'p1', name: 'Ann', licensed: true, fromMin: 900, toMin: 600 } }])).rejects.toMatchObject({ issues: [expect.objectContaining({ path: 'toMin' })] })
+    await expect(save([snag('s8'), asked(anObstacle({ widthMm: -5 }))])).rejects.toMatchObject({
+      status: 422,
+      issues: [expect.objectContaining({ path: 'widthMm' })],
+    })
+    await expect(save([asked(aFitUnit({ xMm: 5, yMm: null }))])).rejects.toMatchObject({
+      issues: [{ path: 'yMm', message: 'A place needs both figures, or none.' }],
+    })
+    await expect(save([asked(aFitUnit({ holes: '10 20\nfoo' }))])).rejects.toMatchObject({
+      issues: [{ path: 'holes', message: 'Line 2: “foo” is no hole; write x, y and diameter in millimetres.' }],
+    })
+    await expect(
+      save([
+        {
+          kind: 'person',
+          itemId: uuidv7(),
+          fields: { tag: 'p1', name: 'Ann', licensed: true, fromMin: 900, toMin: 600 },
+        },
+      ]),
+    ).rejects.toMatchObject({ issues: [expect.objectContaining({ path: 'toMin' })] })
     await expect(save([{ kind: 'castle', itemId: uuidv7(), fields: {} }])).rejects.toMatchObject({ status: 422 })
     await expect(save([])).rejects.toMatchObject({ status: 422 })
     await expect(save(Array.from({ length: 201 }, (_, k) => snag(`s${k}`)))).rejects.toMatchObject({ status: 422 })
@@ -46,12 +88,17 @@ describe('things of wall, day and van', () => {
   it('keep short names apart, and leave other jobs’ and crews’ things alone', async () => {
     const itemId = uuidv7()
     await save([{ ...snag('s20'), itemId }])
-    await expect(save([snag('s20')])).rejects.toMatchObject({ status: 409, issues: [expect.objectContaining({ path: 'tag' })] })
+    await expect(save([snag('s20')])).rejects.toMatchObject({
+      status: 409,
+      issues: [expect.objectContaining({ path: 'tag' })],
+    })
     await expect(save([snag('s21'), snag('s21')])).rejects.toMatchObject({ status: 409 })
     const other = await makeJob(crew)
     await expect(save([{ ...snag('s22'), itemId }], 'office', other)).rejects.toMatchObject({ status: 409 })
     const stranger = await makeCrew()
-    await expect(call(USE_CASES.saveFitItems, db, stranger.actor('lead'), { jobId, items: [snag('s23')] })).rejects.toMatchObject({ status: 404 })
+    await expect(
+      call(USE_CASES.saveFitItems, db, stranger.actor('lead'), { jobId, items: [snag('s23')] }),
+    ).rejects.toMatchObject({ status: 404 })
     expect(fitOf(await fitted(), 'snag').map(({ tag }) => tag)).toEqual(['s20'])
   })
   it('let a hand write down snags, feet and what was used, and nothing of the plan', async () => {
@@ -61,11 +108,15 @@ describe('things of wall, day and van', () => {
     await expect(save([snag('s31')], 'checker')).rejects.toMatchObject({ status: 403 })
     await save([asked(aWall(), undefined, { tag: 'wall9' })])
     const wall = fitOf(await fitted(), 'wall')[0]
-    await expect(call(USE_CASES.removeFitItem, db, crew.actor('hand'), { jobId, itemId: wall?.id })).rejects.toMatchObject({ status: 403 })
+    await expect(
+      call(USE_CASES.removeFitItem, db, crew.actor('hand'), { jobId, itemId: wall?.id }),
+    ).rejects.toMatchObject({ status: 403 })
     await call(USE_CASES.removeFitItem, db, crew.actor('hand'), { jobId, itemId })
   })
   it('have kinds that the database knows, and fields for each', async () => {
-    const { rows } = await owner.pool.query<{ def: string }>(`select pg_get_constraintdef(oid) as def from pg_constraint where conname = 'fit_item_kind_known'`)
+    const { rows } = await owner.pool.query<{ def: string }>(
+      `select pg_get_constraintdef(oid) as def from pg_constraint where conname = 'fit_item_kind_known'`,
+    )
     for (const kind of FIT_KINDS) {
       expect(rows[0]?.def).toContain(`'${kind}'`)
       expect(FIT_FIELDS[kind].length).toBeGreaterThan(0)
@@ -74,26 +125,49 @@ describe('things of wall, day and van', () => {
 })
 
 describe('a replaced component', () => {
-  const replace = (change: object = {}, by: 'lead' | 'office' = 'lead') => call(USE_CASES.replaceComponent, db, crew.actor(by), { id: uuidv7(), jobId, componentTag: 'inv1', cause: 'deadOnArrival', reason: 'stays dark', ...change })
+  const replace = (change: object = {}, by: 'lead' | 'office' = 'lead') =>
+    call(USE_CASES.replaceComponent, db, crew.actor(by), {
+      id: uuidv7(),
+      jobId,
+      componentTag: 'inv1',
+      cause: 'deadOnArrival',
+      reason: 'stays dark',
+      ...change,
+    })
   it('keeps the old serial, opens what rested on it, and is proven anew', async () => {
-    await record([sent(jobId, 'fit.component.inv1', 'serial', 'OLD-1', { recordedAt: new Date(Date.now() - 60_000).toISOString() })])
+    await record([
+      sent(jobId, 'fit.component.inv1', 'serial', 'OLD-1', { recordedAt: new Date(Date.now() - 60_000).toISOString() }),
+    ])
     await replace()
     const { record: stored } = await view()
-    expect(stored.replacements).toMatchObject([{ componentTag: 'inv1', oldSerial: 'OLD-1', cause: 'deadOnArrival', replacedByName: 'Test lead' }])
-    expect(benchOf(stored).judgements.get('fit.component.inv1')).toMatchObject({ verdict: 'open', why: expect.stringContaining('Open again') })
+    expect(stored.replacements).toMatchObject([
+      { componentTag: 'inv1', oldSerial: 'OLD-1', cause: 'deadOnArrival', replacedByName: 'Test lead' },
+    ])
+    expect(benchOf(stored).judgements.get('fit.component.inv1')).toMatchObject({
+      verdict: 'open',
+      why: expect.stringContaining('Open again'),
+    })
     expect(stored.readings.some(({ valueWord }) => valueWord === 'OLD-1')).toBe(true)
-    await record([sent(jobId, 'fit.component.inv1', 'serial', 'NEW-1', { recordedAt: new Date(Date.now() + 1000).toISOString() })])
+    await record([
+      sent(jobId, 'fit.component.inv1', 'serial', 'NEW-1', { recordedAt: new Date(Date.now() + 1000).toISOString() }),
+    ])
     expect(benchOf((await view()).record).judgements.get('fit.component.inv1')?.value).toBe('NEW-1')
   })
   it('asks who, which and why', async () => {
-    await expect(replace({ reason: 'bad' })).rejects.toMatchObject({ issues: [expect.objectContaining({ path: 'reason' })] })
-    await expect(replace({ componentTag: 'nope' })).rejects.toMatchObject({ issues: [expect.objectContaining({ path: 'componentTag' })] })
+    await expect(replace({ reason: 'bad' })).rejects.toMatchObject({
+      issues: [expect.objectContaining({ path: 'reason' })],
+    })
+    await expect(replace({ componentTag: 'nope' })).rejects.toMatchObject({
+      issues: [expect.objectContaining({ path: 'componentTag' })],
+    })
     await expect(replace({ cause: 'ghost' })).rejects.toMatchObject({ status: 422 })
     await expect(replace({}, 'office')).rejects.toMatchObject({ status: 403 })
     expect((await view()).record.replacements).toHaveLength(1)
   })
   it('is evidence: neither changed nor deleted by anybody', async () => {
-    await expect(owner.pool.query(`update component_replacement set reason = 'something else'`)).rejects.toThrow(/evidence/)
+    await expect(owner.pool.query(`update component_replacement set reason = 'something else'`)).rejects.toThrow(
+      /evidence/,
+    )
     await expect(owner.pool.query('delete from component_replacement')).rejects.toThrow(/evidence/)
   })
 })
@@ -103,24 +177,61 @@ describe('a serial that another job has', () => {
     const other = await makeJob(crew)
     const first = sent(other, 'fit.component.inv1', 'serial', 'twin-7')
     await record([first])
-    await record([sent(jobId, 'fit.component.inv1', 'serial', 'TWIN-7', { recordedAt: new Date(Date.now() + 2000).toISOString() })])
-    expect((await view()).record.serialsElsewhere).toEqual([expect.objectContaining({ serial: 'TWIN-7', jobName: 'Test house' })])
+    await record([
+      sent(jobId, 'fit.component.inv1', 'serial', 'TWIN-7', { recordedAt: new Date(Date.now() + 2000).toISOString() }),
+    ])
+    expect((await view()).record.serialsElsewhere).toEqual([
+      expect.objectContaining({ serial: 'TWIN-7', jobName: 'Test house' }),
+    ])
     expect(benchOf((await view()).record).judgements.get('fit.component.inv1')?.verdict).toBe('stop')
     const stranger = await makeCrew()
     const theirs = await makeJob(stranger)
-    await call(USE_CASES.recordReadings, db, stranger.actor('hand'), { readings: [sent(theirs, 'fit.component.inv1', 'serial', 'twin-7')] })
-    expect((await call(USE_CASES.viewJob, db, stranger.actor('lead'), { jobId: theirs })).record.serialsElsewhere).toEqual([])
-    await record([sent(other, 'fit.component.inv1', 'serial', 'other-8', { supersedes: first.id, supersedeReason: 'misread the plate' })])
+    await call(USE_CASES.recordReadings, db, stranger.actor('hand'), {
+      readings: [sent(theirs, 'fit.component.inv1', 'serial', 'twin-7')],
+    })
+    expect(
+      (await call(USE_CASES.viewJob, db, stranger.actor('lead'), { jobId: theirs })).record.serialsElsewhere,
+    ).toEqual([])
+    await record([
+      sent(other, 'fit.component.inv1', 'serial', 'other-8', {
+        supersedes: first.id,
+        supersedeReason: 'misread the plate',
+      }),
+    ])
     expect((await view()).record.serialsElsewhere).toEqual([])
   })
 })
 
 describe('times of tasks', () => {
   it('are recorded like readings and taught to the next job of the crew', async () => {
-    const task = { minutes: 20, people: 1, licensed: true, after: null, powerOff: true, daylight: false, dry: false, visitTag: null, earliestMin: null, pinnedMin: null, template: 'isolate', leavesOpen: null }
-    await save([{ kind: 'task', itemId: uuidv7(), fields: { tag: 't1', name: 'Isolate', sort: 0, ...task } }, { kind: 'task', itemId: uuidv7(), fields: { tag: 't2', name: 'Not stopped', sort: 1, ...task } }])
-    await record([sent(jobId, 'fit.task.t1', 'start', 'begun', { recordedAt: '2026-05-04T08:00:00Z' }), sent(jobId, 'fit.task.t1', 'done', 'done', { recordedAt: '2026-05-04T08:25:00Z' }), sent(jobId, 'fit.task.t2', 'start', 'begun', { recordedAt: '2026-05-04T09:00:00Z' })])
+    const task = {
+      minutes: 20,
+      people: 1,
+      licensed: true,
+      after: null,
+      powerOff: true,
+      daylight: false,
+      dry: false,
+      visitTag: null,
+      earliestMin: null,
+      pinnedMin: null,
+      template: 'isolate',
+      leavesOpen: null,
+    }
+    await save([
+      { kind: 'task', itemId: uuidv7(), fields: { tag: 't1', name: 'Isolate', sort: 0, ...task } },
+      { kind: 'task', itemId: uuidv7(), fields: { tag: 't2', name: 'Not stopped', sort: 1, ...task } },
+    ])
+    await record([
+      sent(jobId, 'fit.task.t1', 'start', 'begun', { recordedAt: '2026-05-04T08:00:00Z' }),
+      sent(jobId, 'fit.task.t1', 'done', 'done', { recordedAt: '2026-05-04T08:25:00Z' }),
+      sent(jobId, 'fit.task.t2', 'start', 'begun', { recordedAt: '2026-05-04T09:00:00Z' }),
+    ])
     expect((await view()).taskMinutes).toEqual([{ template: 'isolate', minutes: 25 }])
-    expect((await call(USE_CASES.listJobs, db, crew.actor('lead'), {})).find(({ id }) => id === jobId)?.stages.find(({ stage }) => stage === 'fit')?.verdicts).toHaveLength(2)
+    expect(
+      (await call(USE_CASES.listJobs, db, crew.actor('lead'), {}))
+        .find(({ id }) => id === jobId)
+        ?.stages.find(({ stage }) => stage === 'fit')?.verdicts,
+    ).toHaveLength(2)
   })
 })

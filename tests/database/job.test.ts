@@ -13,11 +13,34 @@ import { freePort } from '../support/freePort'
 import { readyForLoads } from '../support/house'
 
 let crew: TestCrew
-beforeAll(async () => { crew = await makeCrew() })
+beforeAll(async () => {
+  crew = await makeCrew()
+})
 const lead = () => crew.actor('lead')
 const view = (jobId: string) => call(USE_CASES.viewJob, db, lead(), { jobId })
-const wave = () => waveAsSingleFile({ station: 'T', rateHz: 8000, durationS: 0.8, nominalV: 230, hz: 50, phases: 1, gapStartS: 0.3, gapMs: 60, jumpDeg: 30, islandHz: 50.1, noise: 0.001, seed: 5 })
-const record = async (jobId: string, pointKey: string, bytes: Uint8Array, readingId = uuidv7()) => call(USE_CASES.addRecording, db, lead(), { readingId, jobId, pointKey, recordedAt: new Date().toISOString(), files: [{ name: 'gap.cff', bytes }] })
+const wave = () =>
+  waveAsSingleFile({
+    station: 'T',
+    rateHz: 8000,
+    durationS: 0.8,
+    nominalV: 230,
+    hz: 50,
+    phases: 1,
+    gapStartS: 0.3,
+    gapMs: 60,
+    jumpDeg: 30,
+    islandHz: 50.1,
+    noise: 0.001,
+    seed: 5,
+  })
+const record = async (jobId: string, pointKey: string, bytes: Uint8Array, readingId = uuidv7()) =>
+  call(USE_CASES.addRecording, db, lead(), {
+    readingId,
+    jobId,
+    pointKey,
+    recordedAt: new Date().toISOString(),
+    files: [{ name: 'gap.cff', bytes }],
+  })
 
 /** Sends the readings that release the outage with loads. */
 async function release(jobId: string): Promise<void> {
@@ -26,7 +49,10 @@ async function release(jobId: string): Promise<void> {
   const points = benchOf(held).points
   const readings = readyForLoads().map(({ pointKey, slot, valueNumber, valueWord }) => {
     const input = points.find(({ key }) => key === pointKey)?.slots.find(({ id }) => id === slot)?.input
-    return sent(jobId, pointKey, slot, (valueNumber ?? valueWord) as number | string, { unit: valueNumber !== null && input?.kind === 'quantity' ? input.unit : '', instrumentId: pointKey === 'earth.islandBond' ? instrumentId : null })
+    return sent(jobId, pointKey, slot, (valueNumber ?? valueWord) as number | string, {
+      unit: valueNumber !== null && input?.kind === 'quantity' ? input.unit : '',
+      instrumentId: pointKey === 'earth.islandBond' ? instrumentId : null,
+    })
   })
   const told = await call(USE_CASES.recordReadings, db, lead(), { readings })
   expect(told.filter(({ outcome }) => outcome !== 'stored')).toEqual([])
@@ -54,31 +80,65 @@ describe('a recording', () => {
     const jobId = await makeJob(crew)
     await release(jobId)
     await expect(record(jobId, 'outage.gap', wave().subarray(0, 900))).rejects.toThrow(/gap\.cff.*Nothing was stored/)
-    expect([(await attachmentsOfJobs(db, [jobId])).length, (await view(jobId)).record.readings.filter(({ slot }) => slot === 'recording')]).toEqual([0, []])
+    expect([
+      (await attachmentsOfJobs(db, [jobId])).length,
+      (await view(jobId)).record.readings.filter(({ slot }) => slot === 'recording'),
+    ]).toEqual([0, []])
   })
 })
 
 describe('a picture', () => {
   it('is made small and loses its metadata, but not the time it was taken', async () => {
     const jobId = await makeJob(crew)
-    const bytes = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: 'teal' } }).withExif({ IFD0: { Make: 'Made-up' }, IFD2: { DateTimeOriginal: '2026:02:03 04:05:06' }, IFD3: { GPSLatitudeRef: 'N' } }).jpeg().toBuffer()
-    const { takenAt, sha256 } = await call(USE_CASES.addPicture, db, crew.actor('hand'), { id: uuidv7(), jobId, subject: 'inv1', fileName: 'plate.png', bytes: new Uint8Array(bytes) })
+    const bytes = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: 'teal' } })
+      .withExif({
+        IFD0: { Make: 'Made-up' },
+        IFD2: { DateTimeOriginal: '2026:02:03 04:05:06' },
+        IFD3: { GPSLatitudeRef: 'N' },
+      })
+      .jpeg()
+      .toBuffer()
+    const { takenAt, sha256 } = await call(USE_CASES.addPicture, db, crew.actor('hand'), {
+      id: uuidv7(),
+      jobId,
+      subject: 'inv1',
+      fileName: 'plate.png',
+      bytes: new Uint8Array(bytes),
+    })
     const meta = await sharp(await fileBytes(db, sha256)).metadata()
-    expect([takenAt, meta.width, meta.height, meta.exif, meta.format]).toEqual(['2026-02-03T04:05:06.000Z', 2000, 1000, undefined, 'jpeg'])
+    expect([takenAt, meta.width, meta.height, meta.exif, meta.format]).toEqual([
+      '2026-02-03T04:05:06.000Z',
+      2000,
+      1000,
+      undefined,
+      'jpeg',
+    ])
   })
-  it.each([['text', new TextEncoder().encode('not a picture')], ['half a picture', new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 16])], ['a script in SVG', new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="99999" height="99999"><script/></svg>')]])('that is %s is refused and nothing is stored', async (_name, bytes) => {
+  it.each([
+    ['text', new TextEncoder().encode('not a picture')],
+    ['half a picture', new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 16])],
+    [
+      'a script in SVG',
+      new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="99999" height="99999"><script/></svg>'),
+    ],
+  ])('that is %s is refused and nothing is stored', async (_name, bytes) => {
     const jobId = await makeJob(crew)
-    await expect(call(USE_CASES.addPicture, db, lead(), { id: uuidv7(), jobId, subject: 'inv1', bytes })).rejects.toThrow(/was not stored/)
+    await expect(
+      call(USE_CASES.addPicture, db, lead(), { id: uuidv7(), jobId, subject: 'inv1', bytes }),
+    ).rejects.toThrow(/was not stored/)
     expect(await attachmentsOfJobs(db, [jobId])).toEqual([])
   })
 })
 
 describe('hold points', () => {
-  const override = (jobId: string, condition: string, reason = 'measured yesterday, on paper') => call(USE_CASES.overrideHold, db, lead(), { id: uuidv7(), jobId, step: 'firstIsland', condition, reason })
+  const override = (jobId: string, condition: string, reason = 'measured yesterday, on paper') =>
+    call(USE_CASES.overrideHold, db, lead(), { id: uuidv7(), jobId, step: 'firstIsland', condition, reason })
   it('are overridden in writing where they may be, and nowhere else', async () => {
     const jobId = await makeJob(crew)
     await override(jobId, 'electrode')
-    const state = benchOf((await view(jobId)).record).holds.find(({ step }) => step.id === 'firstIsland')?.conditions.find(({ condition }) => condition.id === 'electrode')
+    const state = benchOf((await view(jobId)).record)
+      .holds.find(({ step }) => step.id === 'firstIsland')
+      ?.conditions.find(({ condition }) => condition.id === 'electrode')
     expect([state?.holds, state?.override?.byName]).toEqual([true, 'Test lead'])
     await expect(override(jobId, 'medical')).rejects.toThrow(/is never overridden/)
     await expect(override(jobId, 'electrode', 'because')).rejects.toThrow(/at least ten characters/)
@@ -89,23 +149,50 @@ describe('hold points', () => {
 describe('the plan', () => {
   it('writes its promises once, and afresh when chosen again', async () => {
     const jobId = await makeJob(crew)
-    const choose = (school: string, gapClass: string) => call(USE_CASES.choosePlan, db, lead(), { jobId, school, reason: 'it fits the house', gapClass })
+    const choose = (school: string, gapClass: string) =>
+      call(USE_CASES.choosePlan, db, lead(), { jobId, school, reason: 'it fits the house', gapClass })
     await choose('automaticWholeHome', 'blink')
     await choose('automaticWholeHome', 'flicker')
     const { record: held } = await view(jobId)
-    expect([held.installation.chosenSchool, held.installation.promises.map(({ kind, gapClass }) => gapClass ?? kind)]).toEqual(['automaticWholeHome', ['staysOn', 'flicker', 'runtime', 'protection']])
+    expect([
+      held.installation.chosenSchool,
+      held.installation.promises.map(({ kind, gapClass }) => gapClass ?? kind),
+    ]).toEqual(['automaticWholeHome', ['staysOn', 'flicker', 'runtime', 'protection']])
     await expect(choose('manualChangeover', 'blink')).rejects.toThrow(/by hand/)
   })
   it('refuses contradictions by their field and tells of a change made meanwhile', async () => {
     const jobId = await makeJob(crew)
-    const save = (kind: string, fields: object) => call(USE_CASES.saveItem, db, lead(), { jobId, kind, itemId: uuidv7(), fields })
-    const load = { tag: 'x1', name: 'X', powerW: 10, powerFactor: 1, duty: 1, phase: 'L1', priority: 1, backedUp: true, mustStayOn: false }
-    await expect(save('load', { ...load, phase: 'L3' })).rejects.toMatchObject({ status: 422, issues: [{ path: 'phase' }] })
-    await expect(save('load', { ...load, backedUp: false, mustStayOn: true })).rejects.toMatchObject({ issues: [{ path: 'mustStayOn' }] })
+    const save = (kind: string, fields: object) =>
+      call(USE_CASES.saveItem, db, lead(), { jobId, kind, itemId: uuidv7(), fields })
+    const load = {
+      tag: 'x1',
+      name: 'X',
+      powerW: 10,
+      powerFactor: 1,
+      duty: 1,
+      phase: 'L1',
+      priority: 1,
+      backedUp: true,
+      mustStayOn: false,
+    }
+    await expect(save('load', { ...load, phase: 'L3' })).rejects.toMatchObject({
+      status: 422,
+      issues: [{ path: 'phase' }],
+    })
+    await expect(save('load', { ...load, backedUp: false, mustStayOn: true })).rejects.toMatchObject({
+      issues: [{ path: 'mustStayOn' }],
+    })
     await expect(save('load', { ...load, powerW: '0x10' })).rejects.toMatchObject({ issues: [{ path: 'powerW' }] })
-    await expect(save('run', { tag: 'w9', from: 'A', to: 'B', size: '17', lengthM: 3 })).rejects.toMatchObject({ issues: [{ path: 'size' }] })
-    await expect(save('load', { ...load, tag: 'fridge' })).rejects.toMatchObject({ status: 409, issues: [{ path: 'tag' }] })
-    await expect(call(USE_CASES.changeJob, db, lead(), { jobId, version: 1, acceptsShedding: true })).rejects.toMatchObject({ status: 409 })
+    await expect(save('run', { tag: 'w9', from: 'A', to: 'B', size: '17', lengthM: 3 })).rejects.toMatchObject({
+      issues: [{ path: 'size' }],
+    })
+    await expect(save('load', { ...load, tag: 'fridge' })).rejects.toMatchObject({
+      status: 409,
+      issues: [{ path: 'tag' }],
+    })
+    await expect(
+      call(USE_CASES.changeJob, db, lead(), { jobId, version: 1, acceptsShedding: true }),
+    ).rejects.toMatchObject({ status: 409 })
   })
 })
 
@@ -118,10 +205,16 @@ it('reads a gateway into the plan’s settings and hands back what the plan does
     const { version } = await view(jobId)
     await call(USE_CASES.changeJob, db, lead(), { jobId, version, gatewayHost: '127.0.0.1', gatewayPort: port })
     const readout = await call(USE_CASES.readGateway, db, crew.actor('hand'), { jobId, slot: 'left' })
-    expect([readout.stored, readout.unplanned, readout.unknown.length]).toEqual([1, [{ key: 'nominalV', value: 230 }], 2])
+    expect([readout.stored, readout.unplanned, readout.unknown.length]).toEqual([
+      1,
+      [{ key: 'nominalV', value: 230 }],
+      2,
+    ])
     const judged = benchOf((await view(jobId)).record).judgements.get('settings.reserveSocPercent')
     expect([judged?.verdict, judged?.why]).toEqual(['stop', expect.stringMatching(/Left at 35.%; the plan says 40.%/)])
-    await expect(call(USE_CASES.changeJob, db, lead(), { jobId, version: version + 1, gatewayHost: '8.8.8.8' })).rejects.toThrow(/own network/)
+    await expect(
+      call(USE_CASES.changeJob, db, lead(), { jobId, version: version + 1, gatewayHost: '8.8.8.8' }),
+    ).rejects.toThrow(/own network/)
   } finally {
     await standIn.close()
   }

@@ -22,7 +22,12 @@ beforeAll(async () => {
   crew = await makeCrew()
   jobId = await makeJob(crew)
   const first = sent(jobId, 'outage.told', 'answer', 'no')
-  await call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings: [first, sent(jobId, 'outage.told', 'answer', 'yes', { supersedes: first.id, supersedeReason: '=cmd|danger' })] })
+  await call(USE_CASES.recordReadings, db, crew.actor('hand'), {
+    readings: [
+      first,
+      sent(jobId, 'outage.told', 'answer', 'yes', { supersedes: first.id, supersedeReason: '=cmd|danger' }),
+    ],
+  })
   packId = await sealPack(db, { jobId, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY })
   zip = await fileBytes(db, (await packById(db, packId))!.sha256)
 })
@@ -31,7 +36,14 @@ describe('a pack', () => {
   it('verifies with the server’s key and holds report, record and readings', () => {
     expect(verifyPack(zip, publicKeyOf(KEY))).toMatchObject({ intact: true, problems: [], jobName: 'Test house' })
     const files = unzipSync(zip)
-    expect(Object.keys(files).sort()).toEqual(['README.txt', 'manifest.json', 'readings.csv', 'record.json', 'report.pdf', 'signature.json'])
+    expect(Object.keys(files).sort()).toEqual([
+      'README.txt',
+      'manifest.json',
+      'readings.csv',
+      'record.json',
+      'report.pdf',
+      'signature.json',
+    ])
     expect(new TextDecoder().decode(files['report.pdf']?.subarray(0, 5))).toBe('%PDF-')
   })
   it('keeps a corrected reading beside its correction, and tames a cell that a spreadsheet would run', () => {
@@ -65,13 +77,20 @@ describe('a customer’s link', () => {
     expect(await packByTokenHash(db, tokenHash(`${token.slice(0, -1)}x`))).toBeNull()
     await call(USE_CASES.withdrawCustomerLink, db, crew.actor('lead'), { jobId, linkId })
     expect((await packByTokenHash(db, tokenHash(token)))?.link.withdrawnAt).not.toBeNull()
-    await expect(call(USE_CASES.withdrawCustomerLink, db, crew.actor('lead'), { jobId, linkId })).rejects.toThrow(/does not work any more/)
+    await expect(call(USE_CASES.withdrawCustomerLink, db, crew.actor('lead'), { jobId, linkId })).rejects.toThrow(
+      /does not work any more/,
+    )
   })
   it('of one job is not withdrawn from another, and lasts as long as it says', async () => {
     const { linkId } = await make()
     expect(await withdrawLink(db, linkId, await makeJob(crew))).toBe(false)
-    const [left] = await db.select({ days: sql<number>`extract(epoch from (${customerLink.expiresAt} - now())) / 86400` }).from(customerLink).where(eq(customerLink.id, linkId))
+    const [left] = await db
+      .select({ days: sql<number>`extract(epoch from (${customerLink.expiresAt} - now())) / 86400` })
+      .from(customerLink)
+      .where(eq(customerLink.id, linkId))
     expect(Number(left?.days)).toBeCloseTo(2, 2)
-    await expect(call(USE_CASES.makeCustomerLink, db, crew.actor('office'), { jobId, packId, days: 5000 })).rejects.toThrow(/two years at most/)
+    await expect(
+      call(USE_CASES.makeCustomerLink, db, crew.actor('office'), { jobId, packId, days: 5000 }),
+    ).rejects.toThrow(/two years at most/)
   })
 })

@@ -13,7 +13,9 @@ import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob, pool, sent } from '../support/database'
 
 let crew: TestCrew
-beforeAll(async () => { crew = await makeCrew() })
+beforeAll(async () => {
+  crew = await makeCrew()
+})
 
 describe('files', () => {
   const bytes = new Uint8Array(randomBytes(2 * CHUNK_BYTES + 17))
@@ -21,7 +23,10 @@ describe('files', () => {
 
   it('lie in chunks under their digest and come back whole, at once or in a stream', async () => {
     expect(await storeFile(db, bytes, 'application/octet-stream')).toBe(digest)
-    expect(await fileFacts(db, digest)).toMatchObject({ byteCount: bytes.length, mediaType: 'application/octet-stream' })
+    expect(await fileFacts(db, digest)).toMatchObject({
+      byteCount: bytes.length,
+      mediaType: 'application/octet-stream',
+    })
     expect(Buffer.compare(Buffer.from(await fileBytes(db, digest)), Buffer.from(bytes))).toBe(0)
     const sizes: number[] = []
     const streamed = createHash('sha256')
@@ -34,7 +39,9 @@ describe('files', () => {
 
   it('are kept once, however often they come', async () => {
     await storeFile(db, bytes, 'text/plain')
-    expect(await db.select({ index: fileChunk.index }).from(fileChunk).where(eq(fileChunk.sha256, digest))).toHaveLength(3)
+    expect(
+      await db.select({ index: fileChunk.index }).from(fileChunk).where(eq(fileChunk.sha256, digest)),
+    ).toHaveLength(3)
     expect((await fileFacts(db, digest))?.mediaType).toBe('application/octet-stream')
   })
 
@@ -45,10 +52,12 @@ describe('files', () => {
 
   it('go with the transaction that stored them', async () => {
     const other = new Uint8Array(randomBytes(50))
-    await expect(db.transaction(async (tx) => {
-      await storeFile(tx, other, 'text/plain')
-      throw new Error('changed my mind')
-    })).rejects.toThrow('changed my mind')
+    await expect(
+      db.transaction(async (tx) => {
+        await storeFile(tx, other, 'text/plain')
+        throw new Error('changed my mind')
+      }),
+    ).rejects.toThrow('changed my mind')
     expect(await fileFacts(db, createHash('sha256').update(other).digest('hex'))).toBeNull()
   })
 })
@@ -59,7 +68,10 @@ describe('jobs', () => {
     const rows = await jobsOfCrew(db, crew.crewId)
     let queries = 0
     const own = pool.query.bind(pool)
-    const counted = ((...args: Parameters<typeof own>) => { queries++; return own(...args) }) as typeof pool.query
+    const counted = ((...args: Parameters<typeof own>) => {
+      queries++
+      return own(...args)
+    }) as typeof pool.query
     pool.query = counted
     try {
       await installationsOf(db, rows.slice(0, 1))
@@ -77,7 +89,10 @@ describe('jobs', () => {
     const jobId = await makeJob(crew)
     const row = await jobById(db, jobId)
     const installation = row && (await installationsOf(db, [row])).get(jobId)
-    expect(installation?.loads.map(({ tag, powerW, duty }) => [tag, powerW, duty])).toEqual([['fridge', 150, 0.4], ['oven', 3200, 0.05]])
+    expect(installation?.loads.map(({ tag, powerW, duty }) => [tag, powerW, duty])).toEqual([
+      ['fridge', 150, 0.4],
+      ['oven', 3200, 0.05],
+    ])
     expect(installation?.sources.units[0]).toMatchObject({ moduleCount: 3, moduleW: 1600, legW: null })
     expect(await jobById(db, uuidv7())).toBeNull()
   })
@@ -85,7 +100,13 @@ describe('jobs', () => {
   it('are listed with what they wait for', async () => {
     const jobId = await makeJob(crew)
     const listed = (await call(USE_CASES.listJobs, db, crew.actor('checker'), {})).find(({ id }) => id === jobId)
-    expect(listed).toMatchObject({ surveyed: true, planned: false, sealedAt: null, hold: expect.stringMatching(/^First live is held/), counts: { proven: 1, watch: 0, stop: 0 } })
+    expect(listed).toMatchObject({
+      surveyed: true,
+      planned: false,
+      sealedAt: null,
+      hold: expect.stringMatching(/^First live is held/),
+      counts: { proven: 1, watch: 0, stop: 0 },
+    })
     expect(listed?.stages).toHaveLength(8)
   })
 })
@@ -94,20 +115,45 @@ describe('readings', () => {
   it('come oldest first by the device’s clock, with who made them', async () => {
     const jobId = await makeJob(crew)
     const at = (clock: string) => `2026-02-03T${clock}:00.000Z`
-    await call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings: [sent(jobId, 'outage.saved', 'answer', 'yes', { recordedAt: at('11:00') }), sent(jobId, 'outage.told', 'answer', 'yes', { recordedAt: at('10:00') })] })
-    expect((await readingsOfJobs(db, [jobId])).map(({ pointKey, recordedAt, recordedByName }) => [pointKey, recordedAt, recordedByName])).toEqual([['outage.told', at('10:00'), 'Test hand'], ['outage.saved', at('11:00'), 'Test hand']])
+    await call(USE_CASES.recordReadings, db, crew.actor('hand'), {
+      readings: [
+        sent(jobId, 'outage.saved', 'answer', 'yes', { recordedAt: at('11:00') }),
+        sent(jobId, 'outage.told', 'answer', 'yes', { recordedAt: at('10:00') }),
+      ],
+    })
+    expect(
+      (await readingsOfJobs(db, [jobId])).map(({ pointKey, recordedAt, recordedByName }) => [
+        pointKey,
+        recordedAt,
+        recordedByName,
+      ]),
+    ).toEqual([
+      ['outage.told', at('10:00'), 'Test hand'],
+      ['outage.saved', at('11:00'), 'Test hand'],
+    ])
     expect(await readingsOfJobs(db, [])).toEqual([])
   })
 
   it('are heard of by every screen of their job, and of no other', async () => {
     const [jobId, quiet] = [await makeJob(crew), await makeJob(crew)]
     let heardQuiet = 0
-    const offQuiet = onJobEvidence(quiet, () => { heardQuiet++ })
+    const offQuiet = onJobEvidence(quiet, () => {
+      heardQuiet++
+    })
     const heard = new Promise<void>((done) => {
-      const off = onJobEvidence(jobId, () => { off(); done() })
+      const off = onJobEvidence(jobId, () => {
+        off()
+        done()
+      })
     })
     // listening begins in the background: the notice is repeated until it is heard
-    const repeat = setInterval(() => void call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings: [sent(jobId, 'outage.told', 'answer', 'yes')] }), 100)
+    const repeat = setInterval(
+      () =>
+        void call(USE_CASES.recordReadings, db, crew.actor('hand'), {
+          readings: [sent(jobId, 'outage.told', 'answer', 'yes')],
+        }),
+      100,
+    )
     await heard
     clearInterval(repeat)
     offQuiet()
@@ -116,6 +162,10 @@ describe('readings', () => {
 })
 
 it('knows whose crew a person works in, and who works in none', async () => {
-  expect(await membershipOf(db, crew.actor('lead').userId)).toMatchObject({ crewId: crew.crewId, role: 'lead', crewName: 'Test crew' })
+  expect(await membershipOf(db, crew.actor('lead').userId)).toMatchObject({
+    crewId: crew.crewId,
+    role: 'lead',
+    crewName: 'Test crew',
+  })
   expect(await membershipOf(db, 'nobody')).toBeNull()
 })

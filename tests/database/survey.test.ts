@@ -19,36 +19,83 @@ beforeAll(async () => {
 })
 const office = () => crew.actor('office')
 const view = (id = jobId) => call(USE_CASES.viewJob, db, office(), { jobId: id })
-const save = (kind: string, fields: object, itemId = uuidv7(), by = office()) => call(USE_CASES.saveSurveyItem, db, by, { jobId, kind, itemId, fields })
-const board = { tag: 'board1', name: 'Main board', mainA: 60, busbarA: 100, sourcesAtFarEnd: null, fedFrom: 'main1', metalOutdoors: null }
+const save = (kind: string, fields: object, itemId = uuidv7(), by = office()) =>
+  call(USE_CASES.saveSurveyItem, db, by, { jobId, kind, itemId, fields })
+const board = {
+  tag: 'board1',
+  name: 'Main board',
+  mainA: 60,
+  busbarA: 100,
+  sourcesAtFarEnd: null,
+  fedFrom: 'main1',
+  metalOutdoors: null,
+}
 
 describe('things found on the survey', () => {
   it('are stored with what is particular to their kind, changed and taken out', async () => {
     const { itemId } = await save('board', board)
     await save('board', { ...board, busbarA: 125 }, itemId)
-    expect(itemsOf((await view()).record.installation.survey, 'board')).toMatchObject([{ tag: 'board1', detail: { mainA: 60, busbarA: 125, fedFrom: 'main1' } }])
+    expect(itemsOf((await view()).record.installation.survey, 'board')).toMatchObject([
+      { tag: 'board1', detail: { mainA: 60, busbarA: 125, fedFrom: 'main1' } },
+    ])
     await call(USE_CASES.removeSurveyItem, db, office(), { jobId, itemId })
     expect((await view()).record.installation.survey).toEqual([])
-    await expect(call(USE_CASES.removeSurveyItem, db, office(), { jobId, itemId })).rejects.toThrow('no longer on the survey')
+    await expect(call(USE_CASES.removeSurveyItem, db, office(), { jobId, itemId })).rejects.toThrow(
+      'no longer on the survey',
+    )
   })
   it('are refused with every field that is wrong, and nothing is half-stored', async () => {
-    await expect(save('board', { ...board, tag: 'b9', mainA: -1, fedFrom: 'moon' })).rejects.toMatchObject({ status: 422, issues: [expect.objectContaining({ path: 'mainA' }), expect.objectContaining({ path: 'fedFrom' })] })
-    await expect(save('vehicleCharger', { tag: 'ev1', name: 'Charger', ratingW: 7000, phase: 'L2', side: 'grid', detects6mADc: null })).rejects.toMatchObject({ issues: [{ path: 'phase', message: 'This supply has no L2.' }] })
-    await expect(save('permission', { tag: 'p1', name: 'Paper', authority: 'building', state: 'asked', leadDays: 3, askedOn: '2026-02-31', decidedOn: null, reference: null })).rejects.toMatchObject({ issues: [expect.objectContaining({ path: 'askedOn' })] })
+    await expect(save('board', { ...board, tag: 'b9', mainA: -1, fedFrom: 'moon' })).rejects.toMatchObject({
+      status: 422,
+      issues: [expect.objectContaining({ path: 'mainA' }), expect.objectContaining({ path: 'fedFrom' })],
+    })
+    await expect(
+      save('vehicleCharger', {
+        tag: 'ev1',
+        name: 'Charger',
+        ratingW: 7000,
+        phase: 'L2',
+        side: 'grid',
+        detects6mADc: null,
+      }),
+    ).rejects.toMatchObject({ issues: [{ path: 'phase', message: 'This supply has no L2.' }] })
+    await expect(
+      save('permission', {
+        tag: 'p1',
+        name: 'Paper',
+        authority: 'building',
+        state: 'asked',
+        leadDays: 3,
+        askedOn: '2026-02-31',
+        decidedOn: null,
+        reference: null,
+      }),
+    ).rejects.toMatchObject({ issues: [expect.objectContaining({ path: 'askedOn' })] })
     await expect(save('spaceship', board)).rejects.toMatchObject({ status: 422 })
     expect((await view()).record.installation.survey).toEqual([])
   })
   it('keep short names apart within their kind, and other jobs’ things out of reach', async () => {
     const { itemId } = await save('board', board)
-    await expect(save('board', board)).rejects.toMatchObject({ status: 409, issues: [expect.objectContaining({ path: 'tag' })] })
+    await expect(save('board', board)).rejects.toMatchObject({
+      status: 409,
+      issues: [expect.objectContaining({ path: 'tag' })],
+    })
     const stranger = await makeCrew()
-    await expect(save('board', { ...board, tag: 'x1' }, itemId, stranger.actor('office'))).rejects.toMatchObject({ status: 404 })
+    await expect(save('board', { ...board, tag: 'x1' }, itemId, stranger.actor('office'))).rejects.toMatchObject({
+      status: 404,
+    })
     const other = await makeJob(crew)
-    await expect(call(USE_CASES.saveSurveyItem, db, office(), { jobId: other, kind: 'board', itemId, fields: board })).rejects.toMatchObject({ status: 409 })
-    await expect(save('board', { ...board, tag: 'y1' }, uuidv7(), crew.actor('hand'))).rejects.toMatchObject({ status: 403 })
+    await expect(
+      call(USE_CASES.saveSurveyItem, db, office(), { jobId: other, kind: 'board', itemId, fields: board }),
+    ).rejects.toMatchObject({ status: 409 })
+    await expect(save('board', { ...board, tag: 'y1' }, uuidv7(), crew.actor('hand'))).rejects.toMatchObject({
+      status: 403,
+    })
   })
   it('have a kind that the database knows, each of them', async () => {
-    const { rows } = await owner.pool.query<{ def: string }>(`select pg_get_constraintdef(oid) as def from pg_constraint where conname = 'survey_item_kind_known'`)
+    const { rows } = await owner.pool.query<{ def: string }>(
+      `select pg_get_constraintdef(oid) as def from pg_constraint where conname = 'survey_item_kind_known'`,
+    )
     for (const kind of SURVEY_KINDS) expect(rows[0]?.def).toContain(`'${kind}'`)
   })
 })
@@ -56,11 +103,25 @@ describe('things found on the survey', () => {
 describe('the place and the assumptions', () => {
   it('are checked and come back; an order that cannot be is refused', async () => {
     const { version } = await view()
-    await call(USE_CASES.changeJob, db, office(), { jobId, version, site: { latitudeDeg: 51, minTempC: -10, maxTempC: 30, soil: 'clay' }, assumptions: { tariffKind: 'flat', importPrice: 0.3 } })
+    await call(USE_CASES.changeJob, db, office(), {
+      jobId,
+      version,
+      site: { latitudeDeg: 51, minTempC: -10, maxTempC: 30, soil: 'clay' },
+      assumptions: { tariffKind: 'flat', importPrice: 0.3 },
+    })
     const { record, version: next } = await view()
-    expect([record.installation.site.soil, record.installation.site.routerPlace, record.installation.assumptions.importPrice, record.installation.assumptions.performanceRatio]).toEqual(['clay', null, 0.3, 0.8])
-    await expect(call(USE_CASES.changeJob, db, office(), { jobId, version: next, site: { minTempC: 20, maxTempC: -5 } })).rejects.toThrow('The lowest temperature is above the highest')
-    await expect(call(USE_CASES.changeJob, db, office(), { jobId, version: next, assumptions: { importPrice: '0.3' } })).rejects.toMatchObject({ status: 422 })
+    expect([
+      record.installation.site.soil,
+      record.installation.site.routerPlace,
+      record.installation.assumptions.importPrice,
+      record.installation.assumptions.performanceRatio,
+    ]).toEqual(['clay', null, 0.3, 0.8])
+    await expect(
+      call(USE_CASES.changeJob, db, office(), { jobId, version: next, site: { minTempC: 20, maxTempC: -5 } }),
+    ).rejects.toThrow('The lowest temperature is above the highest')
+    await expect(
+      call(USE_CASES.changeJob, db, office(), { jobId, version: next, assumptions: { importPrice: '0.3' } }),
+    ).rejects.toMatchObject({ status: 422 })
   })
 })
 
@@ -71,13 +132,28 @@ describe('imports', () => {
     const told = await call(USE_CASES.importLoads, db, office(), { jobId: own, csv, mapping: null })
     expect(told).toMatchObject({ stored: 2, aside: [{ line: 3, column: 'power_W', value: 'lots' }] })
     // “fridge” is taken by the job already, so the new one got another short name
-    expect((await view(own)).record.installation.loads.map(({ tag }) => tag).sort()).toEqual(['fridge', 'fridge2', 'kettle', 'oven'])
-    await expect(call(USE_CASES.importLoads, db, office(), { jobId: own, csv: 'a,b\n1,2\n', mapping: null })).rejects.toThrow('name and power_W')
+    expect((await view(own)).record.installation.loads.map(({ tag }) => tag).sort()).toEqual([
+      'fridge',
+      'fridge2',
+      'kettle',
+      'oven',
+    ])
+    await expect(
+      call(USE_CASES.importLoads, db, office(), { jobId: own, csv: 'a,b\n1,2\n', mapping: null }),
+    ).rejects.toThrow('name and power_W')
   })
   it('store a year as it will be fetched, one of each kind, and refuse one with a hole', async () => {
     const own = await makeJob(crew)
-    const csv = (rows: number, value: string) => `start,kWh\n${Array.from({ length: rows }, () => `,${value}`).join('\n')}\n`
-    const put = (rows: number, value = '0.25', kind = 'load', mapping: object | null = null) => call(USE_CASES.importProfile, db, office(), { jobId: own, kind, name: 'meter.csv', csv: csv(rows, value), mapping })
+    const csv = (rows: number, value: string) =>
+      `start,kWh\n${Array.from({ length: rows }, () => `,${value}`).join('\n')}\n`
+    const put = (rows: number, value = '0.25', kind = 'load', mapping: object | null = null) =>
+      call(USE_CASES.importProfile, db, office(), {
+        jobId: own,
+        kind,
+        name: 'meter.csv',
+        csv: csv(rows, value),
+        mapping,
+      })
     await expect(put(8783)).rejects.toThrow('8,783 rows')
     expect(await put(17_520)).toMatchObject({ rows: 17_520, stepH: 0.5, asideCount: 0 })
     const [first] = await profilesOf(db, own)
@@ -87,7 +163,9 @@ describe('imports', () => {
     await put(8760, '1')
     const [second, ...others] = await profilesOf(db, own)
     expect([second?.rowCount, second?.id === first?.id, others]).toEqual([8760, false, []])
-    await expect(put(8760, '1', 'price', { timeColumn: -1, valueColumn: 1, unit: 'kWh' })).rejects.toThrow('Prices are read as prices')
+    await expect(put(8760, '1', 'price', { timeColumn: -1, valueColumn: 1, unit: 'kWh' })).rejects.toThrow(
+      'Prices are read as prices',
+    )
     await call(USE_CASES.removeProfile, db, office(), { jobId: own, profileId: second?.id })
     expect(await profilesOf(db, own)).toEqual([])
   })
@@ -95,33 +173,58 @@ describe('imports', () => {
 
 describe('the household', () => {
   const link = async (days = 30) => call(USE_CASES.makeHouseholdLink, db, office(), { jobId, days })
-  const jpeg = async () => new Uint8Array(await sharp({ create: { width: 40, height: 30, channels: 3, background: '#887766' } }).jpeg().toBuffer())
+  const jpeg = async () =>
+    new Uint8Array(
+      await sharp({ create: { width: 40, height: 30, channels: 3, background: '#887766' } })
+        .jpeg()
+        .toBuffer(),
+    )
 
   it('sees the job’s name and its own answers, and no first word before the office has confirmed one', async () => {
     const { token } = await link()
     const open = await householdView(db, token)
-    expect(open).toMatchObject({ state: 'open', view: { jobName: 'Test house', answers: {}, pictures: 0, firstWord: null } })
+    expect(open).toMatchObject({
+      state: 'open',
+      view: { jobName: 'Test house', answers: {}, pictures: 0, firstWord: null },
+    })
     expect(JSON.stringify(open)).not.toMatch(/Fridge|sources|usableWh/)
-    expect(await answerHousehold(db, token, { answers: { keep: 'The aquarium', medical: 'unsure', pool: '' } })).toEqual({ stored: 2 })
-    expect(await answerHousehold(db, token, { answers: { keep: 'The aquarium', medical: 'no' } })).toEqual({ stored: 1 })
-    expect((await householdAnswersOf(db, jobId)).map(({ question, answer }) => [question, answer])).toEqual(expect.arrayContaining([['keep', 'The aquarium'], ['medical', 'no']]))
+    expect(
+      await answerHousehold(db, token, { answers: { keep: 'The aquarium', medical: 'unsure', pool: '' } }),
+    ).toEqual({ stored: 2 })
+    expect(await answerHousehold(db, token, { answers: { keep: 'The aquarium', medical: 'no' } })).toEqual({
+      stored: 1,
+    })
+    expect((await householdAnswersOf(db, jobId)).map(({ question, answer }) => [question, answer])).toEqual(
+      expect.arrayContaining([
+        ['keep', 'The aquarium'],
+        ['medical', 'no'],
+      ]),
+    )
     await call(USE_CASES.confirmFirstWord, db, office(), { jobId, word: 'essentials', because: 'The oven stays off.' })
-    expect(await householdView(db, token)).toMatchObject({ view: { firstWord: { text: 'What matters most can stay on.', because: 'The oven stays off.' } } })
+    expect(await householdView(db, token)).toMatchObject({
+      view: { firstWord: { text: 'What matters most can stay on.', because: 'The oven stays off.' } },
+    })
   })
   it('sends pictures that are kept under what they show; what is no picture is refused', async () => {
     const { token } = await link()
     const id = uuidv7()
     expect(await addHouseholdPicture(db, token, { id, subject: 'board', bytes: await jpeg() })).toEqual({ pictures: 1 })
     expect(await addHouseholdPicture(db, token, { id, subject: 'board', bytes: await jpeg() })).toEqual({ pictures: 1 })
-    await expect(addHouseholdPicture(db, token, { id: uuidv7(), subject: 'board', bytes: new Uint8Array([1, 2, 3]) })).rejects.toMatchObject({ status: 415 })
-    await expect(addHouseholdPicture(db, token, { id: uuidv7(), subject: 'earth.islandBond', bytes: await jpeg() })).rejects.toMatchObject({ status: 422 })
+    await expect(
+      addHouseholdPicture(db, token, { id: uuidv7(), subject: 'board', bytes: new Uint8Array([1, 2, 3]) }),
+    ).rejects.toMatchObject({ status: 415 })
+    await expect(
+      addHouseholdPicture(db, token, { id: uuidv7(), subject: 'earth.islandBond', bytes: await jpeg() }),
+    ).rejects.toMatchObject({ status: 422 })
     expect((await view()).record.attachments.map(({ subject }) => subject)).toContain('household.board')
   })
   it('is kept to the questions there are, and to so many', async () => {
     const { token } = await link()
     await expect(answerHousehold(db, token, { answers: { medical: 'perhaps' } })).rejects.toMatchObject({ status: 422 })
     expect(await answerHousehold(db, token, { answers: { password: 'x' } })).toEqual({ stored: 0 })
-    await expect(answerHousehold(db, token, { answers: { keep: 'x'.repeat(601) } })).rejects.toMatchObject({ status: 422 })
+    await expect(answerHousehold(db, token, { answers: { keep: 'x'.repeat(601) } })).rejects.toMatchObject({
+      status: 422,
+    })
     for (let k = 0; k < 200; k++) await answerHousehold(db, token, { answers: { keep: `answer ${k}` } })
     await expect(answerHousehold(db, token, { answers: { keep: 'one more' } })).rejects.toMatchObject({ status: 429 })
   })
@@ -130,9 +233,13 @@ describe('the household', () => {
     await call(USE_CASES.withdrawHouseholdLink, db, office(), { jobId, linkId })
     expect(await householdView(db, token)).toMatchObject({ state: 'withdrawn' })
     await expect(answerHousehold(db, token, { answers: {} })).rejects.toMatchObject({ status: 410 })
-    await expect(call(USE_CASES.withdrawHouseholdLink, db, office(), { jobId, linkId })).rejects.toThrow('does not work any more')
+    await expect(call(USE_CASES.withdrawHouseholdLink, db, office(), { jobId, linkId })).rejects.toThrow(
+      'does not work any more',
+    )
     const late = await link(1)
-    await owner.pool.query(`update household_link set expires_at = now() - interval '1 minute' where id = $1`, [late.linkId])
+    await owner.pool.query(`update household_link set expires_at = now() - interval '1 minute' where id = $1`, [
+      late.linkId,
+    ])
     expect(await householdView(db, late.token)).toMatchObject({ state: 'expired' })
     expect(await householdView(db, 'x'.repeat(32))).toMatchObject({ state: 'unknown' })
     expect(await householdView(db, '../../etc')).toMatchObject({ state: 'unknown' })
@@ -141,41 +248,84 @@ describe('the household', () => {
   })
   it('cannot be made to have said something else', async () => {
     await expect(db.execute(`update household_answer set answer = 'x'`)).rejects.toThrow()
-    await expect(owner.db.execute(`delete from household_answer`)).rejects.toMatchObject({ cause: expect.objectContaining({ message: expect.stringContaining('evidence') }) })
+    await expect(owner.db.execute(`delete from household_answer`)).rejects.toMatchObject({
+      cause: expect.objectContaining({ message: expect.stringContaining('evidence') }),
+    })
   })
 })
 
 describe('revisions of the plan', () => {
-  const choose = (id: string, change: object = {}) => call(USE_CASES.choosePlan, db, crew.actor('lead'), { jobId: id, school: 'automaticWholeHome', reason: 'It fits.', gapClass: 'blink', ...change })
+  const choose = (id: string, change: object = {}) =>
+    call(USE_CASES.choosePlan, db, crew.actor('lead'), {
+      jobId: id,
+      school: 'automaticWholeHome',
+      reason: 'It fits.',
+      gapClass: 'blink',
+      ...change,
+    })
   it('are counted up, keep what stands, and open what changed again', async () => {
     const own = await makeJob(crew)
     expect(await choose(own)).toMatchObject({ revision: 1, changed: 0 })
     const before = (await view(own)).record.installation.promises
-    await call(USE_CASES.recordReadings, db, crew.actor('lead'), { readings: [sent(own, 'outage.stayedOn.fridge', 'seen', 'running')] })
-    expect(await choose(own, { gapClass: 'flicker', note: 'The maker declared less.' })).toMatchObject({ revision: 2, changed: 1, unchanged: before.length - 1 })
+    await call(USE_CASES.recordReadings, db, crew.actor('lead'), {
+      readings: [sent(own, 'outage.stayedOn.fridge', 'seen', 'running')],
+    })
+    expect(await choose(own, { gapClass: 'flicker', note: 'The maker declared less.' })).toMatchObject({
+      revision: 2,
+      changed: 1,
+      unchanged: before.length - 1,
+    })
     const after = (await view(own)).record
     expect(after.installation.promises.map(({ id }) => id)).toEqual(before.map(({ id }) => id))
-    expect(after.installation.promises.find(({ kind }) => kind === 'gapClass')).toMatchObject({ gapClass: 'flicker', changeNote: expect.stringContaining('Before: '), changedAt: expect.any(String) })
+    expect(after.installation.promises.find(({ kind }) => kind === 'gapClass')).toMatchObject({
+      gapClass: 'flicker',
+      changeNote: expect.stringContaining('Before: '),
+      changedAt: expect.any(String),
+    })
     expect(benchOf(after).promises.find(({ promise }) => promise.kind === 'staysOn')?.verdict).toBe('proven')
 
     const oven = after.installation.loads.find(({ tag }) => tag === 'oven')
-    await call(USE_CASES.saveItem, db, office(), { jobId: own, kind: 'load', itemId: oven?.id, fields: { ...oven, mustStayOn: true } })
+    await call(USE_CASES.saveItem, db, office(), {
+      jobId: own,
+      kind: 'load',
+      itemId: oven?.id,
+      fields: { ...oven, mustStayOn: true },
+    })
     expect(await choose(own, { gapClass: 'flicker' })).toMatchObject({ revision: 3 })
     const opened = benchOf((await view(own)).record).promises.find(({ promise }) => promise.kind === 'staysOn')
     expect(opened).toMatchObject({ verdict: 'open', says: expect.stringContaining('Open again') })
-    await call(USE_CASES.recordReadings, db, crew.actor('lead'), { readings: [sent(own, 'outage.stayedOn.fridge', 'seen', 'running', { recordedAt: new Date(Date.now() + 1000).toISOString() }), sent(own, 'outage.stayedOn.oven', 'seen', 'running', { recordedAt: new Date(Date.now() + 1000).toISOString() })] })
-    expect(benchOf((await view(own)).record).promises.find(({ promise }) => promise.kind === 'staysOn')?.verdict).toBe('proven')
+    await call(USE_CASES.recordReadings, db, crew.actor('lead'), {
+      readings: [
+        sent(own, 'outage.stayedOn.fridge', 'seen', 'running', {
+          recordedAt: new Date(Date.now() + 1000).toISOString(),
+        }),
+        sent(own, 'outage.stayedOn.oven', 'seen', 'running', { recordedAt: new Date(Date.now() + 1000).toISOString() }),
+      ],
+    })
+    expect(benchOf((await view(own)).record).promises.find(({ promise }) => promise.kind === 'staysOn')?.verdict).toBe(
+      'proven',
+    )
     const revisions = await planRevisionsOf(db, own)
-    expect(revisions.map(({ number, note }) => [number, note])).toEqual([[3, 'It fits.'], [2, 'The maker declared less.'], [1, 'It fits.']])
+    expect(revisions.map(({ number, note }) => [number, note])).toEqual([
+      [3, 'It fits.'],
+      [2, 'The maker declared less.'],
+      [1, 'It fits.'],
+    ])
     expect(revisions[0]?.lines.find(({ key }) => key === 'load.oven')?.value).toContain('stays on')
   })
   it('made at once by several people take turns', async () => {
     const own = await makeJob(crew)
-    const made = await Promise.all([choose(own), choose(own, { gapClass: 'pause' }), choose(own, { gapClass: 'flicker' })])
+    const made = await Promise.all([
+      choose(own),
+      choose(own, { gapClass: 'pause' }),
+      choose(own, { gapClass: 'flicker' }),
+    ])
     expect(made.map(({ revision }) => revision).sort()).toEqual([1, 2, 3])
     expect((await view(own)).record.installation.promises.filter(({ kind }) => kind === 'gapClass')).toHaveLength(1)
   })
   it('stay as they were written', async () => {
-    await expect(owner.db.execute(`update plan_revision set note = 'x'`)).rejects.toMatchObject({ cause: expect.objectContaining({ message: expect.stringContaining('evidence') }) })
+    await expect(owner.db.execute(`update plan_revision set note = 'x'`)).rejects.toMatchObject({
+      cause: expect.objectContaining({ message: expect.stringContaining('evidence') }),
+    })
   })
 })

@@ -30,9 +30,21 @@ export interface TestCrew {
 export async function makeCrew(): Promise<TestCrew> {
   const crewId = uuidv7()
   const roles = ['lead', 'hand', 'office', 'checker'] as const
-  const actor = (role: Actor['role']): Actor => ({ userId: `${role}-${crewId}`, name: `Test ${role}`, crewId, crewName: 'Test crew', role })
+  const actor = (role: Actor['role']): Actor => ({
+    userId: `${role}-${crewId}`,
+    name: `Test ${role}`,
+    crewId,
+    crewName: 'Test crew',
+    role,
+  })
   await db.insert(crew).values({ id: crewId, name: 'Test crew' })
-  await db.insert(user).values(roles.map((role) => ({ id: actor(role).userId, name: actor(role).name, email: `${role}-${crewId}@test.example` })))
+  await db.insert(user).values(
+    roles.map((role) => ({
+      id: actor(role).userId,
+      name: actor(role).name,
+      email: `${role}-${crewId}@test.example`,
+    })),
+  )
   await db.insert(crewMember).values(roles.map((role) => ({ crewId, userId: actor(role).userId, role })))
   await db.insert(instrument).values({ ...tester, id: uuidv7(), crewId })
   return { crewId, actor }
@@ -45,12 +57,27 @@ export async function makeJob({ actor }: TestCrew): Promise<string> {
   const { name, packId, supply, sources, loads, components, circuits, runs, electrodes, settings } = house()
   await call(USE_CASES.createJob, db, office, { id: jobId, name, place: 'Nowhere', packId, scheduledDay: null })
   await call(USE_CASES.changeJob, db, office, { jobId, version: 1, supply, sources })
-  const items = { load: loads, component: components, circuit: circuits, run: runs, electrode: electrodes, setting: settings }
-  for (const [kind, list] of Object.entries(items)) for (const item of list) await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: item })
+  const items = {
+    load: loads,
+    component: components,
+    circuit: circuits,
+    run: runs,
+    electrode: electrodes,
+    setting: settings,
+  }
+  for (const [kind, list] of Object.entries(items))
+    for (const item of list) await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: item })
   return jobId
 }
 
 /** A reading as an outbox sends it. */
 export const sent = (jobId: string, pointKey: string, slot: string, value: number | string, change: object = {}) => ({
-  id: uuidv7(), jobId, pointKey, slot, ...(typeof value === 'number' ? { valueNumber: value } : { valueWord: value }), recordedAt: new Date().toISOString(), shownVerdict: 'open', ...change,
+  id: uuidv7(),
+  jobId,
+  pointKey,
+  slot,
+  ...(typeof value === 'number' ? { valueNumber: value } : { valueWord: value }),
+  recordedAt: new Date().toISOString(),
+  shownVerdict: 'open',
+  ...change,
 })

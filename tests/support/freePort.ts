@@ -7,6 +7,8 @@ export const freePort = (): Promise<number> =>
     server.once('error', failed)
     server.listen(0, '127.0.0.1', () => {
       const address = server.address()
-      server.close(() => (typeof address === 'object' && address ? done(address.port) : failed(new Error('no port was given'))))
+      server.close(() =>
+        typeof address === 'object' && address ? done(address.port) : failed(new Error('no port was given')),
+      )
     })
   })

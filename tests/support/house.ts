@@ -1,5 +1,12 @@
 import type { JobRecord } from '@/core/evidence/bench'
-import { type CableRun, type Circuit, type Installation, type Instrument, type Load, NO_CURTAILMENT } from '@/core/installation/installation'
+import {
+  type CableRun,
+  type Circuit,
+  type Installation,
+  type Instrument,
+  type Load,
+  NO_CURTAILMENT,
+} from '@/core/installation/installation'
 import type { FitDetails, FitItem, FitKind } from '@/core/installation/fit'
 import { NO_WIRING } from '@/core/installation/wiring'
 import { EMPTY_SITE, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
@@ -7,27 +14,137 @@ import type { Reading } from '@/core/evidence/reading'
 
 /** A load of 100 W that runs all the time; a test changes what it is about. */
 export const aLoad = (change: Partial<Load> = {}): Load => ({
-  id: 'l0', tag: 'lamp', name: 'Lamp', powerW: 100, powerFactor: 1, duty: 1, lockedRotorA: null, phase: 'L1', priority: 5, backedUp: true, mustStayOn: false, turnOffFirst: false, pattern: 'steady',
-  circuitTag: null, runningA: null, codeLetter: null, hp: null, starter: null, startFactor: null, startS: null, makerMaxLraA: null, makerMaxDeviceA: null, ...change,
+  id: 'l0',
+  tag: 'lamp',
+  name: 'Lamp',
+  powerW: 100,
+  powerFactor: 1,
+  duty: 1,
+  lockedRotorA: null,
+  phase: 'L1',
+  priority: 5,
+  backedUp: true,
+  mustStayOn: false,
+  turnOffFirst: false,
+  pattern: 'steady',
+  circuitTag: null,
+  runningA: null,
+  codeLetter: null,
+  hp: null,
+  starter: null,
+  startFactor: null,
+  startS: null,
+  makerMaxLraA: null,
+  makerMaxDeviceA: null,
+  ...change,
 })
 
-export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({ id: 'k0', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true, boardTag: null, breakerA: null, curve: null, phase: 'all', foundBoardTag: null, foundPhase: null, torqueNm: null, ...change })
+export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({
+  id: 'k0',
+  tag: 'c1',
+  name: 'Sockets',
+  device: 'general',
+  iDeltaNMa: 30,
+  backedUp: true,
+  boardTag: null,
+  breakerA: null,
+  curve: null,
+  phase: 'all',
+  foundBoardTag: null,
+  foundPhase: null,
+  torqueNm: null,
+  ...change,
+})
 
-export const aRun = (change: Partial<CableRun> = {}): CableRun => ({ id: 'r0', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20, designCurrentA: null, deviceA: null, derating: 1, faultCurrentA: null, faultS: null, extraM: 0, torqueNm: null, ...change })
+export const aRun = (change: Partial<CableRun> = {}): CableRun => ({
+  id: 'r0',
+  tag: 'w1',
+  from: 'Meter',
+  to: 'Gateway',
+  size: '16',
+  lengthM: 20,
+  conductorTempC: 20,
+  designCurrentA: null,
+  deviceA: null,
+  derating: 1,
+  faultCurrentA: null,
+  faultS: null,
+  extraM: 0,
+  torqueNm: null,
+  ...change,
+})
 
 /** A small made-up house that a test changes where it matters. */
 export const house = (change: Partial<Installation> = {}): Installation => ({
-  jobId: '018f0000-0000-7000-8000-0000000000aa', name: 'Test house', packId: 'iec-1ph-230', testDepth: 'essential', acceptsShedding: false, chosenSchool: null, schoolReason: null,
+  jobId: '018f0000-0000-7000-8000-0000000000aa',
+  name: 'Test house',
+  packId: 'iec-1ph-230',
+  testDepth: 'essential',
+  acceptsShedding: false,
+  chosenSchool: null,
+  schoolReason: null,
   supply: { ratingA: 60, secondMainA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: false },
   sources: {
-    units: [{ name: 'Unit', moduleCount: 3, moduleW: 1600, inverterBatteryW: 6000, inverterAcW: 6000, inverterSurgeVa: 9000, moduleSurgeVa: 2400, surgeS: 10, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null }],
-    pvAc: [], gatewayA: 63, feederA: null, usableWh: 9600, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: 0.4, usualSoc: 0.7, floorSoc: 0.05, standbyW: 30, curtailment: NO_CURTAILMENT,
+    units: [
+      {
+        name: 'Unit',
+        moduleCount: 3,
+        moduleW: 1600,
+        inverterBatteryW: 6000,
+        inverterAcW: 6000,
+        inverterSurgeVa: 9000,
+        moduleSurgeVa: 2400,
+        surgeS: 10,
+        pvDcW: 0,
+        coldFactor: 1,
+        phase: 'all',
+        legW: null,
+      },
+    ],
+    pvAc: [],
+    gatewayA: 63,
+    feederA: null,
+    usableWh: 9600,
+    nominalWh: null,
+    depthOfDischarge: null,
+    dischargeEfficiency: 0.95,
+    reserveSoc: 0.4,
+    usualSoc: 0.7,
+    floorSoc: 0.05,
+    standbyW: 30,
+    curtailment: NO_CURTAILMENT,
   },
   loads: [
-    aLoad({ id: 'l1', tag: 'fridge', name: 'Fridge', powerW: 150, powerFactor: 0.8, duty: 0.4, lockedRotorA: null, phase: 'L1', priority: 1, backedUp: true, mustStayOn: true }),
-    aLoad({ id: 'l2', tag: 'oven', name: 'Oven', powerW: 3200, powerFactor: 1, duty: 0.05, lockedRotorA: null, phase: 'L1', priority: 7, backedUp: true, mustStayOn: false }),
+    aLoad({
+      id: 'l1',
+      tag: 'fridge',
+      name: 'Fridge',
+      powerW: 150,
+      powerFactor: 0.8,
+      duty: 0.4,
+      lockedRotorA: null,
+      phase: 'L1',
+      priority: 1,
+      backedUp: true,
+      mustStayOn: true,
+    }),
+    aLoad({
+      id: 'l2',
+      tag: 'oven',
+      name: 'Oven',
+      powerW: 3200,
+      powerFactor: 1,
+      duty: 0.05,
+      lockedRotorA: null,
+      phase: 'L1',
+      priority: 7,
+      backedUp: true,
+      mustStayOn: false,
+    }),
   ],
-  components: [{ id: 'c1', tag: 'inv1', kind: 'inverter', name: 'Inverter', model: 'Made-up 6', minimumFirmware: '2.10' }],
+  components: [
+    { id: 'c1', tag: 'inv1', kind: 'inverter', name: 'Inverter', model: 'Made-up 6', minimumFirmware: '2.10' },
+  ],
   circuits: [aCircuit({ id: 'k1', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true })],
   runs: [
     aRun({ id: 'r1', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20 }),
@@ -35,26 +152,116 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   ],
   electrodes: [{ id: 'e1', tag: 'e1', kind: 'rod', targetOhm: 100, seasonalFactor: 1.5 }],
   settings: [{ id: 's1', key: 'reserveSocPercent', label: 'Backup reserve', value: 40, unit: '%', tolerance: 1 }],
-  promises: [{ id: 'p1', kind: 'gapClass', sentence: 'A blink.', gapClass: 'blink', runtimeH: null, loadTags: [], changedAt: null, changeNote: null }],
-  survey: [], fit: [], site: EMPTY_SITE, assumptions: USUAL_ASSUMPTIONS, coreColours: {}, wiring: NO_WIRING,
+  promises: [
+    {
+      id: 'p1',
+      kind: 'gapClass',
+      sentence: 'A blink.',
+      gapClass: 'blink',
+      runtimeH: null,
+      loadTags: [],
+      changedAt: null,
+      changeNote: null,
+    },
+  ],
+  survey: [],
+  fit: [],
+  site: EMPTY_SITE,
+  assumptions: USUAL_ASSUMPTIONS,
+  coreColours: {},
+  wiring: NO_WIRING,
   ...change,
 })
 
 /** One thing of the wall, the day or the van. */
-export const fitItem = <K extends FitKind>(kind: K, tag: string, detail: FitDetails[K] | object, change: { name?: string } = {}): FitItem => ({ id: `${kind}-${tag}`, kind, tag, name: `${kind.slice(0, 1).toUpperCase()}${kind.slice(1)}`, sort: 0, detail, ...change }) as unknown as FitItem
+export const fitItem = <K extends FitKind>(
+  kind: K,
+  tag: string,
+  detail: FitDetails[K] | object,
+  change: { name?: string } = {},
+): FitItem =>
+  ({
+    id: `${kind}-${tag}`,
+    kind,
+    tag,
+    name: `${kind.slice(0, 1).toUpperCase()}${kind.slice(1)}`,
+    sort: 0,
+    detail,
+    ...change,
+  }) as unknown as FitItem
 
-export const aWall = (change: Partial<FitDetails['wall']> = {}) => fitItem('wall', 'wall1', { form: 'wall', widthMm: 4000, ceilingMm: 2400, place: 'garage', behind: null, entryXMm: 0, entryYMm: 0, floodMm: null, datum: 'leftFloor', ...change })
-export const anObstacle = (change: Partial<FitDetails['obstacle']> = {}) => fitItem('obstacle', 'o1', { wallTag: 'wall1', obstacle: 'furniture', room: null, swing: 'none', xMm: 0, yMm: 1000, widthMm: 500, heightMm: 500, ...change })
-export const aFitUnit = (change: Partial<FitDetails['unit']> = {}) => fitItem('unit', 'u1', {
-  wallTag: 'wall1', componentTag: null, xMm: null, yMm: null, widthMm: 600, heightMm: 800, depthMm: 200, clearLeftMm: 100, clearRightMm: 100, clearTopMm: 200, clearBottomMm: 100, entrySide: 'bottom', carriedBy: 'fixings', displayMm: null, isolatorMm: null, terminalMm: null,
-  reserveRightMm: 0, reserveTopMm: 0, holes: null, torqueNm: null, suppression: null, minShoreKm: 1, ipCode: 'IP55', minTempC: -20, maxTempC: 50, minShoreKm2: null, ipCode2: null, ...change,
-})
+export const aWall = (change: Partial<FitDetails['wall']> = {}) =>
+  fitItem('wall', 'wall1', {
+    form: 'wall',
+    widthMm: 4000,
+    ceilingMm: 2400,
+    place: 'garage',
+    behind: null,
+    entryXMm: 0,
+    entryYMm: 0,
+    floodMm: null,
+    datum: 'leftFloor',
+    ...change,
+  })
+export const anObstacle = (change: Partial<FitDetails['obstacle']> = {}) =>
+  fitItem('obstacle', 'o1', {
+    wallTag: 'wall1',
+    obstacle: 'furniture',
+    room: null,
+    swing: 'none',
+    xMm: 0,
+    yMm: 1000,
+    widthMm: 500,
+    heightMm: 500,
+    ...change,
+  })
+export const aFitUnit = (change: Partial<FitDetails['unit']> = {}) =>
+  fitItem('unit', 'u1', {
+    wallTag: 'wall1',
+    componentTag: null,
+    xMm: null,
+    yMm: null,
+    widthMm: 600,
+    heightMm: 800,
+    depthMm: 200,
+    clearLeftMm: 100,
+    clearRightMm: 100,
+    clearTopMm: 200,
+    clearBottomMm: 100,
+    entrySide: 'bottom',
+    carriedBy: 'fixings',
+    displayMm: null,
+    isolatorMm: null,
+    terminalMm: null,
+    reserveRightMm: 0,
+    reserveTopMm: 0,
+    holes: null,
+    torqueNm: null,
+    suppression: null,
+    minShoreKm: 1,
+    ipCode: 'IP55',
+    minTempC: -20,
+    maxTempC: 50,
+    minShoreKm2: null,
+    ipCode2: null,
+    ...change,
+  })
 
 export const tester: Instrument = {
-  id: '018f0000-0000-7000-8000-0000000000b1', tag: 'M9', name: 'Tester', calibrationDue: '2099-01-01', lowImpedance: true,
+  id: '018f0000-0000-7000-8000-0000000000b1',
+  tag: 'M9',
+  name: 'Tester',
+  calibrationDue: '2099-01-01',
+  lowImpedance: true,
   functions: [
     { measures: 'voltage', unit: 'V', min: 0, max: 500, accuracy: { percentOfReading: 1, digits: 2, resolution: 0.1 } },
-    { measures: 'electrodeResistance', unit: 'Ω', min: 0, max: 2000, accuracy: { percentOfReading: 2, digits: 3, resolution: 0.1 } },
+    {
+      measures: 'electrodeResistance',
+      unit: 'Ω',
+      min: 0,
+      max: 2000,
+      accuracy: { percentOfReading: 2, digits: 3, resolution: 0.1 },
+    },
     { measures: 'rcdTime', unit: 'ms', min: 0, max: 2000, accuracy: { percentOfReading: 1, digits: 1, resolution: 1 } },
   ],
 }
@@ -62,38 +269,100 @@ export const tester: Instrument = {
 let made = 0
 
 /** A reading on a slot; each later one has a later clock. */
-export function reading(pointKey: string, slot: string, value: number | string, change: Partial<Reading> = {}): Reading {
+export function reading(
+  pointKey: string,
+  slot: string,
+  value: number | string,
+  change: Partial<Reading> = {},
+): Reading {
   made++
   const typed = typeof value === 'number'
   return {
-    id: `018f0000-0000-7000-8000-${String(made).padStart(12, '0')}`, jobId: house().jobId, pointKey, slot, valueNumber: typed ? value : null, valueWord: typed ? null : value, digits: null, unit: '', detail: null,
-    instrumentId: null, recordedBy: 'u1', recordedByName: 'Test Hand', recordedAt: new Date(Date.UTC(2026, 0, 1) + made * 1000).toISOString(), receivedAt: null, supersedes: null, supersedeReason: null, shownVerdict: 'open', ...change,
+    id: `018f0000-0000-7000-8000-${String(made).padStart(12, '0')}`,
+    jobId: house().jobId,
+    pointKey,
+    slot,
+    valueNumber: typed ? value : null,
+    valueWord: typed ? null : value,
+    digits: null,
+    unit: '',
+    detail: null,
+    instrumentId: null,
+    recordedBy: 'u1',
+    recordedByName: 'Test Hand',
+    recordedAt: new Date(Date.UTC(2026, 0, 1) + made * 1000).toISOString(),
+    receivedAt: null,
+    supersedes: null,
+    supersedeReason: null,
+    shownVerdict: 'open',
+    ...change,
   }
 }
 
-export const recordOf = (installation: Installation, readings: readonly Reading[] = []): JobRecord => ({ installation, readings, attachments: [], instruments: [tester], overrides: [], replacements: [], serialsElsewhere: [], today: '2026-06-01' })
+export const recordOf = (installation: Installation, readings: readonly Reading[] = []): JobRecord => ({
+  installation,
+  readings,
+  attachments: [],
+  instruments: [tester],
+  overrides: [],
+  replacements: [],
+  serialsElsewhere: [],
+  today: '2026-06-01',
+})
 
 /** Readings that release the first switching on. */
 export const readyForFirstLive = (): Reading[] => [
   ...['w1', 'w2'].flatMap((tag) => [
-    reading(`wire.identity.${tag}`, `joined:${tag}`, 'continuity'), reading(`wire.identity.${tag}`, 'joined:none', 'open'), ...['N', 'PE'].flatMap((core) => [reading(`wire.cores.${tag}`, `joined:${core}`, 'continuity'), reading(`wire.cores.${tag}`, `free:${core}`, 'open')]),
-    reading(`wire.dead.run.${tag}`, 'insulation', 200), reading(`wire.dead.run.${tag}`, 'earth', 0.02), reading(`wire.torque.${tag}`, 'near', 4.5), reading(`wire.torque.${tag}`, 'far', 4.4),
+    reading(`wire.identity.${tag}`, `joined:${tag}`, 'continuity'),
+    reading(`wire.identity.${tag}`, 'joined:none', 'open'),
+    ...['N', 'PE'].flatMap((core) => [
+      reading(`wire.cores.${tag}`, `joined:${core}`, 'continuity'),
+      reading(`wire.cores.${tag}`, `free:${core}`, 'open'),
+    ]),
+    reading(`wire.dead.run.${tag}`, 'insulation', 200),
+    reading(`wire.dead.run.${tag}`, 'earth', 0.02),
+    reading(`wire.torque.${tag}`, 'near', 4.5),
+    reading(`wire.torque.${tag}`, 'far', 4.4),
   ]),
-  reading('wire.dead.prepared', 'out', 'out'), reading('wire.dead.circuit.c1', 'earth', 0.4), reading('wire.dead.circuit.c1', 'insulation', 180), reading('wire.dead.circuit.c1', 'polarity', 'right'),
+  reading('wire.dead.prepared', 'out', 'out'),
+  reading('wire.dead.circuit.c1', 'earth', 0.4),
+  reading('wire.dead.circuit.c1', 'insulation', 180),
+  reading('wire.dead.circuit.c1', 'polarity', 'right'),
 ]
 
 /** Readings that, after those, release the first island. */
 export const readyForFirstIsland = (): Reading[] => [
   ...readyForFirstLive(),
-  reading('outage.medical', 'answer', 'none'), reading('outage.bypass', 'answer', 'open'), reading('outage.licensed', 'answer', 'yes'), reading('outage.circuitsOpen', 'answer', 'open'), reading('outage.told', 'answer', 'yes'),
-  reading('earth.electrode.e1', 'clamp', 0.1), reading('earth.electrode.e1', 'r52', 30), reading('earth.electrode.e1', 'r618', 30.4), reading('earth.electrode.e1', 'r72', 31),
+  reading('outage.medical', 'answer', 'none'),
+  reading('outage.bypass', 'answer', 'open'),
+  reading('outage.licensed', 'answer', 'yes'),
+  reading('outage.circuitsOpen', 'answer', 'open'),
+  reading('outage.told', 'answer', 'yes'),
+  reading('earth.electrode.e1', 'clamp', 0.1),
+  reading('earth.electrode.e1', 'r52', 30),
+  reading('earth.electrode.e1', 'r618', 30.4),
+  reading('earth.electrode.e1', 'r72', 31),
 ]
 
 /** Readings that, after those, release the outage with loads. */
 export const readyForLoads = (): Reading[] => [
   ...readyForFirstIsland(),
-  ...(['grid', 'island'] as const).flatMap((mode) => [reading(`earth.rcd.c1.${mode}`, 'half', 'held'), reading(`earth.rcd.c1.${mode}`, 'x1', 24), reading(`earth.rcd.c1.${mode}`, 'x5', 12), reading(`earth.rcd.c1.${mode}`, 'ramp', 22)]),
-  reading('earth.islandBond', 'ln', 230), reading('earth.islandBond', 'le', 229.8), reading('earth.islandBond', 'ne', 0.4, { instrumentId: tester.id }),
-  reading('outage.islandSource', 'voltage', 231), reading('outage.islandSource', 'frequency', 50.1), reading('wire.loop.w1', 'loop', 0.046), reading('wire.loop.w2', 'loop', 0.047),
-  reading('settings.reserveSocPercent', 'left', 40), reading('outage.saved', 'answer', 'yes'), reading('outage.heavyOff', 'answer', 'off'), reading('outage.helper', 'answer', 'yes'), reading('outage.callout', 'answer', 'yes'),
+  ...(['grid', 'island'] as const).flatMap((mode) => [
+    reading(`earth.rcd.c1.${mode}`, 'half', 'held'),
+    reading(`earth.rcd.c1.${mode}`, 'x1', 24),
+    reading(`earth.rcd.c1.${mode}`, 'x5', 12),
+    reading(`earth.rcd.c1.${mode}`, 'ramp', 22),
+  ]),
+  reading('earth.islandBond', 'ln', 230),
+  reading('earth.islandBond', 'le', 229.8),
+  reading('earth.islandBond', 'ne', 0.4, { instrumentId: tester.id }),
+  reading('outage.islandSource', 'voltage', 231),
+  reading('outage.islandSource', 'frequency', 50.1),
+  reading('wire.loop.w1', 'loop', 0.046),
+  reading('wire.loop.w2', 'loop', 0.047),
+  reading('settings.reserveSocPercent', 'left', 40),
+  reading('outage.saved', 'answer', 'yes'),
+  reading('outage.heavyOff', 'answer', 'off'),
+  reading('outage.helper', 'answer', 'yes'),
+  reading('outage.callout', 'answer', 'yes'),
 ]

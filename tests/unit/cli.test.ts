@@ -9,11 +9,20 @@ import { publicKeyOf, sealFiles } from '@/core/pack/seal'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const cli = (args: string[], input = '') => {
-  const { status, stdout, stderr } = spawnSync(join(root, 'node_modules/.bin/tsx'), ['src/cli/main.ts', ...args], { cwd: root, input, encoding: 'utf8' })
+  const { status, stdout, stderr } = spawnSync(join(root, 'node_modules/.bin/tsx'), ['src/cli/main.ts', ...args], {
+    cwd: root,
+    input,
+    encoding: 'utf8',
+  })
   return { status, stderr, json: () => JSON.parse(stdout) as unknown }
 }
 const SUPPLY = { pack: 'iec-1ph-230', ratingA: 80, powerFactor: 0.5, maximumDemandKva: 20 }
-const CAPACITY = { capacityKva: expect.closeTo(18.4, 9), capacityKw: expect.closeTo(9.2, 9), headroomKva: expect.closeTo(-1.6, 9), verdict: 'exceeds' }
+const CAPACITY = {
+  capacityKva: expect.closeTo(18.4, 9),
+  capacityKw: expect.closeTo(9.2, 9),
+  headroomKva: expect.closeTo(-1.6, 9),
+  verdict: 'exceeds',
+}
 
 describe('calc', () => {
   it('takes one object', () => {
@@ -21,9 +30,18 @@ describe('calc', () => {
   })
   it('answers in place for a bad entry of an array', () => {
     const { status, json } = cli(['calc', 'P-1'], JSON.stringify([{ pack: 'nowhere' }, SUPPLY, 5]))
-    expect([status, json()]).toEqual([0, [{ error: expect.stringContaining('pack') }, CAPACITY, { error: expect.any(String) }]])
+    expect([status, json()]).toEqual([
+      0,
+      [{ error: expect.stringContaining('pack') }, CAPACITY, { error: expect.any(String) }],
+    ])
   })
-  it.each([[['calc', 'P-1'], '{"pack":"iec-1ph-230","ratingA":"80"}', /ratingA must be a `?number/], [['calc', 'Z-9'], '{}', /no code “Z-9”/], [['calc', 'P-1'], 'not json', /not JSON/], [['trace', '/nowhere.cff'], '', /no such file/], [[], '', /usage/]] as const)('%s ends with 2 and names the field', (args, input, message) => {
+  it.each([
+    [['calc', 'P-1'], '{"pack":"iec-1ph-230","ratingA":"80"}', /ratingA must be a `?number/],
+    [['calc', 'Z-9'], '{}', /no code “Z-9”/],
+    [['calc', 'P-1'], 'not json', /not JSON/],
+    [['trace', '/nowhere.cff'], '', /no such file/],
+    [[], '', /usage/],
+  ] as const)('%s ends with 2 and names the field', (args, input, message) => {
     const { status, stderr } = cli([...args], input)
     expect([status, stderr]).toEqual([2, expect.stringMatching(message)])
   })
@@ -37,7 +55,11 @@ it('trace prints the analysis of a recording with its partner file', () => {
 
 it('verify names a changed file and trusts only the key it is given', () => {
   const folder = mkdtempSync(join(tmpdir(), 'awlbright-'))
-  const files = sealFiles({ 'a.txt': new Uint8Array([1, 2]) }, { jobName: 'J', sealedAt: '2026-01-01T00:00:00.000Z' }, '05'.repeat(32))
+  const files = sealFiles(
+    { 'a.txt': new Uint8Array([1, 2]) },
+    { jobName: 'J', sealedAt: '2026-01-01T00:00:00.000Z' },
+    '05'.repeat(32),
+  )
   const path = (name: string, content: Record<string, Uint8Array>) => {
     writeFileSync(join(folder, name), zipSync(content))
     return join(folder, name)
@@ -46,5 +68,8 @@ it('verify names a changed file and trusts only the key it is given', () => {
   expect(cli(['verify', good, '--key', publicKeyOf('05'.repeat(32))]).status).toBe(0)
   expect(cli(['verify', good, '--key', publicKeyOf('06'.repeat(32))]).status).toBe(1)
   const bad = cli(['verify', path('bad.zip', { ...files, 'a.txt': new Uint8Array([1, 3]) })])
-  expect([bad.status, bad.json()]).toEqual([1, expect.objectContaining({ intact: false, problems: [expect.objectContaining({ kind: 'changed', path: 'a.txt' })] })])
+  expect([bad.status, bad.json()]).toEqual([
+    1,
+    expect.objectContaining({ intact: false, problems: [expect.objectContaining({ kind: 'changed', path: 'a.txt' })] }),
+  ])
 })

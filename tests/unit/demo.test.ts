@@ -18,24 +18,60 @@ const json = <T>(path: string) => JSON.parse(readFileSync(folder + path, 'utf8')
 const { instruments, people } = json<{ instruments: Instrument[]; people: { email: string }[] }>('crew.json')
 
 describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
-  const scenario = json<Omit<Installation, 'fit'> & { fit: ScenarioThing[]; fitFromPlan?: FitFromPlan; readings: { line: string; with?: string }[]; recordings: { file: string }[] }>(`jobs/${file}`)
-  const asItems = (things: readonly ScenarioThing[]) => things.map(({ kind, tag, name, ...detail }, sort) => ({ id: `${kind}-${tag}`, kind, tag, name, sort, detail })) as unknown as Installation['fit']
+  const scenario = json<
+    Omit<Installation, 'fit'> & {
+      fit: ScenarioThing[]
+      fitFromPlan?: FitFromPlan
+      readings: { line: string; with?: string }[]
+      recordings: { file: string }[]
+    }
+  >(`jobs/${file}`)
+  const asItems = (things: readonly ScenarioThing[]) =>
+    things.map(({ kind, tag, name, ...detail }, sort) => ({
+      id: `${kind}-${tag}`,
+      kind,
+      tag,
+      name,
+      sort,
+      detail,
+    })) as unknown as Installation['fit']
   const survey = asItems(scenario.survey as unknown as ScenarioThing[]) as unknown as Installation['survey']
-  const written: Installation = { ...scenario, survey, circuits: scenario.circuits.map((one) => aCircuit(one)), runs: scenario.runs.map((one) => aRun(one)), fit: asItems(scenario.fit), jobId: 'x', promises: [], chosenSchool: null, schoolReason: null, wiring: NO_WIRING, coreColours: {} }
-  const installation: Installation = scenario.fitFromPlan ? { ...written, fit: asItems([...scenario.fit, ...fitOfPlan(written, scenario.fitFromPlan)]) } : written
+  const written: Installation = {
+    ...scenario,
+    survey,
+    circuits: scenario.circuits.map((one) => aCircuit(one)),
+    runs: scenario.runs.map((one) => aRun(one)),
+    fit: asItems(scenario.fit),
+    jobId: 'x',
+    promises: [],
+    chosenSchool: null,
+    schoolReason: null,
+    wiring: NO_WIRING,
+    coreColours: {},
+  }
+  const installation: Installation = scenario.fitFromPlan
+    ? { ...written, fit: asItems([...scenario.fit, ...fitOfPlan(written, scenario.fitFromPlan)]) }
+    : written
   const points = pointsOf(installation)
 
   it('can be typed on the quick line, every line of it', () => {
     for (const { line, with: tool } of scenario.readings) {
       const inHand = instruments.find(({ tag }) => tag === tool)?.id ?? null
-      const state = readQuickLine(line, { points, mode: 'grid', instrumentFor: (measures) => (inHand ? instrumentFor(instruments, inHand, measures) : null) })
+      const state = readQuickLine(line, {
+        points,
+        mode: 'grid',
+        instrumentFor: (measures) => (inHand ? instrumentFor(instruments, inHand, measures) : null),
+      })
       expect(state.kind, `“${line}”`).toBe('ready')
     }
   })
 
   it('has recordings that hold a gap', () => {
     for (const { file: name } of scenario.recordings) {
-      const { analysis } = analyseRecording(readRecording([{ name, bytes: new Uint8Array(readFileSync(`${folder}recordings/${name}`)) }]), RULE_PACKS[scenario.packId])
+      const { analysis } = analyseRecording(
+        readRecording([{ name, bytes: new Uint8Array(readFileSync(`${folder}recordings/${name}`)) }]),
+        RULE_PACKS[scenario.packId],
+      )
       expect(analysis.gap?.longestPhaseMs, name).toBeGreaterThan(5)
     }
   })
@@ -54,5 +90,12 @@ it('has people nowhere but in the reserved domain', () => {
 
 it('takes only a sound request to keep a page', () => {
   expect(isKeepRequest({ kind: 'keep', page: 'http://x/', assets: ['http://x/a.js'] })).toBe(true)
-  for (const message of [null, 5, { kind: 'keep' }, { kind: 'keep', page: 'x', assets: [5] }, { kind: 'keep', page: 'x', assets: Array(501).fill('a') }]) expect(isKeepRequest(message)).toBe(false)
+  for (const message of [
+    null,
+    5,
+    { kind: 'keep' },
+    { kind: 'keep', page: 'x', assets: [5] },
+    { kind: 'keep', page: 'x', assets: Array(501).fill('a') },
+  ])
+    expect(isKeepRequest(message)).toBe(false)
 })

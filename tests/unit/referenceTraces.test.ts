@@ -6,7 +6,13 @@ import { readRecording } from '@/core/outage/readRecording'
 
 const folder = fileURLToPath(new URL('../reference/traces/', import.meta.url))
 
-interface TrueEvent { kind: string; startS: number; endS: number; durationMs: number; residualPercent: number }
+interface TrueEvent {
+  kind: string
+  startS: number
+  endS: number
+  durationMs: number
+  residualPercent: number
+}
 interface Capture {
   id: string
   files: { kind: string; type?: string; revision?: number; files: string[]; rows?: number }[]
@@ -18,12 +24,26 @@ interface Capture {
   events: Record<string, TrueEvent[]>
   rmsBeforeV: Record<string, number>
   frequency: { beforeHz: number }
-  tolerances: { gapMs: number; dipMs: number; dipResidualPercent: number; frequencyHz: number; rmsV: number; halfCycleGapMs: number }
+  tolerances: {
+    gapMs: number
+    dipMs: number
+    dipResidualPercent: number
+    frequencyHz: number
+    rmsV: number
+    halfCycleGapMs: number
+  }
 }
 
 const { captures } = JSON.parse(readFileSync(`${folder}truth.json`, 'utf8')) as { captures: Capture[] }
-const forms = captures.flatMap((capture) => capture.files.map((form) => ({ capture, form, name: `${capture.id}, ${form.kind} ${form.revision ?? ''} ${form.type ?? ''}` })))
-const read = (names: string[]) => readRecording(names.map((name) => ({ name, bytes: new Uint8Array(readFileSync(folder + name)) })))
+const forms = captures.flatMap((capture) =>
+  capture.files.map((form) => ({
+    capture,
+    form,
+    name: `${capture.id}, ${form.kind} ${form.revision ?? ''} ${form.type ?? ''}`,
+  })),
+)
+const read = (names: string[]) =>
+  readRecording(names.map((name) => ({ name, bytes: new Uint8Array(readFileSync(folder + name)) })))
 
 describe.each(forms)('$name', ({ capture, form }) => {
   const recording = read(form.files)
@@ -38,11 +58,15 @@ describe.each(forms)('$name', ({ capture, form }) => {
 
   it('finds the gap and its class', () => {
     expect(analysis.gap?.rideThroughClass).toBe(capture.gap.rideThroughClass)
-    expect(Math.abs((analysis.gap?.longestPhaseMs ?? NaN) - capture.gap.longestPhaseMs)).toBeLessThanOrEqual(tolerances.gapMs)
+    expect(Math.abs((analysis.gap?.longestPhaseMs ?? NaN) - capture.gap.longestPhaseMs)).toBeLessThanOrEqual(
+      tolerances.gapMs,
+    )
     expect(Math.abs((analysis.gap?.overallMs ?? NaN) - capture.gap.overallMs)).toBeLessThanOrEqual(tolerances.gapMs)
     expect(1000 * Math.abs((analysis.gap?.startS ?? NaN) - capture.gap.startS)).toBeLessThanOrEqual(tolerances.gapMs)
     expect(1000 * Math.abs((analysis.gap?.endS ?? NaN) - capture.gap.endS)).toBeLessThanOrEqual(tolerances.gapMs)
-    expect(Math.abs((analysis.gap?.halfCycleGapMs ?? NaN) - capture.gap.longestPhaseMs)).toBeLessThanOrEqual(tolerances.halfCycleGapMs + tolerances.gapMs)
+    expect(Math.abs((analysis.gap?.halfCycleGapMs ?? NaN) - capture.gap.longestPhaseMs)).toBeLessThanOrEqual(
+      tolerances.halfCycleGapMs + tolerances.gapMs,
+    )
   })
 
   it('tells dips from gaps on every channel', () => {
@@ -54,13 +78,18 @@ describe.each(forms)('$name', ({ capture, form }) => {
         const allowed = event.kind === 'gap' ? tolerances.gapMs : tolerances.dipMs
         expect(1000 * Math.abs((found[k]?.startS ?? NaN) - event.startS)).toBeLessThanOrEqual(allowed)
         expect(Math.abs((found[k]?.durationMs ?? NaN) - event.durationMs)).toBeLessThanOrEqual(allowed)
-        expect(Math.abs((found[k]?.residualPercent ?? NaN) - event.residualPercent)).toBeLessThanOrEqual(tolerances.dipResidualPercent)
+        expect(Math.abs((found[k]?.residualPercent ?? NaN) - event.residualPercent)).toBeLessThanOrEqual(
+          tolerances.dipResidualPercent,
+        )
       })
     }
   })
 
   it('measures voltage and frequency before', () => {
-    expect(Math.abs((analysis.frequency.beforeHz ?? NaN) - capture.frequency.beforeHz)).toBeLessThanOrEqual(tolerances.frequencyHz)
-    for (const [channel, rmsV] of Object.entries(capture.rmsBeforeV)) expect(Math.abs((analysis.rmsBeforeV[channel] ?? NaN) - rmsV)).toBeLessThanOrEqual(tolerances.rmsV)
+    expect(Math.abs((analysis.frequency.beforeHz ?? NaN) - capture.frequency.beforeHz)).toBeLessThanOrEqual(
+      tolerances.frequencyHz,
+    )
+    for (const [channel, rmsV] of Object.entries(capture.rmsBeforeV))
+      expect(Math.abs((analysis.rmsBeforeV[channel] ?? NaN) - rmsV)).toBeLessThanOrEqual(tolerances.rmsV)
   })
 })

@@ -12,7 +12,10 @@ interface Vectors {
 }
 
 /** The profile a vector names lies beside the vectors; the calculation takes a path. */
-const withPath = (input: unknown) => (typeof input === 'object' && input !== null && 'profileCsv' in input ? { ...input, profileCsv: folder + String(input.profileCsv) } : input)
+const withPath = (input: unknown) =>
+  typeof input === 'object' && input !== null && 'profileCsv' in input
+    ? { ...input, profileCsv: folder + String(input.profileCsv) }
+    : input
 
 for (const file of readdirSync(folder).filter((name) => name.endsWith('.json'))) {
   const vectors = JSON.parse(readFileSync(folder + file, 'utf8')) as Vectors

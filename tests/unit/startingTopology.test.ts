@@ -11,25 +11,45 @@ import { aCircuit, aLoad, house } from '../support/house'
 
 const flags = ['bypass', 'vehicleSource', 'secondBattery', 'generatorInlet', 'splitService'] as const
 /** Every mix of the choices that are yes or no. */
-const mixes = Array.from({ length: 2 ** flags.length }, (_, bits) => Object.fromEntries(flags.map((flag, k) => [flag, (bits & (1 << k)) !== 0])) as Pick<TopologyChoices, (typeof flags)[number]>)
-const aHome = (packId: Installation['packId'], change: Partial<Installation> = {}) => house({
-  packId, circuits: [aCircuit(), aCircuit({ id: 'k2', tag: 'c2', name: 'Lights', phase: 'L1' }), aCircuit({ id: 'k3', tag: 'c3', name: 'Sauna', backedUp: false, iDeltaNMa: null })], loads: [aLoad(), aLoad({ id: 'l9', tag: 'tub', name: 'Hot tub', backedUp: false })], ...change,
-})
+const mixes = Array.from(
+  { length: 2 ** flags.length },
+  (_, bits) =>
+    Object.fromEntries(flags.map((flag, k) => [flag, (bits & (1 << k)) !== 0])) as Pick<
+      TopologyChoices,
+      (typeof flags)[number]
+    >,
+)
+const aHome = (packId: Installation['packId'], change: Partial<Installation> = {}) =>
+  house({
+    packId,
+    circuits: [
+      aCircuit(),
+      aCircuit({ id: 'k2', tag: 'c2', name: 'Lights', phase: 'L1' }),
+      aCircuit({ id: 'k3', tag: 'c3', name: 'Sauna', backedUp: false, iDeltaNMa: null }),
+    ],
+    loads: [aLoad(), aLoad({ id: 'l9', tag: 'tub', name: 'Hot tub', backedUp: false })],
+    ...change,
+  })
 
 describe('a starting topology', () => {
-  for (const packId of RULE_PACK_IDS) for (const scheme of SCHEMES) it(`${packId}, ${scheme}: whatever is chosen, no position breaks an invariant`, () => {
-    for (const mix of mixes) {
-      const graph = startingTopology(aHome(packId), { scheme, watchesNeutral: true, backedPhases: 'all', ...mix })
-      expect(graphFaults(graph), JSON.stringify(mix)).toEqual([])
-      expect(graphRemarks(graph), JSON.stringify(mix)).toEqual([])
-      const { violated, leftOut, examples } = positionCheck(graph)
-      expect([violated, leftOut], `${JSON.stringify(mix)} ${JSON.stringify(examples)}`).toEqual([[], 0])
-    }
-  })
+  for (const packId of RULE_PACK_IDS)
+    for (const scheme of SCHEMES)
+      it(`${packId}, ${scheme}: whatever is chosen, no position breaks an invariant`, () => {
+        for (const mix of mixes) {
+          const graph = startingTopology(aHome(packId), { scheme, watchesNeutral: true, backedPhases: 'all', ...mix })
+          expect(graphFaults(graph), JSON.stringify(mix)).toEqual([])
+          expect(graphRemarks(graph), JSON.stringify(mix)).toEqual([])
+          const { violated, leftOut, examples } = positionCheck(graph)
+          expect([violated, leftOut], `${JSON.stringify(mix)} ${JSON.stringify(examples)}`).toEqual([[], 0])
+        }
+      })
 
   it('says nothing of a gateway that does not watch the neutral but what any house is exposed to', () => {
     const choices = { ...choicesOfPlan(aHome('iec-1ph-230')), watchesNeutral: false }
-    expect(positionCheck(startingTopology(aHome('iec-1ph-230'), choices))).toMatchObject({ violated: [], exposed: [3, 4] })
+    expect(positionCheck(startingTopology(aHome('iec-1ph-230'), choices))).toMatchObject({
+      violated: [],
+      exposed: [3, 4],
+    })
   })
 
   it('with one phase backed up, a promise on another phase is found broken', () => {
@@ -40,27 +60,54 @@ describe('a starting topology', () => {
   })
 
   it('asks for a residual-current device where the pack does', () => {
-    const bare = (packId: Installation['packId']) => positionCheck(startingTopology(aHome(packId, { circuits: [aCircuit({ iDeltaNMa: null })], loads: [] }))).violated
+    const bare = (packId: Installation['packId']) =>
+      positionCheck(startingTopology(aHome(packId, { circuits: [aCircuit({ iDeltaNMa: null })], loads: [] }))).violated
     expect([bare('iec-1ph-230'), bare('iec-3ph-400'), bare('na-split-240')]).toEqual([[7], [7], []])
   })
 
   it('hangs each backed-up board on a run of its own, and finds the runs by their ends', () => {
-    const graph = startingTopology(aHome('iec-1ph-230', { circuits: [aCircuit({ boardTag: 'barn' }), aCircuit({ id: 'k2', tag: 'c2', boardTag: 'annexe' })] }))
-    expect(graph.edges.filter(({ id }) => id.startsWith('feed.')).map(({ to }) => to)).toEqual(['board.barn', 'board.annexe'])
+    const graph = startingTopology(
+      aHome('iec-1ph-230', {
+        circuits: [aCircuit({ boardTag: 'barn' }), aCircuit({ id: 'k2', tag: 'c2', boardTag: 'annexe' })],
+      }),
+    )
+    expect(graph.edges.filter(({ id }) => id.startsWith('feed.')).map(({ to }) => to)).toEqual([
+      'board.barn',
+      'board.annexe',
+    ])
     expect(graph.edges.find(({ id }) => id === 'feed')?.runTag).toBe('w1')
     expect(graph.edges.find(({ id }) => id === 'outgoing')?.runTag).toBe('w2')
   })
 
   it('takes survey and plan for its choices', () => {
-    expect(choicesOfPlan(aHome('iec-1ph-230', { chosenSchool: 'automaticWithShedding' })).scheme).toBe('essentialsBoard')
-    expect(choicesOfPlan(aHome('iec-1ph-230', { chosenSchool: 'manualChangeover', supply: { ...house().supply, secondMainA: 40 } }))).toMatchObject({ scheme: 'manualChangeover', splitService: true, secondBattery: false })
+    expect(choicesOfPlan(aHome('iec-1ph-230', { chosenSchool: 'automaticWithShedding' })).scheme).toBe(
+      'essentialsBoard',
+    )
+    expect(
+      choicesOfPlan(
+        aHome('iec-1ph-230', { chosenSchool: 'manualChangeover', supply: { ...house().supply, secondMainA: 40 } }),
+      ),
+    ).toMatchObject({ scheme: 'manualChangeover', splitService: true, secondBattery: false })
   })
 })
 
 describe('the demo’s houses', () => {
   it.each(readdirSync(new URL('../../demo/jobs', import.meta.url)))('%s has a graph without faults', (file) => {
-    const { loads, circuits, components, runs, electrodes, packId, supply, sources } = JSON.parse(readFileSync(new URL(`../../demo/jobs/${file}`, import.meta.url), 'utf8')) as Installation
-    const graph = startingTopology(house({ loads, circuits: circuits.map((one) => ({ ...aCircuit(), ...one })), components, runs, electrodes, packId, supply, sources }))
+    const { loads, circuits, components, runs, electrodes, packId, supply, sources } = JSON.parse(
+      readFileSync(new URL(`../../demo/jobs/${file}`, import.meta.url), 'utf8'),
+    ) as Installation
+    const graph = startingTopology(
+      house({
+        loads,
+        circuits: circuits.map((one) => ({ ...aCircuit(), ...one })),
+        components,
+        runs,
+        electrodes,
+        packId,
+        supply,
+        sources,
+      }),
+    )
     expect(graphFaults(graph)).toEqual([])
     expect(graph.nodes.length).toBeGreaterThan(8)
   })

@@ -13,29 +13,92 @@ const after = (...edits: WiringEdit[]) => edits.reduce(applyEdit, sound)
 
 describe('changing a wiring', () => {
   it.each<[string, WiringEdit, (graph: InstallationGraph) => unknown, unknown]>([
-    ['a place is added', { kind: 'addPlace', node: { id: 'shed', name: 'Shed', kind: 'bus' } }, ({ nodes }) => nodes.at(-1), { id: 'shed', name: 'Shed', kind: 'bus' }],
-    ['a run is landed elsewhere', { kind: 'land', id: 'lead.inv1', end: 'to', at: 'intake' }, ({ edges }) => edges.find(({ id }) => id === 'lead.inv1')?.to, 'intake'],
-    ['the neutral is left joined', { kind: 'switchNeutral', device: 'main', opens: false }, ({ edges }) => edges.find(({ id }) => id === 'tails')?.breaks, ['L1']],
-    ['an interlock is taken out', { kind: 'releaseInterlock', a: 'gatewayOutlet', b: 'bypass' }, ({ interlocks }) => interlocks, []],
-    ['an interlock is not made twice', { kind: 'interlock', a: 'gatewayOutlet', b: 'bypass' }, ({ interlocks }) => interlocks.length, 1],
-    ['a bond gets a relay', { kind: 'addBond', bond: { id: 'b2', node: 'home', device: null }, relay: { id: 'r2', oppositeOf: 'contactor' } }, ({ bonds }) => bonds.at(-1)?.device, 'r2'],
-    ['the gateway goes blind to the neutral', { kind: 'watchGrid', id: 'contactor', senseNode: 'gatewayIn', opensOnBrokenNeutral: false }, ({ devices }) => devices.find((device) => device.id === 'contactor'), expect.objectContaining({ opensOn: ['dead'] })],
-    ['a switch is left elsewhere', { kind: 'planPosition', plan: 'asLeft', device: 'bypass', position: 'on' }, ({ plan }) => plan.asLeft.bypass, 'on'],
+    [
+      'a place is added',
+      { kind: 'addPlace', node: { id: 'shed', name: 'Shed', kind: 'bus' } },
+      ({ nodes }) => nodes.at(-1),
+      { id: 'shed', name: 'Shed', kind: 'bus' },
+    ],
+    [
+      'a run is landed elsewhere',
+      { kind: 'land', id: 'lead.inv1', end: 'to', at: 'intake' },
+      ({ edges }) => edges.find(({ id }) => id === 'lead.inv1')?.to,
+      'intake',
+    ],
+    [
+      'the neutral is left joined',
+      { kind: 'switchNeutral', device: 'main', opens: false },
+      ({ edges }) => edges.find(({ id }) => id === 'tails')?.breaks,
+      ['L1'],
+    ],
+    [
+      'an interlock is taken out',
+      { kind: 'releaseInterlock', a: 'gatewayOutlet', b: 'bypass' },
+      ({ interlocks }) => interlocks,
+      [],
+    ],
+    [
+      'an interlock is not made twice',
+      { kind: 'interlock', a: 'gatewayOutlet', b: 'bypass' },
+      ({ interlocks }) => interlocks.length,
+      1,
+    ],
+    [
+      'a bond gets a relay',
+      { kind: 'addBond', bond: { id: 'b2', node: 'home', device: null }, relay: { id: 'r2', oppositeOf: 'contactor' } },
+      ({ bonds }) => bonds.at(-1)?.device,
+      'r2',
+    ],
+    [
+      'the gateway goes blind to the neutral',
+      { kind: 'watchGrid', id: 'contactor', senseNode: 'gatewayIn', opensOnBrokenNeutral: false },
+      ({ devices }) => devices.find((device) => device.id === 'contactor'),
+      expect.objectContaining({ opensOn: ['dead'] }),
+    ],
+    [
+      'a switch is left elsewhere',
+      { kind: 'planPosition', plan: 'asLeft', device: 'bypass', position: 'on' },
+      ({ plan }) => plan.asLeft.bypass,
+      'on',
+    ],
   ])('%s', (_name, edit, look, expected) => {
     expect(look(applyEdit(sound, edit))).toEqual(expected)
     expect(editWords(sound, edit)).toMatch(/^[A-Z].+/)
   })
 
   it('a new switch goes into its run and stands closed as left, a bypass open', () => {
-    const put = (bypass: boolean) => after({ kind: 'addWay', edge: { id: 'extra', from: 'intake', to: 'home', carries: ['L1', 'N', 'PE'], device: null, breaks: [], rcd: false } }, { kind: 'addSwitch', id: 'sw', name: 'Extra', symbol: 'isolator', over: ['extra'], lockable: true, bypass })
-    expect([put(false).plan.asLeft.sw, put(true).plan.asLeft.sw, put(true).plan.bypass?.sw]).toEqual(['on', 'off', 'off'])
+    const put = (bypass: boolean) =>
+      after(
+        {
+          kind: 'addWay',
+          edge: {
+            id: 'extra',
+            from: 'intake',
+            to: 'home',
+            carries: ['L1', 'N', 'PE'],
+            device: null,
+            breaks: [],
+            rcd: false,
+          },
+        },
+        { kind: 'addSwitch', id: 'sw', name: 'Extra', symbol: 'isolator', over: ['extra'], lockable: true, bypass },
+      )
+    expect([put(false).plan.asLeft.sw, put(true).plan.asLeft.sw, put(true).plan.bypass?.sw]).toEqual([
+      'on',
+      'off',
+      'off',
+    ])
     expect(put(true).edges.at(-1)).toMatchObject({ device: 'sw', breaks: ['L1', 'N'] })
     expect(graphFaults(put(true))).toEqual([])
   })
 
   it('what a removal leaves without an end is seen, and nothing else speaks of what is gone', () => {
     const noBoard = after({ kind: 'remove', id: 'home' })
-    expect(graphRemarks(noBoard).filter(({ isFault }) => isFault).map(({ message }) => message)).toContain('It ends at “home”, which is not there.')
+    expect(
+      graphRemarks(noBoard)
+        .filter(({ isFault }) => isFault)
+        .map(({ message }) => message),
+    ).toContain('It ends at “home”, which is not there.')
     const noOutlet = after({ kind: 'remove', id: 'gatewayOutlet' })
     expect(graphFaults(noOutlet)).toEqual([])
     expect(noOutlet.interlocks).toEqual([])
@@ -49,13 +112,28 @@ describe('changing a wiring', () => {
     expect(graphFaults(after({ kind: 'remove', id: 'bypassLink' }))).toEqual([])
   })
 
-  it.each<[string, WiringEdit]>([['nobody knows it', { kind: 'remove', id: 'ghost' }], ['the id is taken', { kind: 'addPlace', node: { id: 'home', kind: 'bus' } }], ['a way of that id is there', { kind: 'addWay', edge: { id: 'tails', from: 'home', to: 'intake', carries: [], device: null, breaks: [], rcd: false } }], ['it cannot be interlocked', { kind: 'interlock', a: 'main', b: 'ghost' }]])('is refused when %s', (_name, edit) => {
+  it.each<[string, WiringEdit]>([
+    ['nobody knows it', { kind: 'remove', id: 'ghost' }],
+    ['the id is taken', { kind: 'addPlace', node: { id: 'home', kind: 'bus' } }],
+    [
+      'a way of that id is there',
+      {
+        kind: 'addWay',
+        edge: { id: 'tails', from: 'home', to: 'intake', carries: [], device: null, breaks: [], rcd: false },
+      },
+    ],
+    ['it cannot be interlocked', { kind: 'interlock', a: 'main', b: 'ghost' }],
+  ])('is refused when %s', (_name, edit) => {
     expect(() => applyEdit(sound, edit)).toThrow(RangeError)
   })
 
   it('leaves the graph it was given alone', () => {
     const before = JSON.stringify(sound)
-    after({ kind: 'remove', id: 'bypass' }, { kind: 'switchNeutral', device: 'main', opens: false }, { kind: 'addBond', bond: { id: 'b9', node: 'home', device: null } })
+    after(
+      { kind: 'remove', id: 'bypass' },
+      { kind: 'switchNeutral', device: 'main', opens: false },
+      { kind: 'addBond', bond: { id: 'b9', node: 'home', device: null } },
+    )
     expect(JSON.stringify(sound)).toBe(before)
   })
 })
@@ -63,19 +141,40 @@ describe('changing a wiring', () => {
 describe('what a person has to look at', () => {
   it('floating pieces, sources with no switch between them, and two things of one name are told', () => {
     const floating = after({ kind: 'addPlace', node: { id: 'shed', name: 'Shed', kind: 'bus' } })
-    expect(graphRemarks(floating)).toEqual([{ id: 'shed', message: 'Nothing leads to Shed: it floats.', isFault: false }])
-    const joined = after({ kind: 'addSource', source: { id: 'gen', name: 'Generator', kind: 'generator', node: 'source.inv1', role: 'forming', gateway: null } })
-    expect(graphRemarks(joined).map(({ message }) => message)).toEqual(['Inverter and Generator feed each other: there is no switch between them.'])
-    expect(graphRemarks(after({ kind: 'changePlace', id: 'home', change: { name: 'intake' } })).map(({ message }) => message)).toEqual(['“intake” is the name of two things, intake and home.'])
+    expect(graphRemarks(floating)).toEqual([
+      { id: 'shed', message: 'Nothing leads to Shed: it floats.', isFault: false },
+    ])
+    const joined = after({
+      kind: 'addSource',
+      source: { id: 'gen', name: 'Generator', kind: 'generator', node: 'source.inv1', role: 'forming', gateway: null },
+    })
+    expect(graphRemarks(joined).map(({ message }) => message)).toEqual([
+      'Inverter and Generator feed each other: there is no switch between them.',
+    ])
+    expect(
+      graphRemarks(after({ kind: 'changePlace', id: 'home', change: { name: 'intake' } })).map(
+        ({ message }) => message,
+      ),
+    ).toEqual(['“intake” is the name of two things, intake and home.'])
     expect(graphRemarks(sound)).toEqual([])
   })
 })
 
 describe('as planned against as wired', () => {
   it('names what was added, taken out and changed, and keeps all of it to be drawn', () => {
-    const wired = after({ kind: 'land', id: 'lead.inv1', end: 'to', at: 'intake' }, { kind: 'remove', id: 'bypassLink' }, { kind: 'addPlace', node: { id: 'shed', name: 'Shed', kind: 'bus' } }, { kind: 'changePlace', id: 'home', change: { name: 'Another word for it' } })
+    const wired = after(
+      { kind: 'land', id: 'lead.inv1', end: 'to', at: 'intake' },
+      { kind: 'remove', id: 'bypassLink' },
+      { kind: 'addPlace', node: { id: 'shed', name: 'Shed', kind: 'bus' } },
+      { kind: 'changePlace', id: 'home', change: { name: 'Another word for it' } },
+    )
     const { union, changes } = graphDifferences(sound, wired)
-    expect(Object.fromEntries(changes)).toEqual({ 'lead.inv1': 'changed', bypassLink: 'gone', bypass: 'changed', shed: 'added' })
+    expect(Object.fromEntries(changes)).toEqual({
+      'lead.inv1': 'changed',
+      bypassLink: 'gone',
+      bypass: 'changed',
+      shed: 'added',
+    })
     expect(union.edges.map(({ id }) => id)).toContain('bypassLink')
     expect(graphDifferences(sound, sound).changes.size).toBe(0)
   })
@@ -96,7 +195,8 @@ describe('the forms of the schematic', () => {
     const bare = after({ kind: 'remove', id: 'main' })
     const form = formToAdd(bare, what, 'home')
     const grown = form.toEdits({ ...form.initial, name: 'New' }).reduce(applyEdit, bare)
-    const ids = (graph: InstallationGraph) => [...graph.nodes, ...graph.edges, ...graph.devices, ...graph.sources, ...graph.bonds].map(({ id }) => id)
+    const ids = (graph: InstallationGraph) =>
+      [...graph.nodes, ...graph.edges, ...graph.devices, ...graph.sources, ...graph.bonds].map(({ id }) => id)
     expect(ids(grown).length).toBeGreaterThan(ids(bare).length)
     expect(new Set(ids(grown)).size).toBeGreaterThan(0)
     expect(graphFaults(grown).filter(({ message }) => message.startsWith('Two'))).toEqual([])

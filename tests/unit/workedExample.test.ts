@@ -18,7 +18,13 @@ const text = readFileSync(`${root}docs/worked-example.md`, 'utf8')
 /** The page's figures are rounded to four or five digits. */
 const ROUNDED = { rel: 2e-4, abs: 1e-6 }
 
-const examples = [...text.matchAll(/```json calc (\S+)\n([\s\S]*?)```\s*```json gives\n([\s\S]*?)```/g)].map(([, code = '', input = '', gives = '']) => ({ code, input: JSON.parse(input) as Record<string, unknown>, gives: JSON.parse(gives) as unknown }))
+const examples = [...text.matchAll(/```json calc (\S+)\n([\s\S]*?)```\s*```json gives\n([\s\S]*?)```/g)].map(
+  ([, code = '', input = '', gives = '']) => ({
+    code,
+    input: JSON.parse(input) as Record<string, unknown>,
+    gives: JSON.parse(gives) as unknown,
+  }),
+)
 const profileCommand = /```sh\n([\s\S]*?)```/.exec(text)?.[1] ?? ''
 
 /** What the page gives for a code, the first time it is used. */
@@ -26,7 +32,20 @@ const given = <T>(code: string) => examples.find((example) => example.code === c
 
 describe('the worked example', () => {
   it('has a block for every calculation that it follows', () => {
-    expect(examples.map(({ code }) => code)).toEqual(['P-1', 'P-4', 'P-6', 'P-5', 'P-5', 'P-7', 'P-8', 'P-2', 'P-11', 'P-10', 'P-9', 'T-14'])
+    expect(examples.map(({ code }) => code)).toEqual([
+      'P-1',
+      'P-4',
+      'P-6',
+      'P-5',
+      'P-5',
+      'P-7',
+      'P-8',
+      'P-2',
+      'P-11',
+      'P-10',
+      'P-9',
+      'T-14',
+    ])
     expect(text.match(/```json/g)).toHaveLength(2 * examples.length)
   })
 
@@ -48,7 +67,13 @@ describe('the worked example', () => {
     expect(differences(plan.limits, given('P-4'), ROUNDED)).toEqual([])
     expect(differences(plan.demand, given('P-6'), ROUNDED)).toEqual([])
     expect(differences(plan.runtime, given('P-7'), ROUNDED)).toEqual([])
-    expect(differences(motorStarts(installation, plan).find(({ load }) => load.tag === 'heatpump')?.asIs, given('P-5'), ROUNDED)).toEqual([])
+    expect(
+      differences(
+        motorStarts(installation, plan).find(({ load }) => load.tag === 'heatpump')?.asIs,
+        given('P-5'),
+        ROUNDED,
+      ),
+    ).toEqual([])
     expect(differences(ladderOfInstallation(installation, plan), given('T-14'), ROUNDED)).toEqual([])
     expect(orderedLengthM(6, 'iec-1ph-230', 1.5)).toBe(9.5)
   })

@@ -4,7 +4,8 @@ import { SignIn } from '@/features/signIn/SignIn'
 export const metadata: Metadata = { title: 'Sign in' }
 
 /** Only a place within the app may be gone to after signing in. */
-const within = (to: string | string[] | undefined) => (typeof to === 'string' && /^\/(?![/\\])[\w/?=&.%-]*$/.test(to) ? to : '/')
+const within = (to: string | string[] | undefined) =>
+  typeof to === 'string' && /^\/(?![/\\])[\w/?=&.%-]*$/.test(to) ? to : '/'
 
 export default async function SignInPage({ searchParams }: { searchParams: Promise<{ to?: string | string[] }> }) {
   return <SignIn to={within((await searchParams).to)} />

@@ -28,7 +28,13 @@ export const ABSOLUTE_TOUCH_LIMIT_V = 50
  *
  * @throws RangeError when the seasonal factor is below 1
  */
-export function electrodeTarget({ resistanceOhm, targetOhm, seasonalFactor, iDeltaNMa, instrument }: ElectrodeTargetInput): ElectrodeTarget {
+export function electrodeTarget({
+  resistanceOhm,
+  targetOhm,
+  seasonalFactor,
+  iDeltaNMa,
+  instrument,
+}: ElectrodeTargetInput): ElectrodeTarget {
   if (!(seasonalFactor >= 1)) throw new RangeError(`seasonalFactor must be 1 or more, got ${seasonalFactor}`)
   if (resistanceOhm === null) return { seasonalOhm: null, touchV: null, verdict: 'open' }
   const seasonalOhm = resistanceOhm * seasonalFactor

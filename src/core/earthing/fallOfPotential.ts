@@ -52,13 +52,20 @@ const DEFAULT_LIMITS: FallOfPotentialLimits = { maxDeviationPercent: 5, clampFor
  * E-3: electrode resistance by the three-point rule, the slope method, or a clamp-on meter, behind the guard that nobody opens an
  * electrode conductor before a clamp reading, nor when it carries current. The guard replaces a better verdict; the figures are given all the same.
  */
-export function fallOfPotential(input: FallOfPotentialInput, limits: FallOfPotentialLimits = DEFAULT_LIMITS): FallOfPotential {
+export function fallOfPotential(
+  input: FallOfPotentialInput,
+  limits: FallOfPotentialLimits = DEFAULT_LIMITS,
+): FallOfPotential {
   const guard = guardOf(input, limits)
-  const measured = input.method === '61.8' ? threePoint(input, limits) : input.method === 'slope' ? slope(input) : clampOn(input)
+  const measured =
+    input.method === '61.8' ? threePoint(input, limits) : input.method === 'slope' ? slope(input) : clampOn(input)
   return { ...measured, guard, verdict: guard === null ? measured.verdict : worstVerdict([measured.verdict, guard]) }
 }
 
-function guardOf({ electrodeOpened, clampA }: Guarded, { clampForbidsOpeningA }: FallOfPotentialLimits): 'open' | 'stop' | null {
+function guardOf(
+  { electrodeOpened, clampA }: Guarded,
+  { clampForbidsOpeningA }: FallOfPotentialLimits,
+): 'open' | 'stop' | null {
   if (!electrodeOpened) return null
   if (clampA === null) return 'open'
   return clampA >= clampForbidsOpeningA ? 'stop' : null
@@ -67,12 +74,17 @@ function guardOf({ electrodeOpened, clampA }: Guarded, { clampForbidsOpeningA }:
 type Unguarded = Omit<FallOfPotential, 'guard'>
 
 function threePoint({ r52Ohm, r618Ohm, r72Ohm }: ThreePointInput, limits: FallOfPotentialLimits): Unguarded {
-  if (r52Ohm === null || r618Ohm === null || r72Ohm === null) return { resistanceOhm: r618Ohm, maxDeviationPercent: null, verdict: 'open' }
+  if (r52Ohm === null || r618Ohm === null || r72Ohm === null)
+    return { resistanceOhm: r618Ohm, maxDeviationPercent: null, verdict: 'open' }
   const readings = [r52Ohm, r618Ohm, r72Ohm]
   const mean = readings.reduce((sum, r) => sum + r, 0) / 3
   if (mean <= 0) return { resistanceOhm: r618Ohm, maxDeviationPercent: null, verdict: 'stop' }
   const maxDeviationPercent = (100 * Math.max(...readings.map((r) => Math.abs(r - mean)))) / mean
-  return { resistanceOhm: r618Ohm, maxDeviationPercent, verdict: atMost(maxDeviationPercent, limits.maxDeviationPercent) ? 'proven' : 'watch' }
+  return {
+    resistanceOhm: r618Ohm,
+    maxDeviationPercent,
+    verdict: atMost(maxDeviationPercent, limits.maxDeviationPercent) ? 'proven' : 'watch',
+  }
 }
 
 function slope({ r1Ohm, r2Ohm, r3Ohm, currentProbeM }: SlopeInput): Unguarded {
@@ -81,7 +93,12 @@ function slope({ r1Ohm, r2Ohm, r3Ohm, currentProbeM }: SlopeInput): Unguarded {
   const slopeMu = (r3Ohm - r2Ohm) / (r2Ohm - r1Ohm)
   if (!within(slopeMu, 0.4, 1.59)) return { ...nothing, slopeMu }
   const probeRatio = truePotentialPlace(slopeMu)
-  return { slopeMu, probeRatio, probeDistanceM: currentProbeM === null ? null : probeRatio * currentProbeM, verdict: 'proven' }
+  return {
+    slopeMu,
+    probeRatio,
+    probeDistanceM: currentProbeM === null ? null : probeRatio * currentProbeM,
+    verdict: 'proven',
+  }
 }
 
 /** µ that a point electrode would show whose centre lies `x` (in units of D) behind the start of the electrode. */

@@ -54,18 +54,24 @@ function liveState(input: LiveNeutralEarthInput): NeutralEarth {
   const bondedMaxV = limits.islandNeutralEarthMax.value
   if (atMost(neV, bondedMaxV) && about(leV, lnV)) {
     if (input.islandRcdTripped === false) return { state: 'bonded', verdict: 'stop' }
-    const sure = input.lowImpedance === true && input.islandRcdTripped === true && atMost(neV + errorBand(neV, input.instrument), bondedMaxV)
+    const sure =
+      input.lowImpedance === true &&
+      input.islandRcdTripped === true &&
+      atMost(neV + errorBand(neV, input.instrument), bondedMaxV)
     return { state: 'bonded', verdict: sure ? 'proven' : 'watch' }
   }
-  if (within(leV, 0.25 * lnV, 0.75 * lnV) && within(neV, 0.25 * lnV, 0.75 * lnV)) return { state: 'floating', verdict: 'stop' }
+  if (within(leV, 0.25 * lnV, 0.75 * lnV) && within(neV, 0.25 * lnV, 0.75 * lnV))
+    return { state: 'floating', verdict: 'stop' }
   if (about(neV, lnV) && atMost(leV, 0.1 * lnV)) return { state: 'reversed', verdict: 'stop' }
-  if (neV > bondedMaxV && neV < 0.25 * lnV) return { state: 'highResistance', verdict: input.islandRcdTripped === false ? 'stop' : 'watch' }
+  if (neV > bondedMaxV && neV < 0.25 * lnV)
+    return { state: 'highResistance', verdict: input.islandRcdTripped === false ? 'stop' : 'watch' }
   return unknown
 }
 
 function relayAtRest(input: DeadNeutralEarthInput): NeutralEarth {
   const { relayOhm, restingState } = input
-  if (relayOhm === null || restingState === null || !input.allSourcesIsolated || !input.bothSupplyPolesOpen) return { state: null, verdict: 'open' }
+  if (relayOhm === null || restingState === null || !input.allSourcesIsolated || !input.bothSupplyPolesOpen)
+    return { state: null, verdict: 'open' }
   const ohm = relayOhm === 'overrange' ? Infinity : relayOhm
   if (!Number.isFinite(ohm)) return { state: null, verdict: restingState === 'open' ? 'proven' : 'stop' }
   const band = restingState === 'closed' ? { max: input.limitClosedOhm } : { min: input.limitOpenOhm }

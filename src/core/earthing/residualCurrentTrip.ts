@@ -46,7 +46,10 @@ export interface ResidualCurrentTrip {
 /** Time limits of a device type, as keys into the rule pack. */
 export const RCD_TIME_LIMITS: Record<'general' | 'delayed', Record<'x1' | 'x5', { min?: LimitKey; max: LimitKey }>> = {
   general: { x1: { max: 'rcdGeneralX1Max' }, x5: { max: 'rcdGeneralX5Max' } },
-  delayed: { x1: { min: 'rcdDelayedX1Min', max: 'rcdDelayedX1Max' }, x5: { min: 'rcdDelayedX5Min', max: 'rcdDelayedX5Max' } },
+  delayed: {
+    x1: { min: 'rcdDelayedX1Min', max: 'rcdDelayedX1Max' },
+    x5: { min: 'rcdDelayedX5Min', max: 'rcdDelayedX5Max' },
+  },
 }
 
 /** Longest trip time of a class A ground-fault device in ms: `(20/I)^1.43` s, I in mA (E-9). */
@@ -68,8 +71,11 @@ function judgeMode(input: ResidualCurrentTripInput, readings: RcdModeReadings | 
   return input.device === 'gfciA' ? judgeGfci(input, readings, limits) : judgeRcd(input, input.device, readings, limits)
 }
 
-const judgeTime = (time: TripTime | undefined, band: { min?: number; max: number }, accuracy: InstrumentAccuracy | null): Verdict =>
-  time === 'none' ? 'stop' : judgeBand(time, band, accuracy)
+const judgeTime = (
+  time: TripTime | undefined,
+  band: { min?: number; max: number },
+  accuracy: InstrumentAccuracy | null,
+): Verdict => (time === 'none' ? 'stop' : judgeBand(time, band, accuracy))
 
 function judgeRcd(
   { iDeltaNMa, instrumentMs, instrumentMa }: ResidualCurrentTripInput,
@@ -81,7 +87,12 @@ function judgeRcd(
     const { min, max } = RCD_TIME_LIMITS[device][test]
     return { ...(min && { min: limits[min].value }), max: limits[max].value }
   }
-  const half = readings.halfTripped === null || readings.halfTripped === undefined ? 'open' : readings.halfTripped ? 'stop' : 'proven'
+  const half =
+    readings.halfTripped === null || readings.halfTripped === undefined
+      ? 'open'
+      : readings.halfTripped
+        ? 'stop'
+        : 'proven'
   const x1 = judgeTime(readings.x1Ms, band('x1'), instrumentMs)
   const x5 = judgeTime(readings.x5Ms, band('x5'), instrumentMs)
   const rampBand = { min: limits.rcdRampMinShare.value * iDeltaNMa, max: limits.rcdRampMaxShare.value * iDeltaNMa }
@@ -99,5 +110,10 @@ function judgeGfci(
   const faults = readings.faults ?? []
   const limitMs = faults.map(({ testMa }) => gfciLimitMs(testMa))
   const each = faults.map(({ timeMs }, i) => judgeTime(timeMs, { max: limitMs[i] as number }, instrumentMs))
-  return { ramp, limitMs, faults: each, verdict: worstVerdict([ramp, faults.length === 0 ? 'open' : worstVerdict(each)]) }
+  return {
+    ramp,
+    limitMs,
+    faults: each,
+    verdict: worstVerdict([ramp, faults.length === 0 ? 'open' : worstVerdict(each)]),
+  }
 }

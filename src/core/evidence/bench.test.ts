@@ -1,61 +1,125 @@
 import { describe, expect, it } from 'vitest'
-import { house, readyForFirstIsland, readyForFirstLive, readyForLoads, reading, recordOf, tester } from '../../../tests/support/house'
+import {
+  house,
+  readyForFirstIsland,
+  readyForFirstLive,
+  readyForLoads,
+  reading,
+  recordOf,
+  tester,
+} from '../../../tests/support/house'
 import { benchOf, nextPoint, stageSummaries } from './bench'
 import { startingTopology } from '../wiring/topology/startingTopology'
 import type { HoldOverride } from './holdPoints'
 import { WITHDRAWN, lastOwnReading, standingReadings } from './reading'
 
-const verdictOf = (pointKey: string, readings: Parameters<typeof recordOf>[1], installation = house()) => benchOf(recordOf(installation, readings)).judgements.get(pointKey)
+const verdictOf = (pointKey: string, readings: Parameters<typeof recordOf>[1], installation = house()) =>
+  benchOf(recordOf(installation, readings)).judgements.get(pointKey)
 
 describe('points', () => {
   it('are derived from the installation: nothing in the plan, nothing asked', () => {
-    const bare = benchOf(recordOf(house({ components: [], circuits: [], runs: [], electrodes: [], settings: [], loads: [] })))
+    const bare = benchOf(
+      recordOf(house({ components: [], circuits: [], runs: [], electrodes: [], settings: [], loads: [] })),
+    )
     expect(bare.points.some(({ key }) => /^(fit|wire|settings|earth\.(electrode|rcd))\./.test(key))).toBe(false)
-    expect(benchOf(recordOf(house())).points.filter(({ key }) => key.startsWith('earth.rcd.')).map(({ key }) => key)).toEqual(['earth.rcd.c1.grid', 'earth.rcd.c1.island'])
+    expect(
+      benchOf(recordOf(house()))
+        .points.filter(({ key }) => key.startsWith('earth.rcd.'))
+        .map(({ key }) => key),
+    ).toEqual(['earth.rcd.c1.grid', 'earth.rcd.c1.island'])
   })
   it('are all open without evidence', () => {
     // the position check is worked out from the wiring and needs nothing typed in
-    expect(new Set([...benchOf(recordOf(house())).judgements].filter(([key]) => key !== 'wire.positions').map(([, { verdict }]) => verdict))).toEqual(new Set(['open']))
+    expect(
+      new Set(
+        [...benchOf(recordOf(house())).judgements]
+          .filter(([key]) => key !== 'wire.positions')
+          .map(([, { verdict }]) => verdict),
+      ),
+    ).toEqual(new Set(['open']))
   })
   it('turn to the pack’s words', () => {
-    const ground = benchOf(recordOf(house({ packId: 'na-split-240', circuits: [], runs: [] }))).points.find(({ key }) => key === 'earth.islandBond')
+    const ground = benchOf(recordOf(house({ packId: 'na-split-240', circuits: [], runs: [] }))).points.find(
+      ({ key }) => key === 'earth.islandBond',
+    )
     expect(ground?.label).toBe('Neutral–ground bond in island mode')
-    const left = (packId: 'na-split-240' | 'iec-1ph-230') => benchOf(recordOf(house({ packId, circuits: [], runs: [] }))).points.find(({ key }) => key === 'outage.asLeftMain')
-    expect([left('na-split-240')?.label, left('iec-1ph-230')?.label]).toEqual(['Main breaker as left', 'Main switch as left'])
+    const left = (packId: 'na-split-240' | 'iec-1ph-230') =>
+      benchOf(recordOf(house({ packId, circuits: [], runs: [] }))).points.find(({ key }) => key === 'outage.asLeftMain')
+    expect([left('na-split-240')?.label, left('iec-1ph-230')?.label]).toEqual([
+      'Main breaker as left',
+      'Main switch as left',
+    ])
     for (const { label, why } of benchOf(recordOf(house())).points) expect(label + why).not.toMatch(/[{}]/)
   })
 })
 
 describe('judging', () => {
   it('keeps Watch for an electrode whose band touches the target', () => {
-    const at = (ohm: number) => ['clamp', 'r52', 'r618', 'r72'].map((slot) => reading('earth.electrode.e1', slot, slot === 'clamp' ? 0.1 : ohm, { instrumentId: tester.id }))
-    expect([verdictOf('earth.electrode.e1', at(60))?.verdict, verdictOf('earth.electrode.e1', at(66.5))?.verdict, verdictOf('earth.electrode.e1', at(120))?.verdict]).toEqual(['proven', 'watch', 'stop'])
+    const at = (ohm: number) =>
+      ['clamp', 'r52', 'r618', 'r72'].map((slot) =>
+        reading('earth.electrode.e1', slot, slot === 'clamp' ? 0.1 : ohm, { instrumentId: tester.id }),
+      )
+    expect([
+      verdictOf('earth.electrode.e1', at(60))?.verdict,
+      verdictOf('earth.electrode.e1', at(66.5))?.verdict,
+      verdictOf('earth.electrode.e1', at(120))?.verdict,
+    ]).toEqual(['proven', 'watch', 'stop'])
   })
   it('forbids opening a conductor that carries current, whatever was read after', () => {
-    const judged = verdictOf('earth.electrode.e1', [reading('earth.electrode.e1', 'clamp', 0.5), ...['r52', 'r618', 'r72'].map((slot) => reading('earth.electrode.e1', slot, 20))])
+    const judged = verdictOf('earth.electrode.e1', [
+      reading('earth.electrode.e1', 'clamp', 0.5),
+      ...['r52', 'r618', 'r72'].map((slot) => reading('earth.electrode.e1', slot, 20)),
+    ])
     expect(judged?.verdict).toBe('stop')
     expect(judged?.why).toMatch(/Do not open it/)
   })
   it('takes evidence from an instrument past its calibration for weak', () => {
-    const record = recordOf(house(), readyForLoads().map((one) => (one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: tester.id } : one)))
+    const record = recordOf(
+      house(),
+      readyForLoads().map((one) => (one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: tester.id } : one)),
+    )
     expect(benchOf(record).judgements.get('earth.islandBond')?.verdict).toBe('proven')
-    const lapsed = benchOf({ ...record, instruments: [{ ...tester, calibrationDue: '2026-05-31' }] }).judgements.get('earth.islandBond')
-    expect([lapsed?.verdict, lapsed?.why]).toEqual(['watch', expect.stringContaining('due for calibration on 2026-05-31')])
+    const lapsed = benchOf({ ...record, instruments: [{ ...tester, calibrationDue: '2026-05-31' }] }).judgements.get(
+      'earth.islandBond',
+    )
+    expect([lapsed?.verdict, lapsed?.why]).toEqual([
+      'watch',
+      expect.stringContaining('due for calibration on 2026-05-31'),
+    ])
   })
   it('does not prove a bond before a residual-current device has tripped on it', () => {
-    const volts = [reading('earth.islandBond', 'ln', 230), reading('earth.islandBond', 'le', 229), reading('earth.islandBond', 'ne', 0.5, { instrumentId: tester.id })]
+    const volts = [
+      reading('earth.islandBond', 'ln', 230),
+      reading('earth.islandBond', 'le', 229),
+      reading('earth.islandBond', 'ne', 0.5, { instrumentId: tester.id }),
+    ]
     expect(verdictOf('earth.islandBond', volts)?.verdict).toBe('watch')
     expect(verdictOf('earth.islandBond', [...volts, reading('earth.rcd.c1.island', 'x1', 24)])?.verdict).toBe('proven')
-    expect(verdictOf('earth.islandBond', [...volts, reading('earth.rcd.c1.island', 'x1', 'none')])?.verdict).toBe('stop')
+    expect(verdictOf('earth.islandBond', [...volts, reading('earth.rcd.c1.island', 'x1', 'none')])?.verdict).toBe(
+      'stop',
+    )
   })
   it('finds one serial on two components, and firmware that is too old', () => {
-    const two = house({ components: [...house().components, { id: 'c2', tag: 'gw1', kind: 'gateway', name: 'Gateway', model: 'Made-up G', minimumFirmware: null }] })
-    expect(verdictOf('fit.component.gw1', [reading('fit.component.inv1', 'serial', 'AB1'), reading('fit.component.gw1', 'serial', 'ab1')], two)?.verdict).toBe('stop')
+    const two = house({
+      components: [
+        ...house().components,
+        { id: 'c2', tag: 'gw1', kind: 'gateway', name: 'Gateway', model: 'Made-up G', minimumFirmware: null },
+      ],
+    })
+    expect(
+      verdictOf(
+        'fit.component.gw1',
+        [reading('fit.component.inv1', 'serial', 'AB1'), reading('fit.component.gw1', 'serial', 'ab1')],
+        two,
+      )?.verdict,
+    ).toBe('stop')
     expect(verdictOf('fit.component.inv1', [reading('fit.component.inv1', 'firmware', '2.9')])?.verdict).toBe('stop')
     expect(verdictOf('fit.component.inv1', [reading('fit.component.inv1', 'firmware', '2.14')])?.verdict).toBe('open')
   })
   it('holds a gap against the promised class', () => {
-    const gap = (ms: number, rate = 10_000) => verdictOf('outage.gap', [reading('outage.gap', 'recording', ms, { unit: 'ms', detail: { sampleRateHz: rate } })])?.verdict
+    const gap = (ms: number, rate = 10_000) =>
+      verdictOf('outage.gap', [reading('outage.gap', 'recording', ms, { unit: 'ms', detail: { sampleRateHz: rate } })])
+        ?.verdict
     expect([gap(1000), gap(1001), gap(40), gap(40, 1000)]).toEqual(['proven', 'stop', 'proven', 'watch'])
   })
 })
@@ -64,7 +128,10 @@ describe('corrections', () => {
   it('stand in for what they name, and a withdrawal leaves nothing', () => {
     const first = reading('outage.told', 'answer', 'no')
     const second = reading('outage.told', 'answer', 'yes', { supersedes: first.id, supersedeReason: 'wrong key' })
-    const taken = reading('outage.told', 'answer', WITHDRAWN, { supersedes: second.id, supersedeReason: 'asked the wrong person' })
+    const taken = reading('outage.told', 'answer', WITHDRAWN, {
+      supersedes: second.id,
+      supersedeReason: 'asked the wrong person',
+    })
     expect(verdictOf('outage.told', [first])?.verdict).toBe('stop')
     expect(verdictOf('outage.told', [first, second])?.verdict).toBe('proven')
     expect(verdictOf('outage.told', [first, second, taken])?.verdict).toBe('open')
@@ -84,21 +151,61 @@ describe('undo', () => {
 })
 
 describe('hold points', () => {
-  const states = (readings: Parameters<typeof recordOf>[1], overrides: HoldOverride[] = []) => benchOf({ ...recordOf(house(), readings), overrides })
+  const states = (readings: Parameters<typeof recordOf>[1], overrides: HoldOverride[] = []) =>
+    benchOf({ ...recordOf(house(), readings), overrides })
   const released = (...args: Parameters<typeof states>) => states(...args).holds.map(({ released: own }) => own)
-  const override = (step: HoldOverride['step'], condition: string): HoldOverride => ({ id: 'o', step, condition, reason: 'known from the day before', byName: 'Lead', at: '2026-01-02T00:00:00Z' })
+  const override = (step: HoldOverride['step'], condition: string): HoldOverride => ({
+    id: 'o',
+    step,
+    condition,
+    reason: 'known from the day before',
+    byName: 'Lead',
+    at: '2026-01-02T00:00:00Z',
+  })
 
   it('release one step after the other', () => {
-    expect([released([]), released(readyForFirstLive()), released(readyForFirstIsland()), released(readyForLoads())]).toEqual([[false, false, false, false], [true, false, false, false], [true, true, false, false], [true, true, true, false]])
+    expect([
+      released([]),
+      released(readyForFirstLive()),
+      released(readyForFirstIsland()),
+      released(readyForLoads()),
+    ]).toEqual([
+      [false, false, false, false],
+      [true, false, false, false],
+      [true, true, false, false],
+      [true, true, true, false],
+    ])
   })
   it('let nothing go live before the dead tests hold, nor on a wiring that can kill', () => {
     const without = (key: string) => readyForFirstLive().filter(({ pointKey }) => !pointKey.startsWith(key))
     expect(released(without('wire.dead.run.w2'))[0]).toBe(false)
     expect(released(without('wire.dead.run.w2'), [override('firstLive', 'dead')])[0]).toBe(true)
-    expect(released([...readyForFirstLive(), reading('wire.dead.run.w1', 'insulation', 0.4)], [override('firstLive', 'dead')])[0]).toBe(false)
+    expect(
+      released(
+        [...readyForFirstLive(), reading('wire.dead.run.w1', 'insulation', 0.4)],
+        [override('firstLive', 'dead')],
+      )[0],
+    ).toBe(false)
     const graph = startingTopology(house())
-    const wired = { planned: null, wired: { id: 'r', jobId: 'x', layer: 'wired' as const, number: 1, note: '', madeByName: '', madeAt: '', graph: { ...graph, interlocks: [] } } }
-    expect(benchOf({ ...recordOf(house({ wiring: wired }), readyForFirstLive()), overrides: [override('firstLive', 'positions')] }).holds[0]?.released).toBe(false)
+    const wired = {
+      planned: null,
+      wired: {
+        id: 'r',
+        jobId: 'x',
+        layer: 'wired' as const,
+        number: 1,
+        note: '',
+        madeByName: '',
+        madeAt: '',
+        graph: { ...graph, interlocks: [] },
+      },
+    }
+    expect(
+      benchOf({
+        ...recordOf(house({ wiring: wired }), readyForFirstLive()),
+        overrides: [override('firstLive', 'positions')],
+      }).holds[0]?.released,
+    ).toBe(false)
   })
   it('let a lead go past a missing electrode in writing, but never past the medical question', () => {
     const without = (key: string) => readyForFirstIsland().filter(({ pointKey }) => !pointKey.startsWith(key))
@@ -106,16 +213,24 @@ describe('hold points', () => {
     expect(released(without('outage.medical'), [override('firstIsland', 'medical')])[1]).toBe(false)
   })
   it('never go past a failed island residual-current test', () => {
-    const failed = [...readyForLoads().filter(({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'x5')), reading('earth.rcd.c1.island', 'x5', 'none')]
+    const failed = [
+      ...readyForLoads().filter(({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'x5')),
+      reading('earth.rcd.c1.island', 'x5', 'none'),
+    ]
     expect(released(failed, [override('loadedIsland', 'islandRcd'), override('loadedIsland', 'bond')])[2]).toBe(false)
-    const missing = readyForLoads().filter(({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'ramp'))
+    const missing = readyForLoads().filter(
+      ({ pointKey, slot }) => !(pointKey === 'earth.rcd.c1.island' && slot === 'ramp'),
+    )
     expect(released(missing, [override('loadedIsland', 'islandRcd')])[2]).toBe(true)
   })
   it('say in one sentence what stands in the way, the stopped thing first', () => {
     const { holdLine } = states([...readyForFirstLive(), reading('outage.bypass', 'answer', 'closed')])
     expect(holdLine.sentence).toMatch(/^First island is held: bypass open – stopped/)
     expect(holdLine.pointKey).toBe('outage.bypass')
-    const holdingUp = (readings: Parameters<typeof recordOf>[1]) => stageSummaries(states(readings)).filter(({ holdsJobUp }) => holdsJobUp).map(({ stage }) => stage)
+    const holdingUp = (readings: Parameters<typeof recordOf>[1]) =>
+      stageSummaries(states(readings))
+        .filter(({ holdsJobUp }) => holdsJobUp)
+        .map(({ stage }) => stage)
     expect([holdingUp([]), holdingUp(readyForFirstLive())]).toEqual([['wire'], ['earth', 'outage']])
   })
 })
@@ -136,13 +251,19 @@ describe('next', () => {
     expect(nextPoint(benchOf(recordOf(house())))?.because).not.toBe('')
   })
   it('goes to what is stopped first', () => {
-    expect(nextPoint(benchOf(recordOf(house(), [reading('outage.bypass', 'answer', 'closed')])))?.point.key).toBe('outage.bypass')
+    expect(nextPoint(benchOf(recordOf(house(), [reading('outage.bypass', 'answer', 'closed')])))?.point.key).toBe(
+      'outage.bypass',
+    )
   })
 })
 
 describe('promises', () => {
   it('are proven by their evidence only', () => {
-    const says = (readings: Parameters<typeof recordOf>[1]) => benchOf(recordOf(house(), readings)).promises.map(({ verdict }) => verdict)
-    expect([says([]), says([reading('outage.gap', 'recording', 40, { unit: 'ms', detail: { sampleRateHz: 10_000 } })])]).toEqual([['open'], ['proven']])
+    const says = (readings: Parameters<typeof recordOf>[1]) =>
+      benchOf(recordOf(house(), readings)).promises.map(({ verdict }) => verdict)
+    expect([
+      says([]),
+      says([reading('outage.gap', 'recording', 40, { unit: 'ms', detail: { sampleRateHz: 10_000 } })]),
+    ]).toEqual([['open'], ['proven']])
   })
 })

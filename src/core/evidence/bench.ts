@@ -40,7 +40,9 @@ const families = new Map(POINT_FAMILIES.map((family) => [family.id, family]))
 export function pointsOf(installation: Installation): Point[] {
   const pack = RULE_PACKS[installation.packId]
   const points = POINT_FAMILIES.flatMap((family) => family.derive(installation, pack))
-  return points.filter(({ fullOnly }) => !fullOnly || installation.testDepth === 'full').sort((a, b) => workingRank(a.key) - workingRank(b.key))
+  return points
+    .filter(({ fullOnly }) => !fullOnly || installation.testDepth === 'full')
+    .sort((a, b) => workingRank(a.key) - workingRank(b.key))
 }
 
 /** Judges one point with the context's readings. */
@@ -53,18 +55,41 @@ export function judgePoint(point: Point, context: EvidenceContext): Judgement {
 /** Derives points, verdicts, hold points and promises from what is stored. */
 export function benchOf(record: JobRecord): Bench {
   const { installation } = record
-  const { readings, attachments, overtaken } = withoutOvertaken(installation, standingReadings(record.readings), record.attachments, record.replacements)
-  const context: EvidenceContext = { installation, pack: RULE_PACKS[installation.packId], readings, attachments, instruments: record.instruments, serialsElsewhere: record.serialsElsewhere, today: record.today }
+  const { readings, attachments, overtaken } = withoutOvertaken(
+    installation,
+    standingReadings(record.readings),
+    record.attachments,
+    record.replacements,
+  )
+  const context: EvidenceContext = {
+    installation,
+    pack: RULE_PACKS[installation.packId],
+    readings,
+    attachments,
+    instruments: record.instruments,
+    serialsElsewhere: record.serialsElsewhere,
+    today: record.today,
+  }
   const points = pointsOf(installation)
-  const judgements = new Map(points.map((point) => [point.key, afterReplacement(judgePoint(point, context), overtaken.get(point.key))]))
+  const judgements = new Map(
+    points.map((point) => [point.key, afterReplacement(judgePoint(point, context), overtaken.get(point.key))]),
+  )
   const holds = holdStates(points, judgements, record.overrides)
-  return { context, points, judgements, holds, holdLine: holdLine(holds), promises: promiseEvidence(installation, points, judgements, lastEvidenceOf(record)) }
+  return {
+    context,
+    points,
+    judgements,
+    holds,
+    holdLine: holdLine(holds),
+    promises: promiseEvidence(installation, points, judgements, lastEvidenceOf(record)),
+  }
 }
 
 /** When each point last got a reading; ISO instants of one clock sort as text. */
 function lastEvidenceOf({ readings }: JobRecord): Map<string, string> {
   const last = new Map<string, string>()
-  for (const { pointKey, recordedAt } of readings) if ((last.get(pointKey) ?? '') < recordedAt) last.set(pointKey, recordedAt)
+  for (const { pointKey, recordedAt } of readings)
+    if ((last.get(pointKey) ?? '') < recordedAt) last.set(pointKey, recordedAt)
   return last
 }
 
@@ -73,11 +98,37 @@ export const pointsToShow = ({ points }: Pick<Bench, 'points'>): Point[] => poin
 
 /** The order in which a crew works; a point's rank is that of the first pattern its key matches. */
 const WORKING_ORDER: readonly RegExp[] = [
-  /^survey\./, /^fit\./, /^wire\.positions/, /^wire\.identity/, /^wire\.cores/, /^wire\.loop/, /^wire\.torque/, /^wire\.dead/, /^earth\.electrode/, /^wire\.live/, /^wire\.ct/, /^earth\.rcd\..*\.grid$/, /^settings\./,
-  /^outage\.medical/, /^outage\.told/, /^outage\.licensed/, /^outage\.bypass/, /^outage\.circuitsOpen/,
-  /^outage\.islandSource/, /^earth\.islandBond/, /^earth\.rcd\..*\.island$/,
-  /^outage\.saved/, /^outage\.heavyOff/, /^outage\.helper/, /^outage\.callout/,
-  /^outage\.gap/, /^outage\.stayedOn/, /^outage\.returnGap/, /^outage\.cleanReturns/, /^outage\.asLeft/, /^handover\./,
+  /^survey\./,
+  /^fit\./,
+  /^wire\.positions/,
+  /^wire\.identity/,
+  /^wire\.cores/,
+  /^wire\.loop/,
+  /^wire\.torque/,
+  /^wire\.dead/,
+  /^earth\.electrode/,
+  /^wire\.live/,
+  /^wire\.ct/,
+  /^earth\.rcd\..*\.grid$/,
+  /^settings\./,
+  /^outage\.medical/,
+  /^outage\.told/,
+  /^outage\.licensed/,
+  /^outage\.bypass/,
+  /^outage\.circuitsOpen/,
+  /^outage\.islandSource/,
+  /^earth\.islandBond/,
+  /^earth\.rcd\..*\.island$/,
+  /^outage\.saved/,
+  /^outage\.heavyOff/,
+  /^outage\.helper/,
+  /^outage\.callout/,
+  /^outage\.gap/,
+  /^outage\.stayedOn/,
+  /^outage\.returnGap/,
+  /^outage\.cleanReturns/,
+  /^outage\.asLeft/,
+  /^handover\./,
 ]
 
 const workingRank = (key: string): number => {
@@ -99,7 +150,10 @@ export interface NextPoint {
 }
 
 /** The crew's next open point in working order, and why it is next; stopped points come first, live ones wait for their hold. */
-export function nextPoint({ points, judgements, holds }: Pick<Bench, 'points' | 'judgements' | 'holds'>, after?: string): NextPoint | null {
+export function nextPoint(
+  { points, judgements, holds }: Pick<Bench, 'points' | 'judgements' | 'holds'>,
+  after?: string,
+): NextPoint | null {
   const released = (key: string) => {
     const step = stepBefore(key)
     return step === null || (holds.find((state) => state.step.id === step)?.released ?? false)
@@ -129,11 +183,22 @@ export function stageSummaries({ points, judgements, holdLine: line }: Bench): S
   return STAGES.map((stage) => {
     const own = points.filter((point) => point.stage === stage && !point.timing)
     const verdicts = own.map(({ key }) => judgements.get(key)?.verdict ?? 'open')
-    return { stage, verdicts, proven: verdicts.filter((verdict) => verdict === 'proven').length, total: own.length, holdsJobUp: own.some(({ key }) => waiting.has(key)) }
+    return {
+      stage,
+      verdicts,
+      proven: verdicts.filter((verdict) => verdict === 'proven').length,
+      total: own.length,
+      holdsJobUp: own.some(({ key }) => waiting.has(key)),
+    }
   })
 }
 
 /** What a point's verdict would be with one more reading: shown while a value is typed, before it is stored. */
-export function judgeWith(record: Pick<JobRecord, 'readings'>, context: EvidenceContext, point: Point, reading: Reading): Judgement {
+export function judgeWith(
+  record: Pick<JobRecord, 'readings'>,
+  context: EvidenceContext,
+  point: Point,
+  reading: Reading,
+): Judgement {
   return judgePoint(point, { ...context, readings: standingReadings([...record.readings, reading]) })
 }

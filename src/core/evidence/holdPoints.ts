@@ -27,35 +27,92 @@ const held: readonly Verdict[] = ['proven', 'watch']
 /** T-10: what must hold before each live step. Back-feed, bond, failed island protection and the medical question are nobody's to override. */
 export const HOLD_STEPS: readonly HoldStep[] = [
   {
-    id: 'firstLive', label: 'First live',
+    id: 'firstLive',
+    label: 'First live',
     conditions: [
       { id: 'positions', label: 'position check', points: ['wire.positions'], accepts: held, override: 'never' },
-      { id: 'identity', label: 'every run identified', points: ['wire.identity.'], accepts: held, override: 'whenOpen' },
+      {
+        id: 'identity',
+        label: 'every run identified',
+        points: ['wire.identity.'],
+        accepts: held,
+        override: 'whenOpen',
+      },
       { id: 'cores', label: 'every core identified', points: ['wire.cores.'], accepts: held, override: 'whenOpen' },
       { id: 'dead', label: 'dead tests', points: ['wire.dead.'], accepts: held, override: 'whenOpen' },
       { id: 'torque', label: 'terminals torqued', points: ['wire.torque.'], accepts: held, override: 'always' },
     ],
   },
   {
-    id: 'firstIsland', label: 'First island',
+    id: 'firstIsland',
+    label: 'First island',
     conditions: [
       { id: 'medical', label: 'medical question asked', points: ['outage.medical'], accepts: held, override: 'never' },
       { id: 'bypass', label: 'bypass open', points: ['outage.bypass'], accepts: held, override: 'never' },
-      { id: 'identity', label: 'every run identified', points: ['wire.identity.'], accepts: held, override: 'whenOpen' },
-      { id: 'electrode', label: 'electrode measured', points: ['earth.electrode.'], accepts: held, override: 'whenOpen' },
-      { id: 'licensed', label: 'licensed person leading', points: ['outage.licensed'], accepts: held, override: 'never' },
-      { id: 'circuits', label: 'final circuits open', points: ['outage.circuitsOpen'], accepts: held, override: 'never' },
+      {
+        id: 'identity',
+        label: 'every run identified',
+        points: ['wire.identity.'],
+        accepts: held,
+        override: 'whenOpen',
+      },
+      {
+        id: 'electrode',
+        label: 'electrode measured',
+        points: ['earth.electrode.'],
+        accepts: held,
+        override: 'whenOpen',
+      },
+      {
+        id: 'licensed',
+        label: 'licensed person leading',
+        points: ['outage.licensed'],
+        accepts: held,
+        override: 'never',
+      },
+      {
+        id: 'circuits',
+        label: 'final circuits open',
+        points: ['outage.circuitsOpen'],
+        accepts: held,
+        override: 'never',
+      },
       { id: 'told', label: 'people told', points: ['outage.told'], accepts: held, override: 'always' },
     ],
   },
   {
-    id: 'loadedIsland', label: 'Outage with loads',
+    id: 'loadedIsland',
+    label: 'Outage with loads',
     conditions: [
-      { id: 'bond', label: 'bond measured in island mode', points: ['earth.islandBond'], accepts: held, override: 'never' },
-      { id: 'islandRcd', label: 'residual-current devices tested in island mode', points: ['earth.rcd.*.island'], accepts: held, override: 'whenOpen' },
-      { id: 'source', label: 'island voltage and frequency', points: ['outage.islandSource'], accepts: held, override: 'whenOpen' },
+      {
+        id: 'bond',
+        label: 'bond measured in island mode',
+        points: ['earth.islandBond'],
+        accepts: held,
+        override: 'never',
+      },
+      {
+        id: 'islandRcd',
+        label: 'residual-current devices tested in island mode',
+        points: ['earth.rcd.*.island'],
+        accepts: held,
+        override: 'whenOpen',
+      },
+      {
+        id: 'source',
+        label: 'island voltage and frequency',
+        points: ['outage.islandSource'],
+        accepts: held,
+        override: 'whenOpen',
+      },
       { id: 'loop', label: 'loop resistances', points: ['wire.loop.'], accepts: held, override: 'always' },
-      { id: 'gridRcd', label: 'residual-current devices tested on the grid', points: ['earth.rcd.*.grid'], accepts: held, override: 'whenOpen' },
+      {
+        id: 'gridRcd',
+        label: 'residual-current devices tested on the grid',
+        points: ['earth.rcd.*.grid'],
+        accepts: held,
+        override: 'whenOpen',
+      },
       { id: 'settings', label: 'settings left as planned', points: ['settings.'], accepts: held, override: 'always' },
       { id: 'saved', label: 'computers saved', points: ['outage.saved'], accepts: held, override: 'always' },
       { id: 'heavy', label: 'heavy loads off', points: ['outage.heavyOff'], accepts: held, override: 'always' },
@@ -64,10 +121,17 @@ export const HOLD_STEPS: readonly HoldStep[] = [
     ],
   },
   {
-    id: 'handover', label: 'Handover',
+    id: 'handover',
+    label: 'Handover',
     conditions: [
       { id: 'gap', label: 'gap measured', points: ['outage.gap'], accepts: held, override: 'always' },
-      { id: 'returns', label: 'three clean returns', points: ['outage.cleanReturns'], accepts: held, override: 'always' },
+      {
+        id: 'returns',
+        label: 'three clean returns',
+        points: ['outage.cleanReturns'],
+        accepts: held,
+        override: 'always',
+      },
       { id: 'asLeft', label: 'switches as left', points: ['outage.asLeft'], accepts: held, override: 'never' },
     ],
   },
@@ -104,7 +168,14 @@ export interface HoldState {
 }
 
 const matches = (key: string, pattern: string) =>
-  pattern.includes('*') ? new RegExp(`^${pattern.split('*').map((part) => part.replaceAll('.', '\\.')).join('[^.]+')}$`).test(key) : key === pattern || key.startsWith(pattern)
+  pattern.includes('*')
+    ? new RegExp(
+        `^${pattern
+          .split('*')
+          .map((part) => part.replaceAll('.', '\\.'))
+          .join('[^.]+')}$`,
+      ).test(key)
+    : key === pattern || key.startsWith(pattern)
 
 const SEVERITY: readonly Verdict[] = ['stop', 'open', 'watch', 'proven']
 
@@ -112,7 +183,11 @@ const SEVERITY: readonly Verdict[] = ['stop', 'open', 'watch', 'proven']
  * Whether each live step may be taken (T-10). A condition with no points in this job holds by itself, because there is nothing to show;
  * a failed result outweighs a missing one; an override counts only while the rule still allows it.
  */
-export function holdStates(points: readonly Point[], judgements: ReadonlyMap<string, Judgement>, overrides: readonly HoldOverride[]): HoldState[] {
+export function holdStates(
+  points: readonly Point[],
+  judgements: ReadonlyMap<string, Judgement>,
+  overrides: readonly HoldOverride[],
+): HoldState[] {
   const states: HoldState[] = []
   for (const step of HOLD_STEPS) {
     const conditions = step.conditions.map((condition): ConditionState => {
@@ -120,12 +195,27 @@ export function holdStates(points: readonly Point[], judgements: ReadonlyMap<str
       const verdictOf = (point: Point): Verdict => judgements.get(point.key)?.verdict ?? 'open'
       const waiting = concerned.filter((point) => !condition.accepts.includes(verdictOf(point))).map(({ key }) => key)
       const verdict = SEVERITY.find((word) => concerned.some((point) => verdictOf(point) === word)) ?? 'proven'
-      const mayOverride = waiting.length > 0 && (condition.override === 'always' || (condition.override === 'whenOpen' && verdict !== 'stop'))
-      const override = overrides.findLast((candidate) => candidate.step === step.id && candidate.condition === condition.id) ?? null
-      return { condition, verdict, waiting, mayOverride, override, holds: waiting.length === 0 || (mayOverride && override !== null) }
+      const mayOverride =
+        waiting.length > 0 &&
+        (condition.override === 'always' || (condition.override === 'whenOpen' && verdict !== 'stop'))
+      const override =
+        overrides.findLast((candidate) => candidate.step === step.id && candidate.condition === condition.id) ?? null
+      return {
+        condition,
+        verdict,
+        waiting,
+        mayOverride,
+        override,
+        holds: waiting.length === 0 || (mayOverride && override !== null),
+      }
     })
     const waitsFor = states.filter(({ released }) => !released).map((state) => state.step.id)
-    states.push({ step, conditions, waitsFor, released: waitsFor.length === 0 && conditions.every(({ holds }) => holds) })
+    states.push({
+      step,
+      conditions,
+      waitsFor,
+      released: waitsFor.length === 0 && conditions.every(({ holds }) => holds),
+    })
   }
   return states
 }
@@ -142,11 +232,20 @@ export interface HoldLine {
 /** The one sentence at the foot of the bench: what stands between now and the next live step. */
 export function holdLine(states: readonly HoldState[]): HoldLine {
   const next = states.find(({ released }) => !released)
-  if (!next) return { step: null, sentence: 'Nothing is held. The pack can be sealed.', pointKey: null, condition: null, blocked: [] }
+  if (!next)
+    return {
+      step: null,
+      sentence: 'Nothing is held. The pack can be sealed.',
+      pointKey: null,
+      condition: null,
+      blocked: [],
+    }
   const blocked = next.conditions.filter(({ holds }) => !holds)
   const order = [...blocked].sort((a, b) => SEVERITY.indexOf(a.verdict) - SEVERITY.indexOf(b.verdict))
   const [first] = order
-  const named = order.slice(0, 3).map(({ condition, verdict }) => `${condition.label}${verdict === 'stop' ? ' – stopped' : ''}`)
+  const named = order
+    .slice(0, 3)
+    .map(({ condition, verdict }) => `${condition.label}${verdict === 'stop' ? ' – stopped' : ''}`)
   const rest = order.length - named.length
   return {
     step: next.step,

@@ -5,7 +5,11 @@ import type { Instrument, Measured } from '../installation/installation'
  *
  * @returns `null` where nothing is measured, or no instrument of the crew measures it
  */
-export function instrumentFor(instruments: readonly Instrument[], inHandId: string | null, measures: Measured | null): Instrument | null {
+export function instrumentFor(
+  instruments: readonly Instrument[],
+  inHandId: string | null,
+  measures: Measured | null,
+): Instrument | null {
   if (measures === null) return null
   const able = instruments.filter(({ functions }) => functions.some((fn) => fn.measures === measures))
   return able.find(({ id }) => id === inHandId) ?? able[0] ?? null

@@ -8,12 +8,25 @@ export const STAGES = ['survey', 'plan', 'fit', 'wire', 'earth', 'settings', 'ou
 export type Stage = (typeof STAGES)[number]
 
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
-  survey: 'Survey', plan: 'Plan', fit: 'Fit', wire: 'Wire', earth: 'Earth', settings: 'Settings', outage: 'Outage', handover: 'Handover',
+  survey: 'Survey',
+  plan: 'Plan',
+  fit: 'Fit',
+  wire: 'Wire',
+  earth: 'Earth',
+  settings: 'Settings',
+  outage: 'Outage',
+  handover: 'Handover',
 }
 
 /** What a slot takes: a number in a unit, one of a few words, free text such as a serial, or something that is not typed. */
 export type SlotInput =
-  | { kind: 'quantity'; unit: Unit; measures: Measured | null; alsoWords?: Readonly<Record<string, readonly string[]>>; /** Below zero is nothing unusual here. */ signed?: boolean }
+  | {
+      kind: 'quantity'
+      unit: Unit
+      measures: Measured | null
+      alsoWords?: Readonly<Record<string, readonly string[]>>
+      /** Below zero is nothing unusual here. */ signed?: boolean
+    }
   | { kind: 'word'; words: Readonly<Record<string, readonly string[]>> }
   | { kind: 'text'; maxLength: number }
   | { kind: 'attached' }

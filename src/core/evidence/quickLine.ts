@@ -70,7 +70,12 @@ export const spokenId = (id: string): string => id.toLowerCase().replace(/[^a-z0
 /** What to type for a slot, for the completion list. */
 export function exampleOf(target: Target): string {
   const { slot } = target
-  const value = slot.input.kind === 'quantity' ? `… ${slot.input.unit}` : slot.input.kind === 'word' ? Object.keys(slot.input.words).join(' | ') : '…'
+  const value =
+    slot.input.kind === 'quantity'
+      ? `… ${slot.input.unit}`
+      : slot.input.kind === 'word'
+        ? Object.keys(slot.input.words).join(' | ')
+        : '…'
   return `${spokenPath(target)} ${value}`
 }
 
@@ -84,8 +89,15 @@ export function readQuickLine(text: string, context: QuickLineContext): QuickLin
   const words = text.trim().split(/\s+/).filter(Boolean)
   if (words.length === 0) return { kind: 'empty' }
   const lower = words.map((word) => word.toLowerCase())
-  const reached = context.points.flatMap((point) => point.slots.flatMap((slot) => (slot.path.length === 0 ? [] : (reach(point, slot, lower) ?? []))))
-  if (reached.length === 0) return { kind: 'error', targets: [], message: `“${words[0]}” is no point of this job. Press ? for the words, or pick one below.` }
+  const reached = context.points.flatMap((point) =>
+    point.slots.flatMap((slot) => (slot.path.length === 0 ? [] : (reach(point, slot, lower) ?? []))),
+  )
+  if (reached.length === 0)
+    return {
+      kind: 'error',
+      targets: [],
+      message: `“${words[0]}” is no point of this job. Press ? for the words, or pick one below.`,
+    }
   const longest = Math.max(...reached.map(({ found }) => found))
   const best = reached.filter(({ found }) => found === longest)
   const complete = best.filter((candidate) => candidate.complete && !candidate.partial)
@@ -97,16 +109,36 @@ export function readQuickLine(text: string, context: QuickLineContext): QuickLin
     const targets = (complete.length > 0 ? byMode(complete, context.mode) : unfinished).map(({ target }) => target)
     if (complete.length === 0 && unfinished.every(({ rest }) => rest.length > 0)) {
       const word = unfinished[0]?.rest[0] ?? ''
-      return { kind: 'error', targets, message: `“${word}” does not go with “${lower.slice(0, longest).join(' ')}” in this job.` }
+      return {
+        kind: 'error',
+        targets,
+        message: `“${word}” does not go with “${lower.slice(0, longest).join(' ')}” in this job.`,
+      }
     }
-    return { kind: 'incomplete', targets, hint: targets.length === 1 && targets[0] ? `${targets[0].slot.label}: ${exampleOf(targets[0])}` : 'Go on typing, or pick one.' }
+    return {
+      kind: 'incomplete',
+      targets,
+      hint:
+        targets.length === 1 && targets[0]
+          ? `${targets[0].slot.label}: ${exampleOf(targets[0])}`
+          : 'Go on typing, or pick one.',
+    }
   }
   const candidates = byMode(withValue, context.mode)
   const [chosen] = candidates
   if (!chosen) return { kind: 'empty' }
-  if (candidates.length > 1) return { kind: 'error', targets: candidates.map(({ target }) => target), message: 'This fits more than one point. Pick one.' }
+  if (candidates.length > 1)
+    return {
+      kind: 'error',
+      targets: candidates.map(({ target }) => target),
+      message: 'This fits more than one point. Pick one.',
+    }
   // text keeps its case: serial numbers are not folded
-  const typedRest = words.filter((_, index) => chosen.rest.includes(lower[index] as string) && !chosen.target.slot.path.slice(0, chosen.found).includes(lower[index] as string))
+  const typedRest = words.filter(
+    (_, index) =>
+      chosen.rest.includes(lower[index] as string) &&
+      !chosen.target.slot.path.slice(0, chosen.found).includes(lower[index] as string),
+  )
   return valueFor(chosen.target, (typedRest.length > 0 ? typedRest : chosen.rest).join(' '), context.instrumentFor)
 }
 
@@ -118,20 +150,46 @@ function byMode(candidates: Reach[], mode: 'grid' | 'island'): Reach[] {
 }
 
 /** Reads a value for a known slot, as the number pad and the forms do. */
-export function valueFor(target: Target, text: string, instrumentFor: QuickLineContext['instrumentFor']): QuickLineState {
+export function valueFor(
+  target: Target,
+  text: string,
+  instrumentFor: QuickLineContext['instrumentFor'],
+): QuickLineState {
   const { slot } = target
   const { input } = slot
   const wordIn = (words: Readonly<Record<string, readonly string[]>>) =>
-    Object.entries(words).find(([word, typed]) => word.toLowerCase() === text.toLowerCase() || typed.includes(text.toLowerCase()))?.[0]
-  const word = (valueWord: string): QuickLineState => ({ kind: 'ready', target, value: { valueNumber: null, valueWord, digits: null, unit: '' } })
+    Object.entries(words).find(
+      ([word, typed]) => word.toLowerCase() === text.toLowerCase() || typed.includes(text.toLowerCase()),
+    )?.[0]
+  const word = (valueWord: string): QuickLineState => ({
+    kind: 'ready',
+    target,
+    value: { valueNumber: null, valueWord, digits: null, unit: '' },
+  })
   switch (input.kind) {
     case 'word': {
       const found = wordIn(input.words)
-      return found ? word(found) : { kind: 'error', targets: [target], message: `“${text}” is no answer here. Type ${Object.keys(input.words).join(' or ')}.` }
+      return found
+        ? word(found)
+        : {
+            kind: 'error',
+            targets: [target],
+            message: `“${text}” is no answer here. Type ${Object.keys(input.words).join(' or ')}.`,
+          }
     }
     case 'text': {
-      if (text.length > input.maxLength) return { kind: 'error', targets: [target], message: `That is longer than ${input.maxLength} characters. Check the ${slot.label.toLowerCase()}.` }
-      if (!/^[\p{L}\p{N}][\p{L}\p{N} ._/+-]*$/u.test(text)) return { kind: 'error', targets: [target], message: `Use letters, digits and . _ / + - for the ${slot.label.toLowerCase()}.` }
+      if (text.length > input.maxLength)
+        return {
+          kind: 'error',
+          targets: [target],
+          message: `That is longer than ${input.maxLength} characters. Check the ${slot.label.toLowerCase()}.`,
+        }
+      if (!/^[\p{L}\p{N}][\p{L}\p{N} ._/+-]*$/u.test(text))
+        return {
+          kind: 'error',
+          targets: [target],
+          message: `Use letters, digits and . _ / + - for the ${slot.label.toLowerCase()}.`,
+        }
       return word(text)
     }
     case 'attached':
@@ -142,12 +200,28 @@ export function valueFor(target: Target, text: string, instrumentFor: QuickLineC
       const parsed = parseQuantity(text, input.unit)
       if (!parsed.ok) return { kind: 'error', targets: [target], message: parsed.error }
       const { value, digits } = parsed.value
-      const entered: EnteredValue = { valueNumber: value, valueWord: null, digits: Number(digits) === value ? digits : null, unit: input.unit }
+      const entered: EnteredValue = {
+        valueNumber: value,
+        valueWord: null,
+        digits: Number(digits) === value ? digits : null,
+        unit: input.unit,
+      }
       const instrument = instrumentFor(input.measures)
       const range = instrument?.functions.find((fn) => fn.measures === input.measures)
       if (instrument && range && (value < range.min || value > range.max))
-        return { kind: 'ask', target, value: entered, question: `${instrument.tag} measures ${range.min}–${range.max} ${range.unit} here, and this is ${digits} ${input.unit}. Press Enter again to store it as typed, or correct it.` }
-      if (value < 0 && !input.signed) return { kind: 'ask', target, value: entered, question: 'This reading is below zero. Press Enter again to store it as typed, or correct it.' }
+        return {
+          kind: 'ask',
+          target,
+          value: entered,
+          question: `${instrument.tag} measures ${range.min}–${range.max} ${range.unit} here, and this is ${digits} ${input.unit}. Press Enter again to store it as typed, or correct it.`,
+        }
+      if (value < 0 && !input.signed)
+        return {
+          kind: 'ask',
+          target,
+          value: entered,
+          question: 'This reading is below zero. Press Enter again to store it as typed, or correct it.',
+        }
       return { kind: 'ready', target, value: entered }
     }
   }

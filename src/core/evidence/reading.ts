@@ -32,7 +32,9 @@ export interface Reading {
 /** Readings nobody has corrected, oldest first; a correction stands in for what it names, at its own time. */
 export function standingReadings(readings: readonly Reading[]): Reading[] {
   const superseded = new Set(readings.map((reading) => reading.supersedes))
-  return readings.filter((reading) => !superseded.has(reading.id) && reading.valueWord !== WITHDRAWN).sort((a, b) => (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1))
+  return readings
+    .filter((reading) => !superseded.has(reading.id) && reading.valueWord !== WITHDRAWN)
+    .sort((a, b) => (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1))
 }
 
 /** A correction that leaves nothing in its place: the undone entry stays on record, and so does who took it back. */

@@ -47,5 +47,7 @@ export function readingText(reading: Pick<Reading, 'valueNumber' | 'valueWord' |
   if (reading.valueWord !== null) return reading.valueWord
   if (reading.valueNumber === null) return '–'
   const typed = reading.digits !== null && Number(reading.digits) === reading.valueNumber
-  return typed ? `${reading.digits}${reading.unit ? (reading.unit === '°' ? '' : '\u00a0') : ''}${reading.unit}` : formatQuantity(reading.valueNumber, reading.unit, 5)
+  return typed
+    ? `${reading.digits}${reading.unit ? (reading.unit === '°' ? '' : '\u00a0') : ''}${reading.unit}`
+    : formatQuantity(reading.valueNumber, reading.unit, 5)
 }

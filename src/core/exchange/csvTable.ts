@@ -33,16 +33,29 @@ function delimiterOf(text: string): string {
  * What is no table is refused with the reason; sizes are bounded.
  */
 export function readCsvTable(text: string): Result<CsvTable, FieldIssue> {
-  if (text.length > MAX_TABLE_BYTES) return err({ path: 'file', message: `The file is larger than ${MAX_TABLE_BYTES / 1024 / 1024} MB. Cut it into parts.` })
-  if (text.includes('\u0000')) return err({ path: 'file', message: 'This is no text file: it holds zero bytes. Save the sheet as CSV.' })
+  if (text.length > MAX_TABLE_BYTES)
+    return err({
+      path: 'file',
+      message: `The file is larger than ${MAX_TABLE_BYTES / 1024 / 1024} MB. Cut it into parts.`,
+    })
+  if (text.includes('\u0000'))
+    return err({ path: 'file', message: 'This is no text file: it holds zero bytes. Save the sheet as CSV.' })
   const bare = text.replace(/^\ufeff/, '')
   const delimiter = delimiterOf(bare)
   const { data } = Papa.parse<string[]>(bare, { delimiter, preview: MAX_TABLE_ROWS + 2 })
-  const lines = data.map((cells, k) => ({ line: k + 1, cells: cells.map((cell) => cell.trim()) })).filter(({ cells }) => cells.some((cell) => cell !== ''))
+  const lines = data
+    .map((cells, k) => ({ line: k + 1, cells: cells.map((cell) => cell.trim()) }))
+    .filter(({ cells }) => cells.some((cell) => cell !== ''))
   const [head, ...rows] = lines
-  if (!head || head.cells.length < 1) return err({ path: 'file', message: 'The file is empty. Its first line names the columns.' })
-  if (head.cells.length > MAX_COLUMNS) return err({ path: 'file', message: `The first line has ${head.cells.length} columns; ${MAX_COLUMNS} are read at most.` })
-  if (rows.length > MAX_TABLE_ROWS) return err({ path: 'file', message: `More than ${MAX_TABLE_ROWS} rows; cut the file into parts.` })
+  if (!head || head.cells.length < 1)
+    return err({ path: 'file', message: 'The file is empty. Its first line names the columns.' })
+  if (head.cells.length > MAX_COLUMNS)
+    return err({
+      path: 'file',
+      message: `The first line has ${head.cells.length} columns; ${MAX_COLUMNS} are read at most.`,
+    })
+  if (rows.length > MAX_TABLE_ROWS)
+    return err({ path: 'file', message: `More than ${MAX_TABLE_ROWS} rows; cut the file into parts.` })
   return ok({ header: head.cells, rows, delimiter })
 }
 
@@ -63,7 +76,9 @@ export function guessColumn(header: readonly string[], names: readonly string[])
   const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '')
   const wanted = names.map(bare)
   const exact = header.findIndex((cell) => wanted.includes(bare(cell)))
-  return exact >= 0 ? exact : header.findIndex((cell) => wanted.some((name) => name.length > 2 && bare(cell).startsWith(name)))
+  return exact >= 0
+    ? exact
+    : header.findIndex((cell) => wanted.some((name) => name.length > 2 && bare(cell).startsWith(name)))
 }
 
 /** A cell for a CSV file; quoted where it must be, and never read as a formula by a sheet. */
@@ -78,5 +93,10 @@ export function rowsOfLines(text: string, lines: readonly number[]): string {
   const table = readCsvTable(text)
   if (!table.ok) return ''
   const wanted = new Set(lines)
-  return Papa.unparse([table.value.header, ...table.value.rows.filter(({ line }) => wanted.has(line)).map(({ cells }) => cells)], { delimiter: table.value.delimiter, newline: '\n' }) + '\n'
+  return (
+    Papa.unparse(
+      [table.value.header, ...table.value.rows.filter(({ line }) => wanted.has(line)).map(({ cells }) => cells)],
+      { delimiter: table.value.delimiter, newline: '\n' },
+    ) + '\n'
+  )
 }

@@ -15,13 +15,24 @@ export function readProfileCsv(text: string): Result<YearProfile, FieldIssue> {
   const at = { load: guessColumn(header, ['load_W', 'load']), pv: guessColumn(header, ['pv_W', 'pv']) }
   if (at.load < 0) return err({ path: 'load_W', message: `No column “load_W”; the file has ${header.join(', ')}.` })
   const stepH = STEP_BY_ROWS[rows.length]
-  if (stepH === undefined) return err({ path: 'file', message: `The profile has ${rows.length} rows; a year has 8,760 hours, 17,520 half or 35,040 quarter hours.` })
+  if (stepH === undefined)
+    return err({
+      path: 'file',
+      message: `The profile has ${rows.length} rows; a year has 8,760 hours, 17,520 half or 35,040 quarter hours.`,
+    })
   const profile: YearProfile = { stepH, loadW: new Float64Array(rows.length), pvW: new Float64Array(rows.length) }
   for (const [k, { line, cells }] of rows.entries()) {
-    for (const [column, into, name] of [[at.load, profile.loadW, 'load_W'], [at.pv, profile.pvW, 'pv_W']] as const) {
+    for (const [column, into, name] of [
+      [at.load, profile.loadW, 'load_W'],
+      [at.pv, profile.pvW, 'pv_W'],
+    ] as const) {
       if (column < 0) continue
       const value = readDecimal(cells[column] ?? '')
-      if (value === null || value < 0) return err({ path: name, message: `Line ${line}, column ${name}: “${(cells[column] ?? '').slice(0, 40)}” is no figure of 0 W or more.` })
+      if (value === null || value < 0)
+        return err({
+          path: name,
+          message: `Line ${line}, column ${name}: “${(cells[column] ?? '').slice(0, 40)}” is no figure of 0 W or more.`,
+        })
       into[k] = value
     }
   }

@@ -23,7 +23,12 @@ export interface YearSeries {
 }
 
 const ROWS: Readonly<Record<number, { stepH: number; leap: boolean }>> = {
-  8760: { stepH: 1, leap: false }, 8784: { stepH: 1, leap: true }, 17520: { stepH: 0.5, leap: false }, 17568: { stepH: 0.5, leap: true }, 35040: { stepH: 0.25, leap: false }, 35136: { stepH: 0.25, leap: true },
+  8760: { stepH: 1, leap: false },
+  8784: { stepH: 1, leap: true },
+  17520: { stepH: 0.5, leap: false },
+  17568: { stepH: 0.5, leap: true },
+  35040: { stepH: 0.25, leap: false },
+  35136: { stepH: 0.25, leap: true },
 }
 /** Rows that may be bad before the file is refused as a whole. */
 const MOST_ASIDE_SHARE = 0.01
@@ -31,10 +36,31 @@ const MOST_ASIDE_SHARE = 0.01
 /** Guesses which columns hold time and value, and the unit from the header's own words. */
 export function guessSeriesMapping(header: readonly string[]): SeriesMapping {
   const timeColumn = guessColumn(header, ['time', 'timestamp', 'start', 'date', 'datetime', 'interval start', 'from'])
-  const named = guessColumn(header, ['kWh', 'consumption', 'import', 'energy', 'load_W', 'load', 'pv_W', 'value', 'price', 'power'])
+  const named = guessColumn(header, [
+    'kWh',
+    'consumption',
+    'import',
+    'energy',
+    'load_W',
+    'load',
+    'pv_W',
+    'value',
+    'price',
+    'power',
+  ])
   const valueColumn = named >= 0 ? named : header.findIndex((_, k) => k !== timeColumn)
   const head = (header[valueColumn] ?? '').toLowerCase()
-  const unit: SeriesUnit = /price|tariff|per.?kwh|\/kwh/.test(head) ? 'price' : /kwh/.test(head) ? 'kWh' : /wh/.test(head) ? 'Wh' : /kw/.test(head) ? 'kW' : /_w$|\bw\b|watt/.test(head) ? 'W' : 'kWh'
+  const unit: SeriesUnit = /price|tariff|per.?kwh|\/kwh/.test(head)
+    ? 'price'
+    : /kwh/.test(head)
+      ? 'kWh'
+      : /wh/.test(head)
+        ? 'Wh'
+        : /kw/.test(head)
+          ? 'kW'
+          : /_w$|\bw\b|watt/.test(head)
+            ? 'W'
+            : 'kWh'
   return { timeColumn, valueColumn, unit }
 }
 
@@ -42,13 +68,19 @@ export function guessSeriesMapping(header: readonly string[]): SeriesMapping {
 function dayOf(text: string): { month: number; day: number } | null {
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})/.exec(text)
   const dayFirst = /^(\d{1,2})[./](\d{1,2})[./](\d{4})/.exec(text)
-  const [month, day] = iso ? [Number(iso[2]), Number(iso[3])] : dayFirst ? [Number(dayFirst[2]), Number(dayFirst[1])] : [0, 0]
+  const [month, day] = iso
+    ? [Number(iso[2]), Number(iso[3])]
+    : dayFirst
+      ? [Number(dayFirst[2]), Number(dayFirst[1])]
+      : [0, 0]
   return month >= 1 && month <= 12 && day >= 1 && day <= 31 ? { month, day } : null
 }
 
-const dayOfYear = ({ month, day }: { month: number; day: number }) => MONTH_DAYS.slice(0, month - 1).reduce((sum, days) => sum + days, 0) + day - 1
+const dayOfYear = ({ month, day }: { month: number; day: number }) =>
+  MONTH_DAYS.slice(0, month - 1).reduce((sum, days) => sum + days, 0) + day - 1
 
-const factorOf = (unit: SeriesUnit, stepH: number): number => ({ kWh: 1000 / stepH, Wh: 1 / stepH, W: 1, kW: 1000, price: 1 })[unit]
+const factorOf = (unit: SeriesUnit, stepH: number): number =>
+  ({ kWh: 1000 / stepH, Wh: 1 / stepH, W: 1, kW: 1000, price: 1 })[unit]
 
 /**
  * Reads a year of metering, PV or prices: 8,760 hours, 17,520 half or 35,040 quarter hours (or a leap year's, whose 29 February is left out),
@@ -60,9 +92,17 @@ export function readSeriesCsv(text: string, mapping: SeriesMapping | null): Resu
   if (!table.ok) return table
   const { header, rows } = table.value
   const { timeColumn, valueColumn, unit } = mapping ?? guessSeriesMapping(header)
-  if (!(valueColumn >= 0 && valueColumn < header.length)) return err({ path: 'valueColumn', message: `Say which column holds the figures; the file has ${header.join(', ')}.` })
+  if (!(valueColumn >= 0 && valueColumn < header.length))
+    return err({
+      path: 'valueColumn',
+      message: `Say which column holds the figures; the file has ${header.join(', ')}.`,
+    })
   const shape = ROWS[rows.length]
-  if (!shape) return err({ path: 'file', message: `The profile has ${rows.length.toLocaleString('en')} rows; a year has 8,760 hours, 17,520 half hours or 35,040 quarter hours.` })
+  if (!shape)
+    return err({
+      path: 'file',
+      message: `The profile has ${rows.length.toLocaleString('en')} rows; a year has 8,760 hours, 17,520 half hours or 35,040 quarter hours.`,
+    })
   const { stepH, leap } = shape
   const perDay = Math.round(24 / stepH)
   const notes: string[] = []
@@ -74,15 +114,27 @@ export function readSeriesCsv(text: string, mapping: SeriesMapping | null): Resu
     const cell = cells[valueColumn] ?? ''
     const value = readDecimal(cell)
     if (value === null || (unit !== 'price' && value < 0)) {
-      aside.push({ line, column: header[valueColumn] ?? '', value: cell.slice(0, 60), why: 'is no figure of 0 or more' })
+      aside.push({
+        line,
+        column: header[valueColumn] ?? '',
+        value: cell.slice(0, 60),
+        why: 'is no figure of 0 or more',
+      })
       raw[k] = k >= perDay ? (raw[k - perDay] as number) : 0
     } else raw[k] = value * factor
   })
-  if (aside.length > MOST_ASIDE_SHARE * rows.length) return err({ path: header[valueColumn] ?? 'file', message: `${aside.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')} rows hold no figure, the first in line ${aside[0]?.line}: “${aside[0]?.value}”. Nothing was taken in.` })
-  if (aside.length > 0) notes.push(`${aside.length} row${aside.length === 1 ? '' : 's'} without a figure took the value of the day before.`)
+  if (aside.length > MOST_ASIDE_SHARE * rows.length)
+    return err({
+      path: header[valueColumn] ?? 'file',
+      message: `${aside.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')} rows hold no figure, the first in line ${aside[0]?.line}: “${aside[0]?.value}”. Nothing was taken in.`,
+    })
+  if (aside.length > 0)
+    notes.push(`${aside.length} row${aside.length === 1 ? '' : 's'} without a figure took the value of the day before.`)
   const startDay = first ? dayOfYear(first) : 0
-  if (timeColumn >= 0 && first === null) notes.push('The first time stamp cannot be read; the year is taken to begin on 1 January.')
-  if (startDay > 0) notes.push(`The file begins on ${rows[0]?.cells[timeColumn]?.slice(0, 10)}; it was turned to begin on 1 January.`)
+  if (timeColumn >= 0 && first === null)
+    notes.push('The first time stamp cannot be read; the year is taken to begin on 1 January.')
+  if (startDay > 0)
+    notes.push(`The file begins on ${rows[0]?.cells[timeColumn]?.slice(0, 10)}; it was turned to begin on 1 January.`)
   let values = raw
   if (leap) {
     // its place in the file follows from where the file begins
@@ -100,6 +152,9 @@ export function readSeriesCsv(text: string, mapping: SeriesMapping | null): Resu
 /** A year as `hour,load_W,pv_W`, to be read back here or by the command line. */
 export function profileCsv(loadW: Float64Array, pvW: Float64Array, stepH: number): string {
   const lines = ['hour,load_W,pv_W']
-  for (let k = 0; k < loadW.length; k++) lines.push(`${csvCell(k * stepH)},${Math.round((loadW[k] as number) * 1000) / 1000},${Math.round((pvW[k] as number) * 1000) / 1000}`)
+  for (let k = 0; k < loadW.length; k++)
+    lines.push(
+      `${csvCell(k * stepH)},${Math.round((loadW[k] as number) * 1000) / 1000},${Math.round((pvW[k] as number) * 1000) / 1000}`,
+    )
   return lines.join('\n') + '\n'
 }

@@ -1,4 +1,12 @@
-import { type CrewDayInput, type CrewPerson, type CrewTask, DAY_MIN, type DayMin, MOST_DAYS, startWindows } from './crewDay'
+import {
+  type CrewDayInput,
+  type CrewPerson,
+  type CrewTask,
+  DAY_MIN,
+  type DayMin,
+  MOST_DAYS,
+  startWindows,
+} from './crewDay'
 
 /** Earliest start that windows and predecessors leave a task when people are no matter. */
 function headsOf(tasks: readonly CrewTask[], input: CrewDayInput): Map<string, DayMin> {
@@ -7,7 +15,13 @@ function headsOf(tasks: readonly CrewTask[], input: CrewDayInput): Map<string, D
   const headOf = (task: CrewTask): DayMin => {
     const known = heads.get(task.id)
     if (known !== undefined) return known
-    const ready = Math.max(0, ...task.after.map((id) => byId.get(id)).filter((before) => before !== undefined).map((before) => headOf(before) + before.minutes))
+    const ready = Math.max(
+      0,
+      ...task.after
+        .map((id) => byId.get(id))
+        .filter((before) => before !== undefined)
+        .map((before) => headOf(before) + before.minutes),
+    )
     const window = startWindows(task, input).find(({ toMin }) => toMin >= ready)
     const head = window ? Math.max(window.fromMin, ready) : ready
     heads.set(task.id, head)
@@ -23,7 +37,10 @@ function tailsOf(tasks: readonly CrewTask[]): Map<string, number> {
   const tailOf = (id: string): number => {
     const known = tails.get(id)
     if (known !== undefined) return known
-    const tail = Math.max(0, ...tasks.filter(({ after }) => after.includes(id)).map((next) => next.minutes + tailOf(next.id)))
+    const tail = Math.max(
+      0,
+      ...tasks.filter(({ after }) => after.includes(id)).map((next) => next.minutes + tailOf(next.id)),
+    )
     tails.set(id, tail)
     return tail
   }
@@ -35,12 +52,13 @@ function tailsOf(tasks: readonly CrewTask[]): Map<string, number> {
 function doneBy(people: readonly CrewPerson[], fromMin: DayMin, personMinutes: number): DayMin {
   if (personMinutes <= 0) return fromMin
   const edges = new Set<number>([fromMin])
-  for (let day = 0; day <= MOST_DAYS; day++) for (const person of people) for (const edge of [person.fromMin, person.toMin]) edges.add(day * DAY_MIN + edge)
+  for (let day = 0; day <= MOST_DAYS; day++)
+    for (const person of people) for (const edge of [person.fromMin, person.toMin]) edges.add(day * DAY_MIN + edge)
   const sorted = [...edges].filter((edge) => edge >= fromMin).sort((a, b) => a - b)
   let left = personMinutes
   for (let k = 0; k + 1 < sorted.length; k++) {
     const [a, b] = [sorted[k] as number, sorted[k + 1] as number]
-    const there = people.filter((person) => (a % DAY_MIN) >= person.fromMin && (a % DAY_MIN) < person.toMin).length
+    const there = people.filter((person) => a % DAY_MIN >= person.fromMin && a % DAY_MIN < person.toMin).length
     if (there * (b - a) >= left) return a + left / there
     left -= there * (b - a)
   }
@@ -48,7 +66,11 @@ function doneBy(people: readonly CrewPerson[], fromMin: DayMin, personMinutes: n
 }
 
 /** Person-minutes that some people have between two minutes of one day. */
-const capacity = (people: readonly CrewPerson[], fromMin: DayMin, toMin: DayMin): number => people.reduce((sum, person) => sum + Math.max(0, Math.min(toMin, person.toMin) - Math.max(fromMin, person.fromMin)), 0)
+const capacity = (people: readonly CrewPerson[], fromMin: DayMin, toMin: DayMin): number =>
+  people.reduce(
+    (sum, person) => sum + Math.max(0, Math.min(toMin, person.toMin) - Math.max(fromMin, person.fromMin)),
+    0,
+  )
 
 /** Whose time is counted against which work. */
 interface WorkView {
@@ -58,11 +80,21 @@ interface WorkView {
 }
 
 /** Whether some group of tasks cannot all be done on the first day: between their earliest starts and their latest ends there is too little time. */
-function tooMuchForOneDay(views: readonly WorkView[], head: (task: CrewTask) => DayMin, due: (task: CrewTask) => DayMin): boolean {
-  return views.some((view) => [...new Set(view.tasks.map(head))].some((fromMin) => {
-    const late = view.tasks.filter((task) => head(task) >= fromMin)
-    return [...new Set(late.map(due))].some((byMin) => late.reduce((sum, task) => (due(task) <= byMin ? sum + view.work(task) : sum), 0) > capacity(view.people, fromMin, byMin) + 1e-9)
-  }))
+function tooMuchForOneDay(
+  views: readonly WorkView[],
+  head: (task: CrewTask) => DayMin,
+  due: (task: CrewTask) => DayMin,
+): boolean {
+  return views.some((view) =>
+    [...new Set(view.tasks.map(head))].some((fromMin) => {
+      const late = view.tasks.filter((task) => head(task) >= fromMin)
+      return [...new Set(late.map(due))].some(
+        (byMin) =>
+          late.reduce((sum, task) => (due(task) <= byMin ? sum + view.work(task) : sum), 0) >
+          capacity(view.people, fromMin, byMin) + 1e-9,
+      )
+    }),
+  )
 }
 
 const commonStep = (a: number, b: number): number => (b === 0 ? a : commonStep(b, a % b))
@@ -81,11 +113,23 @@ export function finishLowerBound(tasks: readonly CrewTask[], input: CrewDayInput
   const tail = (task: CrewTask) => tails.get(task.id) as number
   let bound = Math.max(...tasks.map((task) => head(task) + task.minutes + tail(task)))
   const { people } = input
-  const widest = { ...(people[0] as CrewPerson), fromMin: Math.min(...people.map(({ fromMin }) => fromMin)), toMin: Math.max(...people.map(({ toMin }) => toMin)) }
+  const widest = {
+    ...(people[0] as CrewPerson),
+    fromMin: Math.min(...people.map(({ fromMin }) => fromMin)),
+    toMin: Math.max(...people.map(({ toMin }) => toMin)),
+  }
   const all: WorkView[] = [
     { tasks: [...tasks], people, work: ({ minutes, people: needed }) => minutes * needed },
-    { tasks: tasks.filter(({ licensed }) => licensed), people: people.filter(({ licensed }) => licensed), work: ({ minutes }) => minutes },
-    { tasks: tasks.filter(({ people: needed }) => 2 * needed > people.length), people: [widest], work: ({ minutes }) => minutes },
+    {
+      tasks: tasks.filter(({ licensed }) => licensed),
+      people: people.filter(({ licensed }) => licensed),
+      work: ({ minutes }) => minutes,
+    },
+    {
+      tasks: tasks.filter(({ people: needed }) => 2 * needed > people.length),
+      people: [widest],
+      work: ({ minutes }) => minutes,
+    },
   ]
   const views = all.filter((view) => view.people.length > 0)
   for (const view of views) {
@@ -93,14 +137,31 @@ export function finishLowerBound(tasks: readonly CrewTask[], input: CrewDayInput
       const late = view.tasks.filter((task) => head(task) >= fromMin)
       for (const follows of new Set(late.map(tail))) {
         const group = late.filter((task) => tail(task) >= follows)
-        bound = Math.max(bound, doneBy(view.people, fromMin, group.reduce((sum, task) => sum + view.work(task), 0)) + follows)
+        bound = Math.max(
+          bound,
+          doneBy(
+            view.people,
+            fromMin,
+            group.reduce((sum, task) => sum + view.work(task), 0),
+          ) + follows,
+        )
       }
     }
   }
-  const lastStart = (task: CrewTask) => Math.max(-Infinity, ...startWindows(task, input).filter(({ fromMin }) => fromMin < DAY_MIN).map(({ toMin }) => toMin))
+  const lastStart = (task: CrewTask) =>
+    Math.max(
+      -Infinity,
+      ...startWindows(task, input)
+        .filter(({ fromMin }) => fromMin < DAY_MIN)
+        .map(({ toMin }) => toMin),
+    )
   const due = (task: CrewTask) => Math.min(lastStart(task) + task.minutes, widest.toMin - tail(task))
-  if (bound > widest.toMin || tooMuchForOneDay(views, head, due)) bound = Math.max(bound, DAY_MIN + widest.fromMin + Math.min(...tasks.map(({ minutes }) => minutes)))
-  const edges = [...tasks.flatMap((task) => [task.minutes, ...startWindows(task, input).map(({ fromMin }) => fromMin)]), ...people.map(({ fromMin }) => fromMin)]
+  if (bound > widest.toMin || tooMuchForOneDay(views, head, due))
+    bound = Math.max(bound, DAY_MIN + widest.fromMin + Math.min(...tasks.map(({ minutes }) => minutes)))
+  const edges = [
+    ...tasks.flatMap((task) => [task.minutes, ...startWindows(task, input).map(({ fromMin }) => fromMin)]),
+    ...people.map(({ fromMin }) => fromMin),
+  ]
   const step = edges.every(Number.isInteger) ? edges.reduce(commonStep, 0) : 0
   return step > 0 ? Math.ceil(bound / step - 1e-9) * step : bound
 }

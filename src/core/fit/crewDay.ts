@@ -62,11 +62,17 @@ export interface StartWindow {
   toMin: DayMin
 }
 
-const overlap = (a: DailyWindow, b: DailyWindow): DailyWindow => ({ fromMin: Math.max(a.fromMin, b.fromMin), toMin: Math.min(a.toMin, b.toMin) })
+const overlap = (a: DailyWindow, b: DailyWindow): DailyWindow => ({
+  fromMin: Math.max(a.fromMin, b.fromMin),
+  toMin: Math.min(a.toMin, b.toMin),
+})
 
 /** Windows of starts that the task's needs leave, day by day; whether people are free then is not asked here. */
 export function startWindows(task: CrewTask, { people, rules }: Pick<CrewDayInput, 'people' | 'rules'>): StartWindow[] {
-  const crewHours = { fromMin: Math.min(...people.map(({ fromMin }) => fromMin)), toMin: Math.max(...people.map(({ toMin }) => toMin)) }
+  const crewHours = {
+    fromMin: Math.min(...people.map(({ fromMin }) => fromMin)),
+    toMin: Math.max(...people.map(({ toMin }) => toMin)),
+  }
   let daily: DailyWindow = crewHours
   if (task.powerOff) daily = overlap(daily, rules.powerOff)
   if (task.daylight) daily = overlap(daily, rules.daylight)
@@ -78,7 +84,8 @@ export function startWindows(task: CrewTask, { people, rules }: Pick<CrewDayInpu
     const fromMin = Math.max(day * DAY_MIN + daily.fromMin, task.earliestMin ?? 0)
     const toMin = day * DAY_MIN + daily.toMin - task.minutes
     if (task.pinnedMin !== null) {
-      if (task.pinnedMin >= fromMin && task.pinnedMin <= toMin) windows.push({ fromMin: task.pinnedMin, toMin: task.pinnedMin })
+      if (task.pinnedMin >= fromMin && task.pinnedMin <= toMin)
+        windows.push({ fromMin: task.pinnedMin, toMin: task.pinnedMin })
     } else if (toMin >= fromMin) windows.push({ fromMin, toMin })
   }
   return windows
@@ -117,19 +124,34 @@ export function taskFaults(input: CrewDayInput): TaskFault[] {
   const { tasks, people, rules } = input
   const ids = new Set(tasks.map(({ id }) => id))
   const ring = ringOf(tasks)
-  const faults: TaskFault[] = ring ? ring.map((id) => ({ id, field: 'after', message: `It waits for itself in a ring: ${[...ring, ring[0]].join(' waits for ')}. Take one of these out.` })) : []
+  const faults: TaskFault[] = ring
+    ? ring.map((id) => ({
+        id,
+        field: 'after',
+        message: `It waits for itself in a ring: ${[...ring, ring[0]].join(' waits for ')}. Take one of these out.`,
+      }))
+    : []
   const licensed = people.filter((person) => person.licensed).length
   for (const task of tasks) {
     const add = (field: TaskFault['field'], message: string) => faults.push({ id: task.id, field, message })
-    if (!(task.minutes > 0) || !Number.isFinite(task.minutes)) add('minutes', 'It takes no time; give it minutes above 0.')
+    if (!(task.minutes > 0) || !Number.isFinite(task.minutes))
+      add('minutes', 'It takes no time; give it minutes above 0.')
     if (!(task.people >= 1)) add('people', 'Nobody does it; give it one person at least.')
-    if (task.people > people.length) add('people', `It needs ${task.people} people; the crew has ${people.length}. Ask one more, or split it.`)
-    if (task.licensed && licensed === 0) add('licensed', 'Only a licensed person may do it, and nobody in the crew is licensed. Ask one.')
+    if (task.people > people.length)
+      add('people', `It needs ${task.people} people; the crew has ${people.length}. Ask one more, or split it.`)
+    if (task.licensed && licensed === 0)
+      add('licensed', 'Only a licensed person may do it, and nobody in the crew is licensed. Ask one.')
     for (const before of task.after) if (!ids.has(before)) add('after', `It waits for “${before}”, which is not there.`)
-    if (task.visit !== null && !rules.visits[task.visit]) add('visit', `It needs the visit of “${task.visit}”, and none is announced.`)
+    if (task.visit !== null && !rules.visits[task.visit])
+      add('visit', `It needs the visit of “${task.visit}”, and none is announced.`)
     else if (people.length > 0 && task.minutes > 0 && startWindows(task, input).length === 0) {
-      if (task.pinnedMin !== null && startWindows({ ...task, pinnedMin: null }, input).length > 0) add('pin', 'It is pinned to a time at which it may not be done. Take the pin off, or move it.')
-      else add('window', `No stretch of ${task.minutes} minutes is left of the hours in which it may be done. Lengthen the window, or split the task.`)
+      if (task.pinnedMin !== null && startWindows({ ...task, pinnedMin: null }, input).length > 0)
+        add('pin', 'It is pinned to a time at which it may not be done. Take the pin off, or move it.')
+      else
+        add(
+          'window',
+          `No stretch of ${task.minutes} minutes is left of the hours in which it may be done. Lengthen the window, or split the task.`,
+        )
     }
   }
   return faults

@@ -1,4 +1,14 @@
-import { type CrewDayInput, type CrewPerson, type CrewTask, DAY_MIN, type DayMin, MOST_DAYS, type StartWindow, startWindows, taskFaults } from './crewDay'
+import {
+  type CrewDayInput,
+  type CrewPerson,
+  type CrewTask,
+  DAY_MIN,
+  type DayMin,
+  MOST_DAYS,
+  type StartWindow,
+  startWindows,
+  taskFaults,
+} from './crewDay'
 import { finishLowerBound } from './crewBound'
 
 export interface PlannedTask {
@@ -63,13 +73,19 @@ const NONE = -1
 /** Whether a person is there and free for a whole stretch. */
 function isFree(person: CrewPerson, busy: readonly Busy[], fromMin: DayMin, toMin: DayMin): boolean {
   const midnight = Math.floor(fromMin / DAY_MIN) * DAY_MIN
-  return fromMin >= midnight + person.fromMin && toMin <= midnight + person.toMin && !busy.some((one) => one.fromMin < toMin && one.toMin > fromMin)
+  return (
+    fromMin >= midnight + person.fromMin &&
+    toMin <= midnight + person.toMin &&
+    !busy.some((one) => one.fromMin < toMin && one.toMin > fromMin)
+  )
 }
 
 /** Who does a task at a time: a licensed one where it has to be, otherwise those without a licence first, so that licences stay free. */
 function team(task: CrewTask, { people }: Problem, busy: readonly Busy[][], atMin: DayMin): number[] | null {
   const free: number[] = []
-  people.forEach((person, k) => { if (isFree(person, busy[k] as Busy[], atMin, atMin + task.minutes)) free.push(k) })
+  people.forEach((person, k) => {
+    if (isFree(person, busy[k] as Busy[], atMin, atMin + task.minutes)) free.push(k)
+  })
   if (free.length < task.people) return null
   const unlicensed = free.filter((k) => !people[k]?.licensed)
   const licensed = free.filter((k) => people[k]?.licensed)
@@ -105,11 +121,21 @@ function build(problem: Problem, order: readonly number[], offFromMin: number): 
   for (const k of order) {
     const task = tasks[k] as CrewTask
     const waits = before[k] as readonly number[]
-    if (waits.some((j) => start[j] === NONE)) { unplaced++; continue }
-    const ready = waits.reduce((latest, j) => Math.max(latest, (start[j] as number) + (tasks[j] as CrewTask).minutes), 0)
+    if (waits.some((j) => start[j] === NONE)) {
+      unplaced++
+      continue
+    }
+    const ready = waits.reduce(
+      (latest, j) => Math.max(latest, (start[j] as number) + (tasks[j] as CrewTask).minutes),
+      0,
+    )
     if (task.pinnedMin !== null) {
       const own = reserved.get(k)
-      if (own && ready <= task.pinnedMin) { start[k] = task.pinnedMin; who[k] = own; finish = Math.max(finish, task.pinnedMin + task.minutes) } else unplaced++
+      if (own && ready <= task.pinnedMin) {
+        start[k] = task.pinnedMin
+        who[k] = own
+        finish = Math.max(finish, task.pinnedMin + task.minutes)
+      } else unplaced++
       continue
     }
     let found = false
@@ -150,13 +176,15 @@ function build(problem: Problem, order: readonly number[], offFromMin: number): 
 }
 
 /** Fewer tasks without a place, then an earlier finish, then less time without supply. */
-const isBetter = (a: Built, b: Built): boolean => (a.unplaced - b.unplaced || a.finish - b.finish || a.offMinutes - b.offMinutes) < 0
+const isBetter = (a: Built, b: Built): boolean =>
+  (a.unplaced - b.unplaced || a.finish - b.finish || a.offMinutes - b.offMinutes) < 0
 
 /** Tasks in an order that respects predecessors, those with the longest way still before them first. */
 function firstOrder({ tasks, before, after }: Problem): number[] {
   const tail = new Float64Array(tasks.length).fill(NONE)
   const tailOf = (k: number): number => {
-    if (tail[k] === NONE) tail[k] = (tasks[k] as CrewTask).minutes + Math.max(0, ...(after[k] as readonly number[]).map(tailOf))
+    if (tail[k] === NONE)
+      tail[k] = (tasks[k] as CrewTask).minutes + Math.max(0, ...(after[k] as readonly number[]).map(tailOf))
     return tail[k] as number
   }
   const waiting = before.map((list) => list.length)
@@ -229,10 +257,21 @@ export function crewSchedule(input: CrewDayInput, { most = 6000, stopped }: Sear
   const lowerBoundMin = finishLowerBound(sound, input)
   const { best, order } = searchFinish(problem, lowerBoundMin, most, stopped)
   const shortest = shortenPowerOff(problem, order, best)
-  return told(problem, shortest, [...faulty].map(([id, why]) => ({ id, why })), lowerBoundMin, input)
+  return told(
+    problem,
+    shortest,
+    [...faulty].map(([id, why]) => ({ id, why })),
+    lowerBoundMin,
+    input,
+  )
 }
 
-function searchFinish(problem: Problem, lowerBoundMin: DayMin, most: number, stopped: SearchOptions['stopped']): { best: Built; order: number[] } {
+function searchFinish(
+  problem: Problem,
+  lowerBoundMin: DayMin,
+  most: number,
+  stopped: SearchOptions['stopped'],
+): { best: Built; order: number[] } {
   const random = evenNumbers(problem.tasks.length * 7919 + 17)
   let order = firstOrder(problem)
   let current = build(problem, order, 0)
@@ -240,14 +279,15 @@ function searchFinish(problem: Problem, lowerBoundMin: DayMin, most: number, sto
   let [idle, sinceProven] = [0, 0]
   for (let k = 0; k < most && order.length > 1; k++) {
     // a proven finish leaves a while for the time without supply
-    if (best.unplaced === 0 && best.finish <= lowerBoundMin && (best.offMinutes === 0 || ++sinceProven > most / 4)) break
+    if (best.unplaced === 0 && best.finish <= lowerBoundMin && (best.offMinutes === 0 || ++sinceProven > most / 4))
+      break
     if (k % 64 === 0 && stopped?.(k / most)) break
     const tried = moved(order, problem, random)
     const built = build(problem, tried, 0)
     // an order as good as the present one is taken too, so that the search drifts across plateaus
     if (!isBetter(current, built)) [order, current] = [tried, built]
     if (isBetter(built, best)) {
-      [best, bestOrder] = [built, tried]
+      ;[best, bestOrder] = [built, tried]
       idle = 0
     } else if (++idle > PATIENCE) {
       order = bestOrder
@@ -265,7 +305,9 @@ const OFF_STEP_MIN = 5
 function shortenPowerOff(problem: Problem, order: readonly number[], best: Built): Built {
   if (best.offMinutes === 0) return best
   let shortest = best
-  const off = problem.tasks.flatMap((task, k) => (task.powerOff && best.start[k] !== NONE ? [(best.start[k] as number) % DAY_MIN] : []))
+  const off = problem.tasks.flatMap((task, k) =>
+    task.powerOff && best.start[k] !== NONE ? [(best.start[k] as number) % DAY_MIN] : [],
+  )
   const first = Math.min(...off)
   for (let from = first + OFF_STEP_MIN; from <= first + best.offMinutes; from += OFF_STEP_MIN) {
     const later = build(problem, order, from)
@@ -275,30 +317,63 @@ function shortenPowerOff(problem: Problem, order: readonly number[], best: Built
   return shortest
 }
 
-function told(problem: Problem, built: Built, faulty: { id: string; why: string }[], lowerBoundMin: DayMin, { people, rules }: CrewDayInput): CrewSchedule {
+function told(
+  problem: Problem,
+  built: Built,
+  faulty: { id: string; why: string }[],
+  lowerBoundMin: DayMin,
+  { people, rules }: CrewDayInput,
+): CrewSchedule {
   const { tasks, before } = problem
   const planned: PlannedTask[] = []
   const unplaced = [...faulty]
   tasks.forEach((task, k) => {
     const at = built.start[k] as number
     if (at === NONE) unplaced.push({ id: task.id, why: whyUnplaced(problem, built, k) })
-    else planned.push({ id: task.id, startMin: at, endMin: at + task.minutes, people: (built.who[k] as readonly number[]).map((p) => (people[p] as CrewPerson).id) })
+    else
+      planned.push({
+        id: task.id,
+        startMin: at,
+        endMin: at + task.minutes,
+        people: (built.who[k] as readonly number[]).map((p) => (people[p] as CrewPerson).id),
+      })
   })
   planned.sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin)
   const powerOff: CrewSchedule['powerOff'] = []
   for (let day = 0; day < MOST_DAYS; day++) {
-    const off = planned.filter(({ id, startMin }) => tasks[problem.index.get(id) as number]?.powerOff && Math.floor(startMin / DAY_MIN) === day)
-    if (off.length > 0) powerOff.push({ fromMin: Math.min(...off.map(({ startMin }) => startMin)), toMin: Math.max(...off.map(({ endMin }) => endMin)) })
+    const off = planned.filter(
+      ({ id, startMin }) => tasks[problem.index.get(id) as number]?.powerOff && Math.floor(startMin / DAY_MIN) === day,
+    )
+    if (off.length > 0)
+      powerOff.push({
+        fromMin: Math.min(...off.map(({ startMin }) => startMin)),
+        toMin: Math.max(...off.map(({ endMin }) => endMin)),
+      })
   }
   const beginMin = planned[0]?.startMin ?? rules.daylight.fromMin
-  const [opens, closes] = [Math.min(...people.map(({ fromMin }) => fromMin)), Math.max(...people.map(({ toMin }) => toMin))]
-  const worked = (atMin: DayMin) => Math.floor(atMin / DAY_MIN) * (closes - opens) + Math.min(closes, Math.max(opens, atMin % DAY_MIN))
+  const [opens, closes] = [
+    Math.min(...people.map(({ fromMin }) => fromMin)),
+    Math.max(...people.map(({ toMin }) => toMin)),
+  ]
+  const worked = (atMin: DayMin) =>
+    Math.floor(atMin / DAY_MIN) * (closes - opens) + Math.min(closes, Math.max(opens, atMin % DAY_MIN))
   const slips = planned.filter(({ startMin }) => startMin >= DAY_MIN).map(({ id }) => id)
   return {
-    planned, unplaced, finishMin: built.finish, powerOff, powerOffMinutes: built.offMinutes, lowerBoundMin,
-    gapShare: built.finish > beginMin ? Math.max(0, worked(built.finish) - worked(lowerBoundMin)) / (worked(built.finish) - worked(beginMin)) : 0,
-    critical: criticalChain(planned, (id) => (before[problem.index.get(id) as number] as readonly number[]).map((k) => (tasks[k] as CrewTask).id)),
-    slips, verdict: unplaced.length > 0 ? 'exceeds' : slips.length > 0 ? 'tight' : 'fits',
+    planned,
+    unplaced,
+    finishMin: built.finish,
+    powerOff,
+    powerOffMinutes: built.offMinutes,
+    lowerBoundMin,
+    gapShare:
+      built.finish > beginMin
+        ? Math.max(0, worked(built.finish) - worked(lowerBoundMin)) / (worked(built.finish) - worked(beginMin))
+        : 0,
+    critical: criticalChain(planned, (id) =>
+      (before[problem.index.get(id) as number] as readonly number[]).map((k) => (tasks[k] as CrewTask).id),
+    ),
+    slips,
+    verdict: unplaced.length > 0 ? 'exceeds' : slips.length > 0 ? 'tight' : 'fits',
   }
 }
 
@@ -307,8 +382,12 @@ function whyUnplaced({ tasks, before }: Problem, { start }: Built, k: number): s
   const waits = (before[k] as readonly number[]).find((j) => start[j] === NONE)
   if (waits !== undefined) return `It waits for “${tasks[waits]?.id}”, which has no place.`
   if (task.pinnedMin !== null) {
-    const late = (before[k] as readonly number[]).find((j) => (start[j] as number) + (tasks[j] as CrewTask).minutes > (task.pinnedMin as number))
-    return late === undefined ? 'At the time it is pinned to, its people are taken by another pinned task.' : `It is pinned to begin before “${tasks[late]?.id}” ends. Move the pin.`
+    const late = (before[k] as readonly number[]).find(
+      (j) => (start[j] as number) + (tasks[j] as CrewTask).minutes > (task.pinnedMin as number),
+    )
+    return late === undefined
+      ? 'At the time it is pinned to, its people are taken by another pinned task.'
+      : `It is pinned to begin before “${tasks[late]?.id}” ends. Move the pin.`
   }
   return 'No time is left in its windows at which enough people are free.'
 }
@@ -317,11 +396,18 @@ function whyUnplaced({ tasks, before }: Problem, { start }: Built, k: number): s
 function criticalChain(planned: readonly PlannedTask[], beforeOf: (id: string) => string[]): string[] {
   const byId = new Map(planned.map((task) => [task.id, task]))
   const chain: string[] = []
-  let at = planned.reduce<PlannedTask | undefined>((last, task) => (last === undefined || task.endMin > last.endMin ? task : last), undefined)
+  let at = planned.reduce<PlannedTask | undefined>(
+    (last, task) => (last === undefined || task.endMin > last.endMin ? task : last),
+    undefined,
+  )
   while (at) {
     chain.unshift(at.id)
     const { startMin, people, id } = at
-    at = beforeOf(id).map((other) => byId.get(other)).find((other) => other?.endMin === startMin) ?? planned.find((other) => other.endMin === startMin && other.people.some((person) => people.includes(person)))
+    at =
+      beforeOf(id)
+        .map((other) => byId.get(other))
+        .find((other) => other?.endMin === startMin) ??
+      planned.find((other) => other.endMin === startMin && other.people.some((person) => people.includes(person)))
   }
   return chain
 }

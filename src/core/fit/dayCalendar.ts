@@ -21,8 +21,30 @@ const localTime = (day: string, minutes: number): string => {
 
 /** The crew's day as an iCalendar (RFC 5545): one event a task with its people, and one for the time without supply. Times float: they are local wherever they are read. */
 export function dayCalendar({ jobId, jobName, place, day, tasks, nameOfPerson, powerOff }: CalendarInput): string {
-  const calendar = ical({ name: `${jobName}: crew day`, method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Awlbright', product: 'Crew day' } })
-  for (const { id, name, startMin, endMin, people } of tasks) calendar.createEvent({ id: `${id}@${jobId}`, floating: true, start: localTime(day, startMin), end: localTime(day, endMin), summary: name, location: place, description: people.map(nameOfPerson).join(', ') })
-  for (const [k, { fromMin, toMin }] of powerOff.entries()) calendar.createEvent({ id: `off${k}@${jobId}`, floating: true, start: localTime(day, fromMin), end: localTime(day, toMin), summary: `${jobName}: no supply`, location: place, description: fromMin >= DAY_MIN ? 'on a later day' : '' })
+  const calendar = ical({
+    name: `${jobName}: crew day`,
+    method: ICalCalendarMethod.PUBLISH,
+    prodId: { company: 'Awlbright', product: 'Crew day' },
+  })
+  for (const { id, name, startMin, endMin, people } of tasks)
+    calendar.createEvent({
+      id: `${id}@${jobId}`,
+      floating: true,
+      start: localTime(day, startMin),
+      end: localTime(day, endMin),
+      summary: name,
+      location: place,
+      description: people.map(nameOfPerson).join(', '),
+    })
+  for (const [k, { fromMin, toMin }] of powerOff.entries())
+    calendar.createEvent({
+      id: `off${k}@${jobId}`,
+      floating: true,
+      start: localTime(day, fromMin),
+      end: localTime(day, toMin),
+      summary: `${jobName}: no supply`,
+      location: place,
+      description: fromMin >= DAY_MIN ? 'on a later day' : '',
+    })
   return calendar.toString()
 }

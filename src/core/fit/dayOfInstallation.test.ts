@@ -13,12 +13,33 @@ import { TASK_TEMPLATES, learnedMinutes, tasksOfPlan } from './taskTemplates'
 import { taskFaults } from './crewDay'
 import { materialsOfInstallation } from '../plan/materialsOfInstallation'
 
-const people = [fitItem('person', 'p1', { licensed: true, fromMin: 480, toMin: 1020 }), fitItem('person', 'p2', { licensed: false, fromMin: 480, toMin: 1020 })]
-const aTask = (tag: string, change: object = {}) => fitItem('task', tag, { minutes: 30, people: 1, licensed: false, after: null, powerOff: false, daylight: false, dry: false, visitTag: null, earliestMin: null, pinnedMin: null, template: null, leavesOpen: null, ...change })
+const people = [
+  fitItem('person', 'p1', { licensed: true, fromMin: 480, toMin: 1020 }),
+  fitItem('person', 'p2', { licensed: false, fromMin: 480, toMin: 1020 }),
+]
+const aTask = (tag: string, change: object = {}) =>
+  fitItem('task', tag, {
+    minutes: 30,
+    people: 1,
+    licensed: false,
+    after: null,
+    powerOff: false,
+    daylight: false,
+    dry: false,
+    visitTag: null,
+    earliestMin: null,
+    pinnedMin: null,
+    template: null,
+    leavesOpen: null,
+    ...change,
+  })
 
 describe('daylight', () => {
   it('is long in summer, short in winter, none or whole beyond the circle', () => {
-    const length = (latitude: number, day: string) => { const { fromMin, toMin } = daylightAt(latitude, day); return (toMin - fromMin) / 60 }
+    const length = (latitude: number, day: string) => {
+      const { fromMin, toMin } = daylightAt(latitude, day)
+      return (toMin - fromMin) / 60
+    }
     expect(length(54, '2026-06-21')).toBeGreaterThan(16.5)
     expect(length(54, '2026-12-21')).toBeLessThan(8)
     expect(length(-54, '2026-12-21')).toBeGreaterThan(16.5)
@@ -31,15 +52,35 @@ describe('tasks of a plan', () => {
     const installation = house({ fit: [...people] })
     const tasks = tasksOfPlan(installation, [], null)
     expect(tasks.map(({ detail }) => detail.template)).not.toContain('pv')
-    const input = dayOfInstallation({ ...installation, fit: [...people, ...tasks.map(({ tag, detail }) => fitItem('task', tag, detail))] }, '2026-06-01')
+    const input = dayOfInstallation(
+      { ...installation, fit: [...people, ...tasks.map(({ tag, detail }) => fitItem('task', tag, detail))] },
+      '2026-06-01',
+    )
     expect(taskFaults(input)).toEqual([])
     expect(crewSchedule(input, { most: 50 }).unplaced).toEqual([])
-    expect(TASK_TEMPLATES.every(({ after }) => after.every((key) => TASK_TEMPLATES.some((template) => template.key === key)))).toBe(true)
+    expect(
+      TASK_TEMPLATES.every(({ after }) =>
+        after.every((key) => TASK_TEMPLATES.some((template) => template.key === key)),
+      ),
+    ).toBe(true)
   })
   it('learn their minutes from two earlier jobs or more, and never from a forgotten stop', () => {
-    const learned = learnedMinutes([{ template: 'isolate', minutes: 31 }, { template: 'isolate', minutes: 43 }, { template: 'handover', minutes: 12 }, { template: 'outage', minutes: 900 }, { template: 'outage', minutes: 800 }])
+    const learned = learnedMinutes([
+      { template: 'isolate', minutes: 31 },
+      { template: 'isolate', minutes: 43 },
+      { template: 'handover', minutes: 12 },
+      { template: 'outage', minutes: 900 },
+      { template: 'outage', minutes: 800 },
+    ])
     expect([...learned]).toEqual([['isolate', 37]])
-    const isolate = tasksOfPlan(house(), [{ template: 'isolate', minutes: 31 }, { template: 'isolate', minutes: 43 }], null).find(({ detail }) => detail.template === 'isolate')
+    const isolate = tasksOfPlan(
+      house(),
+      [
+        { template: 'isolate', minutes: 31 },
+        { template: 'isolate', minutes: 43 },
+      ],
+      null,
+    ).find(({ detail }) => detail.template === 'isolate')
     expect(isolate).toMatchObject({ minutesFrom: 'earlierJobs', detail: { minutes: 35 } })
   })
 })
@@ -52,28 +93,70 @@ describe('a day under way', () => {
     expect(crewSchedule(rest).planned[0]?.startMin).toBe(700)
   })
   it('reads times from the readings; a new beginning runs again', () => {
-    const at = (slot: string, recordedAt: string) => reading(taskPointKey('t1'), slot, slot === 'start' ? 'begun' : 'done', { recordedAt })
+    const at = (slot: string, recordedAt: string) =>
+      reading(taskPointKey('t1'), slot, slot === 'start' ? 'begun' : 'done', { recordedAt })
     const readings = [at('start', '2026-01-01T08:00:00Z'), at('done', '2026-01-01T08:45:00Z')]
     expect(taskTimesOf(readings, 't1')).toMatchObject({ minutes: 45 })
-    expect(taskTimesOf([...readings, at('start', '2026-01-01T09:00:00Z')], 't1')).toMatchObject({ doneAt: null, minutes: null })
+    expect(taskTimesOf([...readings, at('start', '2026-01-01T09:00:00Z')], 't1')).toMatchObject({
+      doneAt: null,
+      minutes: null,
+    })
     expect(taskTimesOf([], 't1')).toEqual({ startedAt: null, doneAt: null, minutes: null })
   })
   it('parks overnight with what was begun, and is parked when somebody has looked at every step', () => {
-    const installation = house({ fit: [aTask('t1', { leavesOpen: 'pit open: covered and marked' }), aTask('t2', { leavesOpen: 'never begun' }), aTask('t3')] })
-    const state = overnightState(installation, [reading(taskPointKey('t1'), 'start', 'begun'), reading(taskPointKey('t3'), 'start', 'begun', { recordedAt: '2026-01-02T08:00:00Z' }), reading(taskPointKey('t3'), 'done', 'done', { recordedAt: '2026-01-02T09:00:00Z' })], null)
+    const installation = house({
+      fit: [
+        aTask('t1', { leavesOpen: 'pit open: covered and marked' }),
+        aTask('t2', { leavesOpen: 'never begun' }),
+        aTask('t3'),
+      ],
+    })
+    const state = overnightState(
+      installation,
+      [
+        reading(taskPointKey('t1'), 'start', 'begun'),
+        reading(taskPointKey('t3'), 'start', 'begun', { recordedAt: '2026-01-02T08:00:00Z' }),
+        reading(taskPointKey('t3'), 'done', 'done', { recordedAt: '2026-01-02T09:00:00Z' }),
+      ],
+      null,
+    )
     expect(state.unfinished.map(({ tag }) => tag)).toEqual(['t1', 't2'])
     expect(state.leftOpen).toEqual(['Pit open: covered and marked.'])
-    const parked = (readings: Reading[]) => benchOf(recordOf(installation, readings)).judgements.get(PARKED_KEY)?.verdict
+    const parked = (readings: Reading[]) =>
+      benchOf(recordOf(installation, readings)).judgements.get(PARKED_KEY)?.verdict
     const steps = Object.keys(PARKED_STEPS)
-    expect([parked(steps.map((step) => reading(PARKED_KEY, step, 'yes'))), parked(steps.map((step) => reading(PARKED_KEY, step, step === 'locks' ? 'no' : 'yes'))), parked([])]).toEqual(['proven', 'open', 'open'])
+    expect([
+      parked(steps.map((step) => reading(PARKED_KEY, step, 'yes'))),
+      parked(steps.map((step) => reading(PARKED_KEY, step, step === 'locks' ? 'no' : 'yes'))),
+      parked([]),
+    ]).toEqual(['proven', 'open', 'open'])
   })
 })
 
 describe('the calendar', () => {
   it('is read back by another reader, in local time', () => {
-    const text = dayCalendar({ jobId: 'j', jobName: 'Mill, north; old', place: 'Quay', day: '2026-03-28', tasks: [{ id: 't1', name: 'Board up', startMin: 480, endMin: 545, people: ['p1', 'p2'] }, { id: 't2', name: 'Rest', startMin: 1440 + 480, endMin: 1440 + 500, people: ['p1'] }], nameOfPerson: (id) => (id === 'p1' ? 'Ann' : 'Bo'), powerOff: [{ fromMin: 600, toMin: 660 }] })
-    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((event) => new ICAL.Event(event))
-    expect(events.map(({ summary, startDate, endDate }) => [summary, startDate.toString(), endDate.toString()])).toEqual([['Board up', '2026-03-28T08:00:00', '2026-03-28T09:05:00'], ['Rest', '2026-03-29T08:00:00', '2026-03-29T08:20:00'], ['Mill, north; old: no supply', '2026-03-28T10:00:00', '2026-03-28T11:00:00']])
+    const text = dayCalendar({
+      jobId: 'j',
+      jobName: 'Mill, north; old',
+      place: 'Quay',
+      day: '2026-03-28',
+      tasks: [
+        { id: 't1', name: 'Board up', startMin: 480, endMin: 545, people: ['p1', 'p2'] },
+        { id: 't2', name: 'Rest', startMin: 1440 + 480, endMin: 1440 + 500, people: ['p1'] },
+      ],
+      nameOfPerson: (id) => (id === 'p1' ? 'Ann' : 'Bo'),
+      powerOff: [{ fromMin: 600, toMin: 660 }],
+    })
+    const events = new ICAL.Component(ICAL.parse(text))
+      .getAllSubcomponents('vevent')
+      .map((event) => new ICAL.Event(event))
+    expect(
+      events.map(({ summary, startDate, endDate }) => [summary, startDate.toString(), endDate.toString()]),
+    ).toEqual([
+      ['Board up', '2026-03-28T08:00:00', '2026-03-28T09:05:00'],
+      ['Rest', '2026-03-29T08:00:00', '2026-03-29T08:20:00'],
+      ['Mill, north; old: no supply', '2026-03-28T10:00:00', '2026-03-28T11:00:00'],
+    ])
     expect(events[0]?.description).toBe('Ann, Bo')
     expect(new Set(events.map(({ startDate }) => startDate.zone.tzid))).toEqual(new Set(['floating']))
   })
@@ -85,8 +168,31 @@ describe('the pick list', () => {
   it('takes over what is new or has another quantity, and leaves the rest', () => {
     expect(pickChanges(installation, lines).every(({ item }) => item === null)).toBe(true)
     const [cable] = lines
-    const listed = fitItem('material', 'm1', { group: cable?.group ?? '', unit: 'm', planned: 5, vanPlace: 'rack', taskTag: null, loaded: 5, used: 6, note: 'one bend more' }, { name: cable?.item })
-    const own = fitItem('material', 'm2', { group: 'own', unit: 'pieces', planned: 1, vanPlace: null, taskTag: null, loaded: null, used: 1, note: null })
+    const listed = fitItem(
+      'material',
+      'm1',
+      {
+        group: cable?.group ?? '',
+        unit: 'm',
+        planned: 5,
+        vanPlace: 'rack',
+        taskTag: null,
+        loaded: 5,
+        used: 6,
+        note: 'one bend more',
+      },
+      { name: cable?.item },
+    )
+    const own = fitItem('material', 'm2', {
+      group: 'own',
+      unit: 'pieces',
+      planned: 1,
+      vanPlace: null,
+      taskTag: null,
+      loaded: null,
+      used: 1,
+      note: null,
+    })
     const changes = pickChanges({ fit: [listed, own] }, lines)
     expect(changes[0]?.item?.tag).toBe('m1')
     expect(changes).toHaveLength(lines.length)

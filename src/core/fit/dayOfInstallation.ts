@@ -19,24 +19,55 @@ export function daylightAt(latitudeDeg: number, day: string): DailyWindow {
 }
 
 /** The crew's day as F-5 takes it, from people, tasks, visits and rules of a job. Daylight comes from the place and the day where it is not set. */
-export function dayOfInstallation({ fit, site }: Pick<Installation, 'fit' | 'site'>, scheduledDay: string | null): CrewDayInput {
+export function dayOfInstallation(
+  { fit, site }: Pick<Installation, 'fit' | 'site'>,
+  scheduledDay: string | null,
+): CrewDayInput {
   const rules = fitOf(fit, 'dayRules')[0]?.detail ?? null
-  const sun = site.latitudeDeg !== null && scheduledDay !== null ? daylightAt(site.latitudeDeg, scheduledDay) : WHOLE_DAY
+  const sun =
+    site.latitudeDeg !== null && scheduledDay !== null ? daylightAt(site.latitudeDeg, scheduledDay) : WHOLE_DAY
   return {
     people: fitOf(fit, 'person').map(({ tag, detail }) => ({ id: tag, ...detail })),
-    tasks: fitOf(fit, 'task').map(({ tag, detail }) => ({ id: tag, minutes: detail.minutes, people: detail.people, licensed: detail.licensed, after: (detail.after ?? '').split(/[\s,;]+/).filter(Boolean), powerOff: detail.powerOff, daylight: detail.daylight, dry: detail.dry, visit: detail.visitTag, earliestMin: detail.earliestMin, pinnedMin: detail.pinnedMin })),
+    tasks: fitOf(fit, 'task').map(({ tag, detail }) => ({
+      id: tag,
+      minutes: detail.minutes,
+      people: detail.people,
+      licensed: detail.licensed,
+      after: (detail.after ?? '').split(/[\s,;]+/).filter(Boolean),
+      powerOff: detail.powerOff,
+      daylight: detail.daylight,
+      dry: detail.dry,
+      visit: detail.visitTag,
+      earliestMin: detail.earliestMin,
+      pinnedMin: detail.pinnedMin,
+    })),
     rules: {
       powerOff: rules ? { fromMin: rules.powerOffFromMin, toMin: rules.powerOffToMin } : USUAL_OFF,
       daylight: { fromMin: rules?.daylightFromMin ?? sun.fromMin, toMin: rules?.daylightToMin ?? sun.toMin },
-      dry: rules?.dryFromMin != null && rules.dryToMin != null ? { fromMin: rules.dryFromMin, toMin: rules.dryToMin } : null,
-      visits: Object.fromEntries(fitOf(fit, 'visit').map(({ tag, detail }) => [tag, { fromMin: detail.fromMin, toMin: detail.toMin }])),
+      dry:
+        rules?.dryFromMin != null && rules.dryToMin != null
+          ? { fromMin: rules.dryFromMin, toMin: rules.dryToMin }
+          : null,
+      visits: Object.fromEntries(
+        fitOf(fit, 'visit').map(({ tag, detail }) => [tag, { fromMin: detail.fromMin, toMin: detail.toMin }]),
+      ),
     },
   }
 }
 
 /** The rest of a day that is under way: what is done is out of it, and nothing begins before now. */
 export function restOfDay(input: CrewDayInput, done: ReadonlySet<string>, nowMin: number): CrewDayInput {
-  return { ...input, tasks: input.tasks.filter(({ id }) => !done.has(id)).map((task) => ({ ...task, after: task.after.filter((id) => !done.has(id)), earliestMin: Math.max(task.earliestMin ?? 0, nowMin), pinnedMin: task.pinnedMin !== null && task.pinnedMin < nowMin ? null : task.pinnedMin })) }
+  return {
+    ...input,
+    tasks: input.tasks
+      .filter(({ id }) => !done.has(id))
+      .map((task) => ({
+        ...task,
+        after: task.after.filter((id) => !done.has(id)),
+        earliestMin: Math.max(task.earliestMin ?? 0, nowMin),
+        pinnedMin: task.pinnedMin !== null && task.pinnedMin < nowMin ? null : task.pinnedMin,
+      })),
+  }
 }
 
 /** What must be true before everybody goes home with work unfinished. */
@@ -48,9 +79,20 @@ export interface OvernightState {
 }
 
 /** Parked overnight (F-5): what is not done, and what the tasks that were begun leave open beside what always holds. Nothing is left out because a schedule said it would be done. */
-export function overnightState({ fit }: Pick<Installation, 'fit'>, readings: readonly Reading[], schedule: Pick<CrewSchedule, 'planned'> | null): OvernightState {
+export function overnightState(
+  { fit }: Pick<Installation, 'fit'>,
+  readings: readonly Reading[],
+  schedule: Pick<CrewSchedule, 'planned'> | null,
+): OvernightState {
   const order = new Map((schedule?.planned ?? []).map(({ id }, k) => [id, k]))
-  const unfinished = fitOf(fit, 'task').filter(({ tag }) => taskTimesOf(readings, tag).doneAt === null).sort((a, b) => (order.get(a.tag) ?? Infinity) - (order.get(b.tag) ?? Infinity))
+  const unfinished = fitOf(fit, 'task')
+    .filter(({ tag }) => taskTimesOf(readings, tag).doneAt === null)
+    .sort((a, b) => (order.get(a.tag) ?? Infinity) - (order.get(b.tag) ?? Infinity))
   const begun = unfinished.filter(({ tag }) => taskTimesOf(readings, tag).startedAt !== null)
-  return { unfinished, leftOpen: [...new Set(begun.map(({ detail }) => detail.leavesOpen).filter((text) => text !== null))].map((text) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`) }
+  return {
+    unfinished,
+    leftOpen: [...new Set(begun.map(({ detail }) => detail.leavesOpen).filter((text) => text !== null))].map(
+      (text) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}.`,
+    ),
+  }
 }

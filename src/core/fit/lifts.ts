@@ -72,23 +72,48 @@ export function lifts({ items, limitKg, crewSize }: LiftsInput): Lifts {
     if (Math.max(...[emptyMassKg, ...inside].map((mass) => liftLevel(mass, limitKg))) < liftLevel(whole, limitKg)) {
       opened.push(id)
       openMinutes += crate.openMinutes
-      parts.push(...inside.map((mass, k) => ({ id: `${id}/${k + 1}`, massKg: mass, minutes: minutesPerLift })), { id: `${id}/crate`, massKg: emptyMassKg, minutes: minutesPerLift })
+      parts.push(...inside.map((mass, k) => ({ id: `${id}/${k + 1}`, massKg: mass, minutes: minutesPerLift })), {
+        id: `${id}/crate`,
+        massKg: emptyMassKg,
+        minutes: minutesPerLift,
+      })
     } else parts.push({ id, massKg: whole, minutes: minutesPerLift })
   }
-  const levelled = parts.map((part) => ({ ...part, level: liftLevel(part.massKg, limitKg) })).sort((a, b) => b.level - a.level || b.massKg - a.massKg)
-  const planned = levelled.map(({ id, massKg, level }) => ({ id, massKg, persons: Math.min(level, 3), aid: level === AID }))
+  const levelled = parts
+    .map((part) => ({ ...part, level: liftLevel(part.massKg, limitKg) }))
+    .sort((a, b) => b.level - a.level || b.massKg - a.massKg)
+  const planned = levelled.map(({ id, massKg, level }) => ({
+    id,
+    massKg,
+    persons: Math.min(level, 3),
+    aid: level === AID,
+  }))
   const maxPersons = Math.max(0, ...planned.map(({ persons }) => persons))
   const aidNeeded = planned.some(({ aid }) => aid)
   return {
-    lifts: planned, opened, maxPersons, aidNeeded, crewMinutes: openMinutes + levelled.reduce((sum, { minutes, level }) => sum + Math.min(level, 3) * minutes, 0),
+    lifts: planned,
+    opened,
+    maxPersons,
+    aidNeeded,
+    crewMinutes: openMinutes + levelled.reduce((sum, { minutes, level }) => sum + Math.min(level, 3) * minutes, 0),
     verdict: crewSize === null ? 'open' : maxPersons > crewSize ? 'exceeds' : aidNeeded ? 'tight' : 'fits',
   }
 }
 
-const UNKNOWN_MASS: Lifts = { lifts: null, opened: null, maxPersons: null, aidNeeded: null, crewMinutes: null, verdict: 'open' }
+const UNKNOWN_MASS: Lifts = {
+  lifts: null,
+  opened: null,
+  maxPersons: null,
+  aidNeeded: null,
+  crewMinutes: null,
+  verdict: 'open',
+}
 
 /** Masses in kilograms written one after the other, such as `32 32 32`; `null` when one cannot be read or is none. */
 export function parseMasses(text: string): number[] | null {
-  const masses = text.split(/[\s;+]+/).filter(Boolean).map((part) => Number(part.replace(',', '.')))
+  const masses = text
+    .split(/[\s;+]+/)
+    .filter(Boolean)
+    .map((part) => Number(part.replace(',', '.')))
   return masses.length > 0 && masses.every((mass) => Number.isFinite(mass) && mass > 0 && mass < 2000) ? masses : null
 }

@@ -7,9 +7,21 @@ import { type LiftItem, type Lifts, lifts, parseMasses } from './lifts'
 const liftItemsOf = ({ fit }: Pick<Installation, 'fit'>): LiftItem[] =>
   fitOf(fit, 'lift').map(({ tag, detail: { massKg, minutes, crateEmptyKg, modulesKg, openMinutes } }) => {
     const modules = modulesKg === null ? null : parseMasses(modulesKg)
-    return { id: tag, massKg, minutesPerLift: minutes, crate: modules === null ? null : { emptyMassKg: crateEmptyKg, modulesKg: modules, openMinutes } }
+    return {
+      id: tag,
+      massKg,
+      minutesPerLift: minutes,
+      crate: modules === null ? null : { emptyMassKg: crateEmptyKg, modulesKg: modules, openMinutes },
+    }
   })
 
 /** F-3 for a job, with what its rule pack lets one person lift. Without a crew size the verdict is Open and the rest is given. */
-export const liftsOfInstallation = (installation: Pick<Installation, 'fit' | 'packId'>, crewSize: number | null): Lifts =>
-  lifts({ items: liftItemsOf(installation), limitKg: RULE_PACKS[installation.packId].limits.liftPerPersonMax.value, crewSize })
+export const liftsOfInstallation = (
+  installation: Pick<Installation, 'fit' | 'packId'>,
+  crewSize: number | null,
+): Lifts =>
+  lifts({
+    items: liftItemsOf(installation),
+    limitKg: RULE_PACKS[installation.packId].limits.liftPerPersonMax.value,
+    crewSize,
+  })

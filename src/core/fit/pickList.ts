@@ -9,7 +9,8 @@ export interface PickChange {
   item: FitItem<'material'> | null
 }
 
-const sameItem = (line: MaterialLine, { name, detail }: FitItem<'material'>) => name === line.item.slice(0, 60) && detail.group === line.group
+const sameItem = (line: MaterialLine, { name, detail }: FitItem<'material'>) =>
+  name === line.item.slice(0, 60) && detail.group === line.group
 
 /** What taking over the plan's materials would add or change; what was added by hand is left alone (F-6). */
 export function pickChanges({ fit }: Pick<Installation, 'fit'>, lines: readonly MaterialLine[]): PickChange[] {
@@ -21,6 +22,12 @@ export function pickChanges({ fit }: Pick<Installation, 'fit'>, lines: readonly 
 }
 
 /** Used against planned: what the next plan should know. Lines that nothing was noted on are left out. */
-export function usedAgainstPlan({ fit }: Pick<Installation, 'fit'>): { item: FitItem<'material'>; difference: number }[] {
-  return fitOf(fit, 'material').flatMap((item) => (item.detail.used === null || item.detail.used === item.detail.planned ? [] : [{ item, difference: item.detail.used - item.detail.planned }]))
+export function usedAgainstPlan({
+  fit,
+}: Pick<Installation, 'fit'>): { item: FitItem<'material'>; difference: number }[] {
+  return fitOf(fit, 'material').flatMap((item) =>
+    item.detail.used === null || item.detail.used === item.detail.planned
+      ? []
+      : [{ item, difference: item.detail.used - item.detail.planned }],
+  )
 }

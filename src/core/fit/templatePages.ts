@@ -31,7 +31,12 @@ export interface TemplateLayout {
   area: { xMm: number; yMm: number; widthMm: number; heightMm: number }
 }
 
-export const DRAWING = { leftMm: MARGIN_MM, bottomMm: MARGIN_MM, widthMm: SHEET.widthMm - 2 * MARGIN_MM, heightMm: SHEET.heightMm - 2 * MARGIN_MM - HEAD_MM } as const
+export const DRAWING = {
+  leftMm: MARGIN_MM,
+  bottomMm: MARGIN_MM,
+  widthMm: SHEET.widthMm - 2 * MARGIN_MM,
+  heightMm: SHEET.heightMm - 2 * MARGIN_MM - HEAD_MM,
+} as const
 
 /** Sheets of A4 that cover the units with their holes at true scale; neighbours overlap so that register marks can be laid on each other. `null` without units. */
 export function templateLayout(units: readonly TemplateUnit[], holes: readonly DrillHole[]): TemplateLayout | null {
@@ -45,19 +50,37 @@ export function templateLayout(units: readonly TemplateUnit[], holes: readonly D
   const rows = Math.max(1, Math.ceil((top - bottom - LAP_MM) / stepY))
   const sheets = Array.from({ length: rows * columns }, (_, k) => {
     const [row, column] = [Math.floor(k / columns), k % columns]
-    return { row, column, xMm: left + column * stepX, yMm: bottom + row * stepY, widthMm: DRAWING.widthMm, heightMm: DRAWING.heightMm }
+    return {
+      row,
+      column,
+      xMm: left + column * stepX,
+      yMm: bottom + row * stepY,
+      widthMm: DRAWING.widthMm,
+      heightMm: DRAWING.heightMm,
+    }
   })
-  return { sheets, rows, columns, area: { xMm: left, yMm: bottom, widthMm: columns * stepX + LAP_MM, heightMm: rows * stepY + LAP_MM } }
+  return {
+    sheets,
+    rows,
+    columns,
+    area: { xMm: left, yMm: bottom, widthMm: columns * stepX + LAP_MM, heightMm: rows * stepY + LAP_MM },
+  }
 }
 
 /** Register marks of a sheet: the corners of its overlaps, on the wall. Neighbours share them. */
 export function registerMarks({ xMm, yMm, widthMm, heightMm }: TemplateSheet): { xMm: number; yMm: number }[] {
   const inset = LAP_MM / 2
-  return [xMm + inset, xMm + widthMm - inset].flatMap((x) => [yMm + inset, yMm + heightMm - inset].map((y) => ({ xMm: x, yMm: y })))
+  return [xMm + inset, xMm + widthMm - inset].flatMap((x) =>
+    [yMm + inset, yMm + heightMm - inset].map((y) => ({ xMm: x, yMm: y })),
+  )
 }
 
 /** A point of the wall on a sheet, in PDF points from the sheet's lower left corner. */
-export const onSheet = (sheet: TemplateSheet, xMm: number, yMm: number): { x: number; y: number } => ({ x: (DRAWING.leftMm + xMm - sheet.xMm) * POINTS_PER_MM, y: (DRAWING.bottomMm + yMm - sheet.yMm) * POINTS_PER_MM })
+export const onSheet = (sheet: TemplateSheet, xMm: number, yMm: number): { x: number; y: number } => ({
+  x: (DRAWING.leftMm + xMm - sheet.xMm) * POINTS_PER_MM,
+  y: (DRAWING.bottomMm + yMm - sheet.yMm) * POINTS_PER_MM,
+})
 
 /** Whether a point of the wall lies on a sheet. */
-export const shows = ({ xMm, yMm, widthMm, heightMm }: TemplateSheet, at: { xMm: number; yMm: number }): boolean => at.xMm >= xMm && at.xMm <= xMm + widthMm && at.yMm >= yMm && at.yMm <= yMm + heightMm
+export const shows = ({ xMm, yMm, widthMm, heightMm }: TemplateSheet, at: { xMm: number; yMm: number }): boolean =>
+  at.xMm >= xMm && at.xMm <= xMm + widthMm && at.yMm >= yMm && at.yMm <= yMm + heightMm

@@ -2,7 +2,20 @@ import type { DatumCorner } from '../fit/drillTemplate'
 import type { WallPlace } from '../fit/exposure'
 import type { EntrySide } from '../fit/placement'
 
-export const OBSTACLE_KINDS = ['window', 'door', 'exit', 'gasMeter', 'waterMeter', 'pipe', 'duct', 'socket', 'corner', 'furniture', 'vehicle', 'reserved'] as const
+export const OBSTACLE_KINDS = [
+  'window',
+  'door',
+  'exit',
+  'gasMeter',
+  'waterMeter',
+  'pipe',
+  'duct',
+  'socket',
+  'corner',
+  'furniture',
+  'vehicle',
+  'reserved',
+] as const
 /** What stands in the way on a wall; `vehicle` is the stretch a vehicle can run into, `reserved` what is kept for later. */
 export type ObstacleKind = (typeof OBSTACLE_KINDS)[number]
 export const ROOMS = ['sleep', 'sit', 'other'] as const
@@ -21,36 +34,140 @@ export interface DeclaredOfUnit {
 
 /** What is particular to each thing of the physical work. Lengths in millimetres on a wall: x to the right, y up from the floor. Clock times in minutes after midnight. */
 export interface FitDetails {
-  wall: { form: 'wall' | 'floor'; widthMm: number; ceilingMm: number; place: WallPlace | null; behind: string | null; entryXMm: number; entryYMm: number; floodMm: number | null; datum: DatumCorner }
-  obstacle: { wallTag: string; obstacle: ObstacleKind; room: (typeof ROOMS)[number] | null; swing: (typeof SWINGS)[number]; xMm: number; yMm: number; widthMm: number; heightMm: number }
-  board: { wallTag: string; xMm: number; yMm: number; widthMm: number; heightMm: number; nonCombustible: boolean | null; marginMm: number; material: string | null }
+  wall: {
+    form: 'wall' | 'floor'
+    widthMm: number
+    ceilingMm: number
+    place: WallPlace | null
+    behind: string | null
+    entryXMm: number
+    entryYMm: number
+    floodMm: number | null
+    datum: DatumCorner
+  }
+  obstacle: {
+    wallTag: string
+    obstacle: ObstacleKind
+    room: (typeof ROOMS)[number] | null
+    swing: (typeof SWINGS)[number]
+    xMm: number
+    yMm: number
+    widthMm: number
+    heightMm: number
+  }
+  board: {
+    wallTag: string
+    xMm: number
+    yMm: number
+    widthMm: number
+    heightMm: number
+    nonCombustible: boolean | null
+    marginMm: number
+    material: string | null
+  }
   unit: {
-    wallTag: string; componentTag: string | null; xMm: number | null; yMm: number | null; widthMm: number; heightMm: number; depthMm: number | null; clearLeftMm: number; clearRightMm: number; clearTopMm: number; clearBottomMm: number
-    entrySide: EntrySide; carriedBy: 'fixings' | 'feet'; displayMm: number | null; isolatorMm: number | null; terminalMm: number | null; reserveRightMm: number; reserveTopMm: number; holes: string | null; torqueNm: number | null; suppression: boolean | null
+    wallTag: string
+    componentTag: string | null
+    xMm: number | null
+    yMm: number | null
+    widthMm: number
+    heightMm: number
+    depthMm: number | null
+    clearLeftMm: number
+    clearRightMm: number
+    clearTopMm: number
+    clearBottomMm: number
+    entrySide: EntrySide
+    carriedBy: 'fixings' | 'feet'
+    displayMm: number | null
+    isolatorMm: number | null
+    terminalMm: number | null
+    reserveRightMm: number
+    reserveTopMm: number
+    holes: string | null
+    torqueNm: number | null
+    suppression: boolean | null
   } & DeclaredOfUnit
   foot: { unitTag: string; xMm: number; yMm: number; heightMm: number | null }
-  lift: { massKg: number | null; minutes: number; crateEmptyKg: number | null; modulesKg: string | null; openMinutes: number }
+  lift: {
+    massKg: number | null
+    minutes: number
+    crateEmptyKg: number | null
+    modulesKg: string | null
+    openMinutes: number
+  }
   person: { licensed: boolean; fromMin: number; toMin: number }
   task: {
-    minutes: number; people: number; licensed: boolean; after: string | null; powerOff: boolean; daylight: boolean; dry: boolean; visitTag: string | null; earliestMin: number | null; pinnedMin: number | null
-    template: string | null; leavesOpen: string | null
+    minutes: number
+    people: number
+    licensed: boolean
+    after: string | null
+    powerOff: boolean
+    daylight: boolean
+    dry: boolean
+    visitTag: string | null
+    earliestMin: number | null
+    pinnedMin: number | null
+    template: string | null
+    leavesOpen: string | null
   }
   visit: { who: string; fromMin: number; toMin: number }
-  dayRules: { powerOffFromMin: number; powerOffToMin: number; daylightFromMin: number | null; daylightToMin: number | null; dryFromMin: number | null; dryToMin: number | null }
-  material: { group: string; unit: string; planned: number; vanPlace: string | null; taskTag: string | null; loaded: number | null; used: number | null; note: string | null }
-  snag: { wallTag: string | null; xMm: number | null; yMm: number | null; place: string | null; who: string | null; due: string | null; clearedOn: string | null; clearedBy: string | null }
+  dayRules: {
+    powerOffFromMin: number
+    powerOffToMin: number
+    daylightFromMin: number | null
+    daylightToMin: number | null
+    dryFromMin: number | null
+    dryToMin: number | null
+  }
+  material: {
+    group: string
+    unit: string
+    planned: number
+    vanPlace: string | null
+    taskTag: string | null
+    loaded: number | null
+    used: number | null
+    note: string | null
+  }
+  snag: {
+    wallTag: string | null
+    xMm: number | null
+    yMm: number | null
+    place: string | null
+    who: string | null
+    due: string | null
+    clearedOn: string | null
+    clearedBy: string | null
+  }
 }
 
 export type FitKind = keyof FitDetails
-export const FIT_KINDS = ['wall', 'obstacle', 'board', 'unit', 'foot', 'lift', 'person', 'task', 'visit', 'dayRules', 'material', 'snag'] as const satisfies readonly FitKind[]
+export const FIT_KINDS = [
+  'wall',
+  'obstacle',
+  'board',
+  'unit',
+  'foot',
+  'lift',
+  'person',
+  'task',
+  'visit',
+  'dayRules',
+  'material',
+  'snag',
+] as const satisfies readonly FitKind[]
 /** What a hand may write down too; the rest is the lead's and the office's plan. */
 export const HAND_FIT_KINDS: readonly FitKind[] = ['foot', 'material', 'snag']
 
 /** One thing of the wall, the day or the van. */
-export type FitItem<K extends FitKind = FitKind> = { [Kind in K]: { id: string; kind: Kind; tag: string; name: string; sort: number; detail: FitDetails[Kind] } }[K]
+export type FitItem<K extends FitKind = FitKind> = {
+  [Kind in K]: { id: string; kind: Kind; tag: string; name: string; sort: number; detail: FitDetails[Kind] }
+}[K]
 
 /** The things of one kind, in their order. */
-export const fitOf = <K extends FitKind>(items: readonly FitItem[], kind: K): FitItem<K>[] => items.filter((item) => item.kind === kind) as unknown as FitItem<K>[]
+export const fitOf = <K extends FitKind>(items: readonly FitItem[], kind: K): FitItem<K>[] =>
+  items.filter((item) => item.kind === kind) as unknown as FitItem<K>[]
 
 /** A component that was taken out and replaced under the same short name; append-only. */
 export interface Replacement {
@@ -65,4 +182,9 @@ export interface Replacement {
 }
 export const REPLACEMENT_CAUSES = ['deadOnArrival', 'warranty', 'damaged', 'wrongPart'] as const
 export type ReplacementCause = (typeof REPLACEMENT_CAUSES)[number]
-export const REPLACEMENT_WORDS: Readonly<Record<ReplacementCause, string>> = { deadOnArrival: 'dead on arrival', warranty: 'under warranty', damaged: 'damaged on site', wrongPart: 'the wrong part' }
+export const REPLACEMENT_WORDS: Readonly<Record<ReplacementCause, string>> = {
+  deadOnArrival: 'dead on arrival',
+  warranty: 'under warranty',
+  damaged: 'damaged on site',
+  wrongPart: 'the wrong part',
+}

@@ -94,7 +94,14 @@ export interface Sources {
   curtailment: PvCurtailment
 }
 
-export const NO_CURTAILMENT: PvCurtailment = { startHz: null, stopHz: null, pvTripHz: null, provenNearFull: null, parted: null, ratioLimit: null }
+export const NO_CURTAILMENT: PvCurtailment = {
+  startHz: null,
+  stopHz: null,
+  pvTripHz: null,
+  provenNearFull: null,
+  parted: null,
+  ratioLimit: null,
+}
 
 export const COMPONENT_KINDS = ['inverter', 'battery', 'gateway', 'isolator', 'surge', 'meter', 'pv'] as const
 export type ComponentKind = (typeof COMPONENT_KINDS)[number]
@@ -197,7 +204,20 @@ export interface InstrumentFunction {
 }
 
 /** What an instrument can measure here; a slot of a point names the one it needs. */
-export const MEASURED = ['electrodeResistance', 'loopResistance', 'voltage', 'frequency', 'rcdTime', 'rcdCurrent', 'earthCurrent', 'torque', 'insulation', 'continuity', 'dcVoltage', 'dcCurrent'] as const
+export const MEASURED = [
+  'electrodeResistance',
+  'loopResistance',
+  'voltage',
+  'frequency',
+  'rcdTime',
+  'rcdCurrent',
+  'earthCurrent',
+  'torque',
+  'insulation',
+  'continuity',
+  'dcVoltage',
+  'dcCurrent',
+] as const
 export type Measured = (typeof MEASURED)[number]
 
 export interface Instrument {

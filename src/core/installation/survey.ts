@@ -19,35 +19,114 @@ export const DEFECT_GRADES = ['danger', 'defect', 'remark'] as const
 
 /** What is particular to each kind of thing found on the survey; a blank is `null` and stays Open. */
 export interface SurveyDetails {
-  board: { mainA: number | null; busbarA: number | null; sourcesAtFarEnd: boolean | null; fedFrom: 'main1' | 'main2' | 'otherBoard'; metalOutdoors: boolean | null }
+  board: {
+    mainA: number | null
+    busbarA: number | null
+    sourcesAtFarEnd: boolean | null
+    fedFrom: 'main1' | 'main2' | 'otherBoard'
+    metalOutdoors: boolean | null
+  }
   pvSystem: {
-    coupling: 'ac' | 'dc'; inverter: string | null; phase: OnPhase; inverterW: number | null; arrayW: number | null; modulesInString: number | null; stringsInParallel: number | null; moduleVocV: number | null
-    moduleIscA: number | null; moduleVmpV: number | null; betaPercentPerC: number | null; optimisers: boolean; backGain: number; maxVocV: number | null; trackerLimitA: number | null; trackerStartV: number | null; arrayRatioLimit: number | null
+    coupling: 'ac' | 'dc'
+    inverter: string | null
+    phase: OnPhase
+    inverterW: number | null
+    arrayW: number | null
+    modulesInString: number | null
+    stringsInParallel: number | null
+    moduleVocV: number | null
+    moduleIscA: number | null
+    moduleVmpV: number | null
+    betaPercentPerC: number | null
+    optimisers: boolean
+    backGain: number
+    maxVocV: number | null
+    trackerLimitA: number | null
+    trackerStartV: number | null
+    arrayRatioLimit: number | null
   }
   arrayFace: { peakW: number; tiltDeg: number; azimuthDeg: number }
-  existingBattery: { capacityWh: number | null; limitW: number | null; ctPlace: CtPlace | null; reactsInS: number | null; deadbandW: number | null }
+  existingBattery: {
+    capacityWh: number | null
+    limitW: number | null
+    ctPlace: CtPlace | null
+    reactsInS: number | null
+    deadbandW: number | null
+  }
   vehicleCharger: { ratingW: number | null; phase: OnPhase; side: Side; detects6mADc: boolean | null }
-  heatPump: { inputW: number | null; boosterW: number | null; lockedRotorA: number | null; starter: Starter; phase: OnPhase; side: Side }
+  heatPump: {
+    inputW: number | null
+    boosterW: number | null
+    lockedRotorA: number | null
+    starter: Starter
+    phase: OnPhase
+    side: Side
+  }
   generator: { ratingW: number | null; connection: 'none' | 'socket' | 'changeover'; neutralBonded: boolean | null }
   service: { medium: 'water' | 'gas' | 'oil' | 'heating' | 'data'; material: 'metal' | 'plastic' | null }
   otherElectrode: { of: 'hotTub' | 'outbuilding' | 'neighbour' | 'lightning' | 'other'; distanceM: number | null }
   sourceDevice: {
-    boardTag: string | null; device: SourceDeviceKind; ratingA: number | null; outputA: number | null; sourceBehind: boolean; marking: DirectionMarking | null; polarityRight: boolean | null
-    shared: boolean; residualType: ResidualType | null; feeds: FedThing; detects6mADc: boolean | null; makerStatesType: ResidualType | null
+    boardTag: string | null
+    device: SourceDeviceKind
+    ratingA: number | null
+    outputA: number | null
+    sourceBehind: boolean
+    marking: DirectionMarking | null
+    polarityRight: boolean | null
+    shared: boolean
+    residualType: ResidualType | null
+    feeds: FedThing
+    detects6mADc: boolean | null
+    makerStatesType: ResidualType | null
   }
-  permission: { authority: (typeof AUTHORITIES)[number]; state: PermissionState; leadDays: number | null; askedOn: string | null; decidedOn: string | null; reference: string | null }
-  defect: { place: string | null; grade: (typeof DEFECT_GRADES)[number]; toldOwnerOn: string | null; toldHow: string | null }
-  declared: { about: string; field: DeclaredField; value: string | null; origin: DeclaredOrigin | null; date: string | null }
+  permission: {
+    authority: (typeof AUTHORITIES)[number]
+    state: PermissionState
+    leadDays: number | null
+    askedOn: string | null
+    decidedOn: string | null
+    reference: string | null
+  }
+  defect: {
+    place: string | null
+    grade: (typeof DEFECT_GRADES)[number]
+    toldOwnerOn: string | null
+    toldHow: string | null
+  }
+  declared: {
+    about: string
+    field: DeclaredField
+    value: string | null
+    origin: DeclaredOrigin | null
+    date: string | null
+  }
 }
 
 export type SurveyKind = keyof SurveyDetails
-export const SURVEY_KINDS = ['board', 'pvSystem', 'arrayFace', 'existingBattery', 'vehicleCharger', 'heatPump', 'generator', 'service', 'otherElectrode', 'sourceDevice', 'permission', 'defect', 'declared'] as const satisfies readonly SurveyKind[]
+export const SURVEY_KINDS = [
+  'board',
+  'pvSystem',
+  'arrayFace',
+  'existingBattery',
+  'vehicleCharger',
+  'heatPump',
+  'generator',
+  'service',
+  'otherElectrode',
+  'sourceDevice',
+  'permission',
+  'defect',
+  'declared',
+] as const satisfies readonly SurveyKind[]
 
 /** One thing found on the survey, or one paper that goes with the job. */
-export type SurveyItem<K extends SurveyKind = SurveyKind> = { [Kind in K]: { id: string; kind: Kind; tag: string; name: string; detail: SurveyDetails[Kind] } }[K]
+export type SurveyItem<K extends SurveyKind = SurveyKind> = {
+  [Kind in K]: { id: string; kind: Kind; tag: string; name: string; detail: SurveyDetails[Kind] }
+}[K]
 
 /** The things of one kind. */
-export const itemsOf = <K extends SurveyKind>(items: readonly SurveyItem[], kind: K): SurveyItem<K>[] => items.filter((item) => item.kind === kind) as unknown as SurveyItem<K>[]
+export const itemsOf = <K extends SurveyKind>(items: readonly SurveyItem[], kind: K): SurveyItem<K>[] =>
+  items.filter((item) => item.kind === kind) as unknown as SurveyItem<K>[]
 
 /** The place itself. */
 export interface Site {
@@ -66,7 +145,19 @@ export interface Site {
   insistsOn: string | null
 }
 
-export const EMPTY_SITE: Site = { latitudeDeg: null, minTempC: null, maxTempC: null, soil: null, soilOhmM: null, dataConnection: null, routerPlace: null, shoreKm: null, wall: null, floor: null, insistsOn: null }
+export const EMPTY_SITE: Site = {
+  latitudeDeg: null,
+  minTempC: null,
+  maxTempC: null,
+  soil: null,
+  soilOhmM: null,
+  dataConnection: null,
+  routerPlace: null,
+  shoreKm: null,
+  wall: null,
+  floor: null,
+  insistsOn: null,
+}
 
 /** What the plan assumes beyond the sources: charging, the year's model, and prices. */
 export interface PlanAssumptions {
@@ -91,6 +182,20 @@ export interface PlanAssumptions {
 }
 
 export const USUAL_ASSUMPTIONS: PlanAssumptions = {
-  chargeEfficiency: 0.95, inverterChargeW: null, moduleChargeW: null, moduleUsableWh: null, windowFromHour: null, windowToHour: null, windowTargetSoc: null, windowDeviceW: null,
-  otherNightLoadsW: null, tariffKind: 'flat', importPrice: null, offpeakPrice: null, exportPrice: null, currency: '€', performanceRatio: 0.8, clearnessFactor: 1,
+  chargeEfficiency: 0.95,
+  inverterChargeW: null,
+  moduleChargeW: null,
+  moduleUsableWh: null,
+  windowFromHour: null,
+  windowToHour: null,
+  windowTargetSoc: null,
+  windowDeviceW: null,
+  otherNightLoadsW: null,
+  tariffKind: 'flat',
+  importPrice: null,
+  offpeakPrice: null,
+  exportPrice: null,
+  currency: '€',
+  performanceRatio: 0.8,
+  clearnessFactor: 1,
 }

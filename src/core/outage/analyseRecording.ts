@@ -63,7 +63,11 @@ const KNOWN_NOMINAL_V = [100, 120, 230]
 
 function nominalVoltage(samples: Float64Array, rateHz: number, pack: RulePack | null): number {
   if (pack) return pack.nominalV
-  const half = rmsOver(squarePrefix(samples.subarray(0, Math.ceil(rateHz / 5) + 1)), 0, Math.min(samples.length - 1, rateHz / 5))
+  const half = rmsOver(
+    squarePrefix(samples.subarray(0, Math.ceil(rateHz / 5) + 1)),
+    0,
+    Math.min(samples.length - 1, rateHz / 5),
+  )
   return KNOWN_NOMINAL_V.reduce((best, v) => (Math.abs(v - half) < Math.abs(best - half) ? v : best))
 }
 
@@ -74,14 +78,26 @@ function nominalVoltage(samples: Float64Array, rateHz: number, pack: RulePack | 
  * @param progress called with 0…1 as channels are done
  * @throws RecordingError when there is no voltage channel or the rate is too low for a wave
  */
-export function analyseRecording(recording: Recording, pack: RulePack | null, progress?: (share: number) => void): AnalysedRecording {
+export function analyseRecording(
+  recording: Recording,
+  pack: RulePack | null,
+  progress?: (share: number) => void,
+): AnalysedRecording {
   const voltages = recording.analog.filter(({ unit }) => unit === 'V')
   const [first] = voltages
   if (!first) throw new RecordingError('the recording has no voltage channel', { file: recording.form })
   const nominalHz = pack?.nominalHz ?? recording.nominalHz ?? nearestNominalHz(first.samples, recording.sampleRateHz)
-  if (recording.sampleRateHz < 20 * nominalHz) throw new RecordingError(`${Math.round(recording.sampleRateHz)} samples a second are too few for a wave; at least ${20 * nominalHz} are needed`, { file: recording.form })
-  if (first.samples.length < (10 * recording.sampleRateHz) / nominalHz) throw new RecordingError('the recording is shorter than ten cycles', { file: recording.form })
-  const rules = pack ?? Object.values(RULE_PACKS).find((candidate) => candidate.nominalHz === nominalHz) ?? RULE_PACKS['iec-1ph-230']
+  if (recording.sampleRateHz < 20 * nominalHz)
+    throw new RecordingError(
+      `${Math.round(recording.sampleRateHz)} samples a second are too few for a wave; at least ${20 * nominalHz} are needed`,
+      { file: recording.form },
+    )
+  if (first.samples.length < (10 * recording.sampleRateHz) / nominalHz)
+    throw new RecordingError('the recording is shorter than ten cycles', { file: recording.form })
+  const rules =
+    pack ??
+    Object.values(RULE_PACKS).find((candidate) => candidate.nominalHz === nominalHz) ??
+    RULE_PACKS['iec-1ph-230']
 
   const channels = voltages.map((channel, k) => {
     const nominalV = nominalVoltage(first.samples, recording.sampleRateHz, pack)
@@ -89,7 +105,10 @@ export function analyseRecording(recording: Recording, pack: RulePack | null, pr
     progress?.((k + 1) / voltages.length)
     return { id: channel.id, nominalV, ...result }
   })
-  const gap = mainGap(channels.map(({ events, halfCycleGapMs }) => ({ events, halfCycleGapMs })), rules)
+  const gap = mainGap(
+    channels.map(({ events, halfCycleGapMs }) => ({ events, halfCycleGapMs })),
+    rules,
+  )
   return {
     analysis: {
       nominalV: channels[0]?.nominalV ?? rules.nominalV,
@@ -152,16 +171,25 @@ function analyseChannel(recording: Recording, raw: Float64Array, nominalV: numbe
     }
     const coarseBack = rms.start[coarse.back] as number
     const afterHz = meanFrequencyHz(samples, Math.ceil(coarseBack + nominalPeriod), rateHz, nominalHz)
-    const periodAfter = afterHz === null ? nominalPeriod : nearPeriod(samples, coarseBack + nominalPeriod, rateHz, afterHz)
+    const periodAfter =
+      afterHz === null ? nominalPeriod : nearPeriod(samples, coarseBack + nominalPeriod, rateHz, afterHz)
     const roughEnd = Math.max(start + 2, Math.min(coarseBack, samples.length - 2))
     const residual = residualShare(wave, start, roughEnd, referencePeak)
     let end = returnSample(wave, { start, coarseBack: roughEnd, residual }, periodAfter)
     const finer = residualShare(wave, start, end, referencePeak)
-    if (Math.abs(finer - residual) > 0.05) end = returnSample(wave, { start, coarseBack: roughEnd, residual: finer }, periodAfter)
+    if (Math.abs(finer - residual) > 0.05)
+      end = returnSample(wave, { start, coarseBack: roughEnd, residual: finer }, periodAfter)
     const kind = finer < 0.1 ? 'gap' : 'dip'
     const endSample = even.rowOf(end)
     const endS = even.timeOfRowS(endSample)
-    events.push({ ...event, kind, endS, endSample, durationMs: 1000 * (endS - event.startS), residualPercent: 100 * finer })
+    events.push({
+      ...event,
+      kind,
+      endS,
+      endSample,
+      durationMs: 1000 * (endS - event.startS),
+      residualPercent: 100 * finer,
+    })
     const isMain = kind === 'gap' && !events.slice(0, -1).some((earlier) => earlier.kind === 'gap')
     if (isMain) halfCycleGapMs = (1000 * (coarseBack - coarseStart)) / rateHz
     if (before === null || isMain) before = { rmsV, hz: steadyHz }
@@ -170,7 +198,15 @@ function analyseChannel(recording: Recording, raw: Float64Array, nominalV: numbe
     const whole = Math.min(samples.length - 1, cycles * nominalPeriod)
     before = { rmsV: rmsOver(prefix, 0, whole), hz: meanFrequencyHz(samples, 0, rateHz, nominalHz) }
   }
-  return { events, halfCycleGapMs, rmsBeforeV: before.rmsV, beforeHz: before.hz, rms, timeOfS: even.timeOfS, period: nominalPeriod }
+  return {
+    events,
+    halfCycleGapMs,
+    rmsBeforeV: before.rmsV,
+    beforeHz: before.hz,
+    rms,
+    timeOfS: even.timeOfS,
+    period: nominalPeriod,
+  }
 }
 
 /** The period just after a return, where an island's frequency may still be settling: from the first two cycles' phase, 10/12-cycle mean as start. */
@@ -180,7 +216,8 @@ function nearPeriod(samples: Float64Array, from: number, rateHz: number, hz: num
   for (let k = Math.ceil(from) + 1; k < from + 6 * period && k < samples.length; k++) {
     const a = samples[k - 1] as number
     const b = samples[k] as number
-    if (a < 0 && b >= 0 && (crossings.length === 0 || k - (crossings.at(-1) as number) > 0.7 * period)) crossings.push(k - 1 + a / (a - b))
+    if (a < 0 && b >= 0 && (crossings.length === 0 || k - (crossings.at(-1) as number) > 0.7 * period))
+      crossings.push(k - 1 + a / (a - b))
   }
   if (crossings.length < 5) return period
   const measured = ((crossings.at(-1) as number) - (crossings[0] as number)) / (crossings.length - 1)
@@ -189,8 +226,13 @@ function nearPeriod(samples: Float64Array, from: number, rateHz: number, hz: num
 
 /** The outage of the recording: the gaps of all phases that overlap the longest one, merged. */
 function mainGap(channels: readonly { events: VoltageEvent[]; halfCycleGapMs: number }[], rules: RulePack): Gap | null {
-  const gaps = channels.flatMap(({ events }) => events.filter((event) => event.kind === 'gap' && event.endS !== null)) as (VoltageEvent & { endS: number; durationMs: number })[]
-  const longest = gaps.reduce<(typeof gaps)[number] | null>((best, gap) => (best === null || gap.durationMs > best.durationMs ? gap : best), null)
+  const gaps = channels.flatMap(({ events }) =>
+    events.filter((event) => event.kind === 'gap' && event.endS !== null),
+  ) as (VoltageEvent & { endS: number; durationMs: number })[]
+  const longest = gaps.reduce<(typeof gaps)[number] | null>(
+    (best, gap) => (best === null || gap.durationMs > best.durationMs ? gap : best),
+    null,
+  )
   if (!longest) return null
   const together = gaps.filter((gap) => gap.startS <= longest.endS && gap.endS >= longest.startS)
   const startS = Math.min(...together.map((gap) => gap.startS))

@@ -39,7 +39,8 @@ export function parseComtradeSingleFile({ name, bytes }: NamedBytes): Recording 
   while (at < bytes.length) {
     let end = bytes.indexOf(0x0a, at)
     if (end < 0) end = bytes.length
-    const isMarker = bytes[at] === 0x2d && bytes[at + 1] === 0x2d && bytes[at + 2] === 0x2d && end - at <= LONGEST_SECTION_LINE
+    const isMarker =
+      bytes[at] === 0x2d && bytes[at + 1] === 0x2d && bytes[at + 2] === 0x2d && end - at <= LONGEST_SECTION_LINE
     const match = isMarker ? SECTION.exec(text(bytes.subarray(at, end)).trim()) : null
     if (match) {
       if (open?.kind === 'CFG') configuration = bytes.subarray(open.from, at)
@@ -50,11 +51,20 @@ export function parseComtradeSingleFile({ name, bytes }: NamedBytes): Recording 
         const declared = match[3] === undefined ? null : Number(match[3])
         const data = bytes.subarray(end + 1)
         if (declared !== null && data.length < declared)
-          throw new RecordingError(`the data section holds ${data.length} of ${declared} bytes; copy the whole file again`, { file: name })
-        return parseComtrade({ name: `${name} (CFG)`, bytes: configuration }, { name: `${name} (DAT)`, bytes: declared === null ? data : data.subarray(0, declared) })
+          throw new RecordingError(
+            `the data section holds ${data.length} of ${declared} bytes; copy the whole file again`,
+            { file: name },
+          )
+        return parseComtrade(
+          { name: `${name} (CFG)`, bytes: configuration },
+          { name: `${name} (DAT)`, bytes: declared === null ? data : data.subarray(0, declared) },
+        )
       }
     }
     at = end + 1
   }
-  throw new RecordingError('no data section; a single-file recording has the lines “--- file type: CFG ---” and “--- file type: DAT … ---”', { file: name })
+  throw new RecordingError(
+    'no data section; a single-file recording has the lines “--- file type: CFG ---” and “--- file type: DAT … ---”',
+    { file: name },
+  )
 }

@@ -3,8 +3,12 @@ import { DecimalScanner } from './decimalScanner'
 import { type AnalogChannel, RecordingError, type StatusChannel } from './recording'
 
 const UNIT_FACTORS: Readonly<Record<string, { unit: 'V' | 'A'; factor: number }>> = {
-  V: { unit: 'V', factor: 1 }, kV: { unit: 'V', factor: 1000 }, mV: { unit: 'V', factor: 0.001 },
-  A: { unit: 'A', factor: 1 }, kA: { unit: 'A', factor: 1000 }, mA: { unit: 'A', factor: 0.001 },
+  V: { unit: 'V', factor: 1 },
+  kV: { unit: 'V', factor: 1000 },
+  mV: { unit: 'V', factor: 0.001 },
+  A: { unit: 'A', factor: 1 },
+  kA: { unit: 'A', factor: 1000 },
+  mA: { unit: 'A', factor: 0.001 },
 }
 
 interface Decoded {
@@ -19,7 +23,13 @@ function emptyChannels({ analog, statusIds, sampleCount }: ComtradeConfiguration
       const unit = UNIT_FACTORS[channel.unit]
       if (!unit) return null
       const factor = unit.factor * channel.primaryFactor
-      return { id: channel.id, unit: unit.unit, samples: new Float64Array(sampleCount), a: channel.a * factor, b: channel.b * factor }
+      return {
+        id: channel.id,
+        unit: unit.unit,
+        samples: new Float64Array(sampleCount),
+        a: channel.a * factor,
+        b: channel.b * factor,
+      }
     }),
     status: statusIds.map((id): StatusChannel => ({ id, samples: new Uint8Array(sampleCount) })),
   }
@@ -34,7 +44,9 @@ const analogOf = (channels: ReturnType<typeof emptyChannels>['channels']): Analo
  * @throws RecordingError when rows are missing, left over, or not numbers
  */
 export function parseComtradeData(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): Decoded {
-  return configuration.dataType === 'ASCII' ? parseAscii(bytes, configuration, file) : parseBinary(bytes, configuration, file)
+  return configuration.dataType === 'ASCII'
+    ? parseAscii(bytes, configuration, file)
+    : parseBinary(bytes, configuration, file)
 }
 
 function parseBinary(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): Decoded {
@@ -44,7 +56,10 @@ function parseBinary(bytes: Uint8Array, configuration: ComtradeConfiguration, fi
   const rowBytes = 8 + analog.length * width + statusWords * 2
   if (bytes.length < rowBytes * sampleCount) {
     const whole = Math.floor(bytes.length / rowBytes)
-    throw new RecordingError(`the data ends after ${whole} of ${sampleCount} samples; copy the whole file from the recorder again`, { file })
+    throw new RecordingError(
+      `the data ends after ${whole} of ${sampleCount} samples; copy the whole file from the recorder again`,
+      { file },
+    )
   }
   const { channels, status } = emptyChannels(configuration)
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
@@ -52,14 +67,21 @@ function parseBinary(bytes: Uint8Array, configuration: ComtradeConfiguration, fi
     let place = at + 8
     for (const channel of channels) {
       if (channel) {
-        const stored = dataType === 'BINARY' ? view.getInt16(place, true) : dataType === 'BINARY32' ? view.getInt32(place, true) : view.getFloat32(place, true)
+        const stored =
+          dataType === 'BINARY'
+            ? view.getInt16(place, true)
+            : dataType === 'BINARY32'
+              ? view.getInt32(place, true)
+              : view.getFloat32(place, true)
         const value = channel.a * stored + channel.b
-        if (!Number.isFinite(value)) throw new RecordingError(`sample ${row + 1} of ${channel.id} is not a finite number`, { file })
+        if (!Number.isFinite(value))
+          throw new RecordingError(`sample ${row + 1} of ${channel.id} is not a finite number`, { file })
         channel.samples[row] = value
       }
       place += width
     }
-    for (let k = 0; k < status.length; k++) (status[k] as StatusChannel).samples[row] = (view.getUint16(place + 2 * (k >> 4), true) >> (k & 15)) & 1
+    for (let k = 0; k < status.length; k++)
+      (status[k] as StatusChannel).samples[row] = (view.getUint16(place + 2 * (k >> 4), true) >> (k & 15)) & 1
   }
   return { analog: analogOf(channels), status }
 }
@@ -69,12 +91,23 @@ function parseAscii(bytes: Uint8Array, configuration: ComtradeConfiguration, fil
   const scanner = new DecimalScanner(bytes)
   const comma = 0x2c
   const field = (row: number, column: number): number => {
-    if (column > 1 && !scanner.take(comma)) throw new RecordingError(`row ${row + 1} has too few fields`, { file, line: scanner.line, column, value: scanner.fieldHere() })
+    if (column > 1 && !scanner.take(comma))
+      throw new RecordingError(`row ${row + 1} has too few fields`, {
+        file,
+        line: scanner.line,
+        column,
+        value: scanner.fieldHere(),
+      })
     const value = scanner.number()
     if (Number.isNaN(value)) {
       const ends = scanner.done || scanner.fieldHere() === ''
       const message = ends ? `the data ends in row ${row + 1} of ${configuration.sampleCount}` : 'not a number'
-      throw new RecordingError(message, { file, line: scanner.line, column, value: ends ? undefined : scanner.fieldHere() })
+      throw new RecordingError(message, {
+        file,
+        line: scanner.line,
+        column,
+        value: ends ? undefined : scanner.fieldHere(),
+      })
     }
     return value
   }
@@ -89,7 +122,13 @@ function parseAscii(bytes: Uint8Array, configuration: ComtradeConfiguration, fil
       if (channel) channel.samples[row] = channel.a * stored + channel.b
     }
     for (const channel of status) channel.samples[row] = field(row, column++) ? 1 : 0
-    if (!scanner.endOfLine()) throw new RecordingError(`row ${row + 1} has more fields than there are channels`, { file, line: scanner.line, column, value: scanner.fieldHere() })
+    if (!scanner.endOfLine())
+      throw new RecordingError(`row ${row + 1} has more fields than there are channels`, {
+        file,
+        line: scanner.line,
+        column,
+        value: scanner.fieldHere(),
+      })
   }
   return { analog: analogOf(channels), status }
 }

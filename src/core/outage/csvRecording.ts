@@ -3,8 +3,12 @@ import { RECORDING_BOUNDS, type Recording, RecordingError } from './recording'
 
 const TIME_FACTORS: Readonly<Record<string, number>> = { s: 1, ms: 1e-3, us: 1e-6 }
 const VALUE_FACTORS: Readonly<Record<string, { unit: 'V' | 'A'; factor: number }>> = {
-  V: { unit: 'V', factor: 1 }, kV: { unit: 'V', factor: 1000 }, mV: { unit: 'V', factor: 1e-3 },
-  A: { unit: 'A', factor: 1 }, mA: { unit: 'A', factor: 1e-3 }, kA: { unit: 'A', factor: 1000 },
+  V: { unit: 'V', factor: 1 },
+  kV: { unit: 'V', factor: 1000 },
+  mV: { unit: 'V', factor: 1e-3 },
+  A: { unit: 'A', factor: 1 },
+  mA: { unit: 'A', factor: 1e-3 },
+  kA: { unit: 'A', factor: 1000 },
 }
 
 interface Header {
@@ -16,22 +20,40 @@ interface Header {
 
 function parseHeader(bytes: Uint8Array, file: string): Header {
   let end = bytes.indexOf(0x0a)
-  if (end < 0 || end > 4096) throw new RecordingError('no header line; the first line names the columns, such as time_s,v1_V,i1_A', { file, line: 1 })
+  if (end < 0 || end > 4096)
+    throw new RecordingError('no header line; the first line names the columns, such as time_s,v1_V,i1_A', {
+      file,
+      line: 1,
+    })
   const bodyAt = end + 1
   if (bytes[end - 1] === 0x0d) end--
   const line = new TextDecoder().decode(bytes.subarray(0, end)).replace(/^\uFEFF/, '')
   const separator = line.includes(';') ? ';' : line.includes('\t') ? '\t' : ','
   const names = line.split(separator).map((name) => name.trim().replace(/^"|"$/g, ''))
   const timeFactor = TIME_FACTORS[/^time_(s|ms|us)$/.exec(names[0] ?? '')?.[1] ?? '']
-  if (!timeFactor) throw new RecordingError('the first column must be time_s, time_ms or time_us', { file, line: 1, column: 1, value: names[0] })
-  if (names.length < 2 || names.length > RECORDING_BOUNDS.maxChannels) throw new RecordingError('there must be 1 to 64 columns after the time', { file, line: 1 })
+  if (!timeFactor)
+    throw new RecordingError('the first column must be time_s, time_ms or time_us', {
+      file,
+      line: 1,
+      column: 1,
+      value: names[0],
+    })
+  if (names.length < 2 || names.length > RECORDING_BOUNDS.maxChannels)
+    throw new RecordingError('there must be 1 to 64 columns after the time', { file, line: 1 })
   const columns = names.slice(1).map((name, k) => {
     const [, id = '', unitText = ''] = /^(.*)_([^_]+)$/.exec(name) ?? []
     const unit = VALUE_FACTORS[unitText]
-    if (!id || !unit) throw new RecordingError('a column is named name_unit with the unit V, mV, kV, A, mA or kA', { file, line: 1, column: k + 2, value: name })
+    if (!id || !unit)
+      throw new RecordingError('a column is named name_unit with the unit V, mV, kV, A, mA or kA', {
+        file,
+        line: 1,
+        column: k + 2,
+        value: name,
+      })
     return { id, ...unit }
   })
-  if (new Set(columns.map(({ id }) => id)).size !== columns.length) throw new RecordingError('two columns have the same name', { file, line: 1 })
+  if (new Set(columns.map(({ id }) => id)).size !== columns.length)
+    throw new RecordingError('two columns have the same name', { file, line: 1 })
   return { separator: separator.charCodeAt(0), timeFactor, columns, bodyAt }
 }
 
@@ -47,7 +69,10 @@ export function parseCsvRecording(bytes: Uint8Array, file: string): Recording {
   const decimalComma = separator !== 0x2c && body.subarray(0, 400).includes(0x2c)
   const scanner = new DecimalScanner(body, decimalComma ? 0x2c : 0x2e)
   scanner.line = 2
-  let capacity = Math.min(RECORDING_BOUNDS.maxSamples, Math.max(16, Math.ceil(body.length / (2 * (columns.length + 1)))))
+  let capacity = Math.min(
+    RECORDING_BOUNDS.maxSamples,
+    Math.max(16, Math.ceil(body.length / (2 * (columns.length + 1)))),
+  )
   // rows are at least two bytes a field; the first rows give a closer guess, and what is too large is cut below
   const sampleRow = Math.max(1, body.subarray(0, 4096).indexOf(0x0a) + 1)
   capacity = Math.min(capacity, Math.ceil((body.length / sampleRow) * 2) + 16)
@@ -60,22 +85,39 @@ export function parseCsvRecording(bytes: Uint8Array, file: string): Recording {
       continue
     }
     if (rows === capacity) {
-      if (capacity >= RECORDING_BOUNDS.maxSamples) throw new RecordingError('the recording is longer than this program reads; cut it to the minutes around the outage', { file, line: scanner.line })
+      if (capacity >= RECORDING_BOUNDS.maxSamples)
+        throw new RecordingError(
+          'the recording is longer than this program reads; cut it to the minutes around the outage',
+          { file, line: scanner.line },
+        )
       capacity = Math.min(RECORDING_BOUNDS.maxSamples, capacity * 2)
       times = grown(times, capacity)
       values = values.map((samples) => grown(samples, capacity))
     }
     const line = scanner.line
     for (let k = 0; k <= columns.length; k++) {
-      if (k > 0 && !scanner.take(separator)) throw new RecordingError(`this row has ${k} of ${columns.length + 1} fields`, { file, line, column: k + 1, value: scanner.fieldHere() })
+      if (k > 0 && !scanner.take(separator))
+        throw new RecordingError(`this row has ${k} of ${columns.length + 1} fields`, {
+          file,
+          line,
+          column: k + 1,
+          value: scanner.fieldHere(),
+        })
       const value = scanner.number()
-      if (Number.isNaN(value)) throw new RecordingError('not a number', { file, line, column: k + 1, value: scanner.fieldHere() })
+      if (Number.isNaN(value))
+        throw new RecordingError('not a number', { file, line, column: k + 1, value: scanner.fieldHere() })
       if (k === 0) times[rows] = value * timeFactor
       else (values[k - 1] as Float64Array)[rows] = value * (columns[k - 1]?.factor ?? 1)
     }
-    if (!scanner.endOfLine()) throw new RecordingError('this row has more fields than the header', { file, line, value: scanner.fieldHere() })
+    if (!scanner.endOfLine())
+      throw new RecordingError('this row has more fields than the header', { file, line, value: scanner.fieldHere() })
     if (rows > 0 && !((times[rows] as number) > (times[rows - 1] as number)))
-      throw new RecordingError('the time does not go forward here; rows are missing their order', { file, line, column: 1, value: String(times[rows]) })
+      throw new RecordingError('the time does not go forward here; rows are missing their order', {
+        file,
+        line,
+        column: 1,
+        value: String(times[rows]),
+      })
     rows++
   }
   if (rows < 2) throw new RecordingError('there are no samples under the header', { file, line: 2 })
@@ -104,7 +146,8 @@ function grown(samples: Float64Array, capacity: number): Float64Array<ArrayBuffe
 function typicalStepS(timesS: Float64Array): number {
   const rough = median(timesS)
   let steps = 0
-  for (let k = 1; k < timesS.length; k++) steps += Math.max(1, Math.round(((timesS[k] as number) - (timesS[k - 1] as number)) / rough))
+  for (let k = 1; k < timesS.length; k++)
+    steps += Math.max(1, Math.round(((timesS[k] as number) - (timesS[k - 1] as number)) / rough))
   return (timesS.at(-1) as number) / steps
 }
 

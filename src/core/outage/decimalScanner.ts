@@ -44,7 +44,8 @@ export class DecimalScanner {
       } else if (bytes[at] === 0x2b) at++
       let value = 0
       const from = at
-      for (let byte = bytes[at]; byte !== undefined && byte >= 0x30 && byte <= 0x39; byte = bytes[++at]) value = Math.min(400, value * 10 + byte - 0x30)
+      for (let byte = bytes[at]; byte !== undefined && byte >= 0x30 && byte <= 0x39; byte = bytes[++at])
+        value = Math.min(400, value * 10 + byte - 0x30)
       if (at === from) return NaN
       exponent += exponentSign * value
     }
@@ -77,7 +78,12 @@ export class DecimalScanner {
   /** The field at the current place, for a message. */
   fieldHere(): string {
     let end = this.at
-    while (end < this.bytes.length && end - this.at < 40 && !'\n\r,;\t'.includes(String.fromCharCode(this.bytes[end] as number))) end++
+    while (
+      end < this.bytes.length &&
+      end - this.at < 40 &&
+      !'\n\r,;\t'.includes(String.fromCharCode(this.bytes[end] as number))
+    )
+      end++
     return new TextDecoder('latin1').decode(this.bytes.subarray(this.at, end))
   }
 }

@@ -45,5 +45,11 @@ export function evenSamples({ timesS, sampleRateHz }: Recording, samples: Float6
     }
     return low
   }
-  return { samples: even, rateHz: sampleRateHz, timeOfS: (sample) => sample / sampleRateHz, rowOf, timeOfRowS: (row) => timesS[row] as number }
+  return {
+    samples: even,
+    rateHz: sampleRateHz,
+    timeOfS: (sample) => sample / sampleRateHz,
+    rowOf,
+    timeOfRowS: (row) => timesS[row] as number,
+  }
 }

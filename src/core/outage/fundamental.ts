@@ -8,7 +8,12 @@ export interface Fundamental {
  * One-window DFT at a single frequency over a whole number of cycles; the window's mean is taken off first, so a recorder's offset does not leak in.
  * `from` and `length` are in samples and clipped to whole ones.
  */
-export function fundamentalAt(samples: Float64Array, from: number, length: number, cyclesPerSample: number): Fundamental {
+export function fundamentalAt(
+  samples: Float64Array,
+  from: number,
+  length: number,
+  cyclesPerSample: number,
+): Fundamental {
   const start = Math.round(from)
   const n = Math.round(length)
   let mean = 0

@@ -46,14 +46,19 @@ export function risingCrossings(samples: Float64Array, nominalPeak: number): Flo
  * T-1: Urms(½), the RMS over one cycle refreshed each half cycle. The cycle length follows the frequency of the last 10/12 cycles and is
  * nominal while the supply is dead.
  */
-export function halfCycleRms(prefix: Float64Array, crossings: Float64Array, nominalPeriod: number, cycles: number): HalfCycleRms {
+export function halfCycleRms(
+  prefix: Float64Array,
+  crossings: Float64Array,
+  nominalPeriod: number,
+  cycles: number,
+): HalfCycleRms {
   const sampleCount = prefix.length - 1
   const capacity = Math.ceil((2.4 * sampleCount) / nominalPeriod) + 4
   const start = new Float64Array(capacity)
   const volts = new Float64Array(capacity)
   let count = 0
   let next = 0
-  for (let from = 0; ; ) {
+  for (let from = 0; ;) {
     let period = nominalPeriod
     while (next < crossings.length && (crossings[next] as number) <= from) next++
     if (next > cycles && from - (crossings[next - 1] as number) < 1.5 * nominalPeriod) {

@@ -13,7 +13,11 @@ export function readRecording(files: readonly NamedBytes[]): Recording {
   const [first] = files
   if (!first) throw new RecordingError('no file was given', { file: 'recording' })
   const total = files.reduce((sum, { bytes }) => sum + bytes.length, 0)
-  if (total > RECORDING_BOUNDS.maxBytes) throw new RecordingError(`larger than ${RECORDING_BOUNDS.maxBytes / 1024 / 1024} MB; cut it to the minutes around the outage`, { file: first.name })
+  if (total > RECORDING_BOUNDS.maxBytes)
+    throw new RecordingError(
+      `larger than ${RECORDING_BOUNDS.maxBytes / 1024 / 1024} MB; cut it to the minutes around the outage`,
+      { file: first.name },
+    )
   const empty = files.find(({ bytes }) => bytes.length === 0)
   if (empty) throw new RecordingError('the file is empty', { file: empty.name })
   const csv = files.find(({ name }) => extension(name) === 'csv')
@@ -23,7 +27,8 @@ export function readRecording(files: readonly NamedBytes[]): Recording {
   const configuration = files.find(({ name }) => extension(name) === 'cfg')
   const data = files.find(({ name }) => extension(name) === 'dat')
   if (configuration && data) return parseComtrade(configuration, data)
-  if (configuration) throw new RecordingError('its .dat file is missing; pick both files together', { file: configuration.name })
+  if (configuration)
+    throw new RecordingError('its .dat file is missing; pick both files together', { file: configuration.name })
   if (data) throw new RecordingError('its .cfg file is missing; pick both files together', { file: data.name })
   throw new RecordingError('this kind of file is not read; pick .csv, .cff, or .cfg with .dat', { file: first.name })
 }

@@ -40,7 +40,9 @@ export class RecordingError extends Error {
     message: string,
     readonly where: { file: string; line?: number; column?: number; value?: string },
   ) {
-    const place = [where.file, where.line && `line ${where.line}`, where.column && `field ${where.column}`].filter(Boolean).join(', ')
+    const place = [where.file, where.line && `line ${where.line}`, where.column && `field ${where.column}`]
+      .filter(Boolean)
+      .join(', ')
     super(`${place}: ${message}${where.value === undefined ? '' : ` (found “${where.value.slice(0, 40)}”)`}`)
   }
 }

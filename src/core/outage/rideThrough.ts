@@ -5,11 +5,19 @@ export const RIDE_THROUGH_CLASSES = ['unnoticed', 'flicker', 'blink', 'pause', '
 export type RideThroughClass = (typeof RIDE_THROUGH_CLASSES)[number]
 
 export const RIDE_THROUGH_WORDS: Readonly<Record<RideThroughClass, string>> = {
-  unnoticed: 'unnoticed', flicker: 'flicker', blink: 'blink', pause: 'pause', longPause: 'long pause', byHand: 'by hand',
+  unnoticed: 'unnoticed',
+  flicker: 'flicker',
+  blink: 'blink',
+  pause: 'pause',
+  longPause: 'long pause',
+  byHand: 'by hand',
 }
 
 const LONGEST: readonly [RideThroughClass, LimitKey][] = [
-  ['unnoticed', 'rideUnnoticed'], ['flicker', 'rideFlicker'], ['blink', 'rideBlink'], ['pause', 'ridePause'],
+  ['unnoticed', 'rideUnnoticed'],
+  ['flicker', 'rideFlicker'],
+  ['blink', 'rideBlink'],
+  ['pause', 'ridePause'],
 ]
 
 /** T-6: the ride-through class of a gap in ms; limits included. A changeover by hand is a class of its own and never comes from a duration. */

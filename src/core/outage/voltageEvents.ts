@@ -127,7 +127,11 @@ const ABRUPT_CYCLES = 1.75
  * First sample on again. An abrupt return is found by comparing backwards with the wave after it: the sample behind the last one that falls
  * short. A soft start counts from where the one-cycle RMS, centred, passes 92 % of nominal.
  */
-export function returnSample(wave: Wave, event: { start: number; coarseBack: number; residual: number }, periodAfter: number): number {
+export function returnSample(
+  wave: Wave,
+  event: { start: number; coarseBack: number; residual: number },
+  periodAfter: number,
+): number {
   const { samples, prefix, nominalV, nominalPeriod } = wave
   const low = nominalV * (event.residual + 0.15 * (1 - event.residual))
   let rising = event.coarseBack
@@ -146,7 +150,7 @@ export function returnSample(wave: Wave, event: { start: number; coarseBack: num
   for (let q = edge; q > event.start; q--) {
     const expected = neighbourCycles(wave, q, edge, periodAfter, 1)
     if (Math.abs(expected) < legible) continue
-    const short = ((samples[q] as number) * Math.sign(expected)) < share * Math.abs(expected)
+    const short = (samples[q] as number) * Math.sign(expected) < share * Math.abs(expected)
     hits = short ? hits + 1 : 0
     if (hits === 2) return firstLegible(wave, q, edge, periodAfter, { legible, share })
   }
@@ -154,17 +158,29 @@ export function returnSample(wave: Wave, event: { start: number; coarseBack: num
 }
 
 /** From a sample known to fall short, the next one on which the wave is back. */
-function firstLegible(wave: Wave, from: number, edge: number, period: number, { legible, share }: { legible: number; share: number }): number {
+function firstLegible(
+  wave: Wave,
+  from: number,
+  edge: number,
+  period: number,
+  { legible, share }: { legible: number; share: number },
+): number {
   for (let q = from + 1; q < edge; q++) {
     const expected = neighbourCycles(wave, q, edge, period, 1)
     const v = (wave.samples[q] as number) * Math.sign(expected)
-    if (Math.abs(expected) >= legible ? v >= share * Math.abs(expected) : Math.abs(v - Math.abs(expected)) < legible / 4 && v > legible / 3) return q
+    if (
+      Math.abs(expected) >= legible
+        ? v >= share * Math.abs(expected)
+        : Math.abs(v - Math.abs(expected)) < legible / 4 && v > legible / 3
+    )
+      return q
   }
   return edge
 }
 
 function softReturn({ prefix, nominalV, nominalPeriod }: Wave, from: number, to: number): number | null {
   const end = Math.min(prefix.length - 2 - nominalPeriod, to + 2 * nominalPeriod)
-  for (let at = from; at < end; at++) if (rmsOver(prefix, at, nominalPeriod) >= RETURNS * nominalV) return Math.round(at + nominalPeriod / 2)
+  for (let at = from; at < end; at++)
+    if (rmsOver(prefix, at, nominalPeriod) >= RETURNS * nominalV) return Math.round(at + nominalPeriod / 2)
   return null
 }

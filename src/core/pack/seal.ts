@@ -43,15 +43,29 @@ export const publicKeyOf = (secretKeyHex: string): string => bytesToHex(ed25519.
  * @param files path to bytes; neither `manifest.json` nor `signature.json` may be among them
  * @returns the same files with manifest and signature added
  */
-export function sealFiles(files: Readonly<Record<string, Uint8Array>>, facts: { jobName: string; sealedAt: string }, secretKeyHex: string): Record<string, Uint8Array> {
+export function sealFiles(
+  files: Readonly<Record<string, Uint8Array>>,
+  facts: { jobName: string; sealedAt: string },
+  secretKeyHex: string,
+): Record<string, Uint8Array> {
   if (MANIFEST_NAME in files || SIGNATURE_NAME in files) throw new Error('manifest and signature are made by sealing')
   const manifest: Manifest = {
-    format: MANIFEST_FORMAT, jobName: facts.jobName, sealedAt: facts.sealedAt,
-    files: Object.keys(files).sort().map((path) => ({ path, byteCount: (files[path] as Uint8Array).length, sha256: sha256Hex(files[path] as Uint8Array) })),
+    format: MANIFEST_FORMAT,
+    jobName: facts.jobName,
+    sealedAt: facts.sealedAt,
+    files: Object.keys(files)
+      .sort()
+      .map((path) => ({
+        path,
+        byteCount: (files[path] as Uint8Array).length,
+        sha256: sha256Hex(files[path] as Uint8Array),
+      })),
   }
   const manifestBytes = utf8ToBytes(canonicalJson(manifest))
   const signature: PackSignature = {
-    algorithm: 'Ed25519', publicKey: publicKeyOf(secretKeyHex), signature: bytesToHex(ed25519.sign(manifestBytes, hexToBytes(secretKeyHex))),
+    algorithm: 'Ed25519',
+    publicKey: publicKeyOf(secretKeyHex),
+    signature: bytesToHex(ed25519.sign(manifestBytes, hexToBytes(secretKeyHex))),
   }
   return { ...files, [MANIFEST_NAME]: manifestBytes, [SIGNATURE_NAME]: utf8ToBytes(canonicalJson(signature)) }
 }

@@ -4,29 +4,65 @@ import { type AutonomySystem, autonomy, autonomyOfYear, outageHours } from './au
 import { HOURS_PER_YEAR, type YearProfile, averagedTo, profileFault } from './yearProfile'
 
 const system: AutonomySystem & { capacityWh: number; dischargeLimitW: number } = {
-  capacityWh: 10_000, chargeEfficiency: 0.95, dischargeEfficiency: 0.95, chargeLimitW: 3000, dischargeLimitW: 4000, reserveSoc: 0.4, floorSoc: 0.1, initialSoc: 0.6,
-  gridCharge: null, loadShare: 1, standbyW: 20, pvShare: 1, maxHours: 96, ensHours: 24,
+  capacityWh: 10_000,
+  chargeEfficiency: 0.95,
+  dischargeEfficiency: 0.95,
+  chargeLimitW: 3000,
+  dischargeLimitW: 4000,
+  reserveSoc: 0.4,
+  floorSoc: 0.1,
+  initialSoc: 0.6,
+  gridCharge: null,
+  loadShare: 1,
+  standbyW: 20,
+  pvShare: 1,
+  maxHours: 96,
+  ensHours: 24,
 }
 /** A year with a day's rhythm and a season. */
 const year = (stepH = 1): YearProfile => {
   const n = Math.round(HOURS_PER_YEAR / stepH)
   const hour = (k: number) => (k * stepH) % 24
   return {
-    stepH, loadW: Float64Array.from({ length: n }, (_, k) => 400 + 900 * Math.max(0, Math.sin(((hour(k) - 14) / 24) * 2 * Math.PI))),
-    pvW: Float64Array.from({ length: n }, (_, k) => Math.max(0, 2500 * Math.sin(((hour(k) - 6) / 12) * Math.PI)) * (hour(k) < 18 ? 1 : 0) * (0.55 - 0.45 * Math.cos((2 * Math.PI * k * stepH) / HOURS_PER_YEAR))),
+    stepH,
+    loadW: Float64Array.from(
+      { length: n },
+      (_, k) => 400 + 900 * Math.max(0, Math.sin(((hour(k) - 14) / 24) * 2 * Math.PI)),
+    ),
+    pvW: Float64Array.from(
+      { length: n },
+      (_, k) =>
+        Math.max(0, 2500 * Math.sin(((hour(k) - 6) / 12) * Math.PI)) *
+        (hour(k) < 18 ? 1 : 0) *
+        (0.55 - 0.45 * Math.cos((2 * Math.PI * k * stepH) / HOURS_PER_YEAR)),
+    ),
   }
 }
 
 describe('autonomy over a year', () => {
   it('lasts the usable energy over the load when nothing else happens', () => {
-    const flat: YearProfile = { stepH: 1, loadW: new Float64Array(HOURS_PER_YEAR).fill(980), pvW: new Float64Array(HOURS_PER_YEAR) }
+    const flat: YearProfile = {
+      stepH: 1,
+      loadW: new Float64Array(HOURS_PER_YEAR).fill(980),
+      pvW: new Float64Array(HOURS_PER_YEAR),
+    }
     // normal operation leaves the reserve: 10 kWh·(0.4 − 0.1)·0.95 over 1 kW with standby
-    expect(autonomy(flat, system)).toMatchObject({ p5H: expect.closeTo(2.85, 9), p50H: expect.closeTo(2.85, 9), worstMonthMeanH: expect.closeTo(2.85, 9), powerFailShare: 0, verdict: null })
+    expect(autonomy(flat, system)).toMatchObject({
+      p5H: expect.closeTo(2.85, 9),
+      p50H: expect.closeTo(2.85, 9),
+      worstMonthMeanH: expect.closeTo(2.85, 9),
+      powerFailShare: 0,
+      verdict: null,
+    })
     expect(autonomy(flat, { ...system, dischargeLimitW: 900 })).toMatchObject({ p95H: 0, powerFailShare: 1 })
   })
 
   it('is open without capacity or discharge limit, and names a year that is none', () => {
-    expect(autonomy(year(), { ...system, capacityWh: null })).toMatchObject({ verdict: 'open', p50H: null, survival: null })
+    expect(autonomy(year(), { ...system, capacityWh: null })).toMatchObject({
+      verdict: 'open',
+      p50H: null,
+      survival: null,
+    })
     expect(autonomyOfYear(year(), { ...system, dischargeLimitW: null })).toBeNull()
     const short = { ...year(), loadW: new Float64Array(8783) }
     expect(() => autonomy(short, system)).toThrow('8783 rows')
@@ -35,11 +71,18 @@ describe('autonomy over a year', () => {
 
   it('never lasts less with more energy, a lower floor or less load', () => {
     const profile = year()
-    fc.assert(fc.property(fc.double({ min: 0.2, max: 1, noNaN: true }), fc.double({ min: 0.05, max: 0.35, noNaN: true }), (share, floorSoc) => {
-      const base = autonomyOfYear(profile, { ...system, loadShare: share, floorSoc })
-      const richer = autonomyOfYear(profile, { ...system, loadShare: share * 0.8, floorSoc: floorSoc * 0.5 })
-      expect(base?.lastsH.every((hours, h) => hours <= (richer?.lastsH[h] ?? 0) + 1e-9)).toBe(true)
-    }), { numRuns: 8 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.35, noNaN: true }),
+        (share, floorSoc) => {
+          const base = autonomyOfYear(profile, { ...system, loadShare: share, floorSoc })
+          const richer = autonomyOfYear(profile, { ...system, loadShare: share * 0.8, floorSoc: floorSoc * 0.5 })
+          expect(base?.lastsH.every((hours, h) => hours <= (richer?.lastsH[h] ?? 0) + 1e-9)).toBe(true)
+        },
+      ),
+      { numRuns: 8 },
+    )
   })
 
   it('has a curve that only falls and meets its own percentiles', () => {
@@ -74,12 +117,20 @@ describe('one outage hour by hour', () => {
     }
   })
   it('loses no energy: PV and battery give what load, standby and curtailment take', () => {
-    for (const { loadW, pvW, batteryW, curtailedW, state } of outageHours(year(), { ...system, loadShare: 0.7 }, 2000, 0.9, 72))
+    for (const { loadW, pvW, batteryW, curtailedW, state } of outageHours(
+      year(),
+      { ...system, loadShare: 0.7 },
+      2000,
+      0.9,
+      72,
+    ))
       if (state === 'runs') expect(pvW - curtailedW + batteryW).toBeCloseTo(loadW + system.standbyW, 6)
   })
   it('says what is shed and why it ends', () => {
     const profile = year()
-    expect(outageHours(profile, { ...system, loadShare: 0.25 }, 18, 0.9, 1)[0]).toMatchObject({ shedW: expect.closeTo((profile.loadW[18] ?? 0) * 0.75, 6) })
+    expect(outageHours(profile, { ...system, loadShare: 0.25 }, 18, 0.9, 1)[0]).toMatchObject({
+      shedW: expect.closeTo((profile.loadW[18] ?? 0) * 0.75, 6),
+    })
     expect(outageHours(profile, { ...system, dischargeLimitW: 100 }, 18, 0.9, 1)[0]?.state).toBe('lacksPower')
     expect(outageHours(profile, system, 20, 0.1, 1)[0]?.state).toBe('lacksEnergy')
   })

@@ -63,12 +63,26 @@ const SURVIVAL_HOURS = [1, 2, 4, 8, 12, 24, 48, 72, 168, 336]
 const TIE_WH = 1e-6
 
 const OPEN: Autonomy = {
-  p5H: null, p50H: null, p95H: null, meanH: null, survival: null, worstMonth: null, worstMonthMeanH: null,
-  energyNotServedKWh: null, powerFailShare: null, meanStartSoc: null, verdict: 'open',
+  p5H: null,
+  p50H: null,
+  p95H: null,
+  meanH: null,
+  survival: null,
+  worstMonth: null,
+  worstMonthMeanH: null,
+  energyNotServedKWh: null,
+  powerFailShare: null,
+  meanStartSoc: null,
+  verdict: 'open',
 }
 
 /** Energy in the battery that normal operation leaves at the start of each step, in Wh, after a year run once to settle. */
-function normalOperation({ loadW, pvW, stepH }: YearProfile, system: AutonomySystem, capacityWh: number, dischargeLimitW: number): Float64Array {
+function normalOperation(
+  { loadW, pvW, stepH }: YearProfile,
+  system: AutonomySystem,
+  capacityWh: number,
+  dischargeLimitW: number,
+): Float64Array {
   const { chargeEfficiency: etaC, dischargeEfficiency: etaD, gridCharge } = system
   const n = loadW.length
   const chargeWh = system.chargeLimitW * stepH
@@ -78,7 +92,9 @@ function normalOperation({ loadW, pvW, stepH }: YearProfile, system: AutonomySys
   const gridWh = (gridCharge?.powerW ?? 0) * stepH
   const perDay = Math.round(24 / stepH)
   const inWindow = new Uint8Array(perDay)
-  if (gridCharge) for (let k = 0; k < perDay; k++) inWindow[k] = k * stepH >= gridCharge.fromHour && k * stepH < gridCharge.toHour ? 1 : 0
+  if (gridCharge)
+    for (let k = 0; k < perDay; k++)
+      inWindow[k] = k * stepH >= gridCharge.fromHour && k * stepH < gridCharge.toHour ? 1 : 0
   const start = new Float64Array(n)
   let wh = system.initialSoc * capacityWh
   for (let pass = 0; pass < 2; pass++) {
@@ -92,31 +108,46 @@ function normalOperation({ loadW, pvW, stepH }: YearProfile, system: AutonomySys
       } else if (deficit > 0 && inWindow[hour] === 0) {
         wh -= Math.min(deficit, dischargeWh, Math.max(0, wh - reserveWh) * etaD) / etaD
       }
-      if (inWindow[hour] === 1 && wh < targetWh) wh += Math.min(gridWh, chargeWh - charged, (targetWh - wh) / etaC) * etaC
+      if (inWindow[hour] === 1 && wh < targetWh)
+        wh += Math.min(gridWh, chargeWh - charged, (targetWh - wh) / etaC) * etaC
     }
   }
   return start
 }
 
 /** What an outage asks of the battery in each step, in Wh; below 0 where PV leaves something over. */
-const outageNeed = ({ loadW, pvW, stepH }: YearProfile, { loadShare, pvShare, standbyW }: AutonomySystem): Float64Array =>
-  loadW.map((watts, j) => (watts * loadShare + standbyW - (pvW[j] as number) * pvShare) * stepH)
+const outageNeed = (
+  { loadW, pvW, stepH }: YearProfile,
+  { loadShare, pvShare, standbyW }: AutonomySystem,
+): Float64Array => loadW.map((watts, j) => (watts * loadShare + standbyW - (pvW[j] as number) * pvShare) * stepH)
 
 /**
  * What each step does to the energy in the battery, in Wh: what it can take in of a surplus, what it gives for a need, −∞ where the need is
  * beyond its power. Written out past the year's end so that the hot loop needs no modulo.
  */
-function storedChange(need: Float64Array, chargeWh: number, dischargeWh: number, { chargeEfficiency, dischargeEfficiency }: AutonomySystem, beyond: number): Float64Array {
+function storedChange(
+  need: Float64Array,
+  chargeWh: number,
+  dischargeWh: number,
+  { chargeEfficiency, dischargeEfficiency }: AutonomySystem,
+  beyond: number,
+): Float64Array {
   const n = need.length
   const change = new Float64Array(n + beyond)
   for (let j = 0; j < n + beyond; j++) {
     const want = need[j % n] as number
-    change[j] = want <= 0 ? Math.min(-want, chargeWh) * chargeEfficiency : want > dischargeWh + TIE_WH ? -Infinity : -want / dischargeEfficiency
+    change[j] =
+      want <= 0
+        ? Math.min(-want, chargeWh) * chargeEfficiency
+        : want > dischargeWh + TIE_WH
+          ? -Infinity
+          : -want / dischargeEfficiency
   }
   return change
 }
 
-const element = (sorted: Float64Array, percent: number) => sorted[Math.ceil((percent / 100) * sorted.length - 1e-9) - 1] ?? 0
+const element = (sorted: Float64Array, percent: number) =>
+  sorted[Math.ceil((percent / 100) * sorted.length - 1e-9) - 1] ?? 0
 
 /**
  * P-8: an outage from every step of a year, with the state of charge that normal operation left there, stepped until the demand cannot be
@@ -165,14 +196,48 @@ export function autonomyOfYear(profile: YearProfile, system: AutonomySystem): Au
     steps += Math.min(j - h + 1, maxSteps)
     lastsH[h] = lasts * stepH
     sumH += lasts * stepH
-    for (let s = Math.floor(lasts); s < ensSteps; s++) notServedWh += Math.min(1, s + 1 - lasts) * (loadW[(h + s) % n] as number) * stepH * loadShare
+    for (let s = Math.floor(lasts); s < ensSteps; s++)
+      notServedWh += Math.min(1, s + 1 - lasts) * (loadW[(h + s) % n] as number) * stepH * loadShare
   }
-  return summary({ lastsH, startWh, stepH, maxHours, capacityWh, initialSoc: system.initialSoc, byPower, sumH, notServedWh, steps })
+  return summary({
+    lastsH,
+    startWh,
+    stepH,
+    maxHours,
+    capacityWh,
+    initialSoc: system.initialSoc,
+    byPower,
+    sumH,
+    notServedWh,
+    steps,
+  })
 }
 
-interface Counted { lastsH: Float64Array; startWh: Float64Array; stepH: number; maxHours: number; capacityWh: number; initialSoc: number; byPower: number; sumH: number; notServedWh: number; steps: number }
+interface Counted {
+  lastsH: Float64Array
+  startWh: Float64Array
+  stepH: number
+  maxHours: number
+  capacityWh: number
+  initialSoc: number
+  byPower: number
+  sumH: number
+  notServedWh: number
+  steps: number
+}
 
-function summary({ lastsH, startWh, stepH, maxHours, capacityWh, initialSoc, byPower, sumH, notServedWh, steps }: Counted): AutonomyYear {
+function summary({
+  lastsH,
+  startWh,
+  stepH,
+  maxHours,
+  capacityWh,
+  initialSoc,
+  byPower,
+  sumH,
+  notServedWh,
+  steps,
+}: Counted): AutonomyYear {
   const n = lastsH.length
   const sorted = lastsH.slice().sort()
   const curve = new Float64Array(maxHours + 1)
@@ -189,10 +254,24 @@ function summary({ lastsH, startWh, stepH, maxHours, capacityWh, initialSoc, byP
   const worst = monthMeanH.reduce((least, hours, month) => (hours < (monthMeanH[least] as number) ? month : least), 0)
   const startSoc = capacityWh === 0 ? new Float64Array(n).fill(initialSoc) : startWh.map((wh) => wh / capacityWh)
   return {
-    p5H: element(sorted, 5), p50H: element(sorted, 50), p95H: element(sorted, 95), meanH: sumH / n,
-    survival: Object.fromEntries(SURVIVAL_HOURS.filter((hours) => hours <= maxHours).map((hours) => [hours, curve[hours] as number])),
-    worstMonth: worst + 1, worstMonthMeanH: monthMeanH[worst] as number, energyNotServedKWh: notServedWh / n / 1000, powerFailShare: byPower / n,
-    meanStartSoc: startSoc.reduce((sum, soc) => sum + soc, 0) / n, verdict: null, lastsH, curve, monthMeanH, startSoc, steps,
+    p5H: element(sorted, 5),
+    p50H: element(sorted, 50),
+    p95H: element(sorted, 95),
+    meanH: sumH / n,
+    survival: Object.fromEntries(
+      SURVIVAL_HOURS.filter((hours) => hours <= maxHours).map((hours) => [hours, curve[hours] as number]),
+    ),
+    worstMonth: worst + 1,
+    worstMonthMeanH: monthMeanH[worst] as number,
+    energyNotServedKWh: notServedWh / n / 1000,
+    powerFailShare: byPower / n,
+    meanStartSoc: startSoc.reduce((sum, soc) => sum + soc, 0) / n,
+    verdict: null,
+    lastsH,
+    curve,
+    monthMeanH,
+    startSoc,
+    steps,
   }
 }
 
@@ -223,9 +302,22 @@ export interface OutageHour {
  * P-8, one outage hour by hour from `startStep` for `hours`: state of charge, PV, load, what is shed; it goes on after a failure so that
  * the picture shows when the sun would bring it back, though P-8 itself counts no restart.
  */
-export function outageHours(profile: YearProfile, system: AutonomySystem & { capacityWh: number; dischargeLimitW: number }, startStep: number, startSoc: number, hours: number): OutageHour[] {
+export function outageHours(
+  profile: YearProfile,
+  system: AutonomySystem & { capacityWh: number; dischargeLimitW: number },
+  startStep: number,
+  startSoc: number,
+  hours: number,
+): OutageHour[] {
   const { stepH, loadW, pvW } = profile
-  const { capacityWh, dischargeLimitW, chargeLimitW, chargeEfficiency: etaC, dischargeEfficiency: etaD, floorSoc } = system
+  const {
+    capacityWh,
+    dischargeLimitW,
+    chargeLimitW,
+    chargeEfficiency: etaC,
+    dischargeEfficiency: etaD,
+    floorSoc,
+  } = system
   const n = loadW.length
   let wh = startSoc * capacityWh
   return Array.from({ length: Math.round(hours / stepH) }, (_, k): OutageHour => {
@@ -234,14 +326,24 @@ export function outageHours(profile: YearProfile, system: AutonomySystem & { cap
     const kept = whole * system.loadShare
     const sun = (pvW[j] as number) * system.pvShare
     const want = (kept + system.standbyW - sun) * stepH
-    const hour: OutageHour = { hour: k * stepH, soc: capacityWh === 0 ? startSoc : wh / capacityWh, loadW: kept, shedW: whole - kept, pvW: sun, curtailedW: 0, batteryW: 0, state: 'runs' }
+    const hour: OutageHour = {
+      hour: k * stepH,
+      soc: capacityWh === 0 ? startSoc : wh / capacityWh,
+      loadW: kept,
+      shedW: whole - kept,
+      pvW: sun,
+      curtailedW: 0,
+      batteryW: 0,
+      state: 'runs',
+    }
     if (want <= 0) {
       const taken = Math.min(-want, chargeLimitW * stepH, (capacityWh - wh) / etaC)
       wh += taken * etaC
       return { ...hour, batteryW: -taken / stepH, curtailedW: Math.max(0, (-want - taken) / stepH) }
     }
     if (want > dischargeLimitW * stepH + TIE_WH) return { ...hour, state: 'lacksPower', curtailedW: sun }
-    if (Math.max(0, wh - floorSoc * capacityWh) * etaD < want - TIE_WH) return { ...hour, state: 'lacksEnergy', curtailedW: sun }
+    if (Math.max(0, wh - floorSoc * capacityWh) * etaD < want - TIE_WH)
+      return { ...hour, state: 'lacksEnergy', curtailedW: sun }
     wh -= want / etaD
     return { ...hour, batteryW: want / stepH }
   })

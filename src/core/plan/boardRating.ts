@@ -37,14 +37,23 @@ const sumOf = (figures: readonly (number | null)[]): number | null =>
  * against 120 % of the busbar; elsewhere every device but the main against the busbar. IEC packs: main + Σ source devices against InA.
  * A rating that is used and not known leaves everything Open.
  */
-export function boardRating({ pack, mainA, busbarA, sources, loadDevicesA, sourcesAtFarEnd }: BoardRatingInput): BoardRating {
+export function boardRating({
+  pack,
+  mainA,
+  busbarA,
+  sources,
+  loadDevicesA,
+  sourcesAtFarEnd,
+}: BoardRatingInput): BoardRating {
   const { limits, id } = RULE_PACKS[pack]
   const farEndRule = id === 'na-split-240'
   if (mainA === null || busbarA === null || (farEndRule && sourcesAtFarEnd === null)) return OPEN
   const elsewhere = farEndRule && !sourcesAtFarEnd
   const sourcesA = sumOf(sources.map(({ deviceA, outputA }) => (farEndRule && sourcesAtFarEnd ? outputA : deviceA)))
   if (sourcesA === null) return OPEN
-  const usedA = elsewhere ? sourcesA + loadDevicesA.reduce((sum, amps) => sum + amps, 0) : mainA + limits.boardSourceFactor.value * sourcesA
+  const usedA = elsewhere
+    ? sourcesA + loadDevicesA.reduce((sum, amps) => sum + amps, 0)
+    : mainA + limits.boardSourceFactor.value * sourcesA
   const limitA = elsewhere ? busbarA : limits.boardFarEndShare.value * busbarA
   return { usedA, limitA, marginA: limitA - usedA, verdict: atMost(usedA, limitA) ? 'fits' : 'exceeds' }
 }

@@ -42,13 +42,38 @@ function checkOf(input: CableInput, size: string): CableCheck & { size: string }
   const deratedAmpacityA = input.factors.reduce((amps, factor) => amps * factor, ampacityA[size] ?? NaN)
   const resistanceOhmPerKm = copperOhmPerKm(sizeSystemOf(pack), size, input.conductorTempC)
   const legs = pack === 'iec-3ph-400' ? Math.sqrt(3) : 2
-  const dropV = designCurrentA === null || lengthM === null ? null : (legs * designCurrentA * lengthM * resistanceOhmPerKm) / 1000
+  const dropV =
+    designCurrentA === null || lengthM === null ? null : (legs * designCurrentA * lengthM * resistanceOhmPerKm) / 1000
   const dropPercent = dropV === null ? null : (100 * dropV) / supplyV
-  const minAreaMm2 = faultCurrentA === null || faultS === null || kFactor === null ? null : Math.sqrt(faultCurrentA ** 2 * faultS) / kFactor
-  const ampacity = mark(designCurrentA !== null && deviceA !== null, designCurrentA !== null && deviceA !== null && atMost(designCurrentA, deviceA) && atMost(deviceA, deratedAmpacityA) && atMost(deviceA, deviceCapA[size] ?? Infinity))
+  const minAreaMm2 =
+    faultCurrentA === null || faultS === null || kFactor === null
+      ? null
+      : Math.sqrt(faultCurrentA ** 2 * faultS) / kFactor
+  const ampacity = mark(
+    designCurrentA !== null && deviceA !== null,
+    designCurrentA !== null &&
+      deviceA !== null &&
+      atMost(designCurrentA, deviceA) &&
+      atMost(deviceA, deratedAmpacityA) &&
+      atMost(deviceA, deviceCapA[size] ?? Infinity),
+  )
   const drop = mark(dropPercent !== null, dropPercent !== null && atMost(dropPercent, input.dropLimitPercent))
-  const shortCircuit = mark(minAreaMm2 !== null, minAreaMm2 !== null && atMost(minAreaMm2, conductorAreaMm2(sizeSystemOf(pack), size)))
-  return { size, deratedAmpacityA, resistanceOhmPerKm, dropV, dropPercent, minAreaMm2, ampacity, drop, shortCircuit, verdict: worstPlanMark([ampacity, drop, shortCircuit]) }
+  const shortCircuit = mark(
+    minAreaMm2 !== null,
+    minAreaMm2 !== null && atMost(minAreaMm2, conductorAreaMm2(sizeSystemOf(pack), size)),
+  )
+  return {
+    size,
+    deratedAmpacityA,
+    resistanceOhmPerKm,
+    dropV,
+    dropPercent,
+    minAreaMm2,
+    ampacity,
+    drop,
+    shortCircuit,
+    verdict: worstPlanMark([ampacity, drop, shortCircuit]),
+  }
 }
 
 /**

@@ -82,8 +82,16 @@ export function changeoverLoad(input: ChangeoverLoadInput): ChangeoverLoad {
   const metered = halfHourlyKWh !== undefined && halfHourlyKWh.length > 0
   if (!metered && loads.length === 0) {
     return {
-      expectedDemandW: null, expectedDemandVa: null, likelyPeakW: null, shareAboveNight: null, shareAboveChangeover: null,
-      shareAboveDay: null, school: null, turnOffNight: null, turnOffDay: null, verdict: 'open',
+      expectedDemandW: null,
+      expectedDemandVa: null,
+      likelyPeakW: null,
+      shareAboveNight: null,
+      shareAboveChangeover: null,
+      shareAboveDay: null,
+      school: null,
+      turnOffNight: null,
+      turnOffDay: null,
+      verdict: 'open',
     }
   }
   const demand = metered ? demandOfMetering(halfHourlyKWh) : demandOfLoads(loads)

@@ -33,10 +33,18 @@ export interface ChargeWindow {
   verdict: 'fits' | 'exceeds' | 'open'
 }
 
-export const CHARGE_LIMIT_WORDS: Readonly<Record<ChargeLimit, string>> = { inverter: 'the inverter', modules: 'the battery modules', device: 'the charging device', headroom: 'what the supply has left at night' }
+export const CHARGE_LIMIT_WORDS: Readonly<Record<ChargeLimit, string>> = {
+  inverter: 'the inverter',
+  modules: 'the battery modules',
+  device: 'the charging device',
+  headroom: 'what the supply has left at night',
+}
 
 /** The figure that the known ones give, or `null` when one of them is missing. */
-function given<T extends (number | null)[], R>(figures: [...T], work: (...known: { [K in keyof T]: number }) => R): R | null {
+function given<T extends (number | null)[], R>(
+  figures: [...T],
+  work: (...known: { [K in keyof T]: number }) => R,
+): R | null {
   return figures.includes(null) ? null : work(...(figures as { [K in keyof T]: number }))
 }
 
@@ -46,19 +54,45 @@ function given<T extends (number | null)[], R>(figures: [...T], work: (...known:
  * `null`, and the verdict Open.
  */
 export function chargeWindow(input: ChargeWindowInput): ChargeWindow {
-  const limits = given([input.inverterChargeW, input.moduleCount, input.moduleChargeW, input.deviceLimitW, input.importHeadroomW, input.otherNightLoadsW], (inverterW, count, moduleW, deviceW, headroomW, othersW) => {
-    const each: [ChargeLimit, number][] = [['inverter', inverterW], ['modules', count * moduleW], ['device', deviceW], ['headroom', Math.max(0, headroomW - othersW)]]
-    return each.reduce((least, one) => (one[1] < least[1] ? one : least))
-  })
+  const limits = given(
+    [
+      input.inverterChargeW,
+      input.moduleCount,
+      input.moduleChargeW,
+      input.deviceLimitW,
+      input.importHeadroomW,
+      input.otherNightLoadsW,
+    ],
+    (inverterW, count, moduleW, deviceW, headroomW, othersW) => {
+      const each: [ChargeLimit, number][] = [
+        ['inverter', inverterW],
+        ['modules', count * moduleW],
+        ['device', deviceW],
+        ['headroom', Math.max(0, headroomW - othersW)],
+      ]
+      return each.reduce((least, one) => (one[1] < least[1] ? one : least))
+    },
+  )
   const [bindingLimit, chargeW] = limits ?? [null, null]
-  const fillH = given([chargeW, input.socStart, input.socTarget, input.nominalWh, input.chargeEfficiency], (watts, start, target, nominalWh, efficiency) => {
-    const toFillWh = Math.max(0, target - start) * nominalWh
-    return toFillWh === 0 ? 0 : watts === 0 ? null : toFillWh / (watts * efficiency)
-  })
-  const gainAgainst = (price: number | null) => given([input.shiftedKWh, input.peakPrice, price, input.roundTripEfficiency], (kWh, peak, other, roundTrip) => kWh * (peak - other / roundTrip))
+  const fillH = given(
+    [chargeW, input.socStart, input.socTarget, input.nominalWh, input.chargeEfficiency],
+    (watts, start, target, nominalWh, efficiency) => {
+      const toFillWh = Math.max(0, target - start) * nominalWh
+      return toFillWh === 0 ? 0 : watts === 0 ? null : toFillWh / (watts * efficiency)
+    },
+  )
+  const gainAgainst = (price: number | null) =>
+    given(
+      [input.shiftedKWh, input.peakPrice, price, input.roundTripEfficiency],
+      (kWh, peak, other, roundTrip) => kWh * (peak - other / roundTrip),
+    )
   const complete = Object.values(input).every((value) => value !== null && value !== undefined)
   return {
-    chargeW, bindingLimit, fillH, savingPerDay: gainAgainst(input.offpeakPrice), exportSavingPerDay: gainAgainst(input.exportPrice),
+    chargeW,
+    bindingLimit,
+    fillH,
+    savingPerDay: gainAgainst(input.offpeakPrice),
+    exportSavingPerDay: gainAgainst(input.exportPrice),
     verdict: !complete ? 'open' : fillH !== null && atMost(fillH, input.windowH as number) ? 'fits' : 'exceeds',
   }
 }

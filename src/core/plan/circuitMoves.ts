@@ -24,7 +24,12 @@ export const ESSENTIALS_BOARD = 'essentials board'
  * W-8 as the plan needs it: with an essentials board every backed-up circuit leaves its board for it; with the whole house backed up none
  * moves. Loads without a circuit stay where they are and are counted on no board.
  */
-export function circuitMoves(circuits: readonly Circuit[], loads: readonly Load[], phases: readonly Phase[], essentialsBoard: boolean): CircuitMoves {
+export function circuitMoves(
+  circuits: readonly Circuit[],
+  loads: readonly Load[],
+  phases: readonly Phase[],
+  essentialsBoard: boolean,
+): CircuitMoves {
   const perBoard: Record<string, Record<string, number>> = {}
   const moves: CircuitMove[] = []
   for (const circuit of circuits) {
@@ -32,8 +37,18 @@ export function circuitMoves(circuits: readonly Circuit[], loads: readonly Load[
     const from = circuit.boardTag ?? 'main board'
     const moving = essentialsBoard && circuit.backedUp && from !== ESSENTIALS_BOARD
     const board = (perBoard[moving ? ESSENTIALS_BOARD : from] ??= Object.fromEntries(phases.map((phase) => [phase, 0])))
-    for (const load of own) for (const phase of load.phase === 'all' ? phases : [load.phase]) board[phase] = (board[phase] ?? 0) + load.powerW / (load.phase === 'all' ? phases.length : 1)
-    if (moving) moves.push({ tag: circuit.tag, name: circuit.name, from, to: ESSENTIALS_BOARD, phase: circuit.phase, loadW: own.reduce((sum, { powerW }) => sum + powerW, 0) })
+    for (const load of own)
+      for (const phase of load.phase === 'all' ? phases : [load.phase])
+        board[phase] = (board[phase] ?? 0) + load.powerW / (load.phase === 'all' ? phases.length : 1)
+    if (moving)
+      moves.push({
+        tag: circuit.tag,
+        name: circuit.name,
+        from,
+        to: ESSENTIALS_BOARD,
+        phase: circuit.phase,
+        loadW: own.reduce((sum, { powerW }) => sum + powerW, 0),
+      })
   }
   return { moves, perBoard }
 }

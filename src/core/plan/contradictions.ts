@@ -26,78 +26,190 @@ type Rule = (installation: Installation, profiles: readonly ProfileRows[]) => Co
 
 const loadPhases: Rule = ({ loads, packId }) => {
   const { phases, name } = RULE_PACKS[packId]
-  return loads.filter(({ phase }) => phase !== 'all' && !phases.includes(phase)).map((load) => ({
-    path: `loads.${load.tag}.phase`, about: load.name, message: `${load.name} is on ${load.phase}, and this supply (${name.toLowerCase()}) has none. It counts in no phase until that is put right.`, touches: ['limits'],
-  }))
+  return loads
+    .filter(({ phase }) => phase !== 'all' && !phases.includes(phase))
+    .map((load) => ({
+      path: `loads.${load.tag}.phase`,
+      about: load.name,
+      message: `${load.name} is on ${load.phase}, and this supply (${name.toLowerCase()}) has none. It counts in no phase until that is put right.`,
+      touches: ['limits'],
+    }))
 }
 
-const loadsKept: Rule = ({ loads }) => loads.filter(({ mustStayOn, turnOffFirst, backedUp }) => (mustStayOn && (turnOffFirst || !backedUp)) || (turnOffFirst && !backedUp)).map((load) => ({
-  path: `loads.${load.tag}.${load.mustStayOn ? 'mustStayOn' : 'turnOffFirst'}`, about: load.name,
-  message: load.mustStayOn ? `${load.name} must stay on, and is ${load.backedUp ? 'on the list to turn off first' : 'not backed up'}.` : `${load.name} is to be turned off first, and is not backed up at all.`, touches: ['demand'],
-}))
+const loadsKept: Rule = ({ loads }) =>
+  loads
+    .filter(
+      ({ mustStayOn, turnOffFirst, backedUp }) =>
+        (mustStayOn && (turnOffFirst || !backedUp)) || (turnOffFirst && !backedUp),
+    )
+    .map((load) => ({
+      path: `loads.${load.tag}.${load.mustStayOn ? 'mustStayOn' : 'turnOffFirst'}`,
+      about: load.name,
+      message: load.mustStayOn
+        ? `${load.name} must stay on, and is ${load.backedUp ? 'on the list to turn off first' : 'not backed up'}.`
+        : `${load.name} is to be turned off first, and is not backed up at all.`,
+      touches: ['demand'],
+    }))
 
-const loadCircuits: Rule = ({ loads, circuits }) => loads.flatMap((load): Contradiction[] => {
-  if (load.circuitTag === null) return []
-  const circuit = circuits.find(({ tag }) => tag === load.circuitTag)
-  if (!circuit) return [{ path: `loads.${load.tag}.circuitTag`, about: load.name, message: `${load.name} is on circuit ${load.circuitTag}, and there is none.`, touches: ['boards'] }]
-  if (circuit.phase !== 'all' && load.phase !== 'all' && circuit.phase !== load.phase) return [{ path: `loads.${load.tag}.phase`, about: load.name, message: `${load.name} is on ${load.phase}, its circuit ${circuit.tag} on ${circuit.phase}.`, touches: ['boards', 'limits'] }]
-  if (load.backedUp && !circuit.backedUp) return [{ path: `loads.${load.tag}.backedUp`, about: load.name, message: `${load.name} is to be backed up, and its circuit ${circuit.tag} is not.`, touches: ['demand'] }]
-  return []
-})
+const loadCircuits: Rule = ({ loads, circuits }) =>
+  loads.flatMap((load): Contradiction[] => {
+    if (load.circuitTag === null) return []
+    const circuit = circuits.find(({ tag }) => tag === load.circuitTag)
+    if (!circuit)
+      return [
+        {
+          path: `loads.${load.tag}.circuitTag`,
+          about: load.name,
+          message: `${load.name} is on circuit ${load.circuitTag}, and there is none.`,
+          touches: ['boards'],
+        },
+      ]
+    if (circuit.phase !== 'all' && load.phase !== 'all' && circuit.phase !== load.phase)
+      return [
+        {
+          path: `loads.${load.tag}.phase`,
+          about: load.name,
+          message: `${load.name} is on ${load.phase}, its circuit ${circuit.tag} on ${circuit.phase}.`,
+          touches: ['boards', 'limits'],
+        },
+      ]
+    if (load.backedUp && !circuit.backedUp)
+      return [
+        {
+          path: `loads.${load.tag}.backedUp`,
+          about: load.name,
+          message: `${load.name} is to be backed up, and its circuit ${circuit.tag} is not.`,
+          touches: ['demand'],
+        },
+      ]
+    return []
+  })
 
-const unitFigures: Rule = ({ sources, packId }) => sources.units.flatMap((unit, k): Contradiction[] => {
-  const found: Contradiction[] = []
-  const at = (field: string, message: string, touches: readonly PlanPart[]) => found.push({ path: `sources.units.${k}.${field}`, about: unit.name, message, touches })
-  if (unit.moduleW !== null && unit.inverterBatteryW !== null && unit.moduleW > unit.inverterBatteryW)
-    at('moduleW', `One module gives ${formatQuantity(unit.moduleW, 'W', 3)}, more than the inverter’s whole battery side of ${formatQuantity(unit.inverterBatteryW, 'W', 3)}. Look at both sheets.`, ['limits'])
-  if (unit.moduleW !== null && unit.moduleSurgeVa !== null && unit.moduleSurgeVa < unit.moduleW) at('moduleSurgeVa', 'The surge of a module is below what it gives all the time.', ['surge'])
-  if (unit.inverterSurgeVa !== null && unit.inverterAcW !== null && unit.inverterSurgeVa < unit.inverterAcW) at('inverterSurgeVa', 'The inverter’s surge is below its AC rating.', ['surge'])
-  if (unit.phase && unit.phase !== 'all' && !RULE_PACKS[packId].phases.includes(unit.phase)) at('phase', `${unit.name} is on ${unit.phase}, and this supply has none.`, ['limits'])
-  return found
-})
+const unitFigures: Rule = ({ sources, packId }) =>
+  sources.units.flatMap((unit, k): Contradiction[] => {
+    const found: Contradiction[] = []
+    const at = (field: string, message: string, touches: readonly PlanPart[]) =>
+      found.push({ path: `sources.units.${k}.${field}`, about: unit.name, message, touches })
+    if (unit.moduleW !== null && unit.inverterBatteryW !== null && unit.moduleW > unit.inverterBatteryW)
+      at(
+        'moduleW',
+        `One module gives ${formatQuantity(unit.moduleW, 'W', 3)}, more than the inverter’s whole battery side of ${formatQuantity(unit.inverterBatteryW, 'W', 3)}. Look at both sheets.`,
+        ['limits'],
+      )
+    if (unit.moduleW !== null && unit.moduleSurgeVa !== null && unit.moduleSurgeVa < unit.moduleW)
+      at('moduleSurgeVa', 'The surge of a module is below what it gives all the time.', ['surge'])
+    if (unit.inverterSurgeVa !== null && unit.inverterAcW !== null && unit.inverterSurgeVa < unit.inverterAcW)
+      at('inverterSurgeVa', 'The inverter’s surge is below its AC rating.', ['surge'])
+    if (unit.phase && unit.phase !== 'all' && !RULE_PACKS[packId].phases.includes(unit.phase))
+      at('phase', `${unit.name} is on ${unit.phase}, and this supply has none.`, ['limits'])
+    return found
+  })
 
 const batteryFigures: Rule = ({ sources: { reserveSoc, floorSoc, usualSoc, usableWh, nominalWh } }) => {
   const found: Contradiction[] = []
-  const at = (field: string, message: string) => found.push({ path: `sources.${field}`, about: 'battery', message, touches: ['runtime', 'year'] })
-  if (reserveSoc !== null && reserveSoc < floorSoc) at('reserveSoc', 'The backup reserve is below the maker’s floor; an outage would start with nothing.')
-  if (usualSoc !== null && reserveSoc !== null && usualSoc < reserveSoc) at('usualSoc', 'The charge as usual is below the backup reserve, which is kept at all times.')
-  if (usableWh !== null && nominalWh !== null && usableWh > nominalWh) at('usableWh', 'The usable energy is above the nominal energy.')
+  const at = (field: string, message: string) =>
+    found.push({ path: `sources.${field}`, about: 'battery', message, touches: ['runtime', 'year'] })
+  if (reserveSoc !== null && reserveSoc < floorSoc)
+    at('reserveSoc', 'The backup reserve is below the maker’s floor; an outage would start with nothing.')
+  if (usualSoc !== null && reserveSoc !== null && usualSoc < reserveSoc)
+    at('usualSoc', 'The charge as usual is below the backup reserve, which is kept at all times.')
+  if (usableWh !== null && nominalWh !== null && usableWh > nominalWh)
+    at('usableWh', 'The usable energy is above the nominal energy.')
   return found
 }
 
 /** Only PV on a phase that some source keeps alive has a voltage to follow. */
 const pvPhases: Rule = ({ sources: { units, pvAc }, packId }) => {
   const { phases } = RULE_PACKS[packId]
-  const live = (phase: string) => units.length === 0 || units.some((unit) => !unit.phase || unit.phase === 'all' || unit.phase === phase)
+  const live = (phase: string) =>
+    units.length === 0 || units.some((unit) => !unit.phase || unit.phase === 'all' || unit.phase === phase)
   return pvAc.flatMap((pv, k): Contradiction[] => {
     const { phase } = pv
     if (!phase || phase === 'all') return []
-    if (!phases.includes(phase)) return [{ path: `sources.pvAc.${k}.phase`, about: pv.name, message: `${pv.name} is on ${phase}, and this supply has none.`, touches: ['limits', 'pv'] }]
-    return pv.side === 'island' && pv.onBackedPhase && !live(phase) ? [{ path: `sources.pvAc.${k}.onBackedPhase`, about: pv.name, message: `${pv.name} is said to be on a backed-up phase, and no inverter feeds ${phase}.`, touches: ['limits', 'pv'] }] : []
+    if (!phases.includes(phase))
+      return [
+        {
+          path: `sources.pvAc.${k}.phase`,
+          about: pv.name,
+          message: `${pv.name} is on ${phase}, and this supply has none.`,
+          touches: ['limits', 'pv'],
+        },
+      ]
+    return pv.side === 'island' && pv.onBackedPhase && !live(phase)
+      ? [
+          {
+            path: `sources.pvAc.${k}.onBackedPhase`,
+            about: pv.name,
+            message: `${pv.name} is said to be on a backed-up phase, and no inverter feeds ${phase}.`,
+            touches: ['limits', 'pv'],
+          },
+        ]
+      : []
   })
 }
 
-const boardDevices: Rule = ({ survey, circuits }) => itemsOf(survey, 'board').flatMap((board): Contradiction[] => {
-  const { mainA, busbarA } = board.detail
-  const found: Contradiction[] = []
-  if (mainA !== null && busbarA !== null && mainA > busbarA) found.push({ path: `boards.${board.tag}.mainA`, about: board.name, message: `The main of ${board.name} (${mainA} A) is above its busbar (${busbarA} A).`, touches: ['boards'] })
-  for (const circuit of circuits.filter(({ boardTag }) => boardTag === board.tag))
-    if (mainA !== null && circuit.breakerA !== null && circuit.breakerA > mainA) found.push({ path: `circuits.${circuit.tag}.breakerA`, about: circuit.name, message: `The device of ${circuit.name} (${circuit.breakerA} A) is above the main of its board (${mainA} A).`, touches: ['boards'] })
-  return found
-})
+const boardDevices: Rule = ({ survey, circuits }) =>
+  itemsOf(survey, 'board').flatMap((board): Contradiction[] => {
+    const { mainA, busbarA } = board.detail
+    const found: Contradiction[] = []
+    if (mainA !== null && busbarA !== null && mainA > busbarA)
+      found.push({
+        path: `boards.${board.tag}.mainA`,
+        about: board.name,
+        message: `The main of ${board.name} (${mainA} A) is above its busbar (${busbarA} A).`,
+        touches: ['boards'],
+      })
+    for (const circuit of circuits.filter(({ boardTag }) => boardTag === board.tag))
+      if (mainA !== null && circuit.breakerA !== null && circuit.breakerA > mainA)
+        found.push({
+          path: `circuits.${circuit.tag}.breakerA`,
+          about: circuit.name,
+          message: `The device of ${circuit.name} (${circuit.breakerA} A) is above the main of its board (${mainA} A).`,
+          touches: ['boards'],
+        })
+    return found
+  })
 
-const circuitBoards: Rule = ({ survey, circuits }) => circuits.filter(({ boardTag }) => boardTag !== null && !itemsOf(survey, 'board').some(({ tag }) => tag === boardTag))
-  .map((circuit) => ({ path: `circuits.${circuit.tag}.boardTag`, about: circuit.name, message: `${circuit.name} is on board ${circuit.boardTag}, and there is none.`, touches: ['boards'] }))
+const circuitBoards: Rule = ({ survey, circuits }) =>
+  circuits
+    .filter(({ boardTag }) => boardTag !== null && !itemsOf(survey, 'board').some(({ tag }) => tag === boardTag))
+    .map((circuit) => ({
+      path: `circuits.${circuit.tag}.boardTag`,
+      about: circuit.name,
+      message: `${circuit.name} is on board ${circuit.boardTag}, and there is none.`,
+      touches: ['boards'],
+    }))
 
 const supplyFigures: Rule = ({ supply, survey }) => {
   const found: Contradiction[] = []
-  if (supply.secondMainA === null && itemsOf(survey, 'board').some(({ detail }) => detail.fedFrom === 'main2')) found.push({ path: 'supply.secondMainA', about: 'supply', message: 'A board is fed from a second main, and the supply has only one.', touches: ['supply', 'boards'] })
+  if (supply.secondMainA === null && itemsOf(survey, 'board').some(({ detail }) => detail.fedFrom === 'main2'))
+    found.push({
+      path: 'supply.secondMainA',
+      about: 'supply',
+      message: 'A board is fed from a second main, and the supply has only one.',
+      touches: ['supply', 'boards'],
+    })
   return found
 }
 
-const profileRows: Rule = (_installation, profiles) => profiles.flatMap(({ name, fault }) => (fault === null ? [] : [{ path: `profiles.${name}`, about: name, message: fault, touches: ['year'] }]))
+const profileRows: Rule = (_installation, profiles) =>
+  profiles.flatMap(({ name, fault }) =>
+    fault === null ? [] : [{ path: `profiles.${name}`, about: name, message: fault, touches: ['year'] }],
+  )
 
-const RULES: readonly Rule[] = [loadPhases, loadsKept, loadCircuits, unitFigures, batteryFigures, pvPhases, boardDevices, circuitBoards, supplyFigures, profileRows]
+const RULES: readonly Rule[] = [
+  loadPhases,
+  loadsKept,
+  loadCircuits,
+  unitFigures,
+  batteryFigures,
+  pvPhases,
+  boardDevices,
+  circuitBoards,
+  supplyFigures,
+  profileRows,
+]
 
 /** Every contradiction in what was surveyed and planned, named with the field it belongs to and the part of the plan it touches; found, not averaged. */
-export const contradictionsOf = (installation: Installation, profiles: readonly ProfileRows[] = []): Contradiction[] => RULES.flatMap((rule) => rule(installation, profiles))
+export const contradictionsOf = (installation: Installation, profiles: readonly ProfileRows[] = []): Contradiction[] =>
+  RULES.flatMap((rule) => rule(installation, profiles))

@@ -23,27 +23,42 @@ function byHand(list: readonly { powerW: number; duty: number }[], limitW: numbe
 
 describe('demandDistribution', () => {
   it('sums to one', () => {
-    fc.assert(fc.property(loads, (list) => {
-      expect(demandDistribution(list).probability.reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 9)
-    }), { seed: 1 })
+    fc.assert(
+      fc.property(loads, (list) => {
+        expect(demandDistribution(list).probability.reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 9)
+      }),
+      { seed: 1 },
+    )
   })
 
   it('has the expected demand for its mean', () => {
-    fc.assert(fc.property(loads, (list) => {
-      const { demandW, probability } = demandDistribution(list)
-      const mean = demandW.reduce((sum, w, k) => sum + w * (probability[k] ?? 0), 0)
-      expect(mean).toBeCloseTo(list.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0), 6)
-    }), { seed: 2 })
+    fc.assert(
+      fc.property(loads, (list) => {
+        const { demandW, probability } = demandDistribution(list)
+        const mean = demandW.reduce((sum, w, k) => sum + w * (probability[k] ?? 0), 0)
+        expect(mean).toBeCloseTo(
+          list.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0),
+          6,
+        )
+      }),
+      { seed: 2 },
+    )
   })
 
   it('agrees with every combination tried by hand', () => {
-    fc.assert(fc.property(loads, fc.integer({ min: 0, max: 12_000 }), (list, limitW) => {
-      expect(shareAbove(demandDistribution(list), limitW)).toBeCloseTo(byHand(list, limitW), 9)
-    }), { seed: 3 })
+    fc.assert(
+      fc.property(loads, fc.integer({ min: 0, max: 12_000 }), (list, limitW) => {
+        expect(shareAbove(demandDistribution(list), limitW)).toBeCloseTo(byHand(list, limitW), 9)
+      }),
+      { seed: 3 },
+    )
   })
 
   it('has no demand above what all loads draw together', () => {
-    const list = [{ powerW: 100, duty: 0.5 }, { powerW: 50, duty: 1 }]
+    const list = [
+      { powerW: 100, duty: 0.5 },
+      { powerW: 50, duty: 1 },
+    ]
     expect([...demandDistribution(list).demandW]).toEqual([50, 150])
     expect(shareAbove(demandDistribution(list), 150)).toBe(0)
     expect(shareAbove(demandDistribution(list), 149)).toBe(0.5)
@@ -59,16 +74,29 @@ describe('demandDistribution', () => {
 
 describe('demandQuantile', () => {
   it('is the smallest demand that is enough for the share of time', () => {
-    const distribution = demandDistribution([{ powerW: 1000, duty: 0.04 }, { powerW: 10, duty: 1 }])
+    const distribution = demandDistribution([
+      { powerW: 1000, duty: 0.04 },
+      { powerW: 10, duty: 1 },
+    ])
     expect(demandQuantile(distribution, 0.95)).toBe(10)
     expect(demandQuantile(distribution, 0.97)).toBe(1010)
     expect(demandQuantile(distribution, 1)).toBe(1010)
   })
 
   it('never falls as the share grows', () => {
-    fc.assert(fc.property(loads, fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (list, a, b) => {
-      const distribution = demandDistribution(list)
-      expect(demandQuantile(distribution, Math.min(a, b))).toBeLessThanOrEqual(demandQuantile(distribution, Math.max(a, b)))
-    }), { seed: 4 })
+    fc.assert(
+      fc.property(
+        loads,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (list, a, b) => {
+          const distribution = demandDistribution(list)
+          expect(demandQuantile(distribution, Math.min(a, b))).toBeLessThanOrEqual(
+            demandQuantile(distribution, Math.max(a, b)),
+          )
+        },
+      ),
+      { seed: 4 },
+    )
   })
 })

@@ -60,7 +60,11 @@ function onGrid(loads: readonly OnOffLoad[], alwaysW: number): DemandDistributio
     const toLow = duty - toHigh
     const off = 1 - duty
     // cells beyond the occupied part hold zeros, so no edge needs a case of its own
-    for (let k = top + low + 1; k > low; k--) probability[k] = (probability[k] as number) * off + (probability[k - low] as number) * toLow + (probability[k - low - 1] as number) * toHigh
+    for (let k = top + low + 1; k > low; k--)
+      probability[k] =
+        (probability[k] as number) * off +
+        (probability[k - low] as number) * toLow +
+        (probability[k - low - 1] as number) * toHigh
     probability[low] = (probability[low] as number) * off + (probability[0] as number) * toLow
     for (let k = low - 1; k >= 0; k--) probability[k] = (probability[k] as number) * off
     top += low + (toHigh > 1e-12 ? 1 : 0)

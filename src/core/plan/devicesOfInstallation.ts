@@ -9,7 +9,11 @@ import { type SourceSideDevice, sourceSideDevice } from './sourceSideDevice'
 const PVC_COPPER_K = 115
 
 /** Continuous output current of a unit, in amps, on the phases it feeds; `null` while its rating is not declared. */
-export function outputCurrentA(watts: number | null, phase: string | undefined, packId: Installation['packId']): number | null {
+export function outputCurrentA(
+  watts: number | null,
+  phase: string | undefined,
+  packId: Installation['packId'],
+): number | null {
   if (watts === null) return null
   const { nominalV, supplyV, phases } = RULE_PACKS[packId]
   const across = phase === undefined || phase === 'all'
@@ -18,37 +22,75 @@ export function outputCurrentA(watts: number | null, phase: string | undefined, 
 }
 
 /** P-2 for each unit that is planned: its continuous output current and the next standard device. */
-export const sourceDevices = ({ sources, packId }: Installation): { name: string; outputA: number | null; size: DeviceSize }[] =>
+export const sourceDevices = ({
+  sources,
+  packId,
+}: Installation): { name: string; outputA: number | null; size: DeviceSize }[] =>
   sources.units.map(({ name, inverterAcW, inverterBatteryW, phase }) => {
     const outputA = outputCurrentA(inverterAcW ?? inverterBatteryW, phase, packId)
     return { name, outputA, size: deviceSize({ pack: packId, currentA: outputA }) }
   })
 
 /** P-3 for each board found: main, sources with devices on it, and its rating. */
-export const boardRatings = ({ survey, circuits, packId }: Installation): { board: SurveyItem<'board'>; rating: BoardRating }[] =>
+export const boardRatings = ({
+  survey,
+  circuits,
+  packId,
+}: Installation): { board: SurveyItem<'board'>; rating: BoardRating }[] =>
   itemsOf(survey, 'board').map((board) => {
-    const sources = itemsOf(survey, 'sourceDevice').filter(({ detail }) => detail.boardTag === board.tag && detail.sourceBehind)
+    const sources = itemsOf(survey, 'sourceDevice').filter(
+      ({ detail }) => detail.boardTag === board.tag && detail.sourceBehind,
+    )
     return {
       board,
       rating: boardRating({
-        pack: packId, mainA: board.detail.mainA, busbarA: board.detail.busbarA, sourcesAtFarEnd: board.detail.sourcesAtFarEnd, sources: sources.map(({ detail }) => ({ deviceA: detail.ratingA, outputA: detail.outputA })),
-        loadDevicesA: circuits.flatMap(({ boardTag, breakerA }) => (boardTag === board.tag && breakerA !== null ? [breakerA] : [])),
+        pack: packId,
+        mainA: board.detail.mainA,
+        busbarA: board.detail.busbarA,
+        sourcesAtFarEnd: board.detail.sourcesAtFarEnd,
+        sources: sources.map(({ detail }) => ({ deviceA: detail.ratingA, outputA: detail.outputA })),
+        loadDevicesA: circuits.flatMap(({ boardTag, breakerA }) =>
+          boardTag === board.tag && breakerA !== null ? [breakerA] : [],
+        ),
       }),
     }
   })
 
 /** P-12 for every device between a source and a busbar, or before something that asks for a type of its own. */
-export const sourceSideDevices = ({ survey }: Installation): { item: SurveyItem<'sourceDevice'>; result: SourceSideDevice }[] =>
-  itemsOf(survey, 'sourceDevice').map((item) => ({ item, result: sourceSideDevice({ ...item.detail, kind: item.detail.device }) }))
+export const sourceSideDevices = ({
+  survey,
+}: Installation): { item: SurveyItem<'sourceDevice'>; result: SourceSideDevice }[] =>
+  itemsOf(survey, 'sourceDevice').map((item) => ({
+    item,
+    result: sourceSideDevice({ ...item.detail, kind: item.detail.device }),
+  }))
 
 /** P-11 for every planned run: the check of the size it has, and the size that the figures alone would choose. */
-export function cableChecks({ runs, packId }: Installation): { run: CableRun; check: CableCheck; chosen: CableCheck }[] {
+export function cableChecks({
+  runs,
+  packId,
+}: Installation): { run: CableRun; check: CableCheck; chosen: CableCheck }[] {
   const { limits } = RULE_PACKS[packId]
   return runs.map((run) => {
     const input = {
-      pack: packId, designCurrentA: run.designCurrentA, deviceA: run.deviceA, lengthM: run.lengthM, conductorTempC: 70, factors: [run.derating], dropLimitPercent: limits.voltageDropMaxPercent.value,
-      faultCurrentA: run.faultCurrentA, faultS: run.faultS, kFactor: run.faultCurrentA === null ? null : PVC_COPPER_K,
+      pack: packId,
+      designCurrentA: run.designCurrentA,
+      deviceA: run.deviceA,
+      lengthM: run.lengthM,
+      conductorTempC: 70,
+      factors: [run.derating],
+      dropLimitPercent: limits.voltageDropMaxPercent.value,
+      faultCurrentA: run.faultCurrentA,
+      faultS: run.faultS,
+      kFactor: run.faultCurrentA === null ? null : PVC_COPPER_K,
     }
-    return { run, check: cable({ ...input, size: run.size }), chosen: run.designCurrentA === null || run.deviceA === null ? { size: null, verdict: 'open' } : cable({ ...input, size: null }) }
+    return {
+      run,
+      check: cable({ ...input, size: run.size }),
+      chosen:
+        run.designCurrentA === null || run.deviceA === null
+          ? { size: null, verdict: 'open' }
+          : cable({ ...input, size: null }),
+    }
   })
 }

@@ -17,8 +17,12 @@ const MOST_BROUGHT_BACK = 24
  * Without a limit nothing is left off.
  */
 export function leftOffForSure(loads: readonly Load[], limitW: number | null, shareTolerance: number): LeftOff {
-  const within = (off: readonly Load[]) => limitW === null || shareAbove(demandDistribution(loads.filter((load) => !off.includes(load))), limitW) <= shareTolerance
-  const mayGo = loads.filter(({ mustStayOn }) => !mustStayOn).sort((a, b) => b.priority - a.priority || b.powerW - a.powerW)
+  const within = (off: readonly Load[]) =>
+    limitW === null ||
+    shareAbove(demandDistribution(loads.filter((load) => !off.includes(load))), limitW) <= shareTolerance
+  const mayGo = loads
+    .filter(({ mustStayOn }) => !mustStayOn)
+    .sort((a, b) => b.priority - a.priority || b.powerW - a.powerW)
   if (!within(mayGo)) return { tags: mayGo.map(({ tag }) => tag), reached: false }
   // the share only falls as loads go, so the shortest head of the list that suffices is found by halving
   let [tooFew, enough] = [-1, mayGo.length]

@@ -38,7 +38,14 @@ export function orderedLengthM(lengthM: number, packId: RulePackId, extraM = 0):
  *
  * @throws RangeError when a run's size is not in the table
  */
-export function materials({ pack, runs, circuits, electrodes, sourceDevicesA, extraM }: MaterialsInput): MaterialLine[] {
+export function materials({
+  pack,
+  runs,
+  circuits,
+  electrodes,
+  sourceDevicesA,
+  extraM,
+}: MaterialsInput): MaterialLine[] {
   const system = sizeSystemOf(pack)
   const unit = system === 'awg' ? 'AWG' : 'mm²'
   const { words, phases } = RULE_PACKS[pack]
@@ -47,29 +54,99 @@ export function materials({ pack, runs, circuits, electrodes, sourceDevicesA, ex
   for (const size of [...new Set(runs.map((run) => run.size))]) {
     const own = runs.filter((run) => run.size === size)
     lines.push({
-      group: 'cable', item: `Cable ${size} ${unit}, ${cores} conductors`, unit: 'm', quantity: own.reduce((sum, run) => sum + orderedLengthM(run.lengthM, pack, extraM[run.tag] ?? 0), 0),
-      from: own.map((run) => `${run.tag} ${run.lengthM} m${extraM[run.tag] ? ` + ${extraM[run.tag]} m for later` : ''}`).join(', '),
+      group: 'cable',
+      item: `Cable ${size} ${unit}, ${cores} conductors`,
+      unit: 'm',
+      quantity: own.reduce((sum, run) => sum + orderedLengthM(run.lengthM, pack, extraM[run.tag] ?? 0), 0),
+      from: own
+        .map((run) => `${run.tag} ${run.lengthM} m${extraM[run.tag] ? ` + ${extraM[run.tag]} m for later` : ''}`)
+        .join(', '),
     })
-    lines.push({ group: 'terminations', item: `Gland for ${size} ${unit} cable`, unit: 'pieces', quantity: 2 * own.length, from: 'two a run' })
-    if (conductorAreaMm2(system, size) >= LUGS_FROM_MM2 - 1e-9) lines.push({ group: 'terminations', item: `Lug ${size} ${unit}`, unit: 'pieces', quantity: 2 * cores * own.length, from: `two ends × ${cores} conductors a run, where the terminals ask for lugs` })
+    lines.push({
+      group: 'terminations',
+      item: `Gland for ${size} ${unit} cable`,
+      unit: 'pieces',
+      quantity: 2 * own.length,
+      from: 'two a run',
+    })
+    if (conductorAreaMm2(system, size) >= LUGS_FROM_MM2 - 1e-9)
+      lines.push({
+        group: 'terminations',
+        item: `Lug ${size} ${unit}`,
+        unit: 'pieces',
+        quantity: 2 * cores * own.length,
+        from: `two ends × ${cores} conductors a run, where the terminals ask for lugs`,
+      })
   }
-  for (const { name, deviceA } of sourceDevicesA) lines.push({ group: 'devices', item: `Device ${deviceA} A for ${name}`, unit: 'pieces', quantity: 1, from: 'P-2, next standard size' })
+  for (const { name, deviceA } of sourceDevicesA)
+    lines.push({
+      group: 'devices',
+      item: `Device ${deviceA} A for ${name}`,
+      unit: 'pieces',
+      quantity: 1,
+      from: 'P-2, next standard size',
+    })
   const withRcd = circuits.filter(({ backedUp, iDeltaNMa }) => backedUp && iDeltaNMa !== null)
-  if (withRcd.length > 0) lines.push({ group: 'devices', item: `${words.residualCurrentDeviceShort} for backed-up circuits, if the existing ones are not kept`, unit: 'pieces', quantity: withRcd.length, from: withRcd.map(({ tag }) => tag).join(', ') })
-  for (const { tag, kind } of electrodes) lines.push({ group: 'earthing', item: kind === 'rod' ? 'Rod with coupling, clamp and inspection pit' : kind === 'plate' ? 'Plate with clamp and inspection pit' : 'Rods with couplings, clamps, linking conductor and inspection pit', unit: 'pieces', quantity: 1, from: tag })
-  if (runs.length > 0) lines.push({ group: 'labels', item: 'Run label, both ends', unit: 'pieces', quantity: 2 * runs.length, from: 'two a run' })
-  if (sourceDevicesA.length > 0) lines.push({ group: 'labels', item: `“Two supplies: isolate both” at ${words.board}, meter, gateway and each source`, unit: 'pieces', quantity: 3 + sourceDevicesA.length, from: `${words.board}, meter, gateway, sources` })
+  if (withRcd.length > 0)
+    lines.push({
+      group: 'devices',
+      item: `${words.residualCurrentDeviceShort} for backed-up circuits, if the existing ones are not kept`,
+      unit: 'pieces',
+      quantity: withRcd.length,
+      from: withRcd.map(({ tag }) => tag).join(', '),
+    })
+  for (const { tag, kind } of electrodes)
+    lines.push({
+      group: 'earthing',
+      item:
+        kind === 'rod'
+          ? 'Rod with coupling, clamp and inspection pit'
+          : kind === 'plate'
+            ? 'Plate with clamp and inspection pit'
+            : 'Rods with couplings, clamps, linking conductor and inspection pit',
+      unit: 'pieces',
+      quantity: 1,
+      from: tag,
+    })
+  if (runs.length > 0)
+    lines.push({
+      group: 'labels',
+      item: 'Run label, both ends',
+      unit: 'pieces',
+      quantity: 2 * runs.length,
+      from: 'two a run',
+    })
+  if (sourceDevicesA.length > 0)
+    lines.push({
+      group: 'labels',
+      item: `“Two supplies: isolate both” at ${words.board}, meter, gateway and each source`,
+      unit: 'pieces',
+      quantity: 3 + sourceDevicesA.length,
+      from: `${words.board}, meter, gateway, sources`,
+    })
   return lines
 }
 
 /** Share of a conduit's or trunking's inner area that cables fill, against the pack's limit (F-6). */
-export function containmentFill(packId: RulePackId, kind: 'conduit' | 'trunking', innerAreaMm2: number | null, cableDiametersMm: readonly (number | null)[]): { fillShare: number | null; limitShare: number | null; mark: PlanMark } {
+export function containmentFill(
+  packId: RulePackId,
+  kind: 'conduit' | 'trunking',
+  innerAreaMm2: number | null,
+  cableDiametersMm: readonly (number | null)[],
+): { fillShare: number | null; limitShare: number | null; mark: PlanMark } {
   const { conduitFillMax, trunkingFillMax } = RULE_PACKS[packId].limits
   const diameters = cableDiametersMm.filter((diameter) => diameter !== null)
-  if (innerAreaMm2 === null || innerAreaMm2 <= 0 || diameters.length < cableDiametersMm.length || diameters.length === 0) return { fillShare: null, limitShare: null, mark: 'open' }
+  if (
+    innerAreaMm2 === null ||
+    innerAreaMm2 <= 0 ||
+    diameters.length < cableDiametersMm.length ||
+    diameters.length === 0
+  )
+    return { fillShare: null, limitShare: null, mark: 'open' }
   const fillShare = diameters.reduce((sum, diameter) => sum + (Math.PI / 4) * diameter ** 2, 0) / innerAreaMm2
   // the conduit's share is set for three cables and more; one or two are the maker's table to answer
-  if (kind === 'conduit' && diameters.length < 3) return { fillShare, limitShare: null, mark: fillShare <= conduitFillMax.value ? 'fits' : 'open' }
+  if (kind === 'conduit' && diameters.length < 3)
+    return { fillShare, limitShare: null, mark: fillShare <= conduitFillMax.value ? 'fits' : 'open' }
   const limitShare = kind === 'conduit' ? conduitFillMax.value : trunkingFillMax.value
   return { fillShare, limitShare, mark: fillShare <= limitShare * (1 + 1e-9) ? 'fits' : 'exceeds' }
 }

@@ -3,7 +3,14 @@ import { sourceDevices } from './devicesOfInstallation'
 import { type MaterialLine, materials } from './materials'
 
 /** F-6 for a job: what its runs, circuits, electrodes and sources imply in materials. */
-export const materialsOfInstallation = (installation: Installation): MaterialLine[] => materials({
-  pack: installation.packId, runs: installation.runs, circuits: installation.circuits, electrodes: installation.electrodes, extraM: Object.fromEntries(installation.runs.map(({ tag, extraM }) => [tag, extraM])),
-  sourceDevicesA: sourceDevices(installation).flatMap(({ name, size }) => (size.deviceA === null ? [] : [{ name, deviceA: size.deviceA }])),
-})
+export const materialsOfInstallation = (installation: Installation): MaterialLine[] =>
+  materials({
+    pack: installation.packId,
+    runs: installation.runs,
+    circuits: installation.circuits,
+    electrodes: installation.electrodes,
+    extraM: Object.fromEntries(installation.runs.map(({ tag, extraM }) => [tag, extraM])),
+    sourceDevicesA: sourceDevices(installation).flatMap(({ name, size }) =>
+      size.deviceA === null ? [] : [{ name, deviceA: size.deviceA }],
+    ),
+  })

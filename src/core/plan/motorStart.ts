@@ -5,11 +5,32 @@ import type { PlanMark } from '../rules/verdict'
 
 export const STARTERS = ['direct', 'soft', 'vsd'] as const
 export type Starter = (typeof STARTERS)[number]
-export const STARTER_WORDS: Readonly<Record<Starter, string>> = { direct: 'direct', soft: 'soft start', vsd: 'variable-speed drive' }
+export const STARTER_WORDS: Readonly<Record<Starter, string>> = {
+  direct: 'direct',
+  soft: 'soft start',
+  vsd: 'variable-speed drive',
+}
 
 /** Locked-rotor kVA per hp by code letter: the upper end of each letter's range. V has none and gives no estimate (P-5). */
 export const KVA_PER_HP: Readonly<Record<string, number>> = {
-  A: 3.14, B: 3.54, C: 3.99, D: 4.49, E: 4.99, F: 5.59, G: 6.29, H: 7.09, J: 7.99, K: 8.99, L: 9.99, M: 11.19, N: 12.49, P: 13.99, R: 15.99, S: 17.99, T: 19.99, U: 22.39,
+  A: 3.14,
+  B: 3.54,
+  C: 3.99,
+  D: 4.49,
+  E: 4.99,
+  F: 5.59,
+  G: 6.29,
+  H: 7.09,
+  J: 7.99,
+  K: 8.99,
+  L: 9.99,
+  M: 11.19,
+  N: 12.49,
+  P: 13.99,
+  R: 15.99,
+  S: 17.99,
+  T: 19.99,
+  U: 22.39,
 }
 export const CODE_LETTERS = [...Object.keys(KVA_PER_HP), 'V'] as const
 
@@ -45,7 +66,10 @@ export interface MotorStart {
 }
 
 /** Locked-rotor volt-amperes with k = 1, and whether they are estimated; `null` when nothing on the plate tells. */
-function lockedRotor({ phases, voltageV, lraA, codeLetter, hp, runningCurrentA }: MotorStartInput, runningMultiple: number): { va: number; estimate: boolean } | null {
+function lockedRotor(
+  { phases, voltageV, lraA, codeLetter, hp, runningCurrentA }: MotorStartInput,
+  runningMultiple: number,
+): { va: number; estimate: boolean } | null {
   const perAmp = (phases === 3 ? Math.sqrt(3) : 1) * voltageV
   if (lraA !== null) return { va: lraA * perAmp, estimate: false }
   const kVaPerHp = codeLetter === null ? undefined : KVA_PER_HP[codeLetter]
@@ -58,21 +82,34 @@ function lockedRotor({ phases, voltageV, lraA, codeLetter, hp, runningCurrentA }
  * current-limited source `min(1, surge/total)` and the torque left, its square. Fits up to 80 %, Tight up to 100 %, Exceeds above, when
  * the start outlasts the surge, or when the maker's own ceilings are passed. An estimate is never better than Tight; what cannot be worked out is `null` and Open.
  */
-export function motorStart(input: MotorStartInput, limits: Readonly<Record<LimitKey, Limit>> = RULE_PACKS['iec-1ph-230'].limits): MotorStart {
+export function motorStart(
+  input: MotorStartInput,
+  limits: Readonly<Record<LimitKey, Limit>> = RULE_PACKS['iec-1ph-230'].limits,
+): MotorStart {
   const { lraA, makerMaxLraA, deviceA, makerMaxDeviceA, startS, surgeS, surgeVa, othersVa, starter } = input
   const locked = lockedRotor(input, limits.motorRunningMultiple.value)
-  const factor = input.startFactor ?? { direct: 1, soft: limits.motorSoftFactor.value, vsd: limits.motorDriveFactor.value }[starter]
+  const factor =
+    input.startFactor ?? { direct: 1, soft: limits.motorSoftFactor.value, vsd: limits.motorDriveFactor.value }[starter]
   const startVa = locked && factor * locked.va
   const totalVa = startVa === null ? null : startVa + othersVa
   const sagPerUnit = totalVa === null || surgeVa === null ? null : totalVa === 0 ? 1 : Math.min(1, surgeVa / totalVa)
   const ratio = totalVa === null || !surgeVa ? null : totalVa / surgeVa
   const estimate = locked && locked.estimate
-  const beyond = (value: number | null, ceiling: number | null) => value !== null && ceiling !== null && !atMost(value, ceiling)
+  const beyond = (value: number | null, ceiling: number | null) =>
+    value !== null && ceiling !== null && !atMost(value, ceiling)
 
   let verdict: PlanMark
   if (beyond(lraA, makerMaxLraA) || beyond(deviceA, makerMaxDeviceA)) verdict = 'exceeds'
   else if (totalVa === null || startS === null || surgeS === null || surgeVa === null) verdict = 'open'
   else if (surgeVa === 0 || !atMost(totalVa, surgeVa) || !atMost(startS, surgeS)) verdict = 'exceeds'
   else verdict = estimate || !atMost(totalVa, limits.motorFitsShare.value * surgeVa) ? 'tight' : 'fits'
-  return { startVa, totalVa, ratio, sagPerUnit, torquePerUnit: sagPerUnit === null ? null : sagPerUnit ** 2, estimate, verdict }
+  return {
+    startVa,
+    totalVa,
+    ratio,
+    sagPerUnit,
+    torquePerUnit: sagPerUnit === null ? null : sagPerUnit ** 2,
+    estimate,
+    verdict,
+  }
 }

@@ -15,7 +15,8 @@ export interface PlannedMotorStart {
   withSoftStart: MotorStart | null
 }
 
-const isMotor = ({ starter, lockedRotorA, codeLetter, hp }: Load) => starter !== null || lockedRotorA !== null || (codeLetter !== null && hp !== null)
+const isMotor = ({ starter, lockedRotorA, codeLetter, hp }: Load) =>
+  starter !== null || lockedRotorA !== null || (codeLetter !== null && hp !== null)
 
 /** Share of the surge that reaches the phases a load is on: like its phase's share of the night limit. */
 function surgeShare({ phase }: Load, { limits }: Plan): number {
@@ -30,16 +31,52 @@ export function motorStarts(installation: Installation, plan: Plan): PlannedMoto
   const { nominalV, supplyV, limits } = RULE_PACKS[installation.packId]
   const backedUp = installation.loads.filter(({ backedUp: own }) => own)
   return backedUp.filter(isMotor).map((load) => {
-    const onSame = backedUp.filter((other) => other !== load && (load.phase === 'all' || other.phase === 'all' || other.phase === load.phase))
-    const othersVa = onSame.reduce((sum, other) => sum + (other.powerW * other.duty * (other.phase === 'all' && load.phase !== 'all' ? 1 / Object.keys(plan.limits.perPhase ?? { one: 1 }).length : 1)) / other.powerFactor, 0)
+    const onSame = backedUp.filter(
+      (other) => other !== load && (load.phase === 'all' || other.phase === 'all' || other.phase === load.phase),
+    )
+    const othersVa = onSame.reduce(
+      (sum, other) =>
+        sum +
+        (other.powerW *
+          other.duty *
+          (other.phase === 'all' && load.phase !== 'all'
+            ? 1 / Object.keys(plan.limits.perPhase ?? { one: 1 }).length
+            : 1)) /
+          other.powerFactor,
+      0,
+    )
     const surgeVa = plan.limits.surgeVa === null ? null : plan.limits.surgeVa * surgeShare(load, plan)
     const threePhase = load.phase === 'all' && installation.packId === 'iec-3ph-400'
     const starter = load.starter ?? 'direct'
     const breakerA = installation.circuits.find(({ tag }) => tag === load.circuitTag)?.breakerA ?? null
-    const start = (by: Starter, startFactor: number | null) => motorStart({
-      phases: threePhase ? 3 : 1, voltageV: load.phase === 'all' ? supplyV : nominalV, lraA: load.lockedRotorA, codeLetter: load.codeLetter, hp: load.hp, runningCurrentA: load.runningA,
-      starter: by, startFactor, othersVa, surgeVa, surgeS: plan.limits.surgeS, startS: load.startS, deviceA: breakerA, makerMaxLraA: load.makerMaxLraA, makerMaxDeviceA: load.makerMaxDeviceA,
-    }, limits)
-    return { load, starter, othersVa, surgeVa, asIs: start(starter, load.startFactor), withSoftStart: starter === 'direct' ? start('soft', null) : null }
+    const start = (by: Starter, startFactor: number | null) =>
+      motorStart(
+        {
+          phases: threePhase ? 3 : 1,
+          voltageV: load.phase === 'all' ? supplyV : nominalV,
+          lraA: load.lockedRotorA,
+          codeLetter: load.codeLetter,
+          hp: load.hp,
+          runningCurrentA: load.runningA,
+          starter: by,
+          startFactor,
+          othersVa,
+          surgeVa,
+          surgeS: plan.limits.surgeS,
+          startS: load.startS,
+          deviceA: breakerA,
+          makerMaxLraA: load.makerMaxLraA,
+          makerMaxDeviceA: load.makerMaxDeviceA,
+        },
+        limits,
+      )
+    return {
+      load,
+      starter,
+      othersVa,
+      surgeVa,
+      asIs: start(starter, load.startFactor),
+      withSoftStart: starter === 'direct' ? start('soft', null) : null,
+    }
   })
 }

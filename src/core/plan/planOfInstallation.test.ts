@@ -8,16 +8,27 @@ describe('the plan of a house', () => {
   it('adds up by hand', () => {
     const plan = planOfInstallation(house())
     // three modules of 1,600 W stand below the inverter's 6,000 W; 150·0.4 + 3,200·0.05 W are expected
-    expect([plan.limits.nightW, plan.limits.bindingNight, plan.demand.expectedDemandW]).toEqual([4800, 'modules', expect.closeTo(220, 9)])
+    expect([plan.limits.nightW, plan.limits.bindingNight, plan.demand.expectedDemandW]).toEqual([
+      4800,
+      'modules',
+      expect.closeTo(220, 9),
+    ])
     // 9,600 Wh · 0.95 · (0.4 − 0.05) over 220 + 30 W
     expect(plan.runtime.runtimeReserveH).toBeCloseTo((9600 * 0.95 * 0.35) / 250, 9)
     expect(plan.demand.school).toBe('automaticWholeHome')
     expect(schoolReason(plan.demand, plan.limits)).toMatch(/4\.8.kW \(set by the battery modules, not the inverter\)/)
   })
   it('stays open where a maker has declared nothing, and promises nothing of it', () => {
-    const blank = house({ sources: { ...house().sources, units: [{ ...house().sources.units[0]!, moduleW: null }], usableWh: null } })
+    const blank = house({
+      sources: { ...house().sources, units: [{ ...house().sources.units[0]!, moduleW: null }], usableWh: null },
+    })
     const plan = planOfInstallation(blank)
-    expect([plan.limits.nightW, plan.demand.school, plan.runtime.runtimeReserveH, plan.marks.overall]).toEqual([null, null, null, 'open'])
+    expect([plan.limits.nightW, plan.demand.school, plan.runtime.runtimeReserveH, plan.marks.overall]).toEqual([
+      null,
+      null,
+      null,
+      'open',
+    ])
     expect(promisesOfPlan(blank, plan, 'blink').map(({ kind }) => kind)).toEqual(['staysOn', 'gapClass', 'protection'])
   })
   it('promises less than it works out, never more', () => {
@@ -29,5 +40,11 @@ describe('the plan of a house', () => {
 })
 
 it('marks a demand against a limit, limits included', () => {
-  expect([markAgainst(80, 100, 0.8), markAgainst(80.01, 100, 0.8), markAgainst(100, 100, 0.8), markAgainst(100.01, 100, 0.8), markAgainst(null, 100, 0.8)]).toEqual(['fits', 'tight', 'tight', 'exceeds', 'open'])
+  expect([
+    markAgainst(80, 100, 0.8),
+    markAgainst(80.01, 100, 0.8),
+    markAgainst(100, 100, 0.8),
+    markAgainst(100.01, 100, 0.8),
+    markAgainst(null, 100, 0.8),
+  ]).toEqual(['fits', 'tight', 'tight', 'exceeds', 'open'])
 })

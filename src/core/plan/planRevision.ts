@@ -33,18 +33,51 @@ const amps = (value: number | null) => (value === null ? 'not known' : `${format
 export function planLines(installation: Installation, plan: Plan): PlanLine[] {
   const { supply, sources, loads, chosenSchool, schoolReason, packId } = installation
   const line = (key: string, label: string, value: string): PlanLine => ({ key, label, value })
-  const binding = (element: keyof typeof BINDING_WORDS | null) => (element === null ? '' : `, limited by ${BINDING_WORDS[element]}`)
+  const binding = (element: keyof typeof BINDING_WORDS | null) =>
+    element === null ? '' : `, limited by ${BINDING_WORDS[element]}`
   return [
-    line('pack', 'Rule pack', packId), line('supply', 'Supply', amps(supply.ratingA)), line('supply2', 'Second main', supply.secondMainA === null ? 'none' : amps(supply.secondMainA)),
-    ...sources.units.map((unit, k) => line(`unit.${k}`, `Inverter ${k + 1}`, `${unit.name}: ${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}, battery side ${watts(unit.inverterBatteryW)}, AC ${watts(unit.inverterAcW)}, surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)}`)),
-    ...sources.pvAc.map((pv, k) => line(`pv.${k}`, `PV ${k + 1}`, `${pv.name}: ${watts(pv.expectedW)} expected, ${pv.side} side`)),
-    line('usable', 'Usable energy', sources.usableWh === null ? (sources.nominalWh === null || sources.depthOfDischarge === null ? 'open' : formatQuantity(sources.nominalWh * sources.depthOfDischarge, 'Wh', 3)) : formatQuantity(sources.usableWh, 'Wh', 3)),
-    line('reserve', 'Backup reserve', percent(sources.reserveSoc)), line('floor', 'Floor', percent(sources.floorSoc)), line('gateway', 'Gateway', amps(sources.gatewayA)), line('feeder', 'Feeder', amps(sources.feederA)),
-    line('night', 'Night limit', watts(plan.limits.nightW) + binding(plan.limits.bindingNight)), line('changeover', 'Changeover limit', watts(plan.limits.changeoverW)), line('day', 'Day limit', watts(plan.limits.dayW) + binding(plan.limits.bindingDay)),
-    line('surge', 'Surge', plan.limits.surgeVa === null ? 'open' : formatQuantity(plan.limits.surgeVa, 'VA', 3)), line('demand', 'Expected demand', watts(plan.demand.expectedDemandW)), line('above', 'Above the night limit', percent(plan.demand.shareAboveNight)),
+    line('pack', 'Rule pack', packId),
+    line('supply', 'Supply', amps(supply.ratingA)),
+    line('supply2', 'Second main', supply.secondMainA === null ? 'none' : amps(supply.secondMainA)),
+    ...sources.units.map((unit, k) =>
+      line(
+        `unit.${k}`,
+        `Inverter ${k + 1}`,
+        `${unit.name}: ${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}, battery side ${watts(unit.inverterBatteryW)}, AC ${watts(unit.inverterAcW)}, surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)}`,
+      ),
+    ),
+    ...sources.pvAc.map((pv, k) =>
+      line(`pv.${k}`, `PV ${k + 1}`, `${pv.name}: ${watts(pv.expectedW)} expected, ${pv.side} side`),
+    ),
+    line(
+      'usable',
+      'Usable energy',
+      sources.usableWh === null
+        ? sources.nominalWh === null || sources.depthOfDischarge === null
+          ? 'open'
+          : formatQuantity(sources.nominalWh * sources.depthOfDischarge, 'Wh', 3)
+        : formatQuantity(sources.usableWh, 'Wh', 3),
+    ),
+    line('reserve', 'Backup reserve', percent(sources.reserveSoc)),
+    line('floor', 'Floor', percent(sources.floorSoc)),
+    line('gateway', 'Gateway', amps(sources.gatewayA)),
+    line('feeder', 'Feeder', amps(sources.feederA)),
+    line('night', 'Night limit', watts(plan.limits.nightW) + binding(plan.limits.bindingNight)),
+    line('changeover', 'Changeover limit', watts(plan.limits.changeoverW)),
+    line('day', 'Day limit', watts(plan.limits.dayW) + binding(plan.limits.bindingDay)),
+    line('surge', 'Surge', plan.limits.surgeVa === null ? 'open' : formatQuantity(plan.limits.surgeVa, 'VA', 3)),
+    line('demand', 'Expected demand', watts(plan.demand.expectedDemandW)),
+    line('above', 'Above the night limit', percent(plan.demand.shareAboveNight)),
     line('runtime', 'Runtime from the reserve', hours(plan.runtime.runtimeReserveH)),
-    ...loads.map((load) => line(`load.${load.tag}`, load.name, `${watts(load.powerW)}, ${formatNumber(load.duty * 100, 3)} % of the time, ${load.phase}, ${load.mustStayOn ? 'stays on' : !load.backedUp ? 'never backed up' : load.turnOffFirst ? 'turn off first' : 'backed up'}`)),
-    line('school', 'Changeover', chosenSchool === null ? 'not chosen' : SCHOOL_WORDS[chosenSchool]), line('reason', 'Because', schoolReason ?? ''),
+    ...loads.map((load) =>
+      line(
+        `load.${load.tag}`,
+        load.name,
+        `${watts(load.powerW)}, ${formatNumber(load.duty * 100, 3)} % of the time, ${load.phase}, ${load.mustStayOn ? 'stays on' : !load.backedUp ? 'never backed up' : load.turnOffFirst ? 'turn off first' : 'backed up'}`,
+      ),
+    ),
+    line('school', 'Changeover', chosenSchool === null ? 'not chosen' : SCHOOL_WORDS[chosenSchool]),
+    line('reason', 'Because', schoolReason ?? ''),
     ...installation.promises.map((promise) => line(`promise.${promise.kind}`, 'Promise', promise.sentence)),
   ]
 }
@@ -58,7 +91,9 @@ export function compareLines(before: readonly PlanLine[], after: readonly PlanLi
       const was = old.get(key)
       return was?.value === value ? [] : [{ key, label, before: was?.value ?? null, after: value }]
     }),
-    ...before.filter(({ key }) => !now.has(key)).map(({ key, label, value }): LineChange => ({ key, label, before: value, after: null })),
+    ...before
+      .filter(({ key }) => !now.has(key))
+      .map(({ key, label, value }): LineChange => ({ key, label, before: value, after: null })),
   ]
 }
 
@@ -73,7 +108,10 @@ export interface RevisedPromises {
 }
 
 const sameWords = (promise: CustomerPromise, draft: PromiseDraft) =>
-  promise.sentence === draft.sentence && promise.gapClass === draft.gapClass && promise.runtimeH === draft.runtimeH && promise.loadTags.join() === draft.loadTags.join()
+  promise.sentence === draft.sentence &&
+  promise.gapClass === draft.gapClass &&
+  promise.runtimeH === draft.runtimeH &&
+  promise.loadTags.join() === draft.loadTags.join()
 
 /** What becomes of the standing promises under a revision: one of each kind, told apart by what it says. */
 export function revisePromises(standing: readonly CustomerPromise[], drafts: readonly PromiseDraft[]): RevisedPromises {

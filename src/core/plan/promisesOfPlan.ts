@@ -22,10 +22,18 @@ export type PromiseDraft = Omit<CustomerPromise, 'id' | 'changedAt' | 'changeNot
  */
 export function promisesOfPlan(installation: Installation, plan: Plan, gapClass: RideThroughClass): PromiseDraft[] {
   const staying = installation.loads.filter((load) => load.backedUp && load.mustStayOn)
-  const off = (plan.demand.turnOffNight?.loads ?? []).map((tag) => installation.loads.find((load) => load.tag === tag)?.name ?? tag)
+  const off = (plan.demand.turnOffNight?.loads ?? []).map(
+    (tag) => installation.loads.find((load) => load.tag === tag)?.name ?? tag,
+  )
   const drafts: PromiseDraft[] = []
   if (staying.length > 0)
-    drafts.push({ kind: 'staysOn', sentence: `These stay on in an outage: ${listed(staying.map(({ name }) => name))}.`, gapClass: null, runtimeH: null, loadTags: staying.map(({ tag }) => tag) })
+    drafts.push({
+      kind: 'staysOn',
+      sentence: `These stay on in an outage: ${listed(staying.map(({ name }) => name))}.`,
+      gapClass: null,
+      runtimeH: null,
+      loadTags: staying.map(({ tag }) => tag),
+    })
   drafts.push({ kind: 'gapClass', sentence: GAP_SENTENCES[gapClass], gapClass, runtimeH: null, loadTags: [] })
   const hours = plan.runtime.runtimeReserveH
   if (hours !== null) {
@@ -35,13 +43,20 @@ export function promisesOfPlan(installation: Installation, plan: Plan, gapClass:
     drafts.push({
       kind: 'runtime',
       sentence: `At worst, starting from the backup reserve, the battery carries about ${atW} W for ${formatDuration(promisedH * 3_600_000).replaceAll('\u00a0', ' ')}${first}.`,
-      gapClass: null, runtimeH: promisedH, loadTags: [],
+      gapClass: null,
+      runtimeH: promisedH,
+      loadTags: [],
     })
   }
-  drafts.push({ kind: 'protection', sentence: `On the battery, a fault to ${RULE_PACKS[installation.packId].words.earth} is cut off just as it is on the street’s supply.`, gapClass: null, runtimeH: null, loadTags: [] })
+  drafts.push({
+    kind: 'protection',
+    sentence: `On the battery, a fault to ${RULE_PACKS[installation.packId].words.earth} is cut off just as it is on the street’s supply.`,
+    gapClass: null,
+    runtimeH: null,
+    loadTags: [],
+  })
   return drafts
 }
 
 const listed = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
-

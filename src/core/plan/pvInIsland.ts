@@ -35,7 +35,10 @@ export interface AcPvInIsland {
   verdict: 'fits' | 'exceeds' | 'open'
 }
 
-function acVerdict({ chargeLimitW, ratioLimit, curtailment, parted }: AcPvInIslandInput, pvIslandW: number): AcPvInIsland['verdict'] {
+function acVerdict(
+  { chargeLimitW, ratioLimit, curtailment, parted }: AcPvInIslandInput,
+  pvIslandW: number,
+): AcPvInIsland['verdict'] {
   if (pvIslandW === 0) return 'fits'
   if (chargeLimitW === null) return 'open'
   const tripHz = curtailment?.pvTripHz ?? null
@@ -53,9 +56,15 @@ function acVerdict({ chargeLimitW, ratioLimit, curtailment, parted }: AcPvInIsla
  * does with it. Above the ratio only proven curtailment helps; within it a full battery still takes nothing, so it must be curtailed or parted, else Open.
  */
 export function acPvInIsland(input: AcPvInIslandInput): AcPvInIsland {
-  const pvIslandW = input.pv.reduce((sum, { ratingW, side, onBackedPhase }) => (side === 'island' && onBackedPhase ? sum + ratingW : sum), 0)
+  const pvIslandW = input.pv.reduce(
+    (sum, { ratingW, side, onBackedPhase }) => (side === 'island' && onBackedPhase ? sum + ratingW : sum),
+    0,
+  )
   const { chargeLimitW, curtailment, islandHz } = input
-  const left = curtailment && islandHz !== null ? Math.min(1, Math.max(0, (curtailment.stopHz - islandHz) / (curtailment.stopHz - curtailment.startHz))) : null
+  const left =
+    curtailment && islandHz !== null
+      ? Math.min(1, Math.max(0, (curtailment.stopHz - islandHz) / (curtailment.stopHz - curtailment.startHz)))
+      : null
   return {
     pvIslandW,
     ratioUsed: pvIslandW === 0 ? 0 : chargeLimitW ? pvIslandW / chargeLimitW : null,
@@ -96,27 +105,50 @@ export interface DcPv {
 }
 
 const NONE = [null, null] as const
-const checked = (value: number | null, limit: number | null, met: (value: number, limit: number) => boolean): PlanMark =>
-  value === null || limit === null ? 'open' : met(value, limit) ? 'fits' : 'exceeds'
+const checked = (
+  value: number | null,
+  limit: number | null,
+  met: (value: number, limit: number) => boolean,
+): PlanMark => (value === null || limit === null ? 'open' : met(value, limit) ? 'fits' : 'exceeds')
 
 /**
  * P-10, DC-coupled PV: string voltage in frost, current at the tracker, array to inverter ratio, and whether the tracker still starts in heat.
  * A missing figure leaves its check Open; with optimisers the string voltage is the maker's to state.
  */
 export function dcPv(input: DcPvInput): DcPv {
-  const { moduleVocV, moduleIscA, moduleVmpV, betaPerC, minTempC, maxTempC, modulesInString, stringsInParallel, backGain } = input
-  const atTemp = (volts: number | null, tempC: number | null) => (volts === null || betaPerC === null || tempC === null ? null : volts * (1 + betaPerC * (tempC - 25)))
+  const {
+    moduleVocV,
+    moduleIscA,
+    moduleVmpV,
+    betaPerC,
+    minTempC,
+    maxTempC,
+    modulesInString,
+    stringsInParallel,
+    backGain,
+  } = input
+  const atTemp = (volts: number | null, tempC: number | null) =>
+    volts === null || betaPerC === null || tempC === null ? null : volts * (1 + betaPerC * (tempC - 25))
   const coldModuleV = input.optimisers ? null : atTemp(moduleVocV, minTempC)
-  const [coldVocV, maxModulesInString] = coldModuleV === null ? NONE : [
-    modulesInString === null ? null : coldModuleV * modulesInString,
-    input.maxVocV === null ? null : Math.floor((input.maxVocV / coldModuleV) * (1 + 1e-9)),
-  ]
+  const [coldVocV, maxModulesInString] =
+    coldModuleV === null
+      ? NONE
+      : [
+          modulesInString === null ? null : coldModuleV * modulesInString,
+          input.maxVocV === null ? null : Math.floor((input.maxVocV / coldModuleV) * (1 + 1e-9)),
+        ]
   const hotModuleV = input.trackerStartV === null ? null : atTemp(moduleVmpV, maxTempC)
   const hotVmpV = hotModuleV === null || modulesInString === null ? null : hotModuleV * modulesInString
-  const trackerA = moduleIscA === null || stringsInParallel === null ? null : moduleIscA * (1 + backGain) * stringsInParallel * input.iscFactor
-  const arrayRatio = input.arrayW === null || !input.inverterW ? null : (input.arrayW * (1 + backGain)) / input.inverterW
+  const trackerA =
+    moduleIscA === null || stringsInParallel === null
+      ? null
+      : moduleIscA * (1 + backGain) * stringsInParallel * input.iscFactor
+  const arrayRatio =
+    input.arrayW === null || !input.inverterW ? null : (input.arrayW * (1 + backGain)) / input.inverterW
   const verdict = worstPlanMark([
-    checked(coldVocV, input.maxVocV, atMost), checked(trackerA, input.trackerLimitA, atMost), checked(arrayRatio, input.arrayRatioLimit, atMost),
+    checked(coldVocV, input.maxVocV, atMost),
+    checked(trackerA, input.trackerLimitA, atMost),
+    checked(arrayRatio, input.arrayRatioLimit, atMost),
     ...(input.trackerStartV === null ? [] : [checked(hotVmpV, input.trackerStartV, atLeast)]),
   ])
   return { coldVocV, maxModulesInString, trackerA, arrayRatio, hotVmpV, verdict }

@@ -5,7 +5,10 @@ import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { type AcPvInIsland, type DcPv, acPvInIsland, dcPv } from './pvInIsland'
 
 /** Power the batteries can be charged with, in watts; `null` while the maker's figures are missing. */
-export function chargeLimitW({ assumptions: { inverterChargeW, moduleChargeW }, sources }: Installation): number | null {
+export function chargeLimitW({
+  assumptions: { inverterChargeW, moduleChargeW },
+  sources,
+}: Installation): number | null {
   if (sources.units.length === 0 || inverterChargeW === null || moduleChargeW === null) return null
   let sumW = 0
   for (const { moduleCount } of sources.units) {
@@ -25,15 +28,54 @@ export interface PvOfInstallation {
 
 /** P-10 for the house: AC-coupled PV on the island side against the charging power, and every DC-coupled array found on the survey. */
 export function pvOfInstallation(installation: Installation): PvOfInstallation {
-  const { sources: { pvAc, curtailment }, survey, site, packId } = installation
+  const {
+    sources: { pvAc, curtailment },
+    survey,
+    site,
+    packId,
+  } = installation
   const { limits } = RULE_PACKS[packId]
-  const band = curtailment.startHz !== null && curtailment.stopHz !== null ? { startHz: curtailment.startHz, stopHz: curtailment.stopHz, pvTripHz: curtailment.pvTripHz, provenNearFull: curtailment.provenNearFull } : null
-  const pv = pvAc.map(({ ratingW, expectedW, side, onBackedPhase }) => ({ ratingW: ratingW ?? expectedW ?? 0, side, onBackedPhase }))
-  const ask = (islandHz: number | null) => acPvInIsland({ pv, chargeLimitW: chargeLimitW(installation), ratioLimit: curtailment.ratioLimit ?? limits.pvChargeRatioMax.value, curtailment: band, parted: curtailment.parted, islandHz })
-  const droop = band ? Array.from({ length: 9 }, (_, k) => band.startHz - 0.5 + (k / 8) * (band.stopHz - band.startHz + 1)).map((hz) => ({ hz, leftW: ask(hz).curtailedW ?? 0 })) : []
-  const strings = itemsOf(survey, 'pvSystem').filter(({ detail }) => detail.coupling === 'dc').map(({ name, tag, detail }) => ({
-    name, tag, result: dcPv({ ...detail, betaPerC: detail.betaPercentPerC === null ? null : detail.betaPercentPerC / 100, minTempC: site.minTempC, maxTempC: site.maxTempC, iscFactor: limits.stringCurrentFactor.value }),
+  const band =
+    curtailment.startHz !== null && curtailment.stopHz !== null
+      ? {
+          startHz: curtailment.startHz,
+          stopHz: curtailment.stopHz,
+          pvTripHz: curtailment.pvTripHz,
+          provenNearFull: curtailment.provenNearFull,
+        }
+      : null
+  const pv = pvAc.map(({ ratingW, expectedW, side, onBackedPhase }) => ({
+    ratingW: ratingW ?? expectedW ?? 0,
+    side,
+    onBackedPhase,
   }))
+  const ask = (islandHz: number | null) =>
+    acPvInIsland({
+      pv,
+      chargeLimitW: chargeLimitW(installation),
+      ratioLimit: curtailment.ratioLimit ?? limits.pvChargeRatioMax.value,
+      curtailment: band,
+      parted: curtailment.parted,
+      islandHz,
+    })
+  const droop = band
+    ? Array.from({ length: 9 }, (_, k) => band.startHz - 0.5 + (k / 8) * (band.stopHz - band.startHz + 1)).map(
+        (hz) => ({ hz, leftW: ask(hz).curtailedW ?? 0 }),
+      )
+    : []
+  const strings = itemsOf(survey, 'pvSystem')
+    .filter(({ detail }) => detail.coupling === 'dc')
+    .map(({ name, tag, detail }) => ({
+      name,
+      tag,
+      result: dcPv({
+        ...detail,
+        betaPerC: detail.betaPercentPerC === null ? null : detail.betaPercentPerC / 100,
+        minTempC: site.minTempC,
+        maxTempC: site.maxTempC,
+        iscFactor: limits.stringCurrentFactor.value,
+      }),
+    }))
   const ac = ask(null)
   return { ac, droop, strings, mark: worstPlanMark([ac.verdict, ...strings.map(({ result }) => result.verdict)]) }
 }

@@ -2,13 +2,31 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { type RuntimeInput, runtime } from './runtime'
 
-const base: RuntimeInput = { usableWh: 10_000, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.9, reserveSoc: 0.5, usualSoc: 0.8, floorSoc: 0.1, loadW: 450, standbyW: 50, pvW: 0, vehicle: null, promisedH: null }
+const base: RuntimeInput = {
+  usableWh: 10_000,
+  nominalWh: null,
+  depthOfDischarge: null,
+  dischargeEfficiency: 0.9,
+  reserveSoc: 0.5,
+  usualSoc: 0.8,
+  floorSoc: 0.1,
+  loadW: 450,
+  standbyW: 50,
+  pvW: 0,
+  vehicle: null,
+  promisedH: null,
+}
 const of = (change: Partial<RuntimeInput> = {}) => runtime({ ...base, ...change })
 
 describe('runtime', () => {
   it('is the energy above the floor, after losses, over load and standby', () => {
     const { runtimeReserveH, runtimeUsualH, runtimeFullH, netW } = of()
-    expect([runtimeReserveH, runtimeUsualH, runtimeFullH, netW]).toEqual([expect.closeTo(7.2, 9), expect.closeTo(12.6, 9), expect.closeTo(16.2, 9), 500])
+    expect([runtimeReserveH, runtimeUsualH, runtimeFullH, netW]).toEqual([
+      expect.closeTo(7.2, 9),
+      expect.closeTo(12.6, 9),
+      expect.closeTo(16.2, 9),
+      500,
+    ])
   })
 
   it('takes usable energy before nominal, never both', () => {
@@ -39,9 +57,19 @@ describe('runtime', () => {
   })
 
   it('never grows with the load, and never shrinks with the charge', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 9000 }), fc.integer({ min: 0, max: 3000 }), fc.double({ min: 0, max: 1, noNaN: true }), (loadW, more, soc) => {
-      expect(of({ loadW: loadW + more }).runtimeReserveH).toBeLessThanOrEqual(of({ loadW }).runtimeReserveH ?? NaN)
-      expect(of({ reserveSoc: soc }).runtimeReserveH).toBeLessThanOrEqual(of({ reserveSoc: 1 }).runtimeReserveH ?? NaN)
-    }), { seed: 14 })
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 9000 }),
+        fc.integer({ min: 0, max: 3000 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (loadW, more, soc) => {
+          expect(of({ loadW: loadW + more }).runtimeReserveH).toBeLessThanOrEqual(of({ loadW }).runtimeReserveH ?? NaN)
+          expect(of({ reserveSoc: soc }).runtimeReserveH).toBeLessThanOrEqual(
+            of({ reserveSoc: 1 }).runtimeReserveH ?? NaN,
+          )
+        },
+      ),
+      { seed: 14 },
+    )
   })
 })

@@ -30,7 +30,13 @@ export interface Runtime {
 }
 
 const UNKNOWN: Runtime = {
-  availableReserveWh: null, netW: null, indefinite: null, runtimeReserveH: null, runtimeUsualH: null, runtimeFullH: null, verdict: 'open',
+  availableReserveWh: null,
+  netW: null,
+  indefinite: null,
+  runtimeReserveH: null,
+  runtimeUsualH: null,
+  runtimeFullH: null,
+  verdict: 'open',
 }
 
 /**
@@ -40,7 +46,20 @@ const UNKNOWN: Runtime = {
  * Without energy, reserve or load everything is `null` and Open; without a usual state of charge only that runtime is `null`.
  */
 export function runtime(input: RuntimeInput): Runtime {
-  const { usableWh, nominalWh, depthOfDischarge, dischargeEfficiency, reserveSoc, usualSoc, floorSoc, loadW, standbyW, pvW, vehicle, promisedH } = input
+  const {
+    usableWh,
+    nominalWh,
+    depthOfDischarge,
+    dischargeEfficiency,
+    reserveSoc,
+    usualSoc,
+    floorSoc,
+    loadW,
+    standbyW,
+    pvW,
+    vehicle,
+    promisedH,
+  } = input
   const fullWh = usableWh ?? (nominalWh === null || depthOfDischarge === null ? null : nominalWh * depthOfDischarge)
   if (fullWh === null || reserveSoc === null || loadW === null) return UNKNOWN
   const conditions = vehicle ? [vehicle.present, vehicle.pluggedIn, vehicle.enabled] : []

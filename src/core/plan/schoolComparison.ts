@@ -24,7 +24,12 @@ export interface SchoolOption {
 
 const PARTS: Readonly<Record<SchoolOption['school'], readonly string[]>> = {
   automaticWholeHome: ['gateway rated for the whole supply', 'maintenance bypass'],
-  automaticWithShedding: ['gateway', 'essentials board or shedding contactors', 'cable between the boards', 'chart for both doors'],
+  automaticWithShedding: [
+    'gateway',
+    'essentials board or shedding contactors',
+    'cable between the boards',
+    'chart for both doors',
+  ],
   manualChangeover: ['I-0-II changeover switch', 'mains-present lamp', 'chart at the switch'],
 }
 
@@ -44,25 +49,69 @@ export function schoolComparison(installation: Installation, plan: Plan, meterin
   const { nightW, changeoverW, dayW } = plan.limits
   const agreed = plan.demand.turnOffNight?.loads ?? []
   const backedUp = loads.filter((load) => load.backedUp)
-  const sure = leftOffForSure(backedUp.filter(({ tag }) => !agreed.includes(tag)), lowest(nightW, changeoverW), rules.shareTolerance.value)
+  const sure = leftOffForSure(
+    backedUp.filter(({ tag }) => !agreed.includes(tag)),
+    lowest(nightW, changeoverW),
+    rules.shareTolerance.value,
+  )
   const off = [...agreed, ...sure.tags]
   const kept = backedUp.filter(({ tag }) => !off.includes(tag))
   const shares = (demand: Pick<ChangeoverLoadInput, 'loads' | 'halfHourlyKWh'>): SharesAbove => {
-    const { shareAboveChangeover, shareAboveNight, shareAboveDay } = changeoverLoad({ ...demand, nightLimitW: nightW, changeoverLimitW: changeoverW, dayLimitW: dayW, shareTolerance: rules.shareTolerance.value, acceptsShedding: true })
+    const { shareAboveChangeover, shareAboveNight, shareAboveDay } = changeoverLoad({
+      ...demand,
+      nightLimitW: nightW,
+      changeoverLimitW: changeoverW,
+      dayLimitW: dayW,
+      shareTolerance: rules.shareTolerance.value,
+      acceptsShedding: true,
+    })
     return { shareAboveChangeover, shareAboveNight, shareAboveDay }
   }
-  const option = (school: SchoolOption['school'], fed: readonly Load[], householdMust: string, essentials: boolean): SchoolOption => ({
-    school, feeds: fed.map(({ tag }) => tag), householdMust, parts: PARTS[school], moves: circuitMoves(circuits, loads, phases, essentials),
-    byLoadList: shares({ loads: fed.map((load) => ({ id: load.tag, powerW: load.powerW, pf: load.powerFactor, duty: load.duty, priority: load.priority, keep: true })) }),
-    byMeter: school === 'automaticWholeHome' && metering !== null ? shares({ halfHourlyKWh: metering.halfHourlyKWh }) : null,
+  const option = (
+    school: SchoolOption['school'],
+    fed: readonly Load[],
+    householdMust: string,
+    essentials: boolean,
+  ): SchoolOption => ({
+    school,
+    feeds: fed.map(({ tag }) => tag),
+    householdMust,
+    parts: PARTS[school],
+    moves: circuitMoves(circuits, loads, phases, essentials),
+    byLoadList: shares({
+      loads: fed.map((load) => ({
+        id: load.tag,
+        powerW: load.powerW,
+        pf: load.powerFactor,
+        duty: load.duty,
+        priority: load.priority,
+        keep: true,
+      })),
+    }),
+    byMeter:
+      school === 'automaticWholeHome' && metering !== null ? shares({ halfHourlyKWh: metering.halfHourlyKWh }) : null,
   })
   const names = off.map((tag) => loads.find((load) => load.tag === tag)?.name ?? tag).join(', ')
   const notEnough = sure.reached ? '' : ' Even so what must stay on is more than the battery carries.'
   return [
     option('automaticWholeHome', loads, 'Nothing, as long as the demand stays below the limits.', false),
-    option('automaticWithShedding', kept, (off.length > 0 ? `Nothing: ${names} ${off.length === 1 ? 'is' : 'are'} left off by the system.` : 'Nothing.') + notEnough, true),
-    option('manualChangeover', kept, (off.length > 0 ? `Turn off ${names}, then turn the switch, and turn it back when the street is there again.` : 'Turn the switch, and turn it back when the street is there again.') + notEnough, false),
+    option(
+      'automaticWithShedding',
+      kept,
+      (off.length > 0 ? `Nothing: ${names} ${off.length === 1 ? 'is' : 'are'} left off by the system.` : 'Nothing.') +
+        notEnough,
+      true,
+    ),
+    option(
+      'manualChangeover',
+      kept,
+      (off.length > 0
+        ? `Turn off ${names}, then turn the switch, and turn it back when the street is there again.`
+        : 'Turn the switch, and turn it back when the street is there again.') + notEnough,
+      false,
+    ),
   ]
 }
 
-const lowest = (...limits: (number | null)[]): number | null => limits.reduce((least, limit) => (limit === null ? least : least === null ? limit : Math.min(least, limit)), null)
+const lowest = (...limits: (number | null)[]): number | null =>
+  limits.reduce((least, limit) => (limit === null ? least : least === null ? limit : Math.min(least, limit)), null)

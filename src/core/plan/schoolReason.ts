@@ -17,12 +17,20 @@ export const BINDING_WORDS: Readonly<Record<BindingElement, string>> = {
 const percent = (share: number) => `${formatNumber(100 * share, 2)} %`
 
 /** On average nothing may have to go off, and at a bad moment something has to all the same. */
-const loadsToTurnOff = (count: number) => (count === 0 ? 'what runs at such a moment' : `${count} load${count === 1 ? '' : 's'}`)
+const loadsToTurnOff = (count: number) =>
+  count === 0 ? 'what runs at such a moment' : `${count} load${count === 1 ? '' : 's'}`
 
 /** Why P-6 recommends its school, in one sentence with its numbers; `null` while nothing can be recommended. */
 export function schoolReason(demand: ChangeoverLoad, limits: SourceLimits): string | null {
   const { school, shareAboveNight, shareAboveChangeover, turnOffNight } = demand
-  if (school === null || shareAboveNight === null || shareAboveChangeover === null || limits.nightW === null || limits.bindingNight === null) return null
+  if (
+    school === null ||
+    shareAboveNight === null ||
+    shareAboveChangeover === null ||
+    limits.nightW === null ||
+    limits.bindingNight === null
+  )
+    return null
   const limit = `the night limit of ${formatQuantity(limits.nightW, 'W', 3)} (set by ${BINDING_WORDS[limits.bindingNight]})`
   const above = `The house would be above ${limit} ${percent(shareAboveNight)} of the time`
   switch (school) {

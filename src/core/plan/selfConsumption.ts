@@ -19,18 +19,34 @@ export type Tariff =
  */
 export function pricesOf(tariff: Tariff, stepH: number): Prices {
   const n = Math.round(8760 / stepH)
-  if (tariff.kind === 'flat') return { importPerKWh: new Float64Array(n).fill(tariff.importPrice), exportPerKWh: tariff.exportPrice }
+  if (tariff.kind === 'flat')
+    return { importPerKWh: new Float64Array(n).fill(tariff.importPrice), exportPerKWh: tariff.exportPrice }
   if (tariff.kind === 'twoRate') {
     const { fromHour, toHour, offpeakPrice, peakPrice } = tariff
-    const cheap = (hour: number) => (fromHour <= toHour ? hour >= fromHour && hour < toHour : hour >= fromHour || hour < toHour)
-    return { importPerKWh: Float64Array.from({ length: n }, (_, k) => (cheap((k * stepH) % 24) ? offpeakPrice : peakPrice)), exportPerKWh: tariff.exportPrice }
+    const cheap = (hour: number) =>
+      fromHour <= toHour ? hour >= fromHour && hour < toHour : hour >= fromHour || hour < toHour
+    return {
+      importPerKWh: Float64Array.from({ length: n }, (_, k) => (cheap((k * stepH) % 24) ? offpeakPrice : peakPrice)),
+      exportPerKWh: tariff.exportPrice,
+    }
   }
   const many = n / tariff.prices.length
   if (tariff.prices.length === n) return { importPerKWh: tariff.prices, exportPerKWh: tariff.exportPrice }
-  if (Number.isInteger(many)) return { importPerKWh: Float64Array.from({ length: n }, (_, k) => tariff.prices[Math.floor(k / many)] as number), exportPerKWh: tariff.exportPrice }
-  if (!Number.isInteger(1 / many)) throw new RangeError(`The price file has ${tariff.prices.length} rows; a year at ${stepH} h has ${n}.`)
+  if (Number.isInteger(many))
+    return {
+      importPerKWh: Float64Array.from({ length: n }, (_, k) => tariff.prices[Math.floor(k / many)] as number),
+      exportPerKWh: tariff.exportPrice,
+    }
+  if (!Number.isInteger(1 / many))
+    throw new RangeError(`The price file has ${tariff.prices.length} rows; a year at ${stepH} h has ${n}.`)
   const fine = Math.round(1 / many)
-  return { importPerKWh: Float64Array.from({ length: n }, (_, k) => tariff.prices.subarray(k * fine, (k + 1) * fine).reduce((sum, price) => sum + price, 0) / fine), exportPerKWh: tariff.exportPrice }
+  return {
+    importPerKWh: Float64Array.from(
+      { length: n },
+      (_, k) => tariff.prices.subarray(k * fine, (k + 1) * fine).reduce((sum, price) => sum + price, 0) / fine,
+    ),
+    exportPerKWh: tariff.exportPrice,
+  }
 }
 
 /** A year with the grid present, in kWh and in the tariff's currency. */
@@ -65,7 +81,19 @@ function passOf({ stepH, loadW, pvW }: YearProfile, system: KnownSystem, prices:
   const reserveWh = system.reserveSoc * capacityWh
   const targetWh = (gridCharge?.targetSoc ?? 0) * capacityWh
   const standbyWh = capacityWh === 0 ? 0 : system.standbyW * stepH
-  const sums = { load: 0, pv: 0, pvToLoad: 0, pvToBattery: 0, exported: 0, fromBattery: 0, drawn: 0, gridToLoad: 0, gridToBattery: 0, cost: 0, costWithout: 0 }
+  const sums = {
+    load: 0,
+    pv: 0,
+    pvToLoad: 0,
+    pvToBattery: 0,
+    exported: 0,
+    fromBattery: 0,
+    drawn: 0,
+    gridToLoad: 0,
+    gridToBattery: 0,
+    cost: 0,
+    costWithout: 0,
+  }
   let wh = startWh
   for (let k = 0; k < loadW.length; k++) {
     const house = (loadW[k] as number) * stepH
@@ -78,7 +106,8 @@ function passOf({ stepH, loadW, pvW }: YearProfile, system: KnownSystem, prices:
     wh += charged * etaC
     const given = inWindow ? 0 : Math.min(want - direct, dischargeWh, Math.max(0, wh - reserveWh) * etaD)
     wh -= given / etaD
-    const night = inWindow && wh < targetWh ? Math.min(gridCharge.powerW * stepH, chargeWh - charged, (targetWh - wh) / etaC) : 0
+    const night =
+      inWindow && wh < targetWh ? Math.min(gridCharge.powerW * stepH, chargeWh - charged, (targetWh - wh) / etaC) : 0
     wh += night * etaC
     const out = sun - direct - charged
     const fromGrid = want - direct - given
@@ -113,10 +142,20 @@ export function selfConsumptionOfYear(profile: YearProfile, system: KnownSystem,
   const { sums } = passOf(profile, system, prices, settled.endWh)
   const boughtForLoad = sums.gridToLoad + sums.gridToBattery * system.chargeEfficiency * system.dischargeEfficiency
   return {
-    loadKWh: sums.load / 1000, pvKWh: sums.pv / 1000, pvToLoadKWh: sums.pvToLoad / 1000, pvToBatteryKWh: sums.pvToBattery / 1000, exportKWh: sums.exported / 1000,
-    batteryToLoadKWh: sums.fromBattery / 1000, gridToLoadKWh: sums.gridToLoad / 1000, gridToBatteryKWh: sums.gridToBattery / 1000, importKWh: (sums.gridToLoad + sums.gridToBattery) / 1000,
-    selfConsumption: sums.pv > 0 ? 1 - sums.exported / sums.pv : null, selfSufficiency: sums.load > 0 ? Math.max(0, 1 - boughtForLoad / sums.load) : 0,
-    cyclesPerYear: capacityWh === 0 ? null : sums.drawn / capacityWh, costPerYear: sums.cost, valuePerYear: sums.costWithout - sums.cost,
+    loadKWh: sums.load / 1000,
+    pvKWh: sums.pv / 1000,
+    pvToLoadKWh: sums.pvToLoad / 1000,
+    pvToBatteryKWh: sums.pvToBattery / 1000,
+    exportKWh: sums.exported / 1000,
+    batteryToLoadKWh: sums.fromBattery / 1000,
+    gridToLoadKWh: sums.gridToLoad / 1000,
+    gridToBatteryKWh: sums.gridToBattery / 1000,
+    importKWh: (sums.gridToLoad + sums.gridToBattery) / 1000,
+    selfConsumption: sums.pv > 0 ? 1 - sums.exported / sums.pv : null,
+    selfSufficiency: sums.load > 0 ? Math.max(0, 1 - boughtForLoad / sums.load) : 0,
+    cyclesPerYear: capacityWh === 0 ? null : sums.drawn / capacityWh,
+    costPerYear: sums.cost,
+    valuePerYear: sums.costWithout - sums.cost,
   }
 }
 
@@ -143,12 +182,17 @@ export interface SizeCurve {
  * the straight line between the smallest and the largest.
  */
 export function sizeCurve(profile: YearProfile, sizes: readonly PricedSize[], prices: Prices): SizeCurve {
-  const points = sizes.map(({ moduleCount, system }): SizePoint => ({ moduleCount, capacityWh: system.capacityWh, ...selfConsumptionOfYear(profile, system, prices) }))
+  const points = sizes.map(({ moduleCount, system }): SizePoint => ({
+    moduleCount,
+    capacityWh: system.capacityWh,
+    ...selfConsumptionOfYear(profile, system, prices),
+  }))
   const first = points[0]
   const last = points.at(-1)
   if (!first || !last || last.moduleCount === first.moduleCount) return { points, knee: null }
   const slope = (last.valuePerYear - first.valuePerYear) / (last.moduleCount - first.moduleCount)
-  const bend = ({ valuePerYear, moduleCount }: SizePoint) => valuePerYear - first.valuePerYear - slope * (moduleCount - first.moduleCount)
+  const bend = ({ valuePerYear, moduleCount }: SizePoint) =>
+    valuePerYear - first.valuePerYear - slope * (moduleCount - first.moduleCount)
   const knee = points.reduce((best, point) => (bend(point) > bend(best) ? point : best), first)
   return { points, knee: bend(knee) > 1e-6 * Math.abs(last.valuePerYear) ? knee : null }
 }

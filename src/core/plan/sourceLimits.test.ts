@@ -4,9 +4,21 @@ import { RULE_PACK_IDS } from '../rules/rulePack'
 import { type SourceUnit, sourceLimits } from './sourceLimits'
 
 const unit = (change: Partial<SourceUnit> = {}): SourceUnit => ({
-  moduleCount: 3, moduleW: 1600, inverterBatteryW: 6000, inverterAcW: 5500, inverterSurgeVa: 9000, moduleSurgeVa: 2000, surgeS: 10, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null, ...change,
+  moduleCount: 3,
+  moduleW: 1600,
+  inverterBatteryW: 6000,
+  inverterAcW: 5500,
+  inverterSurgeVa: 9000,
+  moduleSurgeVa: 2000,
+  surgeS: 10,
+  pvDcW: 0,
+  coldFactor: 1,
+  phase: 'all',
+  legW: null,
+  ...change,
 })
-const limits = (units: SourceUnit[], change: Partial<Parameters<typeof sourceLimits>[0]> = {}) => sourceLimits({ pack: 'iec-1ph-230', units, pvAc: [], gatewayA: null, feederA: null, ...change })
+const limits = (units: SourceUnit[], change: Partial<Parameters<typeof sourceLimits>[0]> = {}) =>
+  sourceLimits({ pack: 'iec-1ph-230', units, pvAc: [], gatewayA: null, feederA: null, ...change })
 
 describe('what binds the night limit', () => {
   it.each([
@@ -32,17 +44,37 @@ describe('PV', () => {
 
   it('on the grid side, or on a phase that is not backed up, gives nothing in island mode', () => {
     for (const change of [{ side: 'grid' as const }, { onBackedPhase: false }])
-      expect(limits([unit()], { pvAc: [{ expectedW: 2000, side: 'island', onBackedPhase: true, phase: 'all', ...change }] }).dayW).toBe(4800)
+      expect(
+        limits([unit()], { pvAc: [{ expectedW: 2000, side: 'island', onBackedPhase: true, phase: 'all', ...change }] })
+          .dayW,
+      ).toBe(4800)
   })
 
   it('on DC counts from the first moment, up to the AC rating', () => {
-    expect(limits([unit({ pvDcW: 3000 })])).toMatchObject({ nightW: 4800, changeoverW: 5500, bindingChangeover: 'inverterAc' })
+    expect(limits([unit({ pvDcW: 3000 })])).toMatchObject({
+      nightW: 4800,
+      changeoverW: 5500,
+      bindingChangeover: 'inverterAc',
+    })
   })
 })
 
 describe('what is not declared', () => {
-  it.each(['moduleCount', 'moduleW', 'inverterBatteryW', 'inverterSurgeVa', 'moduleSurgeVa', 'surgeS', 'pvDcW'] as const)('%s leaves every limit open', (field) => {
-    expect(limits([unit({ [field]: null }), unit()])).toMatchObject({ nightW: null, dayW: null, surgeVa: null, verdict: 'open' })
+  it.each([
+    'moduleCount',
+    'moduleW',
+    'inverterBatteryW',
+    'inverterSurgeVa',
+    'moduleSurgeVa',
+    'surgeS',
+    'pvDcW',
+  ] as const)('%s leaves every limit open', (field) => {
+    expect(limits([unit({ [field]: null }), unit()])).toMatchObject({
+      nightW: null,
+      dayW: null,
+      surgeVa: null,
+      verdict: 'open',
+    })
   })
 
   it('is never guessed for want of a source', () => {
@@ -51,27 +83,49 @@ describe('what is not declared', () => {
 })
 
 describe('any sources', () => {
-  const anyUnit = fc.record({ moduleCount: fc.integer({ min: 1, max: 8 }), moduleW: fc.integer({ min: 200, max: 3000 }), inverterBatteryW: fc.integer({ min: 500, max: 12_000 }), inverterAcW: fc.integer({ min: 500, max: 12_000 }), pvDcW: fc.integer({ min: 0, max: 6000 }) }).map((change) => unit(change))
+  const anyUnit = fc
+    .record({
+      moduleCount: fc.integer({ min: 1, max: 8 }),
+      moduleW: fc.integer({ min: 200, max: 3000 }),
+      inverterBatteryW: fc.integer({ min: 500, max: 12_000 }),
+      inverterAcW: fc.integer({ min: 500, max: 12_000 }),
+      pvDcW: fc.integer({ min: 0, max: 6000 }),
+    })
+    .map((change) => unit(change))
 
   it('give by day at least what they give at the changeover, and there at least what they give by night', () => {
-    fc.assert(fc.property(fc.constantFrom(...RULE_PACK_IDS), fc.array(anyUnit, { minLength: 1, maxLength: 3 }), fc.integer({ min: 5, max: 100 }), (pack, units, gatewayA) => {
-      const { nightW, changeoverW, dayW } = limits(units, { pack, gatewayA })
-      expect(changeoverW).toBeGreaterThanOrEqual((nightW ?? NaN) - 1e-9)
-      expect(dayW).toBeGreaterThanOrEqual((changeoverW ?? NaN) - 1e-9)
-    }), { seed: 9 })
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...RULE_PACK_IDS),
+        fc.array(anyUnit, { minLength: 1, maxLength: 3 }),
+        fc.integer({ min: 5, max: 100 }),
+        (pack, units, gatewayA) => {
+          const { nightW, changeoverW, dayW } = limits(units, { pack, gatewayA })
+          expect(changeoverW).toBeGreaterThanOrEqual((nightW ?? NaN) - 1e-9)
+          expect(dayW).toBeGreaterThanOrEqual((changeoverW ?? NaN) - 1e-9)
+        },
+      ),
+      { seed: 9 },
+    )
   })
 
   it('never give less for one more module', () => {
-    fc.assert(fc.property(anyUnit, (one) => {
-      const more = { ...one, moduleCount: (one.moduleCount ?? 0) + 1 }
-      expect(limits([more]).nightW).toBeGreaterThanOrEqual(limits([one]).nightW ?? NaN)
-    }), { seed: 10 })
+    fc.assert(
+      fc.property(anyUnit, (one) => {
+        const more = { ...one, moduleCount: (one.moduleCount ?? 0) + 1 }
+        expect(limits([more]).nightW).toBeGreaterThanOrEqual(limits([one]).nightW ?? NaN)
+      }),
+      { seed: 10 },
+    )
   })
 
   it('add up in parallel', () => {
-    fc.assert(fc.property(anyUnit, anyUnit, (a, b) => {
-      expect(limits([a, b]).nightW).toBeCloseTo((limits([a]).nightW ?? NaN) + (limits([b]).nightW ?? NaN), 6)
-    }), { seed: 12 })
+    fc.assert(
+      fc.property(anyUnit, anyUnit, (a, b) => {
+        expect(limits([a, b]).nightW).toBeCloseTo((limits([a]).nightW ?? NaN) + (limits([b]).nightW ?? NaN), 6)
+      }),
+      { seed: 12 },
+    )
   })
 
   it('share a three-phase supply by where they are connected', () => {
@@ -80,7 +134,10 @@ describe('any sources', () => {
   })
 
   it('carry half on each leg of a split phase, or what a leg is declared for', () => {
-    expect(limits([unit()], { pack: 'na-split-240' }).perPhase).toMatchObject({ L1: { nightW: 2400 }, L2: { nightW: 2400 } })
+    expect(limits([unit()], { pack: 'na-split-240' }).perPhase).toMatchObject({
+      L1: { nightW: 2400 },
+      L2: { nightW: 2400 },
+    })
     expect(limits([unit({ legW: 3000 })], { pack: 'na-split-240' }).perPhase?.L1?.nightW).toBe(3000)
   })
 })

@@ -35,7 +35,8 @@ export interface SourceLimitsInput {
   feederA: number | null
 }
 
-export type BindingElement = 'gateway' | 'feeder' | 'modules' | 'inverterBattery' | 'inverterAc' | 'inverter' | 'sum' | 'mixed'
+export type BindingElement =
+  'gateway' | 'feeder' | 'modules' | 'inverterBattery' | 'inverterAc' | 'inverter' | 'sum' | 'mixed'
 
 export interface PhaseLimits {
   nightW: number
@@ -58,8 +59,17 @@ export interface SourceLimits {
 }
 
 const UNKNOWN: SourceLimits = {
-  nightW: null, changeoverW: null, dayW: null, surgeVa: null, surgeS: null, perPhase: null,
-  bindingNight: null, bindingChangeover: null, bindingDay: null, bindingSurge: null, verdict: 'open',
+  nightW: null,
+  changeoverW: null,
+  dayW: null,
+  surgeVa: null,
+  surgeS: null,
+  perPhase: null,
+  bindingNight: null,
+  bindingChangeover: null,
+  bindingDay: null,
+  bindingSurge: null,
+  verdict: 'open',
 }
 
 interface UnitLimits {
@@ -101,7 +111,8 @@ const common = (bindings: readonly BindingElement[]): BindingElement => {
 }
 
 /** Share of a source that lies on a phase of a three-phase supply: all of it, a third, or none. */
-const shareOnPhase = (phase: Phase, on: Phase | 'all' | undefined) => (on === undefined || on === 'all' ? 1 / 3 : on === phase ? 1 : 0)
+const shareOnPhase = (phase: Phase, on: Phase | 'all' | undefined) =>
+  on === undefined || on === 'all' ? 1 / 3 : on === phase ? 1 : 0
 
 function splitLeg(value: number, legW: number | null | undefined): number {
   return legW === null || legW === undefined ? value / 2 : Math.min(legW, value)
@@ -138,8 +149,13 @@ export function sourceLimits({ pack, units, pvAc, gatewayA, feederA }: SourceLim
     for (const phase of rules.phases) {
       const nightW = known.reduce((sum, { nightW: w, unit }) => sum + w * shareOnPhase(phase, unit.phase), 0)
       const changeoverW = known.reduce((sum, { changeoverW: w, unit }) => sum + w * shareOnPhase(phase, unit.phase), 0)
-      const dayW = changeoverW + islandPv.reduce((sum, pv) => sum + (pv.expectedW ?? 0) * shareOnPhase(phase, pv.phase), 0)
-      const limited = { nightW: Math.min(nightW, perA), changeoverW: Math.min(changeoverW, perA), dayW: Math.min(dayW, perA) }
+      const dayW =
+        changeoverW + islandPv.reduce((sum, pv) => sum + (pv.expectedW ?? 0) * shareOnPhase(phase, pv.phase), 0)
+      const limited = {
+        nightW: Math.min(nightW, perA),
+        changeoverW: Math.min(changeoverW, perA),
+        dayW: Math.min(dayW, perA),
+      }
       perPhase[phase] = limited
       total.nightW += limited.nightW
       total.changeoverW += limited.changeoverW
@@ -155,7 +171,11 @@ export function sourceLimits({ pack, units, pvAc, gatewayA, feederA }: SourceLim
       const nightW = known.reduce((sum, { nightW: w, unit }) => sum + splitLeg(w, unit.legW), 0)
       const changeoverW = known.reduce((sum, { changeoverW: w, unit }) => sum + splitLeg(w, unit.legW), 0)
       const dayW = changeoverW + islandPv.reduce((sum, pv) => sum + (pv.expectedW ?? 0) / 2, 0)
-      const leg = { nightW: Math.min(nightW, legMaxW), changeoverW: Math.min(changeoverW, legMaxW), dayW: Math.min(dayW, legMaxW) }
+      const leg = {
+        nightW: Math.min(nightW, legMaxW),
+        changeoverW: Math.min(changeoverW, legMaxW),
+        dayW: Math.min(dayW, legMaxW),
+      }
       perPhase = { L1: leg, L2: { ...leg } }
     }
   }

@@ -42,14 +42,35 @@ export interface SourceSideDevice {
 
 const RANK: Readonly<Record<ResidualType, number>> = { AC: 0, A: 1, F: 2, B: 3 }
 
-function directionFinding({ kind, sourceBehind, marking }: SourceSideDeviceInput, residual: boolean): DeviceFinding | null {
+function directionFinding(
+  { kind, sourceBehind, marking }: SourceSideDeviceInput,
+  residual: boolean,
+): DeviceFinding | null {
   if (kind === 'acBreaker') {
-    return !sourceBehind || marking !== 'oneWay' ? { check: 'direction', mark: marking === null && sourceBehind ? 'open' : 'fits', why: marking === null && sourceBehind ? 'Look for line and load marks: a breaker without them works both ways.' : 'A breaker without line and load marks works both ways.' } : { check: 'direction', mark: 'exceeds', why: 'It carries line and load marks and a source feeds it from its load side.' }
+    return !sourceBehind || marking !== 'oneWay'
+      ? {
+          check: 'direction',
+          mark: marking === null && sourceBehind ? 'open' : 'fits',
+          why:
+            marking === null && sourceBehind
+              ? 'Look for line and load marks: a breaker without them works both ways.'
+              : 'A breaker without line and load marks works both ways.',
+        }
+      : {
+          check: 'direction',
+          mark: 'exceeds',
+          why: 'It carries line and load marks and a source feeds it from its load side.',
+        }
   }
   if (!residual || !sourceBehind) return null
-  if (marking === 'bidirectional') return { check: 'direction', mark: 'fits', why: 'Declared for energy in both directions.' }
+  if (marking === 'bidirectional')
+    return { check: 'direction', mark: 'fits', why: 'Declared for energy in both directions.' }
   return marking === 'oneWay'
-    ? { check: 'direction', mark: 'exceeds', why: 'It is marked for one direction; fed from behind it can stay live after it has tripped.' }
+    ? {
+        check: 'direction',
+        mark: 'exceeds',
+        why: 'It is marked for one direction; fed from behind it can stay live after it has tripped.',
+      }
     : { check: 'direction', mark: 'open', why: 'Nothing on it says both directions: ask the maker.' }
 }
 
@@ -57,10 +78,14 @@ function directionFinding({ kind, sourceBehind, marking }: SourceSideDeviceInput
 function neededTypeOf({ feeds, detects6mADc, makerStatesType }: SourceSideDeviceInput): ResidualType {
   if (makerStatesType !== null) return makerStatesType
   switch (feeds) {
-    case 'ordinary': return 'A'
-    case 'variableSpeedDrive': return 'F'
-    case 'transformerlessInverter': return 'B'
-    case 'vehicleCharger': return detects6mADc === true ? 'A' : 'B'
+    case 'ordinary':
+      return 'A'
+    case 'variableSpeedDrive':
+      return 'F'
+    case 'transformerlessInverter':
+      return 'B'
+    case 'vehicleCharger':
+      return detects6mADc === true ? 'A' : 'B'
   }
 }
 
@@ -74,13 +99,33 @@ export function sourceSideDevice(input: SourceSideDeviceInput): SourceSideDevice
   const direction = directionFinding(input, residual)
   if (direction) findings.push(direction)
   if (input.kind === 'dcDevice')
-    findings.push({ check: 'polarity', mark: input.polarityRight === null ? 'open' : input.polarityRight ? 'fits' : 'exceeds', why: input.polarityRight === null ? 'A polarised DC device cuts only the right way round: check its marks.' : input.polarityRight ? 'Stands as its marks ask.' : 'It stands the wrong way round; it may not break the arc.' })
+    findings.push({
+      check: 'polarity',
+      mark: input.polarityRight === null ? 'open' : input.polarityRight ? 'fits' : 'exceeds',
+      why:
+        input.polarityRight === null
+          ? 'A polarised DC device cuts only the right way round: check its marks.'
+          : input.polarityRight
+            ? 'Stands as its marks ask.'
+            : 'It stands the wrong way round; it may not break the arc.',
+    })
   if (!residual) return { findings, neededType: null, verdict: worstPlanMark(findings.map(({ mark }) => mark)) }
-  if (input.sourceBehind && input.shared) findings.push({ check: 'shared', mark: 'exceeds', why: 'A source behind a shared device feeds the other circuits after it has tripped; it gets its own way.' })
+  if (input.sourceBehind && input.shared)
+    findings.push({
+      check: 'shared',
+      mark: 'exceeds',
+      why: 'A source behind a shared device feeds the other circuits after it has tripped; it gets its own way.',
+    })
   const neededType = neededTypeOf(input)
   const { residualType } = input
-  findings.push(residualType === null
-    ? { check: 'type', mark: 'open', why: `Type not known; ${neededType} is the least here.` }
-    : { check: 'type', mark: RANK[residualType] >= RANK[neededType] ? 'fits' : 'exceeds', why: `Type ${residualType}; ${neededType} is the least here${input.makerStatesType ? ', by the maker’s statement' : ''}.` })
+  findings.push(
+    residualType === null
+      ? { check: 'type', mark: 'open', why: `Type not known; ${neededType} is the least here.` }
+      : {
+          check: 'type',
+          mark: RANK[residualType] >= RANK[neededType] ? 'fits' : 'exceeds',
+          why: `Type ${residualType}; ${neededType} is the least here${input.makerStatesType ? ', by the maker’s statement' : ''}.`,
+        },
+  )
   return { findings, neededType, verdict: worstPlanMark(findings.map(({ mark }) => mark)) }
 }

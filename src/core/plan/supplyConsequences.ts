@@ -13,21 +13,43 @@ type Texts = (pack: { board: string; earth: string; mainSwitch: string; neutralE
 /** What a meter in one box with the board means, and what one apart means. */
 const METER: Readonly<Record<'combined' | 'apart', Texts>> = {
   combined: ({ board, earth, mainSwitch, neutralEarth }) => [
-    { kind: 'bond', text: `The ${neutralEarth} bond sits in the box with the meter. With a gateway between meter and house the ${board} behind it becomes a sub-board: its neutral and ${earth} bars are parted, and the bond is made once, where the gateway's maker says.` },
-    { kind: 'cost', text: `The gateway cannot be cut in between meter and ${board} without opening the box: plan a new ${mainSwitch} and a ${board} apart from the meter, or an essentials board. Price it before anything is sold.` },
-    { kind: 'paper', text: 'The meter’s part is sealed: only the network operator or the meter’s owner may open it. Ask for the date early.' },
+    {
+      kind: 'bond',
+      text: `The ${neutralEarth} bond sits in the box with the meter. With a gateway between meter and house the ${board} behind it becomes a sub-board: its neutral and ${earth} bars are parted, and the bond is made once, where the gateway's maker says.`,
+    },
+    {
+      kind: 'cost',
+      text: `The gateway cannot be cut in between meter and ${board} without opening the box: plan a new ${mainSwitch} and a ${board} apart from the meter, or an essentials board. Price it before anything is sold.`,
+    },
+    {
+      kind: 'paper',
+      text: 'The meter’s part is sealed: only the network operator or the meter’s owner may open it. Ask for the date early.',
+    },
   ],
   apart: ({ board, neutralEarth }) => [
-    { kind: 'bond', text: `The ${neutralEarth} bond stays where it is; the gateway goes between meter and ${board}. Prove that there is exactly one bond in each mode.` },
+    {
+      kind: 'bond',
+      text: `The ${neutralEarth} bond stays where it is; the gateway goes between meter and ${board}. Prove that there is exactly one bond in each mode.`,
+    },
     { kind: 'cost', text: 'The gateway can be cut into the tails between meter and board.' },
   ],
 }
 
 /** What the kind of supply means for the bond, the price, the papers and the scope; empty while it is not known. */
-export function supplyConsequences(packId: RulePackId, { meterCombinedWithBoard, secondMainA, ratingA }: Supply): Consequence[] {
+export function supplyConsequences(
+  packId: RulePackId,
+  { meterCombinedWithBoard, secondMainA, ratingA }: Supply,
+): Consequence[] {
   const { words } = RULE_PACKS[packId]
   return [
     ...(meterCombinedWithBoard === null ? [] : METER[meterCombinedWithBoard ? 'combined' : 'apart'](words)),
-    ...(secondMainA === null ? [] : [{ kind: 'scope' as const, text: `Two ${words.mainSwitch}s share the service (${ratingA ?? '?'} A and ${secondMainA} A). One gateway backs up what is behind one of them only; say which, or plan a gateway for each.` }]),
+    ...(secondMainA === null
+      ? []
+      : [
+          {
+            kind: 'scope' as const,
+            text: `Two ${words.mainSwitch}s share the service (${ratingA ?? '?'} A and ${secondMainA} A). One gateway backs up what is behind one of them only; say which, or plan a gateway for each.`,
+          },
+        ]),
   ]
 }

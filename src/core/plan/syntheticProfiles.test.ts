@@ -8,16 +8,26 @@ const kWh = (watts: Float64Array, from = 0, to = 8760) => watts.subarray(from, t
 
 describe('synthetic load', () => {
   it('keeps each load’s mean and never asks for more than its power', () => {
-    fc.assert(fc.property(fc.constantFrom(...LOAD_PATTERNS), fc.double({ min: 0.01, max: 1, noNaN: true }), fc.integer({ min: 10, max: 9000 }), fc.integer({ min: -60, max: 60 }), (pattern, duty, powerW, latitude) => {
-      const watts = syntheticLoadW([{ powerW, duty, pattern }], latitude)
-      // a pattern with idle hours cannot fill the whole year; then it runs in every hour it has
-      const able = watts.filter((w) => w > 0).length / watts.length
-      expect(kWh(watts) / 8.76).toBeCloseTo(powerW * Math.min(duty, able), 3)
-      expect(watts.every((w) => w >= 0 && w <= powerW * (1 + 1e-9))).toBe(true)
-    }), { numRuns: 25 })
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...LOAD_PATTERNS),
+        fc.double({ min: 0.01, max: 1, noNaN: true }),
+        fc.integer({ min: 10, max: 9000 }),
+        fc.integer({ min: -60, max: 60 }),
+        (pattern, duty, powerW, latitude) => {
+          const watts = syntheticLoadW([{ powerW, duty, pattern }], latitude)
+          // a pattern with idle hours cannot fill the whole year; then it runs in every hour it has
+          const able = watts.filter((w) => w > 0).length / watts.length
+          expect(kWh(watts) / 8.76).toBeCloseTo(powerW * Math.min(duty, able), 3)
+          expect(watts.every((w) => w >= 0 && w <= powerW * (1 + 1e-9))).toBe(true)
+        },
+      ),
+      { numRuns: 25 },
+    )
   })
   it('heats in winter, in the south in July', () => {
-    const january = (latitude: number) => kWh(syntheticLoadW([{ powerW: 1000, duty: 0.3, pattern: 'heating' }], latitude), 0, 744)
+    const january = (latitude: number) =>
+      kWh(syntheticLoadW([{ powerW: 1000, duty: 0.3, pattern: 'heating' }], latitude), 0, 744)
     expect(january(52)).toBeGreaterThan(4 * january(-40))
   })
   it('adds up over loads, and is nothing without any', () => {
@@ -46,6 +56,8 @@ describe('synthetic PV', () => {
   })
   it('grows with the array and with the clearness', () => {
     expect(kWh(syntheticPvW([south, south], sun))).toBeCloseTo(2 * kWh(syntheticPvW([south], sun)), 6)
-    expect(kWh(syntheticPvW([south], { ...sun, clearness: sun.clearness.map((share) => share * 0.7) }))).toBeLessThan(0.85 * kWh(syntheticPvW([south], sun)))
+    expect(kWh(syntheticPvW([south], { ...sun, clearness: sun.clearness.map((share) => share * 0.7) }))).toBeLessThan(
+      0.85 * kWh(syntheticPvW([south], sun)),
+    )
   })
 })

@@ -4,7 +4,12 @@ import { HOURS_PER_YEAR, MONTH_DAYS } from './yearProfile'
 export const LOAD_PATTERNS = ['steady', 'daytime', 'evening', 'night', 'heating', 'cooling'] as const
 export type LoadPattern = (typeof LOAD_PATTERNS)[number]
 export const PATTERN_WORDS: Readonly<Record<LoadPattern, string>> = {
-  steady: 'all day alike', daytime: 'by day', evening: 'mornings and evenings', night: 'at night', heating: 'heating, in winter', cooling: 'cooling, in summer',
+  steady: 'all day alike',
+  daytime: 'by day',
+  evening: 'mornings and evenings',
+  night: 'at night',
+  heating: 'heating, in winter',
+  cooling: 'cooling, in summer',
 }
 
 /** Relative weight of each hour of the day; only the shape counts, every pattern is brought to a mean of 1. */
@@ -45,7 +50,8 @@ export function syntheticLoadW(loads: readonly PatternedLoad[], latitudeDeg: num
     const shape = shapeOfYear(pattern, latitudeDeg)
     for (const { powerW, duty } of own) {
       const peak = fitted(shape, duty)
-      for (let h = 0; h < HOURS_PER_YEAR; h++) totalW[h] = (totalW[h] as number) + powerW * Math.min(1, peak * (shape[h] as number))
+      for (let h = 0; h < HOURS_PER_YEAR; h++)
+        totalW[h] = (totalW[h] as number) + powerW * Math.min(1, peak * (shape[h] as number))
     }
   }
   return totalW
@@ -103,13 +109,20 @@ const rad = Math.PI / 180
  * Model: Cooper's declination, Haurwitz' clear sky `1098·cosθ·e^(−0.057/cosθ)`, a month's clearness with a fixed round of bright and
  * dull days, Erbs' diffuse share, isotropic sky on the tilt (Liu and Jordan) and a performance ratio. Solar time; no horizon, no shade.
  */
-export function syntheticPvW(faces: readonly ArrayFace[], { latitudeDeg, clearness, performanceRatio }: SunModel): Float64Array {
+export function syntheticPvW(
+  faces: readonly ArrayFace[],
+  { latitudeDeg, clearness, performanceRatio }: SunModel,
+): Float64Array {
   const watts = new Float64Array(HOURS_PER_YEAR)
   const phi = latitudeDeg * rad
   for (let day = 0; day < 365; day++) {
     const delta = 23.45 * rad * Math.sin((2 * Math.PI * (284 + day + 1)) / 365)
     const month = monthOfDay[day] as number
-    const clear = Math.min(1, (clearness[latitudeDeg < 0 ? (month + 6) % 12 : month] as number) * (DAY_ROUND[(day * 7) % DAY_ROUND.length] as number))
+    const clear = Math.min(
+      1,
+      (clearness[latitudeDeg < 0 ? (month + 6) % 12 : month] as number) *
+        (DAY_ROUND[(day * 7) % DAY_ROUND.length] as number),
+    )
     for (let hour = 0; hour < 24; hour++) {
       const omega = (hour + 0.5 - 12) * 15 * rad
       const cosZenith = Math.sin(phi) * Math.sin(delta) + Math.cos(phi) * Math.cos(delta) * Math.cos(omega)
@@ -118,13 +131,20 @@ export function syntheticPvW(faces: readonly ArrayFace[], { latitudeDeg, clearne
       const kt = Math.min(1, globalW / (1367 * cosZenith))
       const diffuseW = globalW * diffuseShare(kt)
       const beamNormalW = (globalW - diffuseW) / cosZenith
-      const azimuth = Math.atan2(-Math.cos(delta) * Math.sin(omega), Math.cos(phi) * Math.sin(delta) - Math.sin(phi) * Math.cos(delta) * Math.cos(omega))
+      const azimuth = Math.atan2(
+        -Math.cos(delta) * Math.sin(omega),
+        Math.cos(phi) * Math.sin(delta) - Math.sin(phi) * Math.cos(delta) * Math.cos(omega),
+      )
       const sinZenith = Math.sqrt(1 - cosZenith ** 2)
       let sum = 0
       for (const { peakW, tiltDeg, azimuthDeg } of faces) {
         const tilt = tiltDeg * rad
-        const cosIncidence = cosZenith * Math.cos(tilt) + sinZenith * Math.sin(tilt) * Math.cos(azimuth - azimuthDeg * rad)
-        const onFaceW = beamNormalW * Math.max(0, cosIncidence) + (diffuseW * (1 + Math.cos(tilt))) / 2 + (globalW * 0.2 * (1 - Math.cos(tilt))) / 2
+        const cosIncidence =
+          cosZenith * Math.cos(tilt) + sinZenith * Math.sin(tilt) * Math.cos(azimuth - azimuthDeg * rad)
+        const onFaceW =
+          beamNormalW * Math.max(0, cosIncidence) +
+          (diffuseW * (1 + Math.cos(tilt))) / 2 +
+          (globalW * 0.2 * (1 - Math.cos(tilt))) / 2
         sum += (peakW * onFaceW) / 1000
       }
       watts[day * 24 + hour] = sum * performanceRatio

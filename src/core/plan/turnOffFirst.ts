@@ -53,7 +53,9 @@ export function turnOffFirst(loads: readonly SheddableLoad[], targetW: number): 
 const MOST_EXACT = 24
 
 function ordered(chosen: readonly Candidate[]): string[] {
-  return [...chosen].sort((a, b) => b.priority - a.priority || b.demandW - a.demandW || a.index - b.index).map(({ id }) => id)
+  return [...chosen]
+    .sort((a, b) => b.priority - a.priority || b.demandW - a.demandW || a.index - b.index)
+    .map(({ id }) => id)
 }
 
 /** Largest sum of `count` values taken from each position on: `bounds[from][count]`. */
@@ -69,9 +71,19 @@ function suffixBounds(values: readonly number[], size: number): number[][] {
   return bounds
 }
 
-function bestOfSize(candidates: readonly Candidate[], size: number, enough: (removedW: number) => boolean): Candidate[] {
-  const priorityBound = suffixBounds(candidates.map(({ priority }) => priority), size)
-  const demandBound = suffixBounds(candidates.map((candidate) => candidate.demandW), size)
+function bestOfSize(
+  candidates: readonly Candidate[],
+  size: number,
+  enough: (removedW: number) => boolean,
+): Candidate[] {
+  const priorityBound = suffixBounds(
+    candidates.map(({ priority }) => priority),
+    size,
+  )
+  const demandBound = suffixBounds(
+    candidates.map((candidate) => candidate.demandW),
+    size,
+  )
   let best: Candidate[] = []
   let bestPriority = -Infinity
   let bestRemovedW = Infinity
@@ -108,9 +120,16 @@ const HALVINGS = 24
  * `size` loads of a long list that remove enough: those with the most demand plus `weight`·priority, for the largest weight that is still
  * enough, then exchanged one for one while that makes the list less essential, or as little essential and leaner.
  */
-function leastEssential(candidates: readonly Candidate[], size: number, enough: (removedW: number) => boolean): Candidate[] {
+function leastEssential(
+  candidates: readonly Candidate[],
+  size: number,
+  enough: (removedW: number) => boolean,
+): Candidate[] {
   const removed = (list: readonly Candidate[]) => list.reduce((sum, { demandW }) => sum + demandW, 0)
-  const top = (weight: number) => [...candidates].sort((a, b) => b.demandW + weight * b.priority - a.demandW - weight * a.priority || a.index - b.index).slice(0, size)
+  const top = (weight: number) =>
+    [...candidates]
+      .sort((a, b) => b.demandW + weight * b.priority - a.demandW - weight * a.priority || a.index - b.index)
+      .slice(0, size)
   let [low, high] = [0, Math.max(...candidates.map(({ demandW }) => demandW))]
   for (let k = 0; k < HALVINGS; k++) {
     const middle = (low + high) / 2
@@ -120,12 +139,13 @@ function leastEssential(candidates: readonly Candidate[], size: number, enough: 
   const chosen = top(low)
   let removedW = removed(chosen)
   const others = candidates.filter((candidate) => !chosen.includes(candidate))
-  for (let better = true; better; ) {
+  for (let better = true; better;) {
     better = false
     for (let c = 0; c < chosen.length; c++) {
       for (let o = 0; o < others.length; o++) {
         const [out, into] = [chosen[c] as Candidate, others[o] as Candidate]
-        const lessEssential = into.priority > out.priority || (into.priority === out.priority && into.demandW < out.demandW - 1e-9)
+        const lessEssential =
+          into.priority > out.priority || (into.priority === out.priority && into.demandW < out.demandW - 1e-9)
         if (!lessEssential || !enough(removedW - out.demandW + into.demandW)) continue
         chosen[c] = into
         others[o] = out

@@ -50,12 +50,26 @@ const clamp = (value: number, limit: number) => Math.min(limit, Math.max(-limit,
  *
  * @throws RangeError for a run of more than two million steps or without any
  */
-export function simulateTwoControllers({ mode, stepS, durationS, profile, controllers, share }: TwoControllersInput): TwoControllersRun {
+export function simulateTwoControllers({
+  mode,
+  stepS,
+  durationS,
+  profile,
+  controllers,
+  share,
+}: TwoControllersInput): TwoControllersRun {
   const n = Math.round(durationS / stepS)
-  if (!(n >= 1 && n <= MAX_STEPS)) throw new RangeError(`durationS: ${durationS} s in steps of ${stepS} s is ${n} steps; 1 to ${MAX_STEPS} can be run`)
+  if (!(n >= 1 && n <= MAX_STEPS))
+    throw new RangeError(`durationS: ${durationS} s in steps of ${stepS} s is ${n} steps; 1 to ${MAX_STEPS} can be run`)
   const [first, second] = controllers as readonly [Controller, Controller]
-  const run: TwoControllersRun = { timeS: new Float64Array(n), netW: new Float64Array(n), p1W: new Float64Array(n), p2W: new Float64Array(n) }
-  const acting = mode === 'master' ? [{ ...first, seesBattery: [1, 1], limitW: first.limitW + second.limitW }] : [first, second]
+  const run: TwoControllersRun = {
+    timeS: new Float64Array(n),
+    netW: new Float64Array(n),
+    p1W: new Float64Array(n),
+    p2W: new Float64Array(n),
+  }
+  const acting =
+    mode === 'master' ? [{ ...first, seesBattery: [1, 1], limitW: first.limitW + second.limitW }] : [first, second]
   const measured = acting.map(() => new Float64Array(n))
   const u = acting.map(({ startW }) => startW)
   let entry = -1
@@ -70,7 +84,12 @@ export function simulateTwoControllers({ mode, stepS, durationS, profile, contro
     run.p1W[k] = p1
     run.p2W[k] = p2
     acting.forEach((controller, i) => {
-      const view = netW * controller.seesNet - (controller.seesBattery[0] ?? 0) * p1 - (controller.seesBattery[1] ?? 0) * p2 + controller.offsetW - controller.targetW
+      const view =
+        netW * controller.seesNet -
+        (controller.seesBattery[0] ?? 0) * p1 -
+        (controller.seesBattery[1] ?? 0) * p2 +
+        controller.offsetW -
+        controller.targetW
       const own = measured[i] as Float64Array
       own[k] = Math.abs(view) < controller.deadbandW ? 0 : view
       const back = k - controller.delaySteps
@@ -88,20 +107,38 @@ export function twoControllers(input: TwoControllersInput): TwoControllers {
   const { p1W, p2W, netW } = simulateTwoControllers(input)
   const n = p1W.length
   let cross = 0
-  let [min1, max1, min2, max2, minG, maxG, sum1, sum2, tail] = [Infinity, -Infinity, Infinity, -Infinity, Infinity, -Infinity, 0, 0, 0]
+  let [min1, max1, min2, max2, minG, maxG, sum1, sum2, tail] = [
+    Infinity,
+    -Infinity,
+    Infinity,
+    -Infinity,
+    Infinity,
+    -Infinity,
+    0,
+    0,
+    0,
+  ]
   for (let k = 0; k < n; k++) {
     const p1 = p1W[k] as number
     const p2 = p2W[k] as number
     cross += Math.min(Math.max(p1, 0), Math.max(-p2, 0)) + Math.min(Math.max(-p1, 0), Math.max(p2, 0))
     if (k < 0.8 * n) continue
     const grid = (netW[k] as number) - p1 - p2
-    min1 = Math.min(min1, p1); max1 = Math.max(max1, p1)
-    min2 = Math.min(min2, p2); max2 = Math.max(max2, p2)
-    minG = Math.min(minG, grid); maxG = Math.max(maxG, grid)
-    sum1 += p1; sum2 += p2; tail++
+    min1 = Math.min(min1, p1)
+    max1 = Math.max(max1, p1)
+    min2 = Math.min(min2, p2)
+    max2 = Math.max(max2, p2)
+    minG = Math.min(minG, grid)
+    maxG = Math.max(maxG, grid)
+    sum1 += p1
+    sum2 += p2
+    tail++
   }
   return {
     settles: max1 - min1 <= input.settleBandW && max2 - min2 <= input.settleBandW,
-    crossEnergyWhPerHour: cross / n, meanP1W: sum1 / tail, meanP2W: sum2 / tail, gridPeakToPeakW: maxG - minG,
+    crossEnergyWhPerHour: cross / n,
+    meanP1W: sum1 / tail,
+    meanP2W: sum2 / tail,
+    gridPeakToPeakW: maxG - minG,
   }
 }

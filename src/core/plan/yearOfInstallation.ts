@@ -23,18 +23,37 @@ export interface ImportedSeries {
 }
 
 /** The household year for P-8 and P-14: imported series where there are any, the synthetic ones where not; both in the same steps. */
-export function yearOfInstallation({ site, survey, loads, assumptions }: Installation, imported: { load: ImportedSeries | null; pv: ImportedSeries | null }): YearBasis {
+export function yearOfInstallation(
+  { site, survey, loads, assumptions }: Installation,
+  imported: { load: ImportedSeries | null; pv: ImportedSeries | null },
+): YearBasis {
   const { latitudeDeg } = site
   const faces = itemsOf(survey, 'arrayFace').map(({ detail }) => detail)
   const stepH = Math.max(imported.load?.stepH ?? 1, imported.pv?.stepH ?? 1)
-  const load = imported.load ? `metered: ${imported.load.name}` : 'synthetic: each load’s power and share of the time, spread over the hours and months of its pattern'
-  const pv = imported.pv ? `measured: ${imported.pv.name}` : faces.length === 0 ? 'none' : 'synthetic: clear sky from the latitude, a temperate month’s clearness, bright and dull days in turn, and the faces of the array'
-  if (imported.load === null && loads.length === 0) return { profile: null, load, pv, missing: 'There are no loads and no metering.' }
-  if ((imported.load === null || (faces.length > 0 && imported.pv === null)) && latitudeDeg === null) return { profile: null, load, pv, missing: 'The latitude of the house is not known.' }
-  const loadW = imported.load ? averagedTo(imported.load.watts, imported.load.stepH, stepH) : syntheticLoadW(loads, latitudeDeg ?? 0)
-  const pvW = imported.pv ? averagedTo(imported.pv.watts, imported.pv.stepH, stepH)
-    : faces.length === 0 ? new Float64Array(loadW.length)
-      : syntheticPvW(faces, { latitudeDeg: latitudeDeg ?? 0, performanceRatio: assumptions.performanceRatio, clearness: TEMPERATE_CLEARNESS.map((share) => share * assumptions.clearnessFactor) })
+  const load = imported.load
+    ? `metered: ${imported.load.name}`
+    : 'synthetic: each load’s power and share of the time, spread over the hours and months of its pattern'
+  const pv = imported.pv
+    ? `measured: ${imported.pv.name}`
+    : faces.length === 0
+      ? 'none'
+      : 'synthetic: clear sky from the latitude, a temperate month’s clearness, bright and dull days in turn, and the faces of the array'
+  if (imported.load === null && loads.length === 0)
+    return { profile: null, load, pv, missing: 'There are no loads and no metering.' }
+  if ((imported.load === null || (faces.length > 0 && imported.pv === null)) && latitudeDeg === null)
+    return { profile: null, load, pv, missing: 'The latitude of the house is not known.' }
+  const loadW = imported.load
+    ? averagedTo(imported.load.watts, imported.load.stepH, stepH)
+    : syntheticLoadW(loads, latitudeDeg ?? 0)
+  const pvW = imported.pv
+    ? averagedTo(imported.pv.watts, imported.pv.stepH, stepH)
+    : faces.length === 0
+      ? new Float64Array(loadW.length)
+      : syntheticPvW(faces, {
+          latitudeDeg: latitudeDeg ?? 0,
+          performanceRatio: assumptions.performanceRatio,
+          clearness: TEMPERATE_CLEARNESS.map((share) => share * assumptions.clearnessFactor),
+        })
   return { profile: { stepH, loadW, pvW }, load, pv, missing: null }
 }
 
@@ -47,17 +66,45 @@ export interface YearSystem {
 /** The planned battery as the year meets it; blanks leave capacity or discharge limit `null`, and the result Open. */
 export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 336): AutonomySystem {
   const { sources, assumptions, loads } = installation
-  const usableWh = sources.usableWh ?? (sources.nominalWh === null || sources.depthOfDischarge === null ? null : sources.nominalWh * sources.depthOfDischarge)
+  const usableWh =
+    sources.usableWh ??
+    (sources.nominalWh === null || sources.depthOfDischarge === null
+      ? null
+      : sources.nominalWh * sources.depthOfDischarge)
   const wholeW = loads.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0)
-  const islandPvW = sources.pvAc.reduce((sum, { side, onBackedPhase, expectedW }) => sum + (side === 'island' && onBackedPhase ? (expectedW ?? 0) : 0), 0) + sources.units.reduce((sum, { pvDcW }) => sum + (pvDcW ?? 0), 0)
-  const allPvW = sources.pvAc.reduce((sum, { expectedW }) => sum + (expectedW ?? 0), 0) + sources.units.reduce((sum, { pvDcW }) => sum + (pvDcW ?? 0), 0)
+  const islandPvW =
+    sources.pvAc.reduce(
+      (sum, { side, onBackedPhase, expectedW }) => sum + (side === 'island' && onBackedPhase ? (expectedW ?? 0) : 0),
+      0,
+    ) + sources.units.reduce((sum, { pvDcW }) => sum + (pvDcW ?? 0), 0)
+  const allPvW =
+    sources.pvAc.reduce((sum, { expectedW }) => sum + (expectedW ?? 0), 0) +
+    sources.units.reduce((sum, { pvDcW }) => sum + (pvDcW ?? 0), 0)
   const { windowFromHour, windowToHour, windowTargetSoc } = assumptions
   const chargeW = chargeLimitW(installation) ?? plan.limits.nightW ?? 0
   return {
-    capacityWh: usableWh, chargeEfficiency: assumptions.chargeEfficiency, dischargeEfficiency: sources.dischargeEfficiency, chargeLimitW: chargeW, dischargeLimitW: plan.limits.nightW,
-    reserveSoc: sources.reserveSoc ?? 0, floorSoc: sources.floorSoc, initialSoc: sources.usualSoc ?? sources.reserveSoc ?? 0.5,
-    gridCharge: windowFromHour !== null && windowToHour !== null && windowTargetSoc !== null && windowFromHour < windowToHour ? { fromHour: windowFromHour, toHour: windowToHour, targetSoc: windowTargetSoc, powerW: Math.min(chargeW, assumptions.windowDeviceW ?? Infinity) } : null,
-    loadShare: wholeW === 0 ? 1 : Math.min(1, demandAfterTurnOff(installation, plan.demand) / wholeW), standbyW: sources.standbyW, pvShare: allPvW === 0 ? 1 : islandPvW / allPvW, maxHours, ensHours: 24,
+    capacityWh: usableWh,
+    chargeEfficiency: assumptions.chargeEfficiency,
+    dischargeEfficiency: sources.dischargeEfficiency,
+    chargeLimitW: chargeW,
+    dischargeLimitW: plan.limits.nightW,
+    reserveSoc: sources.reserveSoc ?? 0,
+    floorSoc: sources.floorSoc,
+    initialSoc: sources.usualSoc ?? sources.reserveSoc ?? 0.5,
+    gridCharge:
+      windowFromHour !== null && windowToHour !== null && windowTargetSoc !== null && windowFromHour < windowToHour
+        ? {
+            fromHour: windowFromHour,
+            toHour: windowToHour,
+            targetSoc: windowTargetSoc,
+            powerW: Math.min(chargeW, assumptions.windowDeviceW ?? Infinity),
+          }
+        : null,
+    loadShare: wholeW === 0 ? 1 : Math.min(1, demandAfterTurnOff(installation, plan.demand) / wholeW),
+    standbyW: sources.standbyW,
+    pvShare: allPvW === 0 ? 1 : islandPvW / allPvW,
+    maxHours,
+    ensHours: 24,
   }
 }
 
@@ -65,7 +112,11 @@ export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 
 export function systemsToCompare(installation: Installation, plan: Plan): YearSystem[] {
   const planned = systemOfPlan(installation, plan)
   const count = installation.sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)
-  const resized = (modules: number): AutonomySystem => ({ ...planned, capacityWh: planned.capacityWh === null ? null : (planned.capacityWh * modules) / count, ...moduleLimits(installation, planned, modules) })
+  const resized = (modules: number): AutonomySystem => ({
+    ...planned,
+    capacityWh: planned.capacityWh === null ? null : (planned.capacityWh * modules) / count,
+    ...moduleLimits(installation, planned, modules),
+  })
   return [
     { label: 'as planned', system: planned },
     ...(count > 1 ? [{ label: `${count - 1} module${count === 2 ? '' : 's'}`, system: resized(count - 1) }] : []),
@@ -75,10 +126,25 @@ export function systemsToCompare(installation: Installation, plan: Plan): YearSy
 }
 
 /** Charge and discharge limits with another number of modules in the first unit's inverter. */
-export function moduleLimits({ sources, assumptions }: Installation, planned: AutonomySystem, modules: number): Pick<AutonomySystem, 'chargeLimitW' | 'dischargeLimitW'> {
+export function moduleLimits(
+  { sources, assumptions }: Installation,
+  planned: AutonomySystem,
+  modules: number,
+): Pick<AutonomySystem, 'chargeLimitW' | 'dischargeLimitW'> {
   const [unit] = sources.units
-  if (!unit || unit.moduleW === null || unit.inverterBatteryW === null || sources.units.length > 1) return { chargeLimitW: planned.chargeLimitW, dischargeLimitW: planned.dischargeLimitW }
-  const batteryW = Math.min(unit.inverterBatteryW, modules * unit.moduleW * (unit.coldFactor ?? 1), unit.inverterAcW ?? Infinity)
+  if (!unit || unit.moduleW === null || unit.inverterBatteryW === null || sources.units.length > 1)
+    return { chargeLimitW: planned.chargeLimitW, dischargeLimitW: planned.dischargeLimitW }
+  const batteryW = Math.min(
+    unit.inverterBatteryW,
+    modules * unit.moduleW * (unit.coldFactor ?? 1),
+    unit.inverterAcW ?? Infinity,
+  )
   const { inverterChargeW, moduleChargeW } = assumptions
-  return { dischargeLimitW: batteryW, chargeLimitW: inverterChargeW === null || moduleChargeW === null ? batteryW : Math.min(inverterChargeW, modules * moduleChargeW) }
+  return {
+    dischargeLimitW: batteryW,
+    chargeLimitW:
+      inverterChargeW === null || moduleChargeW === null
+        ? batteryW
+        : Math.min(inverterChargeW, modules * moduleChargeW),
+  }
 }

@@ -1,6 +1,19 @@
 /** Days of a 365-day year by month. */
 export const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
-export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const
+export const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const
 export const HOURS_PER_YEAR = 8760
 
 /** A household year: mean watts of each step, from 1 January 00:00 of a 365-day year. */
@@ -16,7 +29,10 @@ export function profileFault({ stepH, loadW, pvW }: YearProfile): string | null 
   const steps = Math.round(HOURS_PER_YEAR / stepH)
   if (loadW.length !== steps) return `The load profile has ${loadW.length} rows; a year at ${stepH} h has ${steps}.`
   if (pvW.length !== steps) return `The PV profile has ${pvW.length} rows; a year at ${stepH} h has ${steps}.`
-  for (const [name, values] of [['load', loadW], ['PV', pvW]] as const) {
+  for (const [name, values] of [
+    ['load', loadW],
+    ['PV', pvW],
+  ] as const) {
     const at = values.findIndex((watts) => !(watts >= 0 && watts < Infinity))
     if (at >= 0) return `The ${name} profile has ${values[at]} W in row ${at + 1}; watts of 0 or more are taken.`
   }

@@ -34,12 +34,18 @@ export function parseQuantity(text: string, wanted: Unit): Result<WrittenQuantit
   const unit = unitText.trim()
   if (unit === '') return ok({ value: number, unit: wanted, digits })
   // insulation is written in megohms, and its bare prefixes are those of the ohm
-  const bare: Record<string, number> = wanted === 'MΩ' ? { k: 1e-3, M: 1, G: 1e3 } : { k: 1e3, M: 1e6, µ: 1e-6, u: 1e-6 }
+  const bare: Record<string, number> =
+    wanted === 'MΩ' ? { k: 1e-3, M: 1, G: 1e3 } : { k: 1e3, M: 1e6, µ: 1e-6, u: 1e-6 }
   if (unit in bare) return ok({ value: number * (bare[unit] ?? 1), unit: wanted, digits })
-  if (unit === 'm' && wanted !== 'm' && wanted !== 'mm' && wanted !== 'MΩ') return ok({ value: number / 1000, unit: wanted, digits })
+  if (unit === 'm' && wanted !== 'm' && wanted !== 'mm' && wanted !== 'MΩ')
+    return ok({ value: number / 1000, unit: wanted, digits })
   const form = UNIT_FORMS.get(unit)
-  if (!form) return err(`The unit “${unit}” is not known here. ${wanted ? `This reading is in ${wanted}.` : 'This reading has no unit.'}`)
+  if (!form)
+    return err(
+      `The unit “${unit}” is not known here. ${wanted ? `This reading is in ${wanted}.` : 'This reading has no unit.'}`,
+    )
   const factor = conversionFactor(form.unit, wanted)
-  if (factor === null) return err(`${unit} does not fit: this reading is in ${wanted || 'plain numbers'}. Check which reading this is.`)
+  if (factor === null)
+    return err(`${unit} does not fit: this reading is in ${wanted || 'plain numbers'}. Check which reading this is.`)
   return ok({ value: number * form.factor * factor, unit: wanted, digits })
 }

@@ -1,5 +1,25 @@
 /** The units a reading can be stored in; every stored number is in the base unit, without a prefix. */
-export const UNITS = ['Ω', 'MΩ', 'V', 'A', 'W', 'VA', 'Wh', 'Hz', 's', 'ms', 'mA', 'm', 'mm', '°', '°C', '%', 'Nm', 'kg', ''] as const
+export const UNITS = [
+  'Ω',
+  'MΩ',
+  'V',
+  'A',
+  'W',
+  'VA',
+  'Wh',
+  'Hz',
+  's',
+  'ms',
+  'mA',
+  'm',
+  'mm',
+  '°',
+  '°C',
+  '%',
+  'Nm',
+  'kg',
+  '',
+] as const
 export type Unit = (typeof UNITS)[number]
 
 /** What one written unit means: its base unit and the factor that takes the written number there. */
@@ -8,8 +28,14 @@ export interface UnitForm {
   factor: number
 }
 
-const prefixed = (unit: Unit, names: readonly string[], prefixes: Readonly<Record<string, number>>): [string, UnitForm][] =>
-  names.flatMap((name) => Object.entries(prefixes).map(([prefix, factor]): [string, UnitForm] => [prefix + name, { unit, factor }]))
+const prefixed = (
+  unit: Unit,
+  names: readonly string[],
+  prefixes: Readonly<Record<string, number>>,
+): [string, UnitForm][] =>
+  names.flatMap((name) =>
+    Object.entries(prefixes).map(([prefix, factor]): [string, UnitForm] => [prefix + name, { unit, factor }]),
+  )
 
 /**
  * Every spelling the quick line accepts, case kept: `m` is milli and `M` is mega.

@@ -5,7 +5,12 @@ const accuracy = { percentOfReading: 2, digits: 3, resolution: 0.1 }
 
 describe('judgeBand', () => {
   it.each([
-    [100, undefined, 'proven'], [100.0001, undefined, 'stop'], [97, accuracy, 'proven'], [98, accuracy, 'watch'], [100.5, accuracy, 'stop'], [null, accuracy, 'open'],
+    [100, undefined, 'proven'],
+    [100.0001, undefined, 'stop'],
+    [97, accuracy, 'proven'],
+    [98, accuracy, 'watch'],
+    [100.5, accuracy, 'stop'],
+    [null, accuracy, 'open'],
   ] as const)('%s against ≤ 100', (reading, tool, verdict) => {
     expect(judgeBand(reading, { max: 100 }, tool)).toBe(verdict)
   })
@@ -15,6 +20,15 @@ describe('judgeBand', () => {
 })
 
 it('takes nothing shown for open, and stop before open before watch', () => {
-  expect([worstVerdict([]), worstVerdict(['proven', 'watch']), worstVerdict(['watch', 'open']), worstVerdict(['open', 'stop', 'proven'])]).toEqual(['open', 'watch', 'open', 'stop'])
-  expect([worstPlanMark([]), worstPlanMark(['fits', 'tight']), worstPlanMark(['exceeds', 'open'])]).toEqual(['open', 'tight', 'exceeds'])
+  expect([
+    worstVerdict([]),
+    worstVerdict(['proven', 'watch']),
+    worstVerdict(['watch', 'open']),
+    worstVerdict(['open', 'stop', 'proven']),
+  ]).toEqual(['open', 'watch', 'open', 'stop'])
+  expect([worstPlanMark([]), worstPlanMark(['fits', 'tight']), worstPlanMark(['exceeds', 'open'])]).toEqual([
+    'open',
+    'tight',
+    'exceeds',
+  ])
 })

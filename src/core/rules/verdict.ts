@@ -32,7 +32,11 @@ export interface Band {
  * Holds one reading against a band, both limits included.
  * Beyond a limit is Stop; a reading inside whose instrument band crosses a limit is Watch.
  */
-export function judgeBand(reading: number | null | undefined, band: Band, accuracy?: InstrumentAccuracy | null): Verdict {
+export function judgeBand(
+  reading: number | null | undefined,
+  band: Band,
+  accuracy?: InstrumentAccuracy | null,
+): Verdict {
   if (reading === null || reading === undefined) return 'open'
   const { min = -Infinity, max = Infinity } = band
   if (!atMost(reading, max) || !atLeast(reading, min)) return 'stop'

@@ -1,5 +1,13 @@
 /** Settings a plan can name, by the key of the register map; in the order a person looks for them. */
 export const REGISTER_NAMES: Readonly<Record<string, string>> = {
-  nominalV: 'Nominal voltage', nominalHz: 'Nominal frequency', phaseCount: 'Phases backed up', islandEnabled: 'Island operation enabled', bondRelayEnabled: 'Bond relay enabled',
-  reconnectDelayS: 'Wait before reconnecting', reserveSocPercent: 'Backup reserve', chargeLimitW: 'Charging limit', dischargeLimitW: 'Discharging limit', exportLimitW: 'Export limit',
+  nominalV: 'Nominal voltage',
+  nominalHz: 'Nominal frequency',
+  phaseCount: 'Phases backed up',
+  islandEnabled: 'Island operation enabled',
+  bondRelayEnabled: 'Bond relay enabled',
+  reconnectDelayS: 'Wait before reconnecting',
+  reserveSocPercent: 'Backup reserve',
+  chargeLimitW: 'Charging limit',
+  dischargeLimitW: 'Discharging limit',
+  exportLimitW: 'Export limit',
 }

@@ -5,4 +5,5 @@ import type { Unit } from '../quantity/units'
 const FLAGS = new Set(['islandEnabled', 'bondRelayEnabled'])
 
 /** A setting's value as a person reads it: “yes” and “no” for those that are on or off, otherwise the value with its unit. */
-export const settingText = (key: string, value: number, unit: Unit): string => (FLAGS.has(key) && (value === 0 || value === 1) ? (value === 1 ? 'yes' : 'no') : formatQuantity(value, unit))
+export const settingText = (key: string, value: number, unit: Unit): string =>
+  FLAGS.has(key) && (value === 0 || value === 1) ? (value === 1 ? 'yes' : 'no') : formatQuantity(value, unit)

@@ -15,13 +15,19 @@ export interface SettingLine {
 }
 
 const agrees = (value: number | null, planned: PlannedSetting | null): boolean | null =>
-  value === null || planned === null ? null : Math.abs(value - planned.value) <= planned.tolerance + Math.abs(planned.value) * 1e-9
+  value === null || planned === null
+    ? null
+    : Math.abs(value - planned.value) <= planned.tolerance + Math.abs(planned.value) * 1e-9
 
 /**
  * S-1: planned ↔ read ↔ as left. What was left decides: as planned is Proven, otherwise Stop; not yet left is Open.
  * A key the plan does not know is shown and judged by nobody: Watch, because somebody should say whether it is meant.
  */
-export function settingsDiff(planned: readonly PlannedSetting[], read: ReadonlyMap<string, number>, left: ReadonlyMap<string, number>): SettingLine[] {
+export function settingsDiff(
+  planned: readonly PlannedSetting[],
+  read: ReadonlyMap<string, number>,
+  left: ReadonlyMap<string, number>,
+): SettingLine[] {
   const known = new Map(planned.map((setting) => [setting.key, setting]))
   const extra = [...new Set([...read.keys(), ...left.keys()])].filter((key) => !known.has(key)).sort()
   return [...planned.map(({ key }) => key), ...extra].map((key) => {
@@ -30,6 +36,15 @@ export function settingsDiff(planned: readonly PlannedSetting[], read: ReadonlyM
     const leftValue = left.get(key) ?? null
     const leftAgrees = agrees(leftValue, plan)
     const verdict: Verdict = plan === null ? 'watch' : leftAgrees === null ? 'open' : leftAgrees ? 'proven' : 'stop'
-    return { key, label: plan?.label ?? key, planned: plan, read: readValue, left: leftValue, readAgrees: agrees(readValue, plan), leftAgrees, verdict }
+    return {
+      key,
+      label: plan?.label ?? key,
+      planned: plan,
+      read: readValue,
+      left: leftValue,
+      readAgrees: agrees(readValue, plan),
+      leftAgrees,
+      verdict,
+    }
   })
 }

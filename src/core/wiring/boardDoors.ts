@@ -37,35 +37,55 @@ const boardOf = ({ boardTag }: Pick<Circuit, 'boardTag'>) => boardTag ?? MAIN_BO
 const foundOn = (circuit: Circuit) => circuit.foundBoardTag ?? boardOf(circuit)
 const foundPhase = (circuit: Circuit) => circuit.foundPhase ?? circuit.phase
 /** Whether it changes its board or its phase on this job. */
-export const hasMoved = (circuit: Circuit): boolean => foundOn(circuit) !== boardOf(circuit) || foundPhase(circuit) !== circuit.phase
+export const hasMoved = (circuit: Circuit): boolean =>
+  foundOn(circuit) !== boardOf(circuit) || foundPhase(circuit) !== circuit.phase
 
 /** W-8: the charts for all doors, with the load of each board and phase before and after the moves; a load on all phases counts a share on each. */
 export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads' | 'survey' | 'packId'>): BoardDoor[] {
   const { circuits, loads, survey, packId } = installation
   const { phases } = RULE_PACKS[packId]
   const found = itemsOf(survey, 'board')
-  const nameOf = (tag: string) => found.find((board) => board.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
-  const loadOf = (circuit: Circuit) => loads.filter(({ circuitTag }) => circuitTag === circuit.tag).reduce((sum, { powerW }) => sum + powerW, 0)
+  const nameOf = (tag: string) =>
+    found.find((board) => board.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
+  const loadOf = (circuit: Circuit) =>
+    loads.filter(({ circuitTag }) => circuitTag === circuit.tag).reduce((sum, { powerW }) => sum + powerW, 0)
   const perPhase = (own: readonly Circuit[], phaseOf: (circuit: Circuit) => Phase | 'all') => {
     const sum: Record<string, number> = Object.fromEntries(phases.map((phase) => [phase, 0]))
     for (const circuit of own) {
       const on = phaseOf(circuit)
-      for (const phase of on === 'all' ? phases : [on]) sum[phase] = (sum[phase] ?? 0) + loadOf(circuit) / (on === 'all' ? phases.length : 1)
+      for (const phase of on === 'all' ? phases : [on])
+        sum[phase] = (sum[phase] ?? 0) + loadOf(circuit) / (on === 'all' ? phases.length : 1)
     }
     return sum
   }
-  const tags = [...new Set([...found.map(({ tag }) => tag), ...circuits.flatMap((circuit) => [foundOn(circuit), boardOf(circuit)])])]
+  const tags = [
+    ...new Set([
+      ...found.map(({ tag }) => tag),
+      ...circuits.flatMap((circuit) => [foundOn(circuit), boardOf(circuit)]),
+    ]),
+  ]
   return tags.map((tag): BoardDoor => {
     const here = circuits.filter((circuit) => boardOf(circuit) === tag)
     const before = circuits.filter((circuit) => foundOn(circuit) === tag)
     return {
-      tag, name: nameOf(tag),
+      tag,
+      name: nameOf(tag),
       rows: here.map((circuit, k) => ({
-        way: k + 1, tag: circuit.tag, name: circuit.name, device: circuit.breakerA === null ? '' : `${circuit.curve ?? ''}${circuit.breakerA} A`, iDeltaNMa: circuit.iDeltaNMa, phase: circuit.phase, loadW: loadOf(circuit),
-        cameFrom: foundOn(circuit) === tag ? null : nameOf(foundOn(circuit)), wasOn: foundPhase(circuit) === circuit.phase ? null : foundPhase(circuit),
+        way: k + 1,
+        tag: circuit.tag,
+        name: circuit.name,
+        device: circuit.breakerA === null ? '' : `${circuit.curve ?? ''}${circuit.breakerA} A`,
+        iDeltaNMa: circuit.iDeltaNMa,
+        phase: circuit.phase,
+        loadW: loadOf(circuit),
+        cameFrom: foundOn(circuit) === tag ? null : nameOf(foundOn(circuit)),
+        wasOn: foundPhase(circuit) === circuit.phase ? null : foundPhase(circuit),
       })),
-      left: before.filter((circuit) => boardOf(circuit) !== tag).map((circuit) => ({ tag: circuit.tag, name: circuit.name, to: nameOf(boardOf(circuit)) })),
-      beforeW: perPhase(before, foundPhase), afterW: perPhase(here, ({ phase }) => phase),
+      left: before
+        .filter((circuit) => boardOf(circuit) !== tag)
+        .map((circuit) => ({ tag: circuit.tag, name: circuit.name, to: nameOf(boardOf(circuit)) })),
+      beforeW: perPhase(before, foundPhase),
+      afterW: perPhase(here, ({ phase }) => phase),
     }
   })
 }
@@ -74,9 +94,15 @@ export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads'
  * Phases for the circuits of one board that share its load as evenly as they can: heaviest first, each onto the phase with least. Circuits
  * on all phases stay; returns what would change.
  */
-export function balancedPhases(circuits: readonly Circuit[], loadW: (circuit: Circuit) => number, phases: readonly Phase[]): { tag: string; phase: Phase }[] {
+export function balancedPhases(
+  circuits: readonly Circuit[],
+  loadW: (circuit: Circuit) => number,
+  phases: readonly Phase[],
+): { tag: string; phase: Phase }[] {
   const sum = new Map(phases.map((phase) => [phase, 0]))
-  const single = circuits.filter(({ phase }) => phase !== 'all').sort((a, b) => loadW(b) - loadW(a) || (a.tag < b.tag ? -1 : 1))
+  const single = circuits
+    .filter(({ phase }) => phase !== 'all')
+    .sort((a, b) => loadW(b) - loadW(a) || (a.tag < b.tag ? -1 : 1))
   return single.flatMap((circuit) => {
     const [phase] = [...sum].reduce((least, one) => (one[1] < least[1] - 1e-9 ? one : least))
     sum.set(phase, (sum.get(phase) ?? 0) + loadW(circuit))

@@ -9,38 +9,89 @@ import { coresOf, labelsAsText, runLabels } from './runLabels'
 describe('charts for the doors', () => {
   const load = (tag: string, circuitTag: string, powerW: number) => aLoad({ id: tag, tag, circuitTag, powerW })
   it('count what moved away and what came, by phase, before and after', () => {
-    const doors = boardDoors({ packId: 'iec-3ph-400', survey: [], loads: [load('a', 'c1', 900), load('b', 'c2', 300)], circuits: [aCircuit({ boardTag: 'essentials', foundBoardTag: 'main', phase: 'L2', foundPhase: 'L1' }), aCircuit({ id: 'k2', tag: 'c2', name: 'Hob', boardTag: 'main', phase: 'all', breakerA: 16, curve: 'B' })] })
-    expect(doors.map(({ tag, beforeW, afterW }) => [tag, beforeW, afterW])).toEqual([['main', { L1: 1000, L2: 100, L3: 100 }, { L1: 100, L2: 100, L3: 100 }], ['essentials', { L1: 0, L2: 0, L3: 0 }, { L1: 0, L2: 900, L3: 0 }]])
-    expect(doors[0]).toMatchObject({ left: [{ tag: 'c1', to: 'essentials' }], rows: [{ way: 1, tag: 'c2', device: 'B16 A', cameFrom: null, wasOn: null }] })
+    const doors = boardDoors({
+      packId: 'iec-3ph-400',
+      survey: [],
+      loads: [load('a', 'c1', 900), load('b', 'c2', 300)],
+      circuits: [
+        aCircuit({ boardTag: 'essentials', foundBoardTag: 'main', phase: 'L2', foundPhase: 'L1' }),
+        aCircuit({ id: 'k2', tag: 'c2', name: 'Hob', boardTag: 'main', phase: 'all', breakerA: 16, curve: 'B' }),
+      ],
+    })
+    expect(doors.map(({ tag, beforeW, afterW }) => [tag, beforeW, afterW])).toEqual([
+      ['main', { L1: 1000, L2: 100, L3: 100 }, { L1: 100, L2: 100, L3: 100 }],
+      ['essentials', { L1: 0, L2: 0, L3: 0 }, { L1: 0, L2: 900, L3: 0 }],
+    ])
+    expect(doors[0]).toMatchObject({
+      left: [{ tag: 'c1', to: 'essentials' }],
+      rows: [{ way: 1, tag: 'c2', device: 'B16 A', cameFrom: null, wasOn: null }],
+    })
     expect(doors[1]?.rows[0]).toMatchObject({ cameFrom: 'Main board', wasOn: 'L1' })
   })
   it('lose no watt, whatever moves where', () => {
     for (let seed = 1; seed <= 20; seed++) {
       const pick = (k: number, of: number) => (seed * 7919 + k * 104729) % of
-      const circuits = Array.from({ length: 8 }, (_, k) => aCircuit({ id: `k${k}`, tag: `c${k}`, boardTag: ['a', 'b', null][pick(k, 3)] ?? null, foundBoardTag: ['a', 'b', null][pick(k + 9, 3)] ?? null, phase: (['L1', 'L2', 'L3', 'all'] as const)[pick(k + 3, 4)]! }))
+      const circuits = Array.from({ length: 8 }, (_, k) =>
+        aCircuit({
+          id: `k${k}`,
+          tag: `c${k}`,
+          boardTag: ['a', 'b', null][pick(k, 3)] ?? null,
+          foundBoardTag: ['a', 'b', null][pick(k + 9, 3)] ?? null,
+          phase: (['L1', 'L2', 'L3', 'all'] as const)[pick(k + 3, 4)]!,
+        }),
+      )
       const loads = circuits.map(({ tag }, k) => load(`l${k}`, tag, 100 + 37 * k))
       const doors = boardDoors({ packId: 'iec-3ph-400', survey: [], loads, circuits })
-      const total = (of: 'beforeW' | 'afterW') => doors.reduce((sum, door) => sum + Object.values(door[of]).reduce((all, watts) => all + watts, 0), 0)
-      expect(total('afterW')).toBeCloseTo(loads.reduce((sum, { powerW }) => sum + powerW, 0), 6)
+      const total = (of: 'beforeW' | 'afterW') =>
+        doors.reduce((sum, door) => sum + Object.values(door[of]).reduce((all, watts) => all + watts, 0), 0)
+      expect(total('afterW')).toBeCloseTo(
+        loads.reduce((sum, { powerW }) => sum + powerW, 0),
+        6,
+      )
       expect(total('beforeW')).toBeCloseTo(total('afterW'), 6)
-      expect(doors.flatMap(({ left }) => left)).toHaveLength(circuits.filter((circuit) => (circuit.foundBoardTag ?? circuit.boardTag ?? 'main') !== (circuit.boardTag ?? 'main')).length)
+      expect(doors.flatMap(({ left }) => left)).toHaveLength(
+        circuits.filter(
+          (circuit) => (circuit.foundBoardTag ?? circuit.boardTag ?? 'main') !== (circuit.boardTag ?? 'main'),
+        ).length,
+      )
     }
   })
   it('know a move by board or by phase', () => {
-    expect([hasMoved(aCircuit()), hasMoved(aCircuit({ foundBoardTag: 'b' })), hasMoved(aCircuit({ phase: 'L1', foundPhase: 'L2' })), hasMoved(aCircuit({ boardTag: 'b', foundBoardTag: 'b', foundPhase: 'all' }))]).toEqual([false, true, true, false])
+    expect([
+      hasMoved(aCircuit()),
+      hasMoved(aCircuit({ foundBoardTag: 'b' })),
+      hasMoved(aCircuit({ phase: 'L1', foundPhase: 'L2' })),
+      hasMoved(aCircuit({ boardTag: 'b', foundBoardTag: 'b', foundPhase: 'all' })),
+    ]).toEqual([false, true, true, false])
   })
   it('share single-phase circuits evenly, heaviest first, and leave what is even', () => {
     const watts: Record<string, number> = { c1: 3000, c2: 2000, c3: 2000, c4: 1000 }
     const circuits = Object.keys(watts).map((tag) => aCircuit({ id: tag, tag, phase: 'L1' }))
     const moves = balancedPhases(circuits, ({ tag }) => watts[tag]!, ['L1', 'L2', 'L3'])
-    expect(moves).toEqual([{ tag: 'c2', phase: 'L2' }, { tag: 'c3', phase: 'L3' }, { tag: 'c4', phase: 'L2' }])
-    const after = circuits.map((circuit) => ({ ...circuit, phase: moves.find(({ tag }) => tag === circuit.tag)?.phase ?? circuit.phase }))
+    expect(moves).toEqual([
+      { tag: 'c2', phase: 'L2' },
+      { tag: 'c3', phase: 'L3' },
+      { tag: 'c4', phase: 'L2' },
+    ])
+    const after = circuits.map((circuit) => ({
+      ...circuit,
+      phase: moves.find(({ tag }) => tag === circuit.tag)?.phase ?? circuit.phase,
+    }))
     expect(balancedPhases(after, ({ tag }) => watts[tag]!, ['L1', 'L2', 'L3'])).toEqual([])
   })
 })
 
 describe('the side of a vehicle charger', () => {
-  const charger = (detail: object = {}) => [{ id: 'v', kind: 'vehicleCharger', tag: 'ev1', name: 'Charger', detail: { ratingW: 7200, phase: 'all', side: 'grid', detects6mADc: true, ...detail } }] as unknown as SurveyItem[]
+  const charger = (detail: object = {}) =>
+    [
+      {
+        id: 'v',
+        kind: 'vehicleCharger',
+        tag: 'ev1',
+        name: 'Charger',
+        detail: { ratingW: 7200, phase: 'all', side: 'grid', detects6mADc: true, ...detail },
+      },
+    ] as unknown as SurveyItem[]
   it('tells night load, limit, hours and current for both sides', () => {
     const [placement] = chargerPlacements(house({ survey: charger() }))
     const [grid, island] = placement!.sides
@@ -56,16 +107,29 @@ describe('the side of a vehicle charger', () => {
   })
   it('says nothing of a charger whose rating nobody read, and leaves open what depends on a blank', () => {
     expect(chargerPlacements(house({ survey: charger({ ratingW: null }) }))).toEqual([])
-    expect(chargerPlacements(house({ survey: charger(), loads: [] }))[0]?.sides[1]).toMatchObject({ nightW: null, mark: 'open', runtimeH: null })
+    expect(chargerPlacements(house({ survey: charger(), loads: [] }))[0]?.sides[1]).toMatchObject({
+      nightW: null,
+      mark: 'open',
+      runtimeH: null,
+    })
   })
 })
 
 describe('labels', () => {
   const job = { packId: 'iec-1ph-230' as const, coreColours: { N: 'black, sleeved blue' } }
   it('carry at both ends where the run goes, its size and the one convention of the job', () => {
-    expect(coresOf(job)).toEqual([{ conductor: 'L1', colour: 'brown' }, { conductor: 'N', colour: 'black, sleeved blue' }, { conductor: 'PE', colour: 'green and yellow' }])
+    expect(coresOf(job)).toEqual([
+      { conductor: 'L1', colour: 'brown' },
+      { conductor: 'N', colour: 'black, sleeved blue' },
+      { conductor: 'PE', colour: 'green and yellow' },
+    ])
     const [near, far] = runLabels(aRun(), job)
-    expect(near.lines).toEqual(['W1', 'goes to Gateway', '16 mm² · 20 m', 'L1 brown · N black, sleeved blue · PE green and yellow'])
+    expect(near.lines).toEqual([
+      'W1',
+      'goes to Gateway',
+      '16 mm² · 20 m',
+      'L1 brown · N black, sleeved blue · PE green and yellow',
+    ])
     expect([far.lines[1], far.lines[3]]).toEqual(['comes from Meter', near.lines[3]])
   })
   it('are one line each for the printer, whatever a name holds', () => {
@@ -78,7 +142,15 @@ describe('labels', () => {
 
 describe('crossed runs', () => {
   it('name the run that answered for another, both ways', () => {
-    expect([...crossedRuns([{ joined: 'w2', readings: { w3: 'continuity', w2: 'open' } }, { joined: 'w1', readings: { w1: 'continuity' } }])]).toEqual([['w3', 'w2'], ['w2', 'w3']])
+    expect([
+      ...crossedRuns([
+        { joined: 'w2', readings: { w3: 'continuity', w2: 'open' } },
+        { joined: 'w1', readings: { w1: 'continuity' } },
+      ]),
+    ]).toEqual([
+      ['w3', 'w2'],
+      ['w2', 'w3'],
+    ])
     expect([...crossedRuns([{ joined: null, readings: { w1: 'continuity' } }])]).toEqual([['w1', 'w1']])
   })
 })

@@ -16,14 +16,21 @@ export interface RunIdentity {
 }
 
 const VERDICT_OF: Record<IdentityState, Verdict> = {
-  identified: 'proven', halfSeen: 'open', unseen: 'open', crossedOrJoined: 'stop', noAnswer: 'stop',
+  identified: 'proven',
+  halfSeen: 'open',
+  unseen: 'open',
+  crossedOrJoined: 'stop',
+  noAnswer: 'stop',
 }
 
 /**
  * W-3: which run is which, by pairs of observations. Joined and answering, released and silent, is identified; one of the two alone is Open.
  * A run that answers while another (or none) is joined is crossed or joined, and so is the one that was joined; a joined run that stays silent gives no answer.
  */
-export function cableIdentity(runs: readonly string[], observations: readonly IdentityObservation[]): Record<string, RunIdentity> {
+export function cableIdentity(
+  runs: readonly string[],
+  observations: readonly IdentityObservation[],
+): Record<string, RunIdentity> {
   const answered = new Set<string>()
   const silentReleased = new Set<string>()
   const silentJoined = new Set<string>()
@@ -54,10 +61,11 @@ export const worstIdentity = (identities: Readonly<Record<string, RunIdentity>>)
 /** Runs that answered for another one, each with the run they answered for; what answers with nothing joined is joined with itself. */
 export function crossedRuns(observations: readonly IdentityObservation[]): Map<string, string> {
   const crossed = new Map<string, string>()
-  for (const { joined, readings } of observations) for (const [run, reading] of Object.entries(readings)) {
-    if (run === joined || reading !== 'continuity') continue
-    crossed.set(run, joined ?? run)
-    if (joined !== null && !crossed.has(joined)) crossed.set(joined, run)
-  }
+  for (const { joined, readings } of observations)
+    for (const [run, reading] of Object.entries(readings)) {
+      if (run === joined || reading !== 'continuity') continue
+      crossed.set(run, joined ?? run)
+      if (joined !== null && !crossed.has(joined)) crossed.set(joined, run)
+    }
   return crossed
 }

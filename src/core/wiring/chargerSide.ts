@@ -39,29 +39,59 @@ export interface ChargerPlacement {
 export function chargerPlacements(installation: Installation): ChargerPlacement[] {
   const { packId, supply, sources, loads, survey } = installation
   const pack = RULE_PACKS[packId]
-  return itemsOf(survey, 'vehicleCharger').flatMap(({ tag, name, detail: { ratingW, phase, side: planned } }): ChargerPlacement[] => {
-    if (ratingW === null) return []
-    // a load of the list that is the charger itself is not counted twice
-    const others = loads.filter((load) => load.tag !== tag && !(load.powerW === ratingW && !load.backedUp))
-    const plan = planOfInstallation({ ...installation, loads: others })
-    const expectedW = others.length === 0 ? null : plan.demand.expectedDemandW
-    const houseW = others.length === 0 ? null : others.reduce((sum, load) => sum + load.powerW * load.duty, 0)
-    const phases = phase === 'all' ? pack.phases.length : 1
-    const perPhaseW = ratingW / phases
-    const nightLimitW = phase === 'all' || plan.limits.perPhase === null ? plan.limits.nightW : (plan.limits.perPhase[phase]?.nightW ?? plan.limits.nightW)
-    const volts = packId === 'na-split-240' && phase === 'all' ? pack.supplyV : pack.nominalV
-    const supplyA = houseW === null ? null : (packId === 'na-split-240' ? (houseW + ratingW) / pack.supplyV : houseW / pack.nominalV / pack.phases.length + perPhaseW / volts)
-    const stored = sources.usableWh === null || sources.reserveSoc === null ? null : Math.max(0, (sources.reserveSoc - sources.floorSoc) * sources.usableWh * sources.dischargeEfficiency)
-    const hours = (w: number | null) => (w === null || stored === null || w + sources.standbyW <= 0 ? null : stored / (w + sources.standbyW))
-    const sideOf = (side: 'grid' | 'island'): ChargerSide => {
-      const nightW = expectedW === null ? null : expectedW + (side === 'island' ? ratingW : 0)
-      return {
-        side, nightW, nightLimitW, mark: markAgainst(nightW, nightLimitW, pack.limits.demandShareOfLimit.value), runtimeH: side === 'island' ? hours(nightW) : null, runtimeWithoutH: hours(expectedW), supplyA, supplyRatingA: supply.ratingA,
-        says: side === 'grid'
-          ? ['Its own current transformer sits at the supply terminals and sees house and charger together, so that it holds back before the supply does.', 'The battery’s current transformer sits on the house’s side of the charger, or the battery empties itself into the vehicle every night.', 'In an outage the charger is dead.']
-          : ['Its own current transformer has to see two limits: the supply’s while the grid is there, and the gateway’s house side while it is not.', 'In an outage it has to stop or hold back by itself; without that the night limit and the hours above hold.', 'The battery feeds the vehicle at night unless a schedule forbids it.'],
+  return itemsOf(survey, 'vehicleCharger').flatMap(
+    ({ tag, name, detail: { ratingW, phase, side: planned } }): ChargerPlacement[] => {
+      if (ratingW === null) return []
+      // a load of the list that is the charger itself is not counted twice
+      const others = loads.filter((load) => load.tag !== tag && !(load.powerW === ratingW && !load.backedUp))
+      const plan = planOfInstallation({ ...installation, loads: others })
+      const expectedW = others.length === 0 ? null : plan.demand.expectedDemandW
+      const houseW = others.length === 0 ? null : others.reduce((sum, load) => sum + load.powerW * load.duty, 0)
+      const phases = phase === 'all' ? pack.phases.length : 1
+      const perPhaseW = ratingW / phases
+      const nightLimitW =
+        phase === 'all' || plan.limits.perPhase === null
+          ? plan.limits.nightW
+          : (plan.limits.perPhase[phase]?.nightW ?? plan.limits.nightW)
+      const volts = packId === 'na-split-240' && phase === 'all' ? pack.supplyV : pack.nominalV
+      const supplyA =
+        houseW === null
+          ? null
+          : packId === 'na-split-240'
+            ? (houseW + ratingW) / pack.supplyV
+            : houseW / pack.nominalV / pack.phases.length + perPhaseW / volts
+      const stored =
+        sources.usableWh === null || sources.reserveSoc === null
+          ? null
+          : Math.max(0, (sources.reserveSoc - sources.floorSoc) * sources.usableWh * sources.dischargeEfficiency)
+      const hours = (w: number | null) =>
+        w === null || stored === null || w + sources.standbyW <= 0 ? null : stored / (w + sources.standbyW)
+      const sideOf = (side: 'grid' | 'island'): ChargerSide => {
+        const nightW = expectedW === null ? null : expectedW + (side === 'island' ? ratingW : 0)
+        return {
+          side,
+          nightW,
+          nightLimitW,
+          mark: markAgainst(nightW, nightLimitW, pack.limits.demandShareOfLimit.value),
+          runtimeH: side === 'island' ? hours(nightW) : null,
+          runtimeWithoutH: hours(expectedW),
+          supplyA,
+          supplyRatingA: supply.ratingA,
+          says:
+            side === 'grid'
+              ? [
+                  'Its own current transformer sits at the supply terminals and sees house and charger together, so that it holds back before the supply does.',
+                  'The battery’s current transformer sits on the house’s side of the charger, or the battery empties itself into the vehicle every night.',
+                  'In an outage the charger is dead.',
+                ]
+              : [
+                  'Its own current transformer has to see two limits: the supply’s while the grid is there, and the gateway’s house side while it is not.',
+                  'In an outage it has to stop or hold back by itself; without that the night limit and the hours above hold.',
+                  'The battery feeds the vehicle at night unless a schedule forbids it.',
+                ],
+        }
       }
-    }
-    return [{ tag, name, ratingW, planned, sides: [sideOf('grid'), sideOf('island')] }]
-  })
+      return [{ tag, name, ratingW, planned, sides: [sideOf('grid'), sideOf('island')] }]
+    },
+  )
 }

@@ -9,7 +9,13 @@ export interface WayStep {
 }
 
 /** A shortest way along one conductor through what is closed; empty where both ends are one place, `null` when there is no way. */
-export function conductorWay({ edges }: Pick<InstallationGraph, 'edges'>, from: string, to: string, conductor: string, closed: ReadonlySet<string>): WayStep[] | null {
+export function conductorWay(
+  { edges }: Pick<InstallationGraph, 'edges'>,
+  from: string,
+  to: string,
+  conductor: string,
+  closed: ReadonlySet<string>,
+): WayStep[] | null {
   const cameBy = new Map<string, WayStep | null>([[from, null]])
   const queue = [from]
   for (let head = 0; head < queue.length && !cameBy.has(to); head++) {

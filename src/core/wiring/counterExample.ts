@@ -10,7 +10,11 @@ export interface CounterExample {
 }
 
 /** Applies one combination and what the automatic devices make of it; `undo` takes it back. */
-export function standing(compiled: CompiledGraph, chosen: readonly number[], gridState: GridState): { autosClosed: number; undo: () => void } {
+export function standing(
+  compiled: CompiledGraph,
+  chosen: readonly number[],
+  gridState: GridState,
+): { autosClosed: number; undo: () => void } {
   const { joined, manualJoints } = compiled
   const mark = joined.mark()
   chosen.forEach((position, k) => (manualJoints[k]?.[position] ?? []).forEach((joint) => joined.join(joint)))
@@ -26,6 +30,22 @@ export function exampleOf(graph: InstallationGraph, chosen: readonly number[], g
   const { autosClosed } = standing(compiled, chosen, gridState)
   const live = liveSources(compiled, gridState, autosClosed)
   const phases = Array.from({ length: compiled.phases }, (_, phase) => phase)
-  const liveNodes = graph.nodes.flatMap(({ id }, k) => (live.some((source) => source.phases.some((phase) => phases.includes(phase) && joined.find(phase, source.node) === joined.find(phase, k))) ? [id] : [])).sort()
-  return { positions: Object.fromEntries(manual.map(({ id, positions }, k) => [id, positions[chosen[k] as number]?.name ?? ''])), gridState, liveNodes }
+  const liveNodes = graph.nodes
+    .flatMap(({ id }, k) =>
+      live.some((source) =>
+        source.phases.some(
+          (phase) => phases.includes(phase) && joined.find(phase, source.node) === joined.find(phase, k),
+        ),
+      )
+        ? [id]
+        : [],
+    )
+    .sort()
+  return {
+    positions: Object.fromEntries(
+      manual.map(({ id, positions }, k) => [id, positions[chosen[k] as number]?.name ?? '']),
+    ),
+    gridState,
+    liveNodes,
+  }
 }

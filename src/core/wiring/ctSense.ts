@@ -33,17 +33,39 @@ const SLACK = 1e-12
 export function ctSense({ steps, meterNoiseW }: { steps: readonly CtStep[]; meterNoiseW: number }): CtSense {
   const smallestStepW = STEP_PER_NOISE * meterNoiseW
   const applied = steps.reduce((sum, { appliedW }) => sum + appliedW ** 2, 0)
-  if (applied === 0) return { scale: null, residualRmsW: null, scaleError: null, state: null, smallestStepW, impliedRatio: null, verdict: 'open' }
+  if (applied === 0)
+    return {
+      scale: null,
+      residualRmsW: null,
+      scaleError: null,
+      state: null,
+      smallestStepW,
+      impliedRatio: null,
+      verdict: 'open',
+    }
   const scale = steps.reduce((sum, { appliedW, meterW }) => sum + appliedW * meterW, 0) / applied
   const squares = steps.reduce((sum, { appliedW, meterW }) => sum + (meterW - scale * appliedW) ** 2, 0)
   const n = steps.length
   const scaleError = n > 1 ? Math.sqrt(squares / (n - 1) / applied) : null
   const size = Math.abs(scale)
   const unity = size >= RIGHT.from - SLACK && size <= RIGHT.to + SLACK
-  const state: CtState = unity ? (scale > 0 ? 'right' : 'reversed') : size <= NOTHING + SLACK ? 'wrongConductor' : 'wrongRatio'
-  const unsure = Math.max(...steps.map(({ appliedW }) => Math.abs(appliedW))) < smallestStepW || (scaleError !== null && (scale - 3 * scaleError < RIGHT.from || scale + 3 * scaleError > RIGHT.to))
+  const state: CtState = unity
+    ? scale > 0
+      ? 'right'
+      : 'reversed'
+    : size <= NOTHING + SLACK
+      ? 'wrongConductor'
+      : 'wrongRatio'
+  const unsure =
+    Math.max(...steps.map(({ appliedW }) => Math.abs(appliedW))) < smallestStepW ||
+    (scaleError !== null && (scale - 3 * scaleError < RIGHT.from || scale + 3 * scaleError > RIGHT.to))
   return {
-    scale, residualRmsW: Math.sqrt(squares / n), scaleError, state, smallestStepW, impliedRatio: size <= NOTHING + SLACK ? null : 1 / scale,
+    scale,
+    residualRmsW: Math.sqrt(squares / n),
+    scaleError,
+    state,
+    smallestStepW,
+    impliedRatio: size <= NOTHING + SLACK ? null : 1 / scale,
     verdict: state !== 'right' ? 'stop' : unsure ? 'watch' : 'proven',
   }
 }

@@ -23,8 +23,19 @@ export interface FaultPath {
   returns: 'bond' | 'supplier' | 'none' | 'dead'
 }
 
-const along = (graph: InstallationGraph, from: string, to: string, conductor: string, closed: ReadonlySet<string>): PathStep[] | null =>
-  conductorWay(graph, from, to, conductor, closed)?.map((step) => ({ id: step.edge.id, from: step.from, to: step.to, conductor })) ?? null
+const along = (
+  graph: InstallationGraph,
+  from: string,
+  to: string,
+  conductor: string,
+  closed: ReadonlySet<string>,
+): PathStep[] | null =>
+  conductorWay(graph, from, to, conductor, closed)?.map((step) => ({
+    id: step.edge.id,
+    from: step.from,
+    to: step.to,
+    conductor,
+  })) ?? null
 
 /**
  * W-1, for looking: which way the current of a line-to-enclosure fault at a load returns. Out on the load's first live phase, home on the
@@ -40,18 +51,26 @@ export function faultPath(graph: InstallationGraph, state: LiveState, loadId: st
   const { closed, energised } = state
   const phase = (load.phases ?? phases).find((one) => (energised.get(`${loadId} ${one}`)?.length ?? 0) > 0)
   const source = sources.find(({ id }) => phase !== undefined && id === energised.get(`${loadId} ${phase}`)?.[0])
-  if (phase === undefined || source === undefined) return { load: loadId, source: null, phase: null, out: [], back: [], returns: 'dead' }
+  if (phase === undefined || source === undefined)
+    return { load: loadId, source: null, phase: null, out: [], back: [], returns: 'dead' }
   const out = along(graph, source.node, loadId, phase, closed) ?? []
   const part = state.parts.find((one) => one.source === source.id)
   const ways: { back: PathStep[]; returns: 'bond' | 'supplier' }[] = []
   for (const { id, node } of bonds) {
     if (!closed.has(id)) continue
-    const [home, neutral] = [along(graph, loadId, node, PROTECTIVE, closed), along(graph, node, source.node, NEUTRAL, closed)]
-    if (home && neutral) ways.push({ back: [...home, { id, from: node, to: node, conductor: NEUTRAL }, ...neutral], returns: 'bond' })
+    const [home, neutral] = [
+      along(graph, loadId, node, PROTECTIVE, closed),
+      along(graph, node, source.node, NEUTRAL, closed),
+    ]
+    if (home && neutral)
+      ways.push({ back: [...home, { id, from: node, to: node, conductor: NEUTRAL }, ...neutral], returns: 'bond' })
   }
   const supply = nodes.find(({ kind }) => kind === 'supply')?.id
   if (part?.supplierBond && supply !== undefined) {
-    const [home, neutral] = [along(graph, loadId, supply, PROTECTIVE, closed), along(graph, supply, source.node, NEUTRAL, closed)]
+    const [home, neutral] = [
+      along(graph, loadId, supply, PROTECTIVE, closed),
+      along(graph, supply, source.node, NEUTRAL, closed),
+    ]
     if (home && neutral) ways.push({ back: [...home, ...neutral], returns: 'supplier' })
   }
   const [best] = ways.sort((a, b) => a.back.length - b.back.length)

@@ -24,9 +24,16 @@ function floatingPieces({ nodes, edges }: InstallationGraph): GraphRemark[] {
   const seen = new Set([supply.id])
   for (let grew = true; grew;) {
     grew = false
-    for (const { from, to } of edges) if (seen.has(from) !== seen.has(to)) { seen.add(from); seen.add(to); grew = true }
+    for (const { from, to } of edges)
+      if (seen.has(from) !== seen.has(to)) {
+        seen.add(from)
+        seen.add(to)
+        grew = true
+      }
   }
-  return nodes.filter(({ id }) => !seen.has(id)).map(({ id, name }) => ({ id, message: `Nothing leads to ${name ?? id}: it floats.`, isFault: false }))
+  return nodes
+    .filter(({ id }) => !seen.has(id))
+    .map(({ id, name }) => ({ id, message: `Nothing leads to ${name ?? id}: it floats.`, isFault: false }))
 }
 
 /** Two sources that form a voltage and are joined with every switch open. */
@@ -35,11 +42,17 @@ function sourcesWithoutSwitch(graph: InstallationGraph): GraphRemark[] {
   // without devices nothing that a switch opens is closed
   const always = liveState({ ...graph, devices: [] }, {}, 'healthy')
   const pairs = new Map<string, GraphRemark>()
-  for (const ids of always.energised.values()) for (const [k, a] of ids.entries()) for (const b of ids.slice(k + 1)) {
-    const [one, other] = [a, b].map((id) => graph.sources.find((source) => source.id === id))
-    if (!one || !other || (one.syncGroup != null && one.syncGroup === other.syncGroup)) continue
-    pairs.set(`${a} ${b}`, { id: b, message: `${names.get(a)} and ${names.get(b)} feed each other: there is no switch between them.`, isFault: false })
-  }
+  for (const ids of always.energised.values())
+    for (const [k, a] of ids.entries())
+      for (const b of ids.slice(k + 1)) {
+        const [one, other] = [a, b].map((id) => graph.sources.find((source) => source.id === id))
+        if (!one || !other || (one.syncGroup != null && one.syncGroup === other.syncGroup)) continue
+        pairs.set(`${a} ${b}`, {
+          id: b,
+          message: `${names.get(a)} and ${names.get(b)} feed each other: there is no switch between them.`,
+          isFault: false,
+        })
+      }
   return [...pairs.values()]
 }
 
@@ -49,6 +62,8 @@ function sameNames({ nodes, devices, sources }: InstallationGraph): GraphRemark[
     if (name === undefined) return []
     const other = seen.get(name.trim().toLowerCase())
     if (other === undefined) seen.set(name.trim().toLowerCase(), id)
-    return other === undefined || other === id ? [] : [{ id, message: `“${name}” is the name of two things, ${other} and ${id}.`, isFault: false }]
+    return other === undefined || other === id
+      ? []
+      : [{ id, message: `“${name}” is the name of two things, ${other} and ${id}.`, isFault: false }]
   })
 }

@@ -1,4 +1,14 @@
-import { type GraphEdge, type GridState, type GridWatchingDevice, type InstallationGraph, type ManualDevice, NEUTRAL, type OppositeDevice, PROTECTIVE, conductorsOf } from './installationGraph'
+import {
+  type GraphEdge,
+  type GridState,
+  type GridWatchingDevice,
+  type InstallationGraph,
+  type ManualDevice,
+  NEUTRAL,
+  type OppositeDevice,
+  PROTECTIVE,
+  conductorsOf,
+} from './installationGraph'
 
 type AutoDevice = GridWatchingDevice | OppositeDevice
 
@@ -77,7 +87,10 @@ export class JointSets {
   private readonly size: Int32Array
   private readonly trail: number[] = []
 
-  constructor(conductors: number, private readonly nodes: number) {
+  constructor(
+    conductors: number,
+    private readonly nodes: number,
+  ) {
     this.parent = Int32Array.from({ length: conductors * nodes }, (_, k) => k)
     this.size = new Int32Array(conductors * nodes).fill(1)
   }
@@ -116,7 +129,10 @@ export class JointSets {
 /**
  * Compiles a graph that has no faults. `without` leaves edges out, such as those with a residual-current device.
  */
-export function compileGraph(graph: InstallationGraph, without: (edge: InstallationGraph['edges'][number]) => boolean = () => false): CompiledGraph {
+export function compileGraph(
+  graph: InstallationGraph,
+  without: (edge: InstallationGraph['edges'][number]) => boolean = () => false,
+): CompiledGraph {
   const { nodes, edges, devices, sources, bonds, interlocks, phases } = graph
   const names = conductorsOf(graph)
   const nodeAt = new Map(nodes.map(({ id }, k) => [id, k]))
@@ -140,34 +156,103 @@ export function compileGraph(graph: InstallationGraph, without: (edge: Installat
   const bondNodes = (closes: readonly string[]) => closes.flatMap((id) => bondNode.get(id) ?? [])
   const manualAt = new Map(manual.map(({ id }, k) => [id, k]))
   const phaseSet = (own: readonly string[] | undefined) => (own ?? phases).map((phase) => names.indexOf(phase))
-  const followed = (device: AutoDevice): number => (device.logic === 'gridHealthy' ? 0 : 1 + followed(autos.find(({ id }) => id === device.of) as AutoDevice))
-  const autoLogic = autos.map((device, index) => ({ index, depth: followed(device), sense: device.logic === 'gridHealthy' ? at(device.senseNode) : -1, opensOn: device.logic === 'gridHealthy' ? (['dead', ...device.opensOn] as GridState[]) : [], oppositeOf: device.logic === 'oppositeOf' ? autos.findIndex(({ id }) => id === device.of) : -1 })).sort((a, b) => a.depth - b.depth)
-  const { ways, touches } = waysBetween(graph, at, manualAt, nodes.findIndex(({ kind }) => kind === 'supply'))
-  const loads = nodes.flatMap((node, index) => (node.kind === 'load' ? [{ index, phases: phaseSet(node.phases), needsNeutral: node.needsNeutral ?? true }] : []))
+  const followed = (device: AutoDevice): number =>
+    device.logic === 'gridHealthy' ? 0 : 1 + followed(autos.find(({ id }) => id === device.of) as AutoDevice)
+  const autoLogic = autos
+    .map((device, index) => ({
+      index,
+      depth: followed(device),
+      sense: device.logic === 'gridHealthy' ? at(device.senseNode) : -1,
+      opensOn: device.logic === 'gridHealthy' ? (['dead', ...device.opensOn] as GridState[]) : [],
+      oppositeOf: device.logic === 'oppositeOf' ? autos.findIndex(({ id }) => id === device.of) : -1,
+    }))
+    .sort((a, b) => a.depth - b.depth)
+  const { ways, touches } = waysBetween(
+    graph,
+    at,
+    manualAt,
+    nodes.findIndex(({ kind }) => kind === 'supply'),
+  )
+  const loads = nodes.flatMap((node, index) =>
+    node.kind === 'load' ? [{ index, phases: phaseSet(node.phases), needsNeutral: node.needsNeutral ?? true }] : [],
+  )
   return {
-    graph, autoLogic, conductors: names.length, phases: phases.length, neutral: names.indexOf(NEUTRAL), protective: names.length - 1, nodes: nodes.length, supply: nodes.findIndex(({ kind }) => kind === 'supply'), manual, autos,
-    manualJoints: manual.map(({ positions }) => positions.map(({ closes }) => joints(closes))), autoJoints: autos.map(({ closes }) => joints(closes)),
-    manualBonds: manual.map(({ positions }) => positions.map(({ closes }) => bondNodes(closes))), autoBonds: autos.map(({ closes }) => bondNodes(closes)),
-    fixedBonds: bonds.filter(({ device }) => device === null).map(({ node }) => at(node)), manualCloses: manual.map(({ positions }) => positions.map(({ closes }) => closes.length > 0)),
-    interlocked: manual.map(({ id }) => interlocks.flatMap(([a, b]) => (a === id ? [manualAt.get(b)] : b === id ? [manualAt.get(a)] : [])).filter((k) => k !== undefined)),
-    sources: sources.map((source) => ({ id: source.id, node: at(source.node), phases: phaseSet(source.phases), isGrid: source.kind === 'grid', forming: source.role === 'forming', gateway: source.gateway == null ? -1 : autos.findIndex(({ id }) => id === source.gateway), providesBond: source.providesBond ?? false, syncGroup: source.syncGroup ?? null })),
-    ways, touches: touches.map((own, k) => [...own, ...bonds.filter(({ device }) => device === manual[k]?.id).map(({ node }) => at(node))]), loads, distinctLoads: distinct(loads, names.length, joined), joined,
+    graph,
+    autoLogic,
+    conductors: names.length,
+    phases: phases.length,
+    neutral: names.indexOf(NEUTRAL),
+    protective: names.length - 1,
+    nodes: nodes.length,
+    supply: nodes.findIndex(({ kind }) => kind === 'supply'),
+    manual,
+    autos,
+    manualJoints: manual.map(({ positions }) => positions.map(({ closes }) => joints(closes))),
+    autoJoints: autos.map(({ closes }) => joints(closes)),
+    manualBonds: manual.map(({ positions }) => positions.map(({ closes }) => bondNodes(closes))),
+    autoBonds: autos.map(({ closes }) => bondNodes(closes)),
+    fixedBonds: bonds.filter(({ device }) => device === null).map(({ node }) => at(node)),
+    manualCloses: manual.map(({ positions }) => positions.map(({ closes }) => closes.length > 0)),
+    interlocked: manual.map(({ id }) =>
+      interlocks
+        .flatMap(([a, b]) => (a === id ? [manualAt.get(b)] : b === id ? [manualAt.get(a)] : []))
+        .filter((k) => k !== undefined),
+    ),
+    sources: sources.map((source) => ({
+      id: source.id,
+      node: at(source.node),
+      phases: phaseSet(source.phases),
+      isGrid: source.kind === 'grid',
+      forming: source.role === 'forming',
+      gateway: source.gateway == null ? -1 : autos.findIndex(({ id }) => id === source.gateway),
+      providesBond: source.providesBond ?? false,
+      syncGroup: source.syncGroup ?? null,
+    })),
+    ways,
+    touches: touches.map((own, k) => [
+      ...own,
+      ...bonds.filter(({ device }) => device === manual[k]?.id).map(({ node }) => at(node)),
+    ]),
+    loads,
+    distinctLoads: distinct(loads, names.length, joined),
+    joined,
   }
 }
 
 /** Ways between nodes on any conductor but the protective one, with the manual device that opens all of it; −1 where none does. */
-function waysBetween({ edges, sources }: InstallationGraph, at: (id: string) => number, manualAt: ReadonlyMap<string, number>, supply: number): { ways: CompiledWays; touches: number[][] } {
+function waysBetween(
+  { edges, sources }: InstallationGraph,
+  at: (id: string) => number,
+  manualAt: ReadonlyMap<string, number>,
+  supply: number,
+): { ways: CompiledWays; touches: number[][] } {
   const kept = edges.filter(({ carries }) => carries.some((conductor) => conductor !== PROTECTIVE))
-  const opens = (edge: GraphEdge) => (edge.device !== null && edge.carries.every((conductor) => conductor === PROTECTIVE || edge.breaks.includes(conductor)) ? (manualAt.get(edge.device) ?? -1) : -1)
-  const ways = { a: Int32Array.from(kept, ({ from }) => at(from)), b: Int32Array.from(kept, ({ to }) => at(to)), device: Int32Array.from(kept, opens), ids: kept.map(({ id }) => id), alive: [...new Set([supply, ...sources.filter(({ role }) => role === 'forming').map(({ node }) => at(node))])] }
-  const touches = [...manualAt.keys()].map((device) => edges.filter((edge) => edge.device === device).flatMap(({ from, to }) => [at(from), at(to)]))
+  const opens = (edge: GraphEdge) =>
+    edge.device !== null &&
+    edge.carries.every((conductor) => conductor === PROTECTIVE || edge.breaks.includes(conductor))
+      ? (manualAt.get(edge.device) ?? -1)
+      : -1
+  const ways = {
+    a: Int32Array.from(kept, ({ from }) => at(from)),
+    b: Int32Array.from(kept, ({ to }) => at(to)),
+    device: Int32Array.from(kept, opens),
+    ids: kept.map(({ id }) => id),
+    alive: [...new Set([supply, ...sources.filter(({ role }) => role === 'forming').map(({ node }) => at(node))])],
+  }
+  const touches = [...manualAt.keys()].map((device) =>
+    edges.filter((edge) => edge.device === device).flatMap(({ from, to }) => [at(from), at(to)]),
+  )
   return { ways, touches }
 }
 
 function distinct(loads: readonly CompiledLoad[], conductors: number, joined: JointSets): CompiledLoad[] {
   const seen = new Map<string, CompiledLoad>()
   for (const load of loads) {
-    const key = [load.needsNeutral, load.phases.join('+'), ...Array.from({ length: conductors }, (_, conductor) => joined.find(conductor, load.index))].join(' ')
+    const key = [
+      load.needsNeutral,
+      load.phases.join('+'),
+      ...Array.from({ length: conductors }, (_, conductor) => joined.find(conductor, load.index)),
+    ].join(' ')
     if (!seen.has(key)) seen.set(key, load)
   }
   return [...seen.values()]
@@ -180,7 +265,9 @@ export function closedAutos({ autoLogic, joined, phases, supply }: CompiledGraph
   for (const { index, sense, opensOn, oppositeOf } of autoLogic) {
     let closed = false
     if (oppositeOf >= 0) closed = !(bits & (1 << oppositeOf))
-    else if (!opensOn.includes(gridState)) for (let phase = 0; phase < phases && !closed; phase++) closed = joined.find(phase, sense) === joined.find(phase, supply)
+    else if (!opensOn.includes(gridState))
+      for (let phase = 0; phase < phases && !closed; phase++)
+        closed = joined.find(phase, sense) === joined.find(phase, supply)
     if (closed) bits |= 1 << index
   }
   return bits
@@ -188,8 +275,15 @@ export function closedAutos({ autoLogic, joined, phases, supply }: CompiledGraph
 
 /** Sources that hold a voltage: the grid unless it is dead, and local ones that form with their gateway open or without one. */
 export const liveSources = ({ sources }: CompiledGraph, gridState: GridState, autosClosed: number): CompiledSource[] =>
-  sources.filter(({ isGrid, forming, gateway }) => (isGrid ? gridState !== 'dead' : forming && (gateway < 0 || !(autosClosed & (1 << gateway)))))
+  sources.filter(({ isGrid, forming, gateway }) =>
+    isGrid ? gridState !== 'dead' : forming && (gateway < 0 || !(autosClosed & (1 << gateway))),
+  )
 
 /** Whether a source reaches a node on one of both's phases. */
-export const reaches = ({ joined }: CompiledGraph, source: Pick<CompiledSource, 'node' | 'phases'>, node: number, phases: readonly number[]): boolean =>
+export const reaches = (
+  { joined }: CompiledGraph,
+  source: Pick<CompiledSource, 'node' | 'phases'>,
+  node: number,
+  phases: readonly number[],
+): boolean =>
   source.phases.some((phase) => phases.includes(phase) && joined.find(phase, source.node) === joined.find(phase, node))

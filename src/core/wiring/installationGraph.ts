@@ -114,16 +114,31 @@ export const NEUTRAL = 'N'
 export const PROTECTIVE = 'PE'
 
 /** Conductors of an installation: its phases, neutral, protective conductor. */
-export const conductorsOf = ({ phases }: Pick<InstallationGraph, 'phases'>): string[] => [...phases, NEUTRAL, PROTECTIVE]
+export const conductorsOf = ({ phases }: Pick<InstallationGraph, 'phases'>): string[] => [
+  ...phases,
+  NEUTRAL,
+  PROTECTIVE,
+]
 
 /**
  * What cannot be a graph: names twice, ends and devices that are not there, no supply or two, a position that closes what is not its own.
  * Each in one sentence with the id it belongs to; empty when it can be checked.
  */
-export function graphFaults({ nodes, edges, devices, interlocks, sources, bonds, plan }: InstallationGraph): { id: string; message: string }[] {
+export function graphFaults({
+  nodes,
+  edges,
+  devices,
+  interlocks,
+  sources,
+  bonds,
+  plan,
+}: InstallationGraph): { id: string; message: string }[] {
   const faults: { id: string; message: string }[] = []
   const fault = (id: string, message: string) => faults.push({ id, message })
-  const twice = (list: readonly { id: string }[], what: string) => list.forEach(({ id }, k) => { if (list.findIndex((other) => other.id === id) !== k) fault(id, `Two ${what} are called “${id}”.`) })
+  const twice = (list: readonly { id: string }[], what: string) =>
+    list.forEach(({ id }, k) => {
+      if (list.findIndex((other) => other.id === id) !== k) fault(id, `Two ${what} are called “${id}”.`)
+    })
   twice(nodes, 'nodes')
   twice([...edges, ...bonds], 'edges or bonds')
   twice(devices, 'devices')
@@ -131,7 +146,8 @@ export function graphFaults({ nodes, edges, devices, interlocks, sources, bonds,
   const nodeIds = new Set(nodes.map(({ id }) => id))
   const deviceIds = new Set(devices.map(({ id }) => id))
   const supplies = nodes.filter(({ kind }) => kind === 'supply').length
-  if (supplies !== 1) fault('supply', supplies === 0 ? 'There are no supply terminals.' : 'There are two sets of supply terminals.')
+  if (supplies !== 1)
+    fault('supply', supplies === 0 ? 'There are no supply terminals.' : 'There are two sets of supply terminals.')
   for (const { id, from, to, device } of edges) {
     for (const end of [from, to]) if (!nodeIds.has(end)) fault(id, `It ends at “${end}”, which is not there.`)
     if (device !== null && !deviceIds.has(device)) fault(id, `It lies behind “${device}”, which is not there.`)
@@ -144,19 +160,36 @@ export function graphFaults({ nodes, edges, devices, interlocks, sources, bonds,
   const owned = new Map([...edges, ...bonds].map(({ id, device }) => [id, device]))
   for (const device of devices) {
     const closes = device.kind === 'manual' ? device.positions.flatMap((position) => position.closes) : device.closes
-    for (const id of closes) if (owned.get(id) !== device.id) fault(device.id, `It closes “${id}”, which is not its own.`)
-    if (device.kind === 'auto' && device.logic === 'oppositeOf' && !devices.some((other) => other.kind === 'auto' && other.id === device.of && other.id !== device.id)) fault(device.id, `It does the opposite of “${device.of}”, which is no automatic device.`)
+    for (const id of closes)
+      if (owned.get(id) !== device.id) fault(device.id, `It closes “${id}”, which is not its own.`)
+    if (
+      device.kind === 'auto' &&
+      device.logic === 'oppositeOf' &&
+      !devices.some((other) => other.kind === 'auto' && other.id === device.of && other.id !== device.id)
+    )
+      fault(device.id, `It does the opposite of “${device.of}”, which is no automatic device.`)
   }
-  const follows = new Map(devices.flatMap((device) => (device.kind === 'auto' && device.logic === 'oppositeOf' ? [[device.id, device.of] as const] : [])))
+  const follows = new Map(
+    devices.flatMap((device) =>
+      device.kind === 'auto' && device.logic === 'oppositeOf' ? [[device.id, device.of] as const] : [],
+    ),
+  )
   for (const id of follows.keys()) {
     let at: string | undefined = id
     for (let k = 0; k <= follows.size && at !== undefined; k++) at = follows.get(at)
-    if (at !== undefined) fault(id, 'It does the opposite of a device that follows it in turn; one of them has to watch the grid.')
+    if (at !== undefined)
+      fault(id, 'It does the opposite of a device that follows it in turn; one of them has to watch the grid.')
   }
-  for (const [a, b] of interlocks) for (const id of [a, b]) if (!deviceIds.has(id)) fault(id, `An interlock speaks of “${id}”, which is not there.`)
-  for (const [name, positions] of Object.entries(plan)) for (const device of devices) {
-    if (positions === null || device.kind !== 'manual') continue
-    if (!device.positions.some((position) => position.name === positions[device.id])) fault(device.id, `In the plan’s position “${name}” it stands at “${positions[device.id] ?? 'nothing'}”, which it does not have.`)
-  }
+  for (const [a, b] of interlocks)
+    for (const id of [a, b]) if (!deviceIds.has(id)) fault(id, `An interlock speaks of “${id}”, which is not there.`)
+  for (const [name, positions] of Object.entries(plan))
+    for (const device of devices) {
+      if (positions === null || device.kind !== 'manual') continue
+      if (!device.positions.some((position) => position.name === positions[device.id]))
+        fault(
+          device.id,
+          `In the plan’s position “${name}” it stands at “${positions[device.id] ?? 'nothing'}”, which it does not have.`,
+        )
+    }
   return faults
 }

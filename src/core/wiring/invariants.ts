@@ -3,10 +3,15 @@ import type { GridState } from './installationGraph'
 
 /** What each invariant forbids, in one sentence. */
 export const INVARIANT_WORDS: Readonly<Record<number, string>> = {
-  1: 'A local source feeds the street: somebody working on the line can be killed.', 2: 'Two sources that each form a voltage are joined without being synchronised.',
-  3: 'An energised part has no neutral–earth bond, or more than one.', 4: 'A live load has no neutral: its voltage floats.', 5: 'In an outage something promised is not fed, or something left out is.',
-  6: 'PV has no voltage to follow where it should, or one where it should not.', 7: 'A circuit that needs residual-current protection has none upstream in one of the modes.',
-  8: 'The bypass cannot feed the house with the inverter isolated, or is left closed.', 9: 'In island mode a live load loses its earth electrode.',
+  1: 'A local source feeds the street: somebody working on the line can be killed.',
+  2: 'Two sources that each form a voltage are joined without being synchronised.',
+  3: 'An energised part has no neutral–earth bond, or more than one.',
+  4: 'A live load has no neutral: its voltage floats.',
+  5: 'In an outage something promised is not fed, or something left out is.',
+  6: 'PV has no voltage to follow where it should, or one where it should not.',
+  7: 'A circuit that needs residual-current protection has none upstream in one of the modes.',
+  8: 'The bypass cannot feed the house with the inverter isolated, or is left closed.',
+  9: 'In island mode a live load loses its earth electrode.',
 }
 
 /** Invariants that hold in every allowed state; the others belong to positions of the plan. */
@@ -22,8 +27,18 @@ export interface Broken {
  * Invariants 1 to 4 for states whose joints stand. It is asked millions of times, so it works on numbers laid out once and answers in the
  * same object each time.
  */
-export function invariantTester(compiled: CompiledGraph): (gridState: GridState, autosClosed: number, bonds: readonly number[]) => Broken {
-  const { joined: { parent }, nodes, phases, neutral, supply, sources, distinctLoads: loads } = compiled
+export function invariantTester(
+  compiled: CompiledGraph,
+): (gridState: GridState, autosClosed: number, bonds: readonly number[]) => Broken {
+  const {
+    joined: { parent },
+    nodes,
+    phases,
+    neutral,
+    supply,
+    sources,
+    distinctLoads: loads,
+  } = compiled
   const phaseBits = (own: readonly number[]) => own.reduce((bits, phase) => bits | (1 << phase), 0)
   const sourceNode = Int32Array.from(sources, ({ node }) => node)
   const sourcePhases = Int32Array.from(sources, (source) => phaseBits(source.phases))
@@ -40,7 +55,13 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
   const live = new Uint8Array(sources.length)
   const returnsNeutral = new Uint8Array(sources.length)
   // pairs of sources that must never be joined, laid out once
-  const strangers = Int32Array.from(sources.flatMap((one, a) => sources.slice(a + 1).flatMap((other, k) => (one.syncGroup !== null && one.syncGroup === other.syncGroup ? [] : [a, a + 1 + k]))))
+  const strangers = Int32Array.from(
+    sources.flatMap((one, a) =>
+      sources
+        .slice(a + 1)
+        .flatMap((other, k) => (one.syncGroup !== null && one.syncGroup === other.syncGroup ? [] : [a, a + 1 + k])),
+    ),
+  )
   const broken: Broken = { violated: 0, lessened: 0 }
   const rootOf = (conductor: number, node: number): number => {
     let at = conductor * nodes + node
@@ -55,7 +76,13 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
     for (let phase = 0; phase < phases; phase++) supplyRoots[phase] = rootOf(phase, supply)
     for (let k = 0; k < sources.length; k++) {
       const [gateway, isGrid] = [gateways[k] as number, grid[k] === 1]
-      live[k] = isGrid ? (dead ? 0 : 1) : forming[k] === 1 && (gateway < 0 || (autosClosed & (1 << gateway)) === 0) ? 1 : 0
+      live[k] = isGrid
+        ? dead
+          ? 0
+          : 1
+        : forming[k] === 1 && (gateway < 0 || (autosClosed & (1 << gateway)) === 0)
+          ? 1
+          : 0
       returnsNeutral[k] = 0
       if (live[k] === 0) continue
       neutralRoots[k] = rootOf(neutral, sourceNode[k] as number)
@@ -68,7 +95,9 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
     for (let pair = 0; pair < strangers.length; pair += 2) {
       const [a, b] = [strangers[pair] as number, strangers[pair + 1] as number]
       if (live[a] === 0 || live[b] === 0) continue
-      for (let phase = 0; phase < phases; phase++) if ((roots[a * phases + phase] as number) >= 0 && roots[a * phases + phase] === roots[b * phases + phase]) violated |= 1 << 2
+      for (let phase = 0; phase < phases; phase++)
+        if ((roots[a * phases + phase] as number) >= 0 && roots[a * phases + phase] === roots[b * phases + phase])
+          violated |= 1 << 2
     }
     for (let l = 0; l < loads.length; l++) {
       let [fed, onlyGrid, returned] = [false, true, false]
@@ -76,7 +105,11 @@ export function invariantTester(compiled: CompiledGraph): (gridState: GridState,
       for (let k = 0; k < sources.length; k++) {
         if (live[k] === 0) continue
         let reached = false
-        for (let phase = 0; phase < phases && !reached; phase++) reached = ((loadPhases[l] as number) & (1 << phase)) !== 0 && (roots[k * phases + phase] as number) >= 0 && roots[k * phases + phase] === rootOf(phase, loadNode[l] as number)
+        for (let phase = 0; phase < phases && !reached; phase++)
+          reached =
+            ((loadPhases[l] as number) & (1 << phase)) !== 0 &&
+            (roots[k * phases + phase] as number) >= 0 &&
+            roots[k * phases + phase] === rootOf(phase, loadNode[l] as number)
         if (!reached) continue
         fed = true
         const isGrid = grid[k] === 1

@@ -1,4 +1,11 @@
-import { type GraphEdge, type GraphSource, type GridState, type InstallationGraph, NEUTRAL, type Positions } from './installationGraph'
+import {
+  type GraphEdge,
+  type GraphSource,
+  type GridState,
+  type InstallationGraph,
+  NEUTRAL,
+  type Positions,
+} from './installationGraph'
 
 /** One live source with what it feeds, and how its neutral stands to earth. */
 export interface LivePart {
@@ -31,19 +38,28 @@ export interface LiveState {
 }
 
 /** Whether an edge joins its ends on a conductor, given what is closed. */
-export const joinsOn = ({ id, carries, breaks, device }: GraphEdge, conductor: string, closed: ReadonlySet<string>): boolean =>
-  carries.includes(conductor) && (device === null || !breaks.includes(conductor) || closed.has(id))
+export const joinsOn = (
+  { id, carries, breaks, device }: GraphEdge,
+  conductor: string,
+  closed: ReadonlySet<string>,
+): boolean => carries.includes(conductor) && (device === null || !breaks.includes(conductor) || closed.has(id))
 
 /** Nodes that a conductor joins to `from`, through what is closed. */
-export function joinedOn({ edges }: Pick<InstallationGraph, 'edges'>, from: string, conductor: string, closed: ReadonlySet<string>): Set<string> {
+export function joinedOn(
+  { edges }: Pick<InstallationGraph, 'edges'>,
+  from: string,
+  conductor: string,
+  closed: ReadonlySet<string>,
+): Set<string> {
   const seen = new Set([from])
   const queue = [from]
-  for (let head = 0; head < queue.length; head++) for (const edge of edges) {
-    const there = edge.from === queue[head] ? edge.to : edge.to === queue[head] ? edge.from : null
-    if (there === null || seen.has(there) || !joinsOn(edge, conductor, closed)) continue
-    seen.add(there)
-    queue.push(there)
-  }
+  for (let head = 0; head < queue.length; head++)
+    for (const edge of edges) {
+      const there = edge.from === queue[head] ? edge.to : edge.to === queue[head] ? edge.from : null
+      if (there === null || seen.has(there) || !joinsOn(edge, conductor, closed)) continue
+      seen.add(there)
+      queue.push(there)
+    }
   return seen
 }
 
@@ -54,7 +70,13 @@ export function joinedOn({ edges }: Pick<InstallationGraph, 'edges'>, from: stri
 export function liveState(graph: InstallationGraph, positions: Positions, gridState: GridState): LiveState {
   const { devices, edges, bonds, sources, nodes, interlocks, phases } = graph
   const closed = new Set([...edges, ...bonds].filter(({ device }) => device === null).map(({ id }) => id))
-  const closesNow = new Map(devices.flatMap((device) => (device.kind === 'manual' ? [[device.id, device.positions.find(({ name }) => name === positions[device.id])?.closes ?? []] as const] : [])))
+  const closesNow = new Map(
+    devices.flatMap((device) =>
+      device.kind === 'manual'
+        ? [[device.id, device.positions.find(({ name }) => name === positions[device.id])?.closes ?? []] as const]
+        : [],
+    ),
+  )
   for (const ids of closesNow.values()) for (const id of ids) closed.add(id)
   const against = interlocks.filter((pair) => pair.every((id) => (closesNow.get(id)?.length ?? 0) > 0))
   const supply = nodes.find(({ kind }) => kind === 'supply')?.id
@@ -66,32 +88,59 @@ export function liveState(graph: InstallationGraph, positions: Positions, gridSt
     if (device === undefined || device.kind === 'manual' || depth > devices.length) return false
     const known = decided.get(id)
     if (known !== undefined) return known
-    const closes = device.logic === 'oppositeOf' ? !decide(device.of, depth + 1) : gridState !== 'dead' && !device.opensOn.includes(gridState) && supply !== undefined && phases.some((phase) => joinedOn(graph, supply, phase, closed).has(device.senseNode))
+    const closes =
+      device.logic === 'oppositeOf'
+        ? !decide(device.of, depth + 1)
+        : gridState !== 'dead' &&
+          !device.opensOn.includes(gridState) &&
+          supply !== undefined &&
+          phases.some((phase) => joinedOn(graph, supply, phase, closed).has(device.senseNode))
     decided.set(id, closes)
     return closes
   }
   for (const device of devices) if (device.kind === 'auto' && decide(device.id)) closedAutos.add(device.id)
-  for (const device of devices) if (device.kind === 'auto' && closedAutos.has(device.id)) for (const id of device.closes) closed.add(id)
-  const live = sources.filter((source) => (source.kind === 'grid' ? gridState !== 'dead' : source.role === 'forming' && (source.gateway == null || !closedAutos.has(source.gateway))))
+  for (const device of devices)
+    if (device.kind === 'auto' && closedAutos.has(device.id)) for (const id of device.closes) closed.add(id)
+  const live = sources.filter((source) =>
+    source.kind === 'grid'
+      ? gridState !== 'dead'
+      : source.role === 'forming' && (source.gateway == null || !closedAutos.has(source.gateway)),
+  )
   const energised = new Map<string, string[]>()
-  for (const source of live) for (const phase of source.phases ?? phases) for (const node of joinedOn(graph, source.node, phase, closed)) {
-    const key = `${node} ${phase}`
-    energised.set(key, [...(energised.get(key) ?? []), source.id])
-  }
+  for (const source of live)
+    for (const phase of source.phases ?? phases)
+      for (const node of joinedOn(graph, source.node, phase, closed)) {
+        const key = `${node} ${phase}`
+        energised.set(key, [...(energised.get(key) ?? []), source.id])
+      }
   const parts = live.map((source): LivePart => {
     const neutral = joinedOn(graph, source.node, NEUTRAL, closed)
-    const fed = nodes.filter(({ kind, id, phases: own }) => kind === 'load' && (own ?? phases).some((phase) => energised.get(`${id} ${phase}`)?.includes(source.id)))
+    const fed = nodes.filter(
+      ({ kind, id, phases: own }) =>
+        kind === 'load' && (own ?? phases).some((phase) => energised.get(`${id} ${phase}`)?.includes(source.id)),
+    )
     return {
-      source: source.id, loads: fed.map(({ id }) => id), loadsWithoutNeutral: fed.filter(({ id, needsNeutral }) => needsNeutral !== false && !neutral.has(id)).map(({ id }) => id), neutral,
+      source: source.id,
+      loads: fed.map(({ id }) => id),
+      loadsWithoutNeutral: fed
+        .filter(({ id, needsNeutral }) => needsNeutral !== false && !neutral.has(id))
+        .map(({ id }) => id),
+      neutral,
       bonds: bonds.filter(({ id, node }) => closed.has(id) && neutral.has(node)).map(({ id }) => id),
-      supplierBond: gridState !== 'brokenNeutral' && supply !== undefined && neutral.has(supply) && sources.some(({ kind, providesBond }) => kind === 'grid' && providesBond === true),
+      supplierBond:
+        gridState !== 'brokenNeutral' &&
+        supply !== undefined &&
+        neutral.has(supply) &&
+        sources.some(({ kind, providesBond }) => kind === 'grid' && providesBond === true),
     }
   })
   return { closed, closedAutos, against, live, energised, parts }
 }
 
 /** Live sources at a node, on any phase. */
-export const liveAt = ({ energised }: LiveState, node: string, phases: readonly string[]): string[] => [...new Set(phases.flatMap((phase) => energised.get(`${node} ${phase}`) ?? []))]
+export const liveAt = ({ energised }: LiveState, node: string, phases: readonly string[]): string[] => [
+  ...new Set(phases.flatMap((phase) => energised.get(`${node} ${phase}`) ?? [])),
+]
 
 /** The position after one device is moved on to its next position, round and round. */
 export function nextPosition({ devices }: InstallationGraph, positions: Positions, deviceId: string): Positions {

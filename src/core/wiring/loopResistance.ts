@@ -33,13 +33,21 @@ export interface LoopResistance {
  */
 export function loopResistance(input: LoopResistanceInput): LoopResistance {
   const { limits } = RULE_PACKS[input.pack]
-  const expectedOhm = (2 * copperOhmPerKm(sizeSystemOf(input.pack), input.size, input.conductorTempC) * input.lengthM) / 1000
-  const allowedOhm = Math.max(limits.loopAllowedShare.value * expectedOhm, 2 * (input.resolutionOhm ?? 0) + (input.leadNullOhm ?? 0))
+  const expectedOhm =
+    (2 * copperOhmPerKm(sizeSystemOf(input.pack), input.size, input.conductorTempC) * input.lengthM) / 1000
+  const allowedOhm = Math.max(
+    limits.loopAllowedShare.value * expectedOhm,
+    2 * (input.resolutionOhm ?? 0) + (input.leadNullOhm ?? 0),
+  )
   if (input.measuredOhm === null) return { expectedOhm, allowedOhm, deviationOhm: null, loopVerdict: 'open' }
   const deviationOhm = input.measuredOhm - expectedOhm
   // the reading carries rounding in proportion to the whole loop, not to the small difference
   const slack = expectedOhm * 1e-9
   const off = Math.abs(deviationOhm) - slack
-  const loopVerdict = atMost(off, allowedOhm) ? 'proven' : atMost(off, limits.loopStopFactor.value * allowedOhm) ? 'watch' : 'stop'
+  const loopVerdict = atMost(off, allowedOhm)
+    ? 'proven'
+    : atMost(off, limits.loopStopFactor.value * allowedOhm)
+      ? 'watch'
+      : 'stop'
   return { expectedOhm, allowedOhm, deviationOhm, loopVerdict }
 }

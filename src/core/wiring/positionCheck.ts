@@ -32,20 +32,42 @@ export function positionCheck(graph: InstallationGraph): PositionCheck {
   const { manual } = compiled
   const examples: Record<string, CounterExample> = {}
   let [violatedBits, exposedBits] = [0, 0]
-  const { covered } = walkPositions(compiled, deadEndPositions(graph), (chosen, gridState, { violated, lessened }) => {
-    // kept in case the first failing state of all is out of reach
-    for (const number of TESTED_EVERYWHERE) if (violated & ~violatedBits & (1 << number)) examples[number] = exampleOf(graph, chosen, gridState)
-    violatedBits |= violated
-    exposedBits |= lessened
-  }, () => false)
+  const { covered } = walkPositions(
+    compiled,
+    deadEndPositions(graph),
+    (chosen, gridState, { violated, lessened }) => {
+      // kept in case the first failing state of all is out of reach
+      for (const number of TESTED_EVERYWHERE)
+        if (violated & ~violatedBits & (1 << number)) examples[number] = exampleOf(graph, chosen, gridState)
+      violatedBits |= violated
+      exposedBits |= lessened
+    },
+    () => false,
+  )
   const allowed = allowedCombinations(compiled)
   let wanted = violatedBits
-  if (wanted !== 0) walkPositions(compiled, manual.map(() => -1), (chosen, gridState, { violated }) => {
-    for (const number of TESTED_EVERYWHERE) if (violated & wanted & (1 << number)) {
-      examples[number] = exampleOf(graph, chosen, gridState)
-      wanted &= ~(1 << number)
-    }
-  }, () => wanted === 0)
-  for (const { invariant, chosen, gridState } of plannedFindings(graph, compiled)) examples[invariant] ??= exampleOf(graph, chosen, gridState)
-  return { allowedCombinations: allowed, leftOut: allowed - covered, violated: Object.keys(examples).map(Number).sort((a, b) => a - b), exposed: TESTED_EVERYWHERE.filter((number) => exposedBits & (1 << number)), examples }
+  if (wanted !== 0)
+    walkPositions(
+      compiled,
+      manual.map(() => -1),
+      (chosen, gridState, { violated }) => {
+        for (const number of TESTED_EVERYWHERE)
+          if (violated & wanted & (1 << number)) {
+            examples[number] = exampleOf(graph, chosen, gridState)
+            wanted &= ~(1 << number)
+          }
+      },
+      () => wanted === 0,
+    )
+  for (const { invariant, chosen, gridState } of plannedFindings(graph, compiled))
+    examples[invariant] ??= exampleOf(graph, chosen, gridState)
+  return {
+    allowedCombinations: allowed,
+    leftOut: allowed - covered,
+    violated: Object.keys(examples)
+      .map(Number)
+      .sort((a, b) => a - b),
+    exposed: TESTED_EVERYWHERE.filter((number) => exposedBits & (1 << number)),
+    examples,
+  }
 }

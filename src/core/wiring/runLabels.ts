@@ -22,13 +22,21 @@ const CONDUCTOR_WORDS: Readonly<Record<string, string>> = { N: 'neutral', PE: 'e
 /** The job's one convention of core colours: the pack's, with what the crew has set for this job. */
 export function coresOf({ packId, coreColours }: Pick<Installation, 'packId' | 'coreColours'>): RunCore[] {
   const { phases, conductorColours } = RULE_PACKS[packId]
-  return [...phases, 'N', 'PE'].map((conductor) => ({ conductor, colour: coreColours[conductor] || conductorColours[CONDUCTOR_WORDS[conductor] ?? conductor] || '' }))
+  return [...phases, 'N', 'PE'].map((conductor) => ({
+    conductor,
+    colour: coreColours[conductor] || conductorColours[CONDUCTOR_WORDS[conductor] ?? conductor] || '',
+  }))
 }
 
 /** W-3: what stands on the labels of a run, one for each end; both carry the same convention. */
-export function runLabels(run: CableRun, installation: Pick<Installation, 'packId' | 'coreColours'>): [RunLabel, RunLabel] {
+export function runLabels(
+  run: CableRun,
+  installation: Pick<Installation, 'packId' | 'coreColours'>,
+): [RunLabel, RunLabel] {
   const unit = sizeSystemOf(installation.packId) === 'awg' ? 'AWG' : 'mm²'
-  const convention = coresOf(installation).map(({ conductor, colour }) => `${conductor} ${colour}`).join(' · ')
+  const convention = coresOf(installation)
+    .map(({ conductor, colour }) => `${conductor} ${colour}`)
+    .join(' · ')
   const facts = `${run.size} ${unit} · ${run.lengthM} m`
   const tag = run.tag.toUpperCase()
   return [
@@ -38,5 +46,15 @@ export function runLabels(run: CableRun, installation: Pick<Installation, 'packI
 }
 
 /** All labels as tab-separated text for a label printer: run, end, place, and the lines. */
-export const labelsAsText = (runs: readonly CableRun[], installation: Pick<Installation, 'packId' | 'coreColours'>): string =>
-  [['run', 'end', 'at', 'line 1', 'line 2', 'line 3', 'line 4'].join('\t'), ...runs.flatMap((run) => runLabels(run, installation)).map(({ runTag, end, at, lines }) => [runTag, end, at, ...lines].map((text) => text.replace(/[\t\r\n]/g, ' ')).join('\t'))].join('\r\n')
+export const labelsAsText = (
+  runs: readonly CableRun[],
+  installation: Pick<Installation, 'packId' | 'coreColours'>,
+): string =>
+  [
+    ['run', 'end', 'at', 'line 1', 'line 2', 'line 3', 'line 4'].join('\t'),
+    ...runs
+      .flatMap((run) => runLabels(run, installation))
+      .map(({ runTag, end, at, lines }) =>
+        [runTag, end, at, ...lines].map((text) => text.replace(/[\t\r\n]/g, ' ')).join('\t'),
+      ),
+  ].join('\r\n')

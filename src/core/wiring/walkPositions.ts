@@ -16,7 +16,11 @@ export interface Walked {
 export const MOST_LOOKS = 400_000
 
 /** Joins what the closed automatic devices join, and adds the bonds they make. */
-export function joinAutos({ joined, autos, autoJoints, autoBonds }: CompiledGraph, autosClosed: number, bonds: number[]): void {
+export function joinAutos(
+  { joined, autos, autoJoints, autoBonds }: CompiledGraph,
+  autosClosed: number,
+  bonds: number[],
+): void {
   for (let k = 0; k < autos.length; k++) {
     if (!(autosClosed & (1 << k))) continue
     for (const joint of autoJoints[k] ?? []) joined.join(joint)
@@ -25,16 +29,23 @@ export function joinAutos({ joined, autos, autoJoints, autoBonds }: CompiledGrap
 }
 
 /** Index of the position each manual device is said to stand in; −1 for one it does not have. */
-export const chosenAt = ({ manual }: Pick<CompiledGraph, 'manual'>, positions: Positions): number[] => manual.map(({ id, positions: own }) => own.findIndex(({ name }) => name === positions[id]))
+export const chosenAt = ({ manual }: Pick<CompiledGraph, 'manual'>, positions: Positions): number[] =>
+  manual.map(({ id, positions: own }) => own.findIndex(({ name }) => name === positions[id]))
 
 /** Whether no interlock stands against it. */
 export const isAllowed = ({ interlocked, manualCloses }: CompiledGraph, chosen: readonly number[]): boolean =>
-  !interlocked.some((others, k) => manualCloses[k]?.[chosen[k] as number] && others.some((other) => manualCloses[other]?.[chosen[other] as number]))
+  !interlocked.some(
+    (others, k) =>
+      manualCloses[k]?.[chosen[k] as number] && others.some((other) => manualCloses[other]?.[chosen[other] as number]),
+  )
 
 /** How many combinations of manual positions the interlocks allow; only devices with interlocks have to be tried against each other. */
 export function allowedCombinations({ manual, manualCloses, interlocked }: CompiledGraph): number {
   const held = manual.flatMap((_, k) => ((interlocked[k]?.length ?? 0) > 0 ? [k] : []))
-  const free = manual.reduce((product, { positions }, k) => (held.includes(k) ? product : product * positions.length), 1)
+  const free = manual.reduce(
+    (product, { positions }, k) => (held.includes(k) ? product : product * positions.length),
+    1,
+  )
   const closed = new Set<number>()
   const count = (index: number): number => {
     const k = held[index]
@@ -55,19 +66,33 @@ export function allowedCombinations({ manual, manualCloses, interlocked }: Compi
  * Tells whether what a device does can still change anything, given the devices before it: whether anything it joins can be reached from a
  * source with every later device closed. Behind an open main switch nothing matters until something else feeds it.
  */
-function mattersTest({ ways, nodes, touches, manualJoints, manual }: CompiledGraph): (k: number, chosen: readonly number[]) => boolean {
+function mattersTest({
+  ways,
+  nodes,
+  touches,
+  manualJoints,
+  manual,
+}: CompiledGraph): (k: number, chosen: readonly number[]) => boolean {
   const reached = new Uint8Array(nodes)
   const queue = new Int32Array(nodes)
   const neighbours: number[][] = Array.from({ length: nodes }, () => [])
-  ways.ids.forEach((_, way) => { neighbours[ways.a[way] as number]?.push(way); neighbours[ways.b[way] as number]?.push(way) })
+  ways.ids.forEach((_, way) => {
+    neighbours[ways.a[way] as number]?.push(way)
+    neighbours[ways.b[way] as number]?.push(way)
+  })
   // whether a way is closed, by the position of its device
-  const closedIn = ways.ids.map((id, way) => Uint8Array.from(manual[ways.device[way] as number]?.positions ?? [], ({ closes }) => (closes.includes(id) ? 1 : 0)))
+  const closedIn = ways.ids.map((id, way) =>
+    Uint8Array.from(manual[ways.device[way] as number]?.positions ?? [], ({ closes }) => (closes.includes(id) ? 1 : 0)),
+  )
   const isJoint = manualJoints.map((positions) => positions.some((joints) => joints.length > 0))
   return (k, chosen) => {
     if (!isJoint[k] && (touches[k]?.length ?? 0) === 0) return false
     reached.fill(0)
     let tail = 0
-    for (const node of ways.alive) { reached[node] = 1; queue[tail++] = node }
+    for (const node of ways.alive) {
+      reached[node] = 1
+      queue[tail++] = node
+    }
     for (let head = 0; head < tail; head++) {
       const here = queue[head] as number
       for (const way of neighbours[here] as number[]) {
@@ -89,7 +114,12 @@ function mattersTest({ ways, nodes, touches, manualJoints, manual }: CompiledGra
  * a device that can change nothing where the walk stands is tried in its first position only.
  * `fixed` keeps a device in a position (−1 leaves it free); the walk ends early once `enough` says so, or after `MOST_LOOKS`.
  */
-export function walkPositions(compiled: CompiledGraph, fixed: readonly number[], hear: Heard, enough: () => boolean): Walked {
+export function walkPositions(
+  compiled: CompiledGraph,
+  fixed: readonly number[],
+  hear: Heard,
+  enough: () => boolean,
+): Walked {
   const { joined, manual, manualJoints, manualBonds, manualCloses, interlocked, fixedBonds } = compiled
   const chosen = manual.map(() => 0)
   const test = invariantTester(compiled)
@@ -121,11 +151,16 @@ export function walkPositions(compiled: CompiledGraph, fixed: readonly number[],
   const set = (k: number, weight: number) => {
     if (k === manual.length) return look(weight)
     const own = manualJoints[k]?.length ?? 0
-    const only = (fixed[k] as number) >= 0 ? (fixed[k] as number) : interlocked[k]?.length === 0 && !matters(k, chosen) ? 0 : -1
+    const only =
+      (fixed[k] as number) >= 0 ? (fixed[k] as number) : interlocked[k]?.length === 0 && !matters(k, chosen) ? 0 : -1
     for (let position = 0; position < own && looks < MOST_LOOKS && !enough(); position++) {
       if (only >= 0 && position !== only) continue
       chosen[k] = position
-      if (manualCloses[k]?.[position] && interlocked[k]?.some((other) => other < k && manualCloses[other]?.[chosen[other] as number])) continue
+      if (
+        manualCloses[k]?.[position] &&
+        interlocked[k]?.some((other) => other < k && manualCloses[other]?.[chosen[other] as number])
+      )
+        continue
       const mark = joined.mark()
       const bondMark = bonds.length
       for (const joint of manualJoints[k]?.[position] ?? []) joined.join(joint)

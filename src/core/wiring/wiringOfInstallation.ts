@@ -36,12 +36,18 @@ function workedOut(graph: InstallationGraph): WorkedOut {
 }
 
 /** Whether there is anything to wire: a survey alone has no switches yet. */
-export const hasWiring = ({ components, circuits, runs, wiring }: Pick<Installation, 'components' | 'circuits' | 'runs' | 'wiring'>): boolean =>
+export const hasWiring = ({
+  components,
+  circuits,
+  runs,
+  wiring,
+}: Pick<Installation, 'components' | 'circuits' | 'runs' | 'wiring'>): boolean =>
   components.length + circuits.length + runs.length > 0 || wiring.planned !== null || wiring.wired !== null
 
 /** The wiring of one layer: what was stored, or for the plan what follows from its lists; what is wired is the plan until somebody says otherwise. */
 export function graphOf(installation: Installation, layer: WiringLayer): InstallationGraph {
-  const stored = installation.wiring[layer]?.graph ?? (layer === 'wired' ? installation.wiring.planned?.graph : undefined)
+  const stored =
+    installation.wiring[layer]?.graph ?? (layer === 'wired' ? installation.wiring.planned?.graph : undefined)
   if (stored) return stored
   const known = started.get(installation)
   if (known) return known

@@ -20,7 +20,12 @@ export async function readingsOfJobs(db: Db, jobIds: readonly string[]): Promise
     .innerJoin(user, eq(user.id, reading.recordedBy))
     .where(inArray(reading.jobId, [...jobIds]))
     .orderBy(asc(reading.recordedAt), asc(reading.id))
-  return rows.map(({ reading: row, recordedByName }) => ({ ...row, recordedByName, recordedAt: iso(row.recordedAt), receivedAt: iso(row.receivedAt) }))
+  return rows.map(({ reading: row, recordedByName }) => ({
+    ...row,
+    recordedByName,
+    recordedAt: iso(row.recordedAt),
+    receivedAt: iso(row.receivedAt),
+  }))
 }
 
 export type NewReading = typeof reading.$inferInsert
@@ -28,12 +33,21 @@ export type NewReading = typeof reading.$inferInsert
 /** Adds readings; those whose id is already there are left alone. Answers with the ids that are new. */
 export async function addReadings(db: Db, rows: readonly NewReading[]): Promise<Set<string>> {
   if (rows.length === 0) return new Set()
-  const added = await db.insert(reading).values([...rows]).onConflictDoNothing({ target: reading.id }).returning({ id: reading.id })
+  const added = await db
+    .insert(reading)
+    .values([...rows])
+    .onConflictDoNothing({ target: reading.id })
+    .returning({ id: reading.id })
   return new Set(added.map(({ id }) => id))
 }
 
 export async function readingsById(db: Db, ids: readonly string[]): Promise<(typeof reading.$inferSelect)[]> {
-  return ids.length === 0 ? [] : db.select().from(reading).where(inArray(reading.id, [...ids]))
+  return ids.length === 0
+    ? []
+    : db
+        .select()
+        .from(reading)
+        .where(inArray(reading.id, [...ids]))
 }
 
 export async function attachmentsOfJobs(db: Db, jobIds: readonly string[]): Promise<Attachment[]> {
@@ -45,21 +59,47 @@ export async function attachmentsOfJobs(db: Db, jobIds: readonly string[]): Prom
     .innerJoin(user, eq(user.id, attachment.addedBy))
     .where(inArray(attachment.jobId, [...jobIds]))
     .orderBy(asc(attachment.receivedAt), asc(attachment.id))
-  return rows.map(({ attachment: row, ...facts }) => ({ ...row, ...facts, takenAt: row.takenAt && iso(row.takenAt), receivedAt: iso(row.receivedAt) }))
+  return rows.map(({ attachment: row, ...facts }) => ({
+    ...row,
+    ...facts,
+    takenAt: row.takenAt && iso(row.takenAt),
+    receivedAt: iso(row.receivedAt),
+  }))
 }
 
 export async function addAttachment(db: Db, row: typeof attachment.$inferInsert): Promise<boolean> {
-  const added = await db.insert(attachment).values(row).onConflictDoNothing({ target: attachment.id }).returning({ id: attachment.id })
+  const added = await db
+    .insert(attachment)
+    .values(row)
+    .onConflictDoNothing({ target: attachment.id })
+    .returning({ id: attachment.id })
   return added.length > 0
 }
 
-export async function overridesOfJobs(db: Db, jobIds: readonly string[]): Promise<(HoldOverride & { jobId: string })[]> {
+export async function overridesOfJobs(
+  db: Db,
+  jobIds: readonly string[],
+): Promise<(HoldOverride & { jobId: string })[]> {
   if (jobIds.length === 0) return []
-  const rows = await db.select({ row: holdOverride, byName: user.name }).from(holdOverride).innerJoin(user, eq(user.id, holdOverride.madeBy)).where(inArray(holdOverride.jobId, [...jobIds])).orderBy(asc(holdOverride.madeAt))
-  return rows.map(({ row, byName }) => ({ id: row.id, jobId: row.jobId, step: row.step, condition: row.condition, reason: row.reason, byName, at: iso(row.madeAt) }))
+  const rows = await db
+    .select({ row: holdOverride, byName: user.name })
+    .from(holdOverride)
+    .innerJoin(user, eq(user.id, holdOverride.madeBy))
+    .where(inArray(holdOverride.jobId, [...jobIds]))
+    .orderBy(asc(holdOverride.madeAt))
+  return rows.map(({ row, byName }) => ({
+    id: row.id,
+    jobId: row.jobId,
+    step: row.step,
+    condition: row.condition,
+    reason: row.reason,
+    byName,
+    at: iso(row.madeAt),
+  }))
 }
 
-export const addOverride = (db: Db, row: typeof holdOverride.$inferInsert) => db.insert(holdOverride).values(row).onConflictDoNothing({ target: holdOverride.id })
+export const addOverride = (db: Db, row: typeof holdOverride.$inferInsert) =>
+  db.insert(holdOverride).values(row).onConflictDoNothing({ target: holdOverride.id })
 
 export async function instrumentsOfCrew(db: Db, crewId: string): Promise<Instrument[]> {
   const rows = await db.select().from(instrument).where(eq(instrument.crewId, crewId)).orderBy(asc(instrument.tag))
@@ -67,23 +107,64 @@ export async function instrumentsOfCrew(db: Db, crewId: string): Promise<Instrum
 }
 
 /** Components that were replaced, oldest first. */
-export async function replacementsOfJobs(db: Db, jobIds: readonly string[]): Promise<(Replacement & { jobId: string })[]> {
+export async function replacementsOfJobs(
+  db: Db,
+  jobIds: readonly string[],
+): Promise<(Replacement & { jobId: string })[]> {
   if (jobIds.length === 0) return []
-  const rows = await db.select({ row: componentReplacement, byName: user.name }).from(componentReplacement).innerJoin(user, eq(user.id, componentReplacement.replacedBy)).where(inArray(componentReplacement.jobId, [...jobIds])).orderBy(asc(componentReplacement.replacedAt))
-  return rows.map(({ row: { id, jobId, componentTag, oldSerial, cause, reason, replacedAt }, byName }) => ({ id, jobId, componentTag, oldSerial, cause, reason, replacedAt: iso(replacedAt), replacedByName: byName }))
+  const rows = await db
+    .select({ row: componentReplacement, byName: user.name })
+    .from(componentReplacement)
+    .innerJoin(user, eq(user.id, componentReplacement.replacedBy))
+    .where(inArray(componentReplacement.jobId, [...jobIds]))
+    .orderBy(asc(componentReplacement.replacedAt))
+  return rows.map(({ row: { id, jobId, componentTag, oldSerial, cause, reason, replacedAt }, byName }) => ({
+    id,
+    jobId,
+    componentTag,
+    oldSerial,
+    cause,
+    reason,
+    replacedAt: iso(replacedAt),
+    replacedByName: byName,
+  }))
 }
 
 /** Serials of some jobs that stand on record in other jobs of the same crew too: one query whatever their number. */
-export async function serialsElsewhere(db: Db, jobIds: readonly string[]): Promise<(SerialElsewhere & { jobId: string })[]> {
+export async function serialsElsewhere(
+  db: Db,
+  jobIds: readonly string[],
+): Promise<(SerialElsewhere & { jobId: string })[]> {
   if (jobIds.length === 0) return []
   const own = alias(reading, 'own')
   const ownJob = alias(job, 'own_job')
   const corrected = alias(reading, 'corrected')
-  return db.selectDistinct({ jobId: own.jobId, serial: sql<string>`${own.valueWord}`, jobName: job.name }).from(own)
+  return db
+    .selectDistinct({ jobId: own.jobId, serial: sql<string>`${own.valueWord}`, jobName: job.name })
+    .from(own)
     .innerJoin(ownJob, eq(ownJob.id, own.jobId))
-    .innerJoin(reading, and(sql`upper(${reading.valueWord}) = upper(${own.valueWord})`, eq(reading.slot, 'serial'), ne(reading.jobId, own.jobId)))
+    .innerJoin(
+      reading,
+      and(
+        sql`upper(${reading.valueWord}) = upper(${own.valueWord})`,
+        eq(reading.slot, 'serial'),
+        ne(reading.jobId, own.jobId),
+      ),
+    )
     .innerJoin(job, and(eq(job.id, reading.jobId), eq(job.crewId, ownJob.crewId)))
-    .where(and(inArray(own.jobId, [...jobIds]), eq(own.slot, 'serial'), ne(sql`${own.valueWord}`, WITHDRAWN), notExists(db.select({ one: sql`1` }).from(corrected).where(eq(corrected.supersedes, reading.id)))))
+    .where(
+      and(
+        inArray(own.jobId, [...jobIds]),
+        eq(own.slot, 'serial'),
+        ne(sql`${own.valueWord}`, WITHDRAWN),
+        notExists(
+          db
+            .select({ one: sql`1` })
+            .from(corrected)
+            .where(eq(corrected.supersedes, reading.id)),
+        ),
+      ),
+    )
 }
 
 /** Minutes that tasks of each kind took on a crew's earlier jobs: start and end as recorded on site, the last of each. */

@@ -8,10 +8,18 @@ export const CHUNK_BYTES = 1024 * 1024
 /** Stores bytes under their digest, in chunks; the same bytes twice are one file. Answers with the digest. */
 export async function storeFile(db: Db, bytes: Uint8Array, mediaType: string): Promise<string> {
   const sha256 = createHash('sha256').update(bytes).digest('hex')
-  const added = await db.insert(storedFile).values({ sha256, byteCount: bytes.length, mediaType }).onConflictDoNothing().returning({ sha256: storedFile.sha256 })
+  const added = await db
+    .insert(storedFile)
+    .values({ sha256, byteCount: bytes.length, mediaType })
+    .onConflictDoNothing()
+    .returning({ sha256: storedFile.sha256 })
   if (added.length === 0) return sha256
   for (let at = 0, index = 0; at < bytes.length; at += CHUNK_BYTES, index++)
-    await db.insert(fileChunk).values({ sha256, index, bytes: Buffer.from(bytes.buffer, bytes.byteOffset + at, Math.min(CHUNK_BYTES, bytes.length - at)) })
+    await db.insert(fileChunk).values({
+      sha256,
+      index,
+      bytes: Buffer.from(bytes.buffer, bytes.byteOffset + at, Math.min(CHUNK_BYTES, bytes.length - at)),
+    })
   return sha256
 }
 
@@ -25,7 +33,11 @@ export function fileStream(db: Db, sha256: string): ReadableStream<Uint8Array> {
   let index = 0
   return new ReadableStream({
     async pull(controller) {
-      const [chunk] = await db.select({ bytes: fileChunk.bytes }).from(fileChunk).where(and(eq(fileChunk.sha256, sha256), eq(fileChunk.index, index))).limit(1)
+      const [chunk] = await db
+        .select({ bytes: fileChunk.bytes })
+        .from(fileChunk)
+        .where(and(eq(fileChunk.sha256, sha256), eq(fileChunk.index, index)))
+        .limit(1)
       index++
       if (chunk) controller.enqueue(new Uint8Array(chunk.bytes))
       else controller.close()
@@ -35,6 +47,10 @@ export function fileStream(db: Db, sha256: string): ReadableStream<Uint8Array> {
 
 /** A whole file in memory, for what needs all of it. */
 export async function fileBytes(db: Db, sha256: string): Promise<Uint8Array> {
-  const chunks = await db.select({ bytes: fileChunk.bytes }).from(fileChunk).where(eq(fileChunk.sha256, sha256)).orderBy(asc(fileChunk.index))
+  const chunks = await db
+    .select({ bytes: fileChunk.bytes })
+    .from(fileChunk)
+    .where(eq(fileChunk.sha256, sha256))
+    .orderBy(asc(fileChunk.index))
   return new Uint8Array(Buffer.concat(chunks.map(({ bytes }) => bytes)))
 }

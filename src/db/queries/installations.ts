@@ -4,7 +4,20 @@ import { type Installation, NO_CURTAILMENT } from '@/core/installation/installat
 import type { WiringRevision } from '@/core/installation/wiring'
 import { EMPTY_SITE, type SurveyItem, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import type { Db } from '../client'
-import { cableRun, circuit, component, customerPromise, electrode, fitItem, job, load, plannedSetting, surveyItem, user, wiringRevision } from '../schema'
+import {
+  cableRun,
+  circuit,
+  component,
+  customerPromise,
+  electrode,
+  fitItem,
+  job,
+  load,
+  plannedSetting,
+  surveyItem,
+  user,
+  wiringRevision,
+} from '../schema'
 
 export type JobRow = typeof job.$inferSelect
 
@@ -15,7 +28,8 @@ const grouped = <T extends { jobId: string }>(rows: readonly T[]): Map<string, T
 }
 
 /** Jobs of a crew, soonest first, those without a day last. */
-export const jobsOfCrew = (db: Db, crewId: string): Promise<JobRow[]> => db.select().from(job).where(eq(job.crewId, crewId)).orderBy(asc(job.scheduledDay), asc(job.name))
+export const jobsOfCrew = (db: Db, crewId: string): Promise<JobRow[]> =>
+  db.select().from(job).where(eq(job.crewId, crewId)).orderBy(asc(job.scheduledDay), asc(job.name))
 
 export async function jobById(db: Db, jobId: string): Promise<JobRow | null> {
   const [row] = await db.select().from(job).where(eq(job.id, jobId)).limit(1)
@@ -24,8 +38,21 @@ export async function jobById(db: Db, jobId: string): Promise<JobRow | null> {
 
 /** The latest wiring of each layer of some jobs. */
 export async function latestWiring(db: Db, jobIds: readonly string[]): Promise<WiringRevision[]> {
-  const rows = await db.selectDistinctOn([wiringRevision.jobId, wiringRevision.layer], { id: wiringRevision.id, jobId: wiringRevision.jobId, layer: wiringRevision.layer, number: wiringRevision.number, note: wiringRevision.note, graph: wiringRevision.graph, madeByName: user.name, madeAt: wiringRevision.madeAt })
-    .from(wiringRevision).innerJoin(user, eq(user.id, wiringRevision.madeBy)).where(inArray(wiringRevision.jobId, [...jobIds])).orderBy(asc(wiringRevision.jobId), asc(wiringRevision.layer), desc(wiringRevision.number))
+  const rows = await db
+    .selectDistinctOn([wiringRevision.jobId, wiringRevision.layer], {
+      id: wiringRevision.id,
+      jobId: wiringRevision.jobId,
+      layer: wiringRevision.layer,
+      number: wiringRevision.number,
+      note: wiringRevision.note,
+      graph: wiringRevision.graph,
+      madeByName: user.name,
+      madeAt: wiringRevision.madeAt,
+    })
+    .from(wiringRevision)
+    .innerJoin(user, eq(user.id, wiringRevision.madeBy))
+    .where(inArray(wiringRevision.jobId, [...jobIds]))
+    .orderBy(asc(wiringRevision.jobId), asc(wiringRevision.layer), desc(wiringRevision.number))
   return rows.map((row) => ({ ...row, madeAt: new Date(row.madeAt).toISOString() }))
 }
 
@@ -39,21 +66,68 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
     db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
     db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
     db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
-    db.select().from(plannedSetting).where(inArray(plannedSetting.jobId, ids)).orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
+    db
+      .select()
+      .from(plannedSetting)
+      .where(inArray(plannedSetting.jobId, ids))
+      .orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
     db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
-    db.select().from(surveyItem).where(inArray(surveyItem.jobId, ids)).orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
+    db
+      .select()
+      .from(surveyItem)
+      .where(inArray(surveyItem.jobId, ids))
+      .orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
     db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
     latestWiring(db, ids),
   ])
-  const of = { loads: grouped(loads), components: grouped(components), circuits: grouped(circuits), runs: grouped(runs), electrodes: grouped(electrodes), settings: grouped(settings), promises: grouped(promises), survey: grouped(found), fit: grouped(fitted) }
-  return new Map(jobs.map((row) => [row.id, {
-    jobId: row.id, name: row.name, packId: row.packId, testDepth: row.testDepth, acceptsShedding: row.acceptsShedding,
-    chosenSchool: row.chosenSchool, schoolReason: row.schoolReason, supply: { ...row.supply, secondMainA: row.supply.secondMainA ?? null }, sources: { ...row.sources, curtailment: { ...NO_CURTAILMENT, ...row.sources.curtailment }, pvAc: row.sources.pvAc.map((pv) => ({ ...pv, ratingW: pv.ratingW ?? null })) },
-    site: { ...EMPTY_SITE, ...row.site }, assumptions: { ...USUAL_ASSUMPTIONS, ...row.assumptions },
-    loads: of.loads.get(row.id) ?? [], components: of.components.get(row.id) ?? [], circuits: of.circuits.get(row.id) ?? [],
-    runs: of.runs.get(row.id) ?? [], electrodes: of.electrodes.get(row.id) ?? [],
-    settings: (of.settings.get(row.id) ?? []) as Installation['settings'], promises: (of.promises.get(row.id) ?? []).map((promise) => ({ ...promise, changedAt: promise.changedAt && new Date(promise.changedAt).toISOString() })),
-    survey: (of.survey.get(row.id) ?? []) as unknown as SurveyItem[], fit: (of.fit.get(row.id) ?? []) as unknown as FitItem[], coreColours: row.coreColours,
-    wiring: { planned: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'planned') ?? null, wired: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'wired') ?? null },
-  } satisfies Installation]))
+  const of = {
+    loads: grouped(loads),
+    components: grouped(components),
+    circuits: grouped(circuits),
+    runs: grouped(runs),
+    electrodes: grouped(electrodes),
+    settings: grouped(settings),
+    promises: grouped(promises),
+    survey: grouped(found),
+    fit: grouped(fitted),
+  }
+  return new Map(
+    jobs.map((row) => [
+      row.id,
+      {
+        jobId: row.id,
+        name: row.name,
+        packId: row.packId,
+        testDepth: row.testDepth,
+        acceptsShedding: row.acceptsShedding,
+        chosenSchool: row.chosenSchool,
+        schoolReason: row.schoolReason,
+        supply: { ...row.supply, secondMainA: row.supply.secondMainA ?? null },
+        sources: {
+          ...row.sources,
+          curtailment: { ...NO_CURTAILMENT, ...row.sources.curtailment },
+          pvAc: row.sources.pvAc.map((pv) => ({ ...pv, ratingW: pv.ratingW ?? null })),
+        },
+        site: { ...EMPTY_SITE, ...row.site },
+        assumptions: { ...USUAL_ASSUMPTIONS, ...row.assumptions },
+        loads: of.loads.get(row.id) ?? [],
+        components: of.components.get(row.id) ?? [],
+        circuits: of.circuits.get(row.id) ?? [],
+        runs: of.runs.get(row.id) ?? [],
+        electrodes: of.electrodes.get(row.id) ?? [],
+        settings: (of.settings.get(row.id) ?? []) as Installation['settings'],
+        promises: (of.promises.get(row.id) ?? []).map((promise) => ({
+          ...promise,
+          changedAt: promise.changedAt && new Date(promise.changedAt).toISOString(),
+        })),
+        survey: (of.survey.get(row.id) ?? []) as unknown as SurveyItem[],
+        fit: (of.fit.get(row.id) ?? []) as unknown as FitItem[],
+        coreColours: row.coreColours,
+        wiring: {
+          planned: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'planned') ?? null,
+          wired: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'wired') ?? null,
+        },
+      } satisfies Installation,
+    ]),
+  )
 }

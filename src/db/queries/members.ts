@@ -13,7 +13,13 @@ export interface Membership {
 /** The crew a person works in, or `null` for somebody who belongs to none. */
 export async function membershipOf(db: Db, userId: string): Promise<Membership | null> {
   const [row] = await db
-    .select({ userId: crewMember.userId, name: user.name, crewId: crewMember.crewId, crewName: crew.name, role: crewMember.role })
+    .select({
+      userId: crewMember.userId,
+      name: user.name,
+      crewId: crewMember.crewId,
+      crewName: crew.name,
+      role: crewMember.role,
+    })
     .from(crewMember)
     .innerJoin(crew, eq(crew.id, crewMember.crewId))
     .innerJoin(user, eq(user.id, crewMember.userId))

@@ -4,8 +4,17 @@ import { customerLink, job, pack, packRequest, user } from '../schema'
 
 export async function packsOfJobs(db: Db, jobIds: readonly string[]) {
   if (jobIds.length === 0) return []
-  const rows = await db.select({ pack, sealedByName: user.name }).from(pack).innerJoin(user, eq(user.id, pack.sealedBy)).where(inArray(pack.jobId, [...jobIds])).orderBy(desc(pack.sealedAt))
-  return rows.map(({ pack: row, sealedByName }) => ({ ...row, sealedByName, sealedAt: new Date(row.sealedAt).toISOString() }))
+  const rows = await db
+    .select({ pack, sealedByName: user.name })
+    .from(pack)
+    .innerJoin(user, eq(user.id, pack.sealedBy))
+    .where(inArray(pack.jobId, [...jobIds]))
+    .orderBy(desc(pack.sealedAt))
+  return rows.map(({ pack: row, sealedByName }) => ({
+    ...row,
+    sealedByName,
+    sealedAt: new Date(row.sealedAt).toISOString(),
+  }))
 }
 
 export async function packById(db: Db, id: string) {
@@ -18,7 +27,12 @@ export async function addPack(db: Db, row: typeof pack.$inferInsert) {
 }
 
 export async function latestPackRequest(db: Db, jobId: string) {
-  const [row] = await db.select().from(packRequest).where(eq(packRequest.jobId, jobId)).orderBy(desc(packRequest.requestedAt)).limit(1)
+  const [row] = await db
+    .select()
+    .from(packRequest)
+    .where(eq(packRequest.jobId, jobId))
+    .orderBy(desc(packRequest.requestedAt))
+    .limit(1)
   return row ?? null
 }
 
@@ -29,19 +43,39 @@ export async function packRequestById(db: Db, id: string) {
 
 export const addPackRequest = (db: Db, row: typeof packRequest.$inferInsert) => db.insert(packRequest).values(row)
 
-export const updatePackRequest = (db: Db, id: string, change: Partial<typeof packRequest.$inferInsert>) => db.update(packRequest).set(change).where(eq(packRequest.id, id))
+export const updatePackRequest = (db: Db, id: string, change: Partial<typeof packRequest.$inferInsert>) =>
+  db.update(packRequest).set(change).where(eq(packRequest.id, id))
 
 export async function linksOfJob(db: Db, jobId: string) {
-  return db.select({ id: customerLink.id, packId: customerLink.packId, expiresAt: customerLink.expiresAt, withdrawnAt: customerLink.withdrawnAt, openedAt: customerLink.openedAt, createdAt: customerLink.createdAt })
-    .from(customerLink).innerJoin(pack, eq(pack.id, customerLink.packId)).where(eq(pack.jobId, jobId)).orderBy(desc(customerLink.createdAt))
+  return db
+    .select({
+      id: customerLink.id,
+      packId: customerLink.packId,
+      expiresAt: customerLink.expiresAt,
+      withdrawnAt: customerLink.withdrawnAt,
+      openedAt: customerLink.openedAt,
+      createdAt: customerLink.createdAt,
+    })
+    .from(customerLink)
+    .innerJoin(pack, eq(pack.id, customerLink.packId))
+    .where(eq(pack.jobId, jobId))
+    .orderBy(desc(customerLink.createdAt))
 }
 
 export const addLink = (db: Db, row: typeof customerLink.$inferInsert) => db.insert(customerLink).values(row)
 
 /** Withdraws a link of a job; answers whether there was one that still worked. */
 export async function withdrawLink(db: Db, linkId: string, jobId: string): Promise<boolean> {
-  const rows = await db.update(customerLink).set({ withdrawnAt: sql`clock_timestamp()` })
-    .where(and(eq(customerLink.id, linkId), isNull(customerLink.withdrawnAt), inArray(customerLink.packId, db.select({ id: pack.id }).from(pack).where(eq(pack.jobId, jobId)))))
+  const rows = await db
+    .update(customerLink)
+    .set({ withdrawnAt: sql`clock_timestamp()` })
+    .where(
+      and(
+        eq(customerLink.id, linkId),
+        isNull(customerLink.withdrawnAt),
+        inArray(customerLink.packId, db.select({ id: pack.id }).from(pack).where(eq(pack.jobId, jobId))),
+      ),
+    )
     .returning({ id: customerLink.id })
   return rows.length > 0
 }
@@ -50,9 +84,16 @@ export async function withdrawLink(db: Db, linkId: string, jobId: string): Promi
 export async function packByTokenHash(db: Db, tokenHash: string) {
   const [row] = await db
     .select({ link: customerLink, pack, jobName: job.name })
-    .from(customerLink).innerJoin(pack, eq(pack.id, customerLink.packId)).innerJoin(job, eq(job.id, pack.jobId))
-    .where(eq(customerLink.tokenHash, tokenHash)).limit(1)
+    .from(customerLink)
+    .innerJoin(pack, eq(pack.id, customerLink.packId))
+    .innerJoin(job, eq(job.id, pack.jobId))
+    .where(eq(customerLink.tokenHash, tokenHash))
+    .limit(1)
   return row ?? null
 }
 
-export const noteOpened = (db: Db, linkId: string) => db.update(customerLink).set({ openedAt: sql`clock_timestamp()` }).where(and(eq(customerLink.id, linkId), isNull(customerLink.openedAt)))
+export const noteOpened = (db: Db, linkId: string) =>
+  db
+    .update(customerLink)
+    .set({ openedAt: sql`clock_timestamp()` })
+    .where(and(eq(customerLink.id, linkId), isNull(customerLink.openedAt)))

@@ -5,13 +5,29 @@ import { planRevision, user } from '../schema'
 
 /** A job's plans as they stood, newest first. */
 export async function planRevisionsOf(db: Db, jobId: string, most = 50): Promise<PlanRevision[]> {
-  const rows = await db.select({ row: planRevision, madeByName: user.name }).from(planRevision).innerJoin(user, eq(user.id, planRevision.madeBy)).where(eq(planRevision.jobId, jobId)).orderBy(desc(planRevision.number)).limit(most)
-  return rows.map(({ row: { id, number, note, lines, madeAt }, madeByName }) => ({ id, number, note, lines, madeByName, madeAt: new Date(madeAt).toISOString() }))
+  const rows = await db
+    .select({ row: planRevision, madeByName: user.name })
+    .from(planRevision)
+    .innerJoin(user, eq(user.id, planRevision.madeBy))
+    .where(eq(planRevision.jobId, jobId))
+    .orderBy(desc(planRevision.number))
+    .limit(most)
+  return rows.map(({ row: { id, number, note, lines, madeAt }, madeByName }) => ({
+    id,
+    number,
+    note,
+    lines,
+    madeByName,
+    madeAt: new Date(madeAt).toISOString(),
+  }))
 }
 
 /** Adds the next revision of a job's plan and answers with its number; called under the job's row lock, so that numbers have no gap. */
 export async function addPlanRevision(db: Db, row: Omit<typeof planRevision.$inferInsert, 'number'>): Promise<number> {
-  const [last] = await db.select({ number: sql<number>`coalesce(max(${planRevision.number}), 0)::int` }).from(planRevision).where(eq(planRevision.jobId, row.jobId))
+  const [last] = await db
+    .select({ number: sql<number>`coalesce(max(${planRevision.number}), 0)::int` })
+    .from(planRevision)
+    .where(eq(planRevision.jobId, row.jobId))
   const number = (last?.number ?? 0) + 1
   await db.insert(planRevision).values({ ...row, number })
   return number

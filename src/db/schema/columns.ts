@@ -8,7 +8,8 @@ export const figure = () => doublePrecision()
 export const instant = () => timestamp({ withTimezone: true, mode: 'string' })
 
 /** PostgreSQL sorts NaN above Infinity, so finiteness is said outright. */
-export const finite = (name: string, column: PgColumn) => check(name, sql`${column} is null or (${column} > '-Infinity'::float8 and ${column} < 'Infinity'::float8)`)
+export const finite = (name: string, column: PgColumn) =>
+  check(name, sql`${column} is null or (${column} > '-Infinity'::float8 and ${column} < 'Infinity'::float8)`)
 
 /** `column in (words)`, with the words of the core. */
 export const oneOf = (name: string, column: PgColumn, words: readonly string[]) =>

@@ -13,15 +13,25 @@ export const crew = pgTable('crew', {
 })
 
 /** Who belongs to which crew, and as what. */
-export const crewMember = pgTable('crew_member', {
-  crewId: uuid().notNull().references(() => crew.id),
-  userId: text().notNull().references(() => user.id),
-  role: text({ enum: ROLES }).notNull(),
-}, (t) => [primaryKey({ columns: [t.crewId, t.userId] }), oneOf('crew_member_role_known', t.role, ROLES)])
+export const crewMember = pgTable(
+  'crew_member',
+  {
+    crewId: uuid()
+      .notNull()
+      .references(() => crew.id),
+    userId: text()
+      .notNull()
+      .references(() => user.id),
+    role: text({ enum: ROLES }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.crewId, t.userId] }), oneOf('crew_member_role_known', t.role, ROLES)],
+)
 
 export const instrument = pgTable('instrument', {
   id: uuid().primaryKey(),
-  crewId: uuid().notNull().references(() => crew.id),
+  crewId: uuid()
+    .notNull()
+    .references(() => crew.id),
   tag: text().notNull(),
   name: text().notNull(),
   calibrationDue: date({ mode: 'string' }),

@@ -7,52 +7,93 @@ import { job } from './job'
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 
 /** A file by the digest of its bytes; the bytes lie in chunks, so that a large one streams both ways. */
-export const storedFile = pgTable('stored_file', {
-  sha256: text().primaryKey(),
-  byteCount: bigint({ mode: 'number' }).notNull(),
-  mediaType: text().notNull(),
-  createdAt: instant().notNull().defaultNow(),
-}, (t) => [check('stored_file_digest', sql`${t.sha256} ~ '^[0-9a-f]{64}$'`)])
+export const storedFile = pgTable(
+  'stored_file',
+  {
+    sha256: text().primaryKey(),
+    byteCount: bigint({ mode: 'number' }).notNull(),
+    mediaType: text().notNull(),
+    createdAt: instant().notNull().defaultNow(),
+  },
+  (t) => [check('stored_file_digest', sql`${t.sha256} ~ '^[0-9a-f]{64}$'`)],
+)
 
-export const fileChunk = pgTable('file_chunk', {
-  sha256: text().notNull().references(() => storedFile.sha256, { onDelete: 'cascade' }),
-  index: integer().notNull(),
-  bytes: bytea().notNull(),
-}, (t) => [primaryKey({ columns: [t.sha256, t.index] })])
+export const fileChunk = pgTable(
+  'file_chunk',
+  {
+    sha256: text()
+      .notNull()
+      .references(() => storedFile.sha256, { onDelete: 'cascade' }),
+    index: integer().notNull(),
+    bytes: bytea().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sha256, t.index] })],
+)
 
 /** A picture or recording on a job; append-only evidence like a reading. */
-export const attachment = pgTable('attachment', {
-  id: uuid().primaryKey(),
-  jobId: uuid().notNull().references(() => job.id, { onDelete: 'restrict' }),
-  kind: text({ enum: ['picture', 'recording', 'document'] }).notNull(),
-  subject: text().notNull(),
-  fileName: text().notNull(),
-  sha256: text().notNull().references(() => storedFile.sha256),
-  takenAt: instant(),
-  addedBy: text().notNull().references(() => user.id),
-  /** Set where the household sent it; `addedBy` is then who made the link. */
-  householdLinkId: uuid(),
-  receivedAt: instant().notNull().default(sql`clock_timestamp()`),
-}, (t) => [index('attachment_job').on(t.jobId), oneOf('attachment_kind_known', t.kind, ['picture', 'recording', 'document'])])
+export const attachment = pgTable(
+  'attachment',
+  {
+    id: uuid().primaryKey(),
+    jobId: uuid()
+      .notNull()
+      .references(() => job.id, { onDelete: 'restrict' }),
+    kind: text({ enum: ['picture', 'recording', 'document'] }).notNull(),
+    subject: text().notNull(),
+    fileName: text().notNull(),
+    sha256: text()
+      .notNull()
+      .references(() => storedFile.sha256),
+    takenAt: instant(),
+    addedBy: text()
+      .notNull()
+      .references(() => user.id),
+    /** Set where the household sent it; `addedBy` is then who made the link. */
+    householdLinkId: uuid(),
+    receivedAt: instant()
+      .notNull()
+      .default(sql`clock_timestamp()`),
+  },
+  (t) => [
+    index('attachment_job').on(t.jobId),
+    oneOf('attachment_kind_known', t.kind, ['picture', 'recording', 'document']),
+  ],
+)
 
 /** A sealed pack and what the job's verdicts were when it was sealed; append-only. */
 export const pack = pgTable('pack', {
   id: uuid().primaryKey(),
-  jobId: uuid().notNull().references(() => job.id, { onDelete: 'restrict' }),
-  sha256: text().notNull().references(() => storedFile.sha256),
+  jobId: uuid()
+    .notNull()
+    .references(() => job.id, { onDelete: 'restrict' }),
+  sha256: text()
+    .notNull()
+    .references(() => storedFile.sha256),
   publicKey: text().notNull(),
   summary: jsonb().$type<Record<string, unknown>>().notNull(),
-  sealedBy: text().notNull().references(() => user.id),
-  sealedAt: instant().notNull().default(sql`clock_timestamp()`),
+  sealedBy: text()
+    .notNull()
+    .references(() => user.id),
+  sealedAt: instant()
+    .notNull()
+    .default(sql`clock_timestamp()`),
 })
 
 /** A pack on its way through the queue, so that the page can tell what became of it. */
 export const packRequest = pgTable('pack_request', {
   id: uuid().primaryKey(),
-  jobId: uuid().notNull().references(() => job.id),
-  requestedBy: text().notNull().references(() => user.id),
-  requestedAt: instant().notNull().default(sql`clock_timestamp()`),
-  state: text({ enum: ['waiting', 'sealing', 'sealed', 'failed'] }).notNull().default('waiting'),
+  jobId: uuid()
+    .notNull()
+    .references(() => job.id),
+  requestedBy: text()
+    .notNull()
+    .references(() => user.id),
+  requestedAt: instant()
+    .notNull()
+    .default(sql`clock_timestamp()`),
+  state: text({ enum: ['waiting', 'sealing', 'sealed', 'failed'] })
+    .notNull()
+    .default('waiting'),
   packId: uuid().references(() => pack.id),
   failure: text(),
 })
@@ -60,11 +101,17 @@ export const packRequest = pgTable('pack_request', {
 /** A customer's way to one pack: the token itself is never stored. */
 export const customerLink = pgTable('customer_link', {
   id: uuid().primaryKey(),
-  packId: uuid().notNull().references(() => pack.id),
+  packId: uuid()
+    .notNull()
+    .references(() => pack.id),
   tokenHash: text().notNull().unique(),
   expiresAt: instant().notNull(),
   withdrawnAt: instant(),
   openedAt: instant(),
-  createdBy: text().notNull().references(() => user.id),
-  createdAt: instant().notNull().default(sql`clock_timestamp()`),
+  createdBy: text()
+    .notNull()
+    .references(() => user.id),
+  createdAt: instant()
+    .notNull()
+    .default(sql`clock_timestamp()`),
 })

@@ -7,22 +7,67 @@ import { house, readyForLoads, reading, recordOf } from '../../../tests/support/
 import { CustomerPage } from './CustomerPage'
 
 const promises = [
-  { id: 'p1', kind: 'staysOn' as const, sentence: 'The fridge stays on.', gapClass: null, runtimeH: null, loadTags: ['fridge'], changedAt: null, changeNote: null },
-  { id: 'p2', kind: 'gapClass' as const, sentence: 'A blink at most.', gapClass: 'blink' as const, runtimeH: null, loadTags: [], changedAt: null, changeNote: null },
-  { id: 'p3', kind: 'runtime' as const, sentence: 'Nine hours.', gapClass: null, runtimeH: 9, loadTags: [], changedAt: null, changeNote: null },
+  {
+    id: 'p1',
+    kind: 'staysOn' as const,
+    sentence: 'The fridge stays on.',
+    gapClass: null,
+    runtimeH: null,
+    loadTags: ['fridge'],
+    changedAt: null,
+    changeNote: null,
+  },
+  {
+    id: 'p2',
+    kind: 'gapClass' as const,
+    sentence: 'A blink at most.',
+    gapClass: 'blink' as const,
+    runtimeH: null,
+    loadTags: [],
+    changedAt: null,
+    changeNote: null,
+  },
+  {
+    id: 'p3',
+    kind: 'runtime' as const,
+    sentence: 'Nine hours.',
+    gapClass: null,
+    runtimeH: 9,
+    loadTags: [],
+    changedAt: null,
+    changeNote: null,
+  },
 ]
-const day = [...readyForLoads(), reading('outage.stayedOn.fridge', 'seen', 'running'), reading('outage.gap', 'recording', 412, { unit: 'ms', detail: { sampleRateHz: 10_000 } })]
+const day = [
+  ...readyForLoads(),
+  reading('outage.stayedOn.fridge', 'seen', 'running'),
+  reading('outage.gap', 'recording', 412, { unit: 'ms', detail: { sampleRateHz: 10_000 } }),
+]
 
 /** What the household reads, as plain text. */
 function textOf(readings = day, own = promises): string {
-  const { summary } = packSummary(recordOf(house({ promises: own }), readings), { place: 'Nowhere', crewName: 'Test crew', sealedAt: '2026-05-01T12:00:00.000Z' })
-  const markup = renderToStaticMarkup(<ChakraProvider value={system}><CustomerPage summary={summary} token="t" fingerprint="aaaa bbbb" expiresAt="2026-08-01T00:00:00.000Z" /></ChakraProvider>)
-  return markup.replace(/<style[^>]*>.*?<\/style>/gs, '').replace(/<[^>]+>/g, ' ').replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')
+  const { summary } = packSummary(recordOf(house({ promises: own }), readings), {
+    place: 'Nowhere',
+    crewName: 'Test crew',
+    sealedAt: '2026-05-01T12:00:00.000Z',
+  })
+  const markup = renderToStaticMarkup(
+    <ChakraProvider value={system}>
+      <CustomerPage summary={summary} token="t" fingerprint="aaaa bbbb" expiresAt="2026-08-01T00:00:00.000Z" />
+    </ChakraProvider>,
+  )
+  return markup
+    .replace(/<style[^>]*>.*?<\/style>/gs, '')
+    .replace(/<[^>]+>/g, ' ')
+    .replaceAll('\u00a0', ' ')
+    .replace(/\s+/g, ' ')
 }
 
 describe('the customer’s page', () => {
   it('says how many promises were shown, and how long the house was without supply', () => {
-    expect(textOf()).toContain('2 of 3 promises were shown on the day; when the street was cut, the house was without supply for 412 ms .')
+    expect(textOf()).toContain(
+      '2 of 3 promises were shown on the day; when the street was cut, the house was without supply for 412 ms .',
+    )
   })
 
   it('says of a promise without evidence that it is not proven', () => {
@@ -31,7 +76,9 @@ describe('the customer’s page', () => {
   })
 
   it('says plainly what was not kept', () => {
-    expect(textOf([...day, reading('outage.stayedOn.fridge', 'seen', 'dead')])).toContain('Stop Not kept. The crew has to come back to this.')
+    expect(textOf([...day, reading('outage.stayedOn.fridge', 'seen', 'dead')])).toContain(
+      'Stop Not kept. The crew has to come back to this.',
+    )
   })
 
   it('keeps the cautions whatever was shown', () => {

@@ -15,52 +15,158 @@ const SAYS = { proven: 'shown', watch: 'shown, with a remark', stop: 'not kept',
 const hours = (h: number | null) => (h === null ? null : formatDuration(h * 3_600_000))
 
 /** What the household reads on a phone: what was promised and shown, what to do in an outage, and how to check it. */
-export function CustomerPage({ summary, token, fingerprint, expiresAt }: { summary: PackSummary; token: string; fingerprint: string; expiresAt: string }) {
+export function CustomerPage({
+  summary,
+  token,
+  fingerprint,
+  expiresAt,
+}: {
+  summary: PackSummary
+  token: string
+  fingerprint: string
+  expiresAt: string
+}) {
   const shown = summary.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
   const { runtime } = summary
   return (
-    <chakra.main maxW="640px" mx="auto" px="14px" py="18px" display="flex" flexDirection="column" gap="14px" fontSize="16px">
-      <Flex align="center" gap="9px"><Mark /><Text fontFamily="heading" fontWeight="600">Awlbright</Text><Text color="ink2" fontSize="14px" ml="auto">sealed {day(summary.sealedAt)}</Text></Flex>
+    <chakra.main
+      maxW="640px"
+      mx="auto"
+      px="14px"
+      py="18px"
+      display="flex"
+      flexDirection="column"
+      gap="14px"
+      fontSize="16px"
+    >
+      <Flex align="center" gap="9px">
+        <Mark />
+        <Text fontFamily="heading" fontWeight="600">
+          Awlbright
+        </Text>
+        <Text color="ink2" fontSize="14px" ml="auto">
+          sealed {day(summary.sealedAt)}
+        </Text>
+      </Flex>
       <Box>
-        <Heading as="h1" fontSize="28px" lineHeight="1.15" overflowWrap="anywhere">{summary.jobName}</Heading>
-        <Text color="ink2">{summary.place} · tested by the {summary.crewName}</Text>
+        <Heading as="h1" fontSize="28px" lineHeight="1.15" overflowWrap="anywhere">
+          {summary.jobName}
+        </Heading>
+        <Text color="ink2">
+          {summary.place} · tested by the {summary.crewName}
+        </Text>
       </Box>
       <Sheet px="16px" py="14px">
-        <Text fontSize="19px" lineHeight="1.35">{summary.promises.length === 0 ? 'Nothing was promised in writing.' : <><b>{shown} of {summary.promises.length}</b> promises were shown on the day{summary.gapMs !== null && <>; when the street was cut, the house was without supply for <b>{formatDuration(summary.gapMs)}</b></>}.</>}</Text>
+        <Text fontSize="19px" lineHeight="1.35">
+          {summary.promises.length === 0 ? (
+            'Nothing was promised in writing.'
+          ) : (
+            <>
+              <b>
+                {shown} of {summary.promises.length}
+              </b>{' '}
+              promises were shown on the day
+              {summary.gapMs !== null && (
+                <>
+                  ; when the street was cut, the house was without supply for <b>{formatDuration(summary.gapMs)}</b>
+                </>
+              )}
+              .
+            </>
+          )}
+        </Text>
       </Sheet>
       <TitledSheet title="What you were promised">
         {summary.promises.map((promise) => (
           <Box key={promise.sentence} borderTopWidth="1px" borderColor="rule" px="16px" py="11px">
             <Text>{promise.sentence}</Text>
-            <Flex mt="3px" gap="4px 10px" fontSize="14.5px" color="ink2" wrap="wrap" align="center"><VerdictWord verdict={promise.verdict} /><Text>{promise.verdict === 'open' || promise.verdict === 'stop' ? promise.says : SAYS[promise.verdict]}</Text></Flex>
+            <Flex mt="3px" gap="4px 10px" fontSize="14.5px" color="ink2" wrap="wrap" align="center">
+              <VerdictWord verdict={promise.verdict} />
+              <Text>
+                {promise.verdict === 'open' || promise.verdict === 'stop' ? promise.says : SAYS[promise.verdict]}
+              </Text>
+            </Flex>
           </Box>
         ))}
       </TitledSheet>
       <TitledSheet title="In an outage">
         <Box as="ol" px="16px" pb="12px" css={{ '& > li': { paddingBlock: '5px' } }}>
-          <li><b>You notice it</b> by a short dark moment, or by neighbours without light. {summary.school === 'Manual changeover' ? 'Change over with the switch in the cupboard.' : 'The battery takes over by itself.'}</li>
-          {summary.turnOffFirst.length > 0 && <li><b>Turn off first</b>, at night: {summary.turnOffFirst.join(', ')}.</li>}
-          {runtime.reserveH !== null && runtime.loadW !== null && <li><b>It then lasts</b> about {hours(runtime.reserveH)} at worst{runtime.fullH !== null && `, ${hours(runtime.fullH)} from full`}, at {formatQuantity(Math.round(runtime.loadW / 10) * 10, 'W', 3)}. This is worked out, not measured.</li>}
-          <li><b>A vehicle</b> helps only while it is plugged in and enabled for it.</li>
-          <li><b>Leave alone</b> what has tripped in an outdoor metal board or charger; call the crew.</li>
-          <li><b>If metal gives shocks</b>, touch nothing metal, keep people away and call the network operator.</li>
+          <li>
+            <b>You notice it</b> by a short dark moment, or by neighbours without light.{' '}
+            {summary.school === 'Manual changeover'
+              ? 'Change over with the switch in the cupboard.'
+              : 'The battery takes over by itself.'}
+          </li>
+          {summary.turnOffFirst.length > 0 && (
+            <li>
+              <b>Turn off first</b>, at night: {summary.turnOffFirst.join(', ')}.
+            </li>
+          )}
+          {runtime.reserveH !== null && runtime.loadW !== null && (
+            <li>
+              <b>It then lasts</b> about {hours(runtime.reserveH)} at worst
+              {runtime.fullH !== null && `, ${hours(runtime.fullH)} from full`}, at{' '}
+              {formatQuantity(Math.round(runtime.loadW / 10) * 10, 'W', 3)}. This is worked out, not measured.
+            </li>
+          )}
+          <li>
+            <b>A vehicle</b> helps only while it is plugged in and enabled for it.
+          </li>
+          <li>
+            <b>Leave alone</b> what has tripped in an outdoor metal board or charger; call the crew.
+          </li>
+          <li>
+            <b>If metal gives shocks</b>, touch nothing metal, keep people away and call the network operator.
+          </li>
         </Box>
       </TitledSheet>
       {(summary.open.length > 0 || summary.stopped.length > 0) && (
         <TitledSheet title="Still open" note="said plainly">
-          {[...summary.stopped.map((point) => ({ ...point, verdict: 'stop' as const })), ...summary.open.map((point) => ({ ...point, verdict: 'open' as const }))].map((point) => (
-            <Flex key={`${point.stage} ${point.label}`} borderTopWidth="1px" borderColor="rule" px="16px" py="8px" gap="10px" fontSize="15px"><Box flex="none" w="76px"><VerdictWord verdict={point.verdict} /></Box><Text minW="0" overflowWrap="anywhere">{point.label}</Text></Flex>
+          {[
+            ...summary.stopped.map((point) => ({ ...point, verdict: 'stop' as const })),
+            ...summary.open.map((point) => ({ ...point, verdict: 'open' as const })),
+          ].map((point) => (
+            <Flex
+              key={`${point.stage} ${point.label}`}
+              borderTopWidth="1px"
+              borderColor="rule"
+              px="16px"
+              py="8px"
+              gap="10px"
+              fontSize="15px"
+            >
+              <Box flex="none" w="76px">
+                <VerdictWord verdict={point.verdict} />
+              </Box>
+              <Text minW="0" overflowWrap="anywhere">
+                {point.label}
+              </Text>
+            </Flex>
           ))}
         </TitledSheet>
       )}
       <TitledSheet title="The whole record">
         <Box px="16px" pb="14px">
-          <Text color="ink2" mb="10px">Report, every reading, pictures and recordings in one sealed file. Anybody can check that nothing in it was changed.</Text>
-          <Flex gap="8px" wrap="wrap"><ButtonLink variant="act" href={`/c/${token}/pack`} download>Download the pack</ButtonLink><ButtonLink href="/verify">Check a pack</ButtonLink></Flex>
-          <Text fontSize="13.5px" color="ink2" mt="10px">Sealed with the key <chakra.span fontFamily="mono">{fingerprint}</chakra.span>. This link works until {day(expiresAt)}.</Text>
+          <Text color="ink2" mb="10px">
+            Report, every reading, pictures and recordings in one sealed file. Anybody can check that nothing in it was
+            changed.
+          </Text>
+          <Flex gap="8px" wrap="wrap">
+            <ButtonLink variant="act" href={`/c/${token}/pack`} download>
+              Download the pack
+            </ButtonLink>
+            <ButtonLink href="/verify">Check a pack</ButtonLink>
+          </Flex>
+          <Text fontSize="13.5px" color="ink2" mt="10px">
+            Sealed with the key <chakra.span fontFamily="mono">{fingerprint}</chakra.span>. This link works until{' '}
+            {day(expiresAt)}.
+          </Text>
         </Box>
       </TitledSheet>
-      <Notice kind="info">This page tells what was measured on the day. Local code, the makers’ manuals and the licensed person who signed come first. Nobody but a licensed person opens the boards.</Notice>
+      <Notice kind="info">
+        This page tells what was measured on the day. Local code, the makers’ manuals and the licensed person who signed
+        come first. Nobody but a licensed person opens the boards.
+      </Notice>
     </chakra.main>
   )
 }

@@ -17,7 +17,11 @@ import { GroundSection } from './GroundSection'
 
 /** Earth: the ground and what was read in it, the bond of the island, the residual-current devices in both modes. */
 export function EarthBench() {
-  const { record: { installation }, bench, may } = useJob()
+  const {
+    record: { installation },
+    bench,
+    may,
+  } = useJob()
   const [editing, setEditing] = useState<Editing | null>(null)
   const { words } = bench.context.pack
   const { electrodes, circuits } = installation
@@ -25,25 +29,122 @@ export function EarthBench() {
   const bond = bench.judgements.get('earth.islandBond')
   return (
     <>
-      <BenchHead title={bond?.verdict === 'proven' ? 'One bond, and it holds' : bond?.verdict === 'stop' ? 'The island is not safe to touch' : 'The ground and the bond'} note={bond?.value ? `island: ${bond.value}` : 'bond not measured in island mode'} />
-      <Notice kind="caution">Locate buried services before anything is driven. Clamp the electrode conductor before it is opened: at 0.5 A or more it stays closed, nobody touches metalwork, and the network operator is called if the current stays with every source off.</Notice>
-      {electrodes.length === 0 && <TitledSheet title="Electrodes" actions={edit && <Button size="sm" onClick={() => setEditing({ kind: 'electrode', item: null })}>Add an electrode</Button>}><EmptyState title="No electrode in the plan">With the street’s {words.earth} gone, the local electrode is the only one the house has.</EmptyState></TitledSheet>}
+      <BenchHead
+        title={
+          bond?.verdict === 'proven'
+            ? 'One bond, and it holds'
+            : bond?.verdict === 'stop'
+              ? 'The island is not safe to touch'
+              : 'The ground and the bond'
+        }
+        note={bond?.value ? `island: ${bond.value}` : 'bond not measured in island mode'}
+      />
+      <Notice kind="caution">
+        Locate buried services before anything is driven. Clamp the electrode conductor before it is opened: at 0.5 A or
+        more it stays closed, nobody touches metalwork, and the network operator is called if the current stays with
+        every source off.
+      </Notice>
+      {electrodes.length === 0 && (
+        <TitledSheet
+          title="Electrodes"
+          actions={
+            edit && (
+              <Button size="sm" onClick={() => setEditing({ kind: 'electrode', item: null })}>
+                Add an electrode
+              </Button>
+            )
+          }
+        >
+          <EmptyState title="No electrode in the plan">
+            With the street’s {words.earth} gone, the local electrode is the only one the house has.
+          </EmptyState>
+        </TitledSheet>
+      )}
       {electrodes.map((electrode, k) => (
-        <TitledSheet key={electrode.id} title={`Electrode ${electrode.tag}`} note={<VerdictWord verdict={bench.judgements.get(`earth.electrode.${electrode.tag}`)?.verdict ?? 'open'} />}
-          actions={edit && <>{k === 0 && <Button size="sm" variant="bare" onClick={() => setEditing({ kind: 'electrode', item: null })}>add another</Button>}<Button size="sm" variant="bare" onClick={() => setEditing({ kind: 'electrode', item: electrode })} aria-label={`Change electrode ${electrode.tag}`}>change</Button></>}>
+        <TitledSheet
+          key={electrode.id}
+          title={`Electrode ${electrode.tag}`}
+          note={<VerdictWord verdict={bench.judgements.get(`earth.electrode.${electrode.tag}`)?.verdict ?? 'open'} />}
+          actions={
+            edit && (
+              <>
+                {k === 0 && (
+                  <Button size="sm" variant="bare" onClick={() => setEditing({ kind: 'electrode', item: null })}>
+                    add another
+                  </Button>
+                )}
+                <Button
+                  size="sm"
+                  variant="bare"
+                  onClick={() => setEditing({ kind: 'electrode', item: electrode })}
+                  aria-label={`Change electrode ${electrode.tag}`}
+                >
+                  change
+                </Button>
+              </>
+            )
+          }
+        >
           <GroundSection electrode={electrode} />
         </TitledSheet>
       ))}
       <Grid templateColumns={{ base: '1fr', xl: '340px 1fr' }} gap="12px">
-        <TitledSheet title={`Neutral–${words.earth} bond, island`} note={<VerdictWord verdict={bond?.verdict ?? 'open'} />}><Box px="12px" pb="8px"><BondTriangle /><Text fontSize="13px" color="ink2">{bond?.why}</Text></Box></TitledSheet>
-        <TitledSheet title={`${words.residualCurrentDeviceShort} tests, both modes`} actions={edit && <Button size="sm" onClick={() => setEditing({ kind: 'circuit', item: null })}>Add a circuit</Button>}>
-          {circuits.length === 0 ? <EmptyState title="No circuits yet">Add the circuits that are backed up, with the {words.residualCurrentDevice} each is behind.</EmptyState> : (
-            <DataTable<Circuit> label="Residual-current tests" rows={circuits} keyOf={({ id }) => id} onOpen={edit ? (circuit) => setEditing({ kind: 'circuit', item: circuit }) : undefined} openLabel={({ name }) => `Change ${name}`}
+        <TitledSheet
+          title={`Neutral–${words.earth} bond, island`}
+          note={<VerdictWord verdict={bond?.verdict ?? 'open'} />}
+        >
+          <Box px="12px" pb="8px">
+            <BondTriangle />
+            <Text fontSize="13px" color="ink2">
+              {bond?.why}
+            </Text>
+          </Box>
+        </TitledSheet>
+        <TitledSheet
+          title={`${words.residualCurrentDeviceShort} tests, both modes`}
+          actions={
+            edit && (
+              <Button size="sm" onClick={() => setEditing({ kind: 'circuit', item: null })}>
+                Add a circuit
+              </Button>
+            )
+          }
+        >
+          {circuits.length === 0 ? (
+            <EmptyState title="No circuits yet">
+              Add the circuits that are backed up, with the {words.residualCurrentDevice} each is behind.
+            </EmptyState>
+          ) : (
+            <DataTable<Circuit>
+              label="Residual-current tests"
+              rows={circuits}
+              keyOf={({ id }) => id}
+              onOpen={edit ? (circuit) => setEditing({ kind: 'circuit', item: circuit }) : undefined}
+              openLabel={({ name }) => `Change ${name}`}
               columns={[
-                { head: 'Circuit', cell: ({ tag, name }) => <><chakra.span fontFamily="mono" fontSize="13px" color="ink3">{tag}</chakra.span> {name}</> },
-                { head: 'Device', wideOnly: true, cell: ({ iDeltaNMa, device }) => (iDeltaNMa === null ? 'none' : `${iDeltaNMa} mA${device === 'delayed' ? ' S' : ''}`) },
-                ...(['grid', 'island'] as const).map((mode) => ({ head: mode, cell: ({ tag }: Circuit) => <RcdCell pointKey={`earth.rcd.${tag}.${mode}`} /> })),
-              ]} />
+                {
+                  head: 'Circuit',
+                  cell: ({ tag, name }) => (
+                    <>
+                      <chakra.span fontFamily="mono" fontSize="13px" color="ink3">
+                        {tag}
+                      </chakra.span>{' '}
+                      {name}
+                    </>
+                  ),
+                },
+                {
+                  head: 'Device',
+                  wideOnly: true,
+                  cell: ({ iDeltaNMa, device }) =>
+                    iDeltaNMa === null ? 'none' : `${iDeltaNMa} mA${device === 'delayed' ? ' S' : ''}`,
+                },
+                ...(['grid', 'island'] as const).map((mode) => ({
+                  head: mode,
+                  cell: ({ tag }: Circuit) => <RcdCell pointKey={`earth.rcd.${tag}.${mode}`} />,
+                })),
+              ]}
+            />
           )}
         </TitledSheet>
       </Grid>
@@ -58,8 +159,21 @@ function RcdCell({ pointKey }: { pointKey: string }) {
   const judgement = bench.judgements.get(pointKey)
   if (!judgement) return <chakra.span color="ink3">not asked for</chakra.span>
   return (
-    <chakra.button type="button" cursor="pointer" minH="36px" textAlign="left" bg={at === pointKey ? 'emberSoft' : undefined} px="4px" borderRadius="l1" onClick={(event) => { event.stopPropagation(); select(pointKey) }}>
-      <VerdictWord verdict={judgement.verdict} />{judgement.value && <chakra.span fontWeight="600"> {judgement.value}</chakra.span>}
+    <chakra.button
+      type="button"
+      cursor="pointer"
+      minH="36px"
+      textAlign="left"
+      bg={at === pointKey ? 'emberSoft' : undefined}
+      px="4px"
+      borderRadius="l1"
+      onClick={(event) => {
+        event.stopPropagation()
+        select(pointKey)
+      }}
+    >
+      <VerdictWord verdict={judgement.verdict} />
+      {judgement.value && <chakra.span fontWeight="600"> {judgement.value}</chakra.span>}
     </chakra.button>
   )
 }

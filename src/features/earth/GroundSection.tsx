@@ -9,7 +9,11 @@ import { useWidth } from '@/ui/useWidth'
 import { useJob } from '../job/JobContext'
 import { groundSectionLayout } from './groundSectionLayout'
 
-const SLOTS = [['r52', 0.52], ['r618', 0.618], ['r72', 0.72]] as const
+const SLOTS = [
+  ['r52', 0.52],
+  ['r618', 0.618],
+  ['r72', 0.72],
+] as const
 const CHART = 132
 const GROUND = 74
 
@@ -18,33 +22,132 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
   const { bench } = useJob()
   const key = `earth.electrode.${electrode.tag}`
   const latest = latestBySlot(bench.context.readings, key)
-  const readings = SLOTS.flatMap(([slot, share]) => { const ohm = latest.get(slot)?.valueNumber; return ohm == null ? [] : [{ share, ohm }] })
+  const readings = SLOTS.flatMap(([slot, share]) => {
+    const ohm = latest.get(slot)?.valueNumber
+    return ohm == null ? [] : [{ share, ohm }]
+  })
   const clampA = latest.get('clamp')?.valueNumber ?? null
   const forbidsA = bench.context.pack.limits.clampForbidsOpening.value
   const [ref, width] = useWidth<HTMLDivElement>(720)
   const section = groundSectionLayout(readings, electrode.targetOhm, electrode.seasonalFactor, { width, height: CHART })
   const surface = CHART + 10
   const verdict = bench.judgements.get(key)?.verdict ?? 'open'
-  const words = readings.length === 0 ? 'no readings yet' : readings.map(({ share, ohm }) => `${share * 100} %: ${formatQuantity(ohm, 'Ω')}`).join(', ')
+  const words =
+    readings.length === 0
+      ? 'no readings yet'
+      : readings.map(({ share, ohm }) => `${share * 100} %: ${formatQuantity(ohm, 'Ω')}`).join(', ')
   return (
     <Box px="14px" pb="10px">
       <Box ref={ref}>
-        <svg width={width} height={CHART + GROUND + 10} role="img" aria-label={`Electrode ${electrode.tag}, potential probe readings: ${words}; target ${electrode.targetOhm} Ω`} style={{ display: 'block' }}>
+        <svg
+          width={width}
+          height={CHART + GROUND + 10}
+          role="img"
+          aria-label={`Electrode ${electrode.tag}, potential probe readings: ${words}; target ${electrode.targetOhm} Ω`}
+          style={{ display: 'block' }}
+        >
           <rect x="0" y={surface} width={width} height={GROUND} fill={colour('sheet2')} />
-          {Array.from({ length: Math.ceil(width / 23) }, (_, k) => <path key={k} d={`M${k * 23 + (k % 3) * 5} ${surface + 12 + ((k * 37) % 50)}l5 2`} stroke={colour('rule2')} strokeLinecap="round" />)}
+          {Array.from({ length: Math.ceil(width / 23) }, (_, k) => (
+            <path
+              key={k}
+              d={`M${k * 23 + (k % 3) * 5} ${surface + 12 + ((k * 37) % 50)}l5 2`}
+              stroke={colour('rule2')}
+              strokeLinecap="round"
+            />
+          ))}
           <path d={`M0 ${surface}H${width}`} stroke={colour('earth')} strokeWidth="2.4" />
-          {section.yTicks.map((tick) => <g key={tick.label}><path d={`M54 ${tick.y}H${width - 10}`} stroke={colour('rule')} /><Label x="46" y={tick.y + 4} anchor="end" size={12} tone="ink2">{tick.label}</Label></g>)}
-          <path d={`M54 ${section.targetY}H${width - 10}`} stroke={colour('stop')} strokeDasharray="6 4" /><Label x={width - 12} y={section.targetY - 5} anchor="end" size={12.5} weight={600} tone="stop" halo="sheet">target ≤ {electrode.targetOhm} Ω</Label>
+          {section.yTicks.map((tick) => (
+            <g key={tick.label}>
+              <path d={`M54 ${tick.y}H${width - 10}`} stroke={colour('rule')} />
+              <Label x="46" y={tick.y + 4} anchor="end" size={12} tone="ink2">
+                {tick.label}
+              </Label>
+            </g>
+          ))}
+          <path d={`M54 ${section.targetY}H${width - 10}`} stroke={colour('stop')} strokeDasharray="6 4" />
+          <Label x={width - 12} y={section.targetY - 5} anchor="end" size={12.5} weight={600} tone="stop" halo="sheet">
+            target ≤ {electrode.targetOhm} Ω
+          </Label>
           <path d={section.curve} fill="none" stroke={colour('ink')} strokeWidth="1.8" />
-          {section.seasonalY !== null && <g><path d={`M${section.x(0.618)} ${section.seasonalY}V${section.points.find(({ label }) => label === '61.8 %')?.y}`} stroke={colour('watch')} strokeDasharray="3 3" /><path d={`M${section.x(0.618) - 12} ${section.seasonalY}h24`} stroke={colour('watch')} strokeWidth="2" /><Label x={section.x(0.618) - 16} y={section.seasonalY + 4} anchor="end" size={12} tone="watch" halo="sheet">dry season × {electrode.seasonalFactor}</Label></g>}
-          {section.points.map((point) => <g key={point.label}><circle cx={point.x} cy={point.y} r="5" fill={colour(verdict)} stroke={colour('sheet')} strokeWidth="1.6" /><Label x={point.x} y={point.y + 20} anchor="middle" size={12.5} weight={600} tone="ink" halo="sheet">{formatQuantity(point.ohm, 'Ω')}</Label></g>)}
-          <path d={`M${section.x(0)} ${surface - 12}V${surface + 58}`} stroke={colour('ink')} strokeWidth="5" strokeLinecap="round" /><Label x={section.x(0) + 10} y={surface + 54} size={13} weight={600} tone="ink">{electrode.kind} {electrode.tag}</Label>
-          <Label x={section.x(0) + 10} y={surface + 36} size={12.5} tone={clampA === null ? 'open' : clampA >= forbidsA ? 'stop' : 'ink2'}>{clampA === null ? 'clamp its conductor first' : `clamp ${formatQuantity(clampA, 'A')}`}</Label>
-          {SLOTS.map(([slot, share]) => <g key={slot}><path d={`M${section.x(share)} ${surface - 8}V${surface + 16}`} stroke={colour(latest.has(slot) ? 'ink' : 'rule2')} strokeWidth="3" strokeDasharray={latest.has(slot) ? undefined : '3 3'} /><Label x={section.x(share)} y={surface + 31} anchor="middle" size={12} tone="ink2">{share * 100} %</Label></g>)}
-          <path d={`M${section.x(1)} ${surface - 8}V${surface + 26}`} stroke={colour('ink2')} strokeWidth="4" strokeLinecap="round" /><Label x={width - 6} y={surface + 44} anchor="end" size={12} tone="ink2">current probe</Label>
+          {section.seasonalY !== null && (
+            <g>
+              <path
+                d={`M${section.x(0.618)} ${section.seasonalY}V${section.points.find(({ label }) => label === '61.8 %')?.y}`}
+                stroke={colour('watch')}
+                strokeDasharray="3 3"
+              />
+              <path d={`M${section.x(0.618) - 12} ${section.seasonalY}h24`} stroke={colour('watch')} strokeWidth="2" />
+              <Label
+                x={section.x(0.618) - 16}
+                y={section.seasonalY + 4}
+                anchor="end"
+                size={12}
+                tone="watch"
+                halo="sheet"
+              >
+                dry season × {electrode.seasonalFactor}
+              </Label>
+            </g>
+          )}
+          {section.points.map((point) => (
+            <g key={point.label}>
+              <circle
+                cx={point.x}
+                cy={point.y}
+                r="5"
+                fill={colour(verdict)}
+                stroke={colour('sheet')}
+                strokeWidth="1.6"
+              />
+              <Label x={point.x} y={point.y + 20} anchor="middle" size={12.5} weight={600} tone="ink" halo="sheet">
+                {formatQuantity(point.ohm, 'Ω')}
+              </Label>
+            </g>
+          ))}
+          <path
+            d={`M${section.x(0)} ${surface - 12}V${surface + 58}`}
+            stroke={colour('ink')}
+            strokeWidth="5"
+            strokeLinecap="round"
+          />
+          <Label x={section.x(0) + 10} y={surface + 54} size={13} weight={600} tone="ink">
+            {electrode.kind} {electrode.tag}
+          </Label>
+          <Label
+            x={section.x(0) + 10}
+            y={surface + 36}
+            size={12.5}
+            tone={clampA === null ? 'open' : clampA >= forbidsA ? 'stop' : 'ink2'}
+          >
+            {clampA === null ? 'clamp its conductor first' : `clamp ${formatQuantity(clampA, 'A')}`}
+          </Label>
+          {SLOTS.map(([slot, share]) => (
+            <g key={slot}>
+              <path
+                d={`M${section.x(share)} ${surface - 8}V${surface + 16}`}
+                stroke={colour(latest.has(slot) ? 'ink' : 'rule2')}
+                strokeWidth="3"
+                strokeDasharray={latest.has(slot) ? undefined : '3 3'}
+              />
+              <Label x={section.x(share)} y={surface + 31} anchor="middle" size={12} tone="ink2">
+                {share * 100} %
+              </Label>
+            </g>
+          ))}
+          <path
+            d={`M${section.x(1)} ${surface - 8}V${surface + 26}`}
+            stroke={colour('ink2')}
+            strokeWidth="4"
+            strokeLinecap="round"
+          />
+          <Label x={width - 6} y={surface + 44} anchor="end" size={12} tone="ink2">
+            current probe
+          </Label>
         </svg>
       </Box>
-      <Flex fontSize="13px" color="ink2" mt="5px"><Text>{bench.judgements.get(key)?.why}</Text></Flex>
+      <Flex fontSize="13px" color="ink2" mt="5px">
+        <Text>{bench.judgements.get(key)?.why}</Text>
+      </Flex>
     </Box>
   )
 }

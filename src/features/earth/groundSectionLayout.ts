@@ -20,16 +20,33 @@ export interface GroundSection {
  * Lays out an electrode's section: readings over the place of the probe, above the ground they were taken in.
  * `height` is that of the readings' part; the ground lies below it on the same x.
  */
-export function groundSectionLayout(readings: readonly GroundReading[], targetOhm: number, seasonalFactor: number, size: { width: number; height: number }): GroundSection {
+export function groundSectionLayout(
+  readings: readonly GroundReading[],
+  targetOhm: number,
+  seasonalFactor: number,
+  size: { width: number; height: number },
+): GroundSection {
   const most = Math.max(targetOhm * 1.15, ...readings.map(({ ohm }) => ohm * Math.max(1.15, seasonalFactor * 1.05)))
   const x = scaleLinear([0, 1], [54, size.width - 26])
   const y = scaleLinear([0, most], [size.height - 4, 14]).nice()
   const sorted = [...readings].sort((a, b) => a.share - b.share)
-  const points = sorted.map(({ share, ohm }) => ({ x: x(share), y: y(ohm), label: `${Math.round(share * 1000) / 10} %`, ohm }))
+  const points = sorted.map(({ share, ohm }) => ({
+    x: x(share),
+    y: y(ohm),
+    label: `${Math.round(share * 1000) / 10} %`,
+    ohm,
+  }))
   const middle = sorted.find(({ share }) => Math.abs(share - 0.618) < 1e-9)
-  const path = line<{ x: number; y: number }>((point) => point.x, (point) => point.y)
+  const path = line<{ x: number; y: number }>(
+    (point) => point.x,
+    (point) => point.y,
+  )
   return {
-    points, curve: points.length > 0 ? (path([{ x: x(0), y: y(0) }, ...points]) ?? '') : '', targetY: y(targetOhm),
-    seasonalY: middle ? y(middle.ohm * seasonalFactor) : null, yTicks: y.ticks(4).map((ohm) => ({ y: y(ohm), label: ohm === 0 ? '0 Ω' : String(ohm) })), x: (share) => x(share),
+    points,
+    curve: points.length > 0 ? (path([{ x: x(0), y: y(0) }, ...points]) ?? '') : '',
+    targetY: y(targetOhm),
+    seasonalY: middle ? y(middle.ohm * seasonalFactor) : null,
+    yTicks: y.ticks(4).map((ohm) => ({ y: y(ohm), label: ohm === 0 ? '0 Ω' : String(ohm) })),
+    x: (share) => x(share),
   }
 }

@@ -32,14 +32,32 @@ export function DayLanes(props: DayLanesProps) {
   const { schedule, people } = props
   const [ref, width] = useWidth<HTMLDivElement>(740)
   const strips = dayStrips(schedule, people, Math.max(480, width))
-  return <Box ref={ref} px="10px" pb="8px" overflowX="auto">{strips.map((strip) => <DayOne key={strip.day} strip={strip} width={Math.max(480, width)} {...props} />)}</Box>
+  return (
+    <Box ref={ref} px="10px" pb="8px" overflowX="auto">
+      {strips.map((strip) => (
+        <DayOne key={strip.day} strip={strip} width={Math.max(480, width)} {...props} />
+      ))}
+    </Box>
+  )
 }
 
-function DayOne({ strip, width, schedule, people, tasks, progress, selected, edit, onSelect, onPin }: DayLanesProps & { strip: DayStrip; width: number }) {
+function DayOne({
+  strip,
+  width,
+  schedule,
+  people,
+  tasks,
+  progress,
+  selected,
+  edit,
+  onSelect,
+  onPin,
+}: DayLanesProps & { strip: DayStrip; width: number }) {
   const svg = useRef<SVGSVGElement>(null)
   const [held, setHeld] = useState<{ tag: string; gripMin: number; atMin: number } | null>(null)
   const height = TOP_PX + people.length * LANE_PX + 18
-  const minutesUnder = (event: PointerEvent) => strip.minutesAt(event.clientX - (svg.current?.getBoundingClientRect().left ?? 0))
+  const minutesUnder = (event: PointerEvent) =>
+    strip.minutesAt(event.clientX - (svg.current?.getBoundingClientRect().left ?? 0))
   const snapped = (minutes: number) => Math.round(minutes / SNAP_MIN) * SNAP_MIN
   const take = (event: PointerEvent<SVGGElement>, { task }: DayBar) => {
     onSelect(task.id)
@@ -55,7 +73,10 @@ function DayOne({ strip, width, schedule, people, tasks, progress, selected, edi
     setHeld(null)
   }
   const nudge = (event: KeyboardEvent, { task }: DayBar) => {
-    if (event.key === 'Enter' || event.key === ' ') { event.preventDefault(); onSelect(task.id) }
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault()
+      onSelect(task.id)
+    }
     const by = { ArrowLeft: -15, ArrowRight: 15 }[event.key]
     if (!by || !edit) return
     event.preventDefault()
@@ -64,16 +85,51 @@ function DayOne({ strip, width, schedule, people, tasks, progress, selected, edi
   }
   return (
     <Box>
-      {strip.day > 0 && <Text fontSize="14px" fontWeight="600" color="sun" mt="6px">{strip.day === 1 ? 'Next day' : `Day ${strip.day + 1}`}: what slips</Text>}
-      <svg ref={svg} data-testid={`day-${strip.day}`} width={width} height={height} style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
+      {strip.day > 0 && (
+        <Text fontSize="14px" fontWeight="600" color="sun" mt="6px">
+          {strip.day === 1 ? 'Next day' : `Day ${strip.day + 1}`}: what slips
+        </Text>
+      )}
+      <svg
+        ref={svg}
+        data-testid={`day-${strip.day}`}
+        width={width}
+        height={height}
+        style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}
+      >
         <title>{`Day ${strip.day + 1} of the crew`}</title>
-        {strip.off.map(({ x, width: w }) => <g key={x}><rect x={x} y={TOP_PX - 4} width={w} height={height - TOP_PX + 4} fill={colour('emberSoft')} opacity=".55" /><Label x={x + 4} y={height - 4} size={11.5} tone="ember" weight={600}>{w > 60 ? 'no supply' : 'off'}</Label></g>)}
-        {strip.hours.map(({ x, label }) => <g key={x}><path d={`M${x} ${TOP_PX}V${height}`} stroke={colour('rule')} /><Label x={x} y={10} size={11.5} anchor="middle" tone="ink3" halo="sheet">{label}</Label></g>)}
+        {strip.off.map(({ x, width: w }) => (
+          <g key={x}>
+            <rect
+              x={x}
+              y={TOP_PX - 4}
+              width={w}
+              height={height - TOP_PX + 4}
+              fill={colour('emberSoft')}
+              opacity=".55"
+            />
+            <Label x={x + 4} y={height - 4} size={11.5} tone="ember" weight={600}>
+              {w > 60 ? 'no supply' : 'off'}
+            </Label>
+          </g>
+        ))}
+        {strip.hours.map(({ x, label }) => (
+          <g key={x}>
+            <path d={`M${x} ${TOP_PX}V${height}`} stroke={colour('rule')} />
+            <Label x={x} y={10} size={11.5} anchor="middle" tone="ink3" halo="sheet">
+              {label}
+            </Label>
+          </g>
+        ))}
         {people.map(({ id, name, licensed }, lane) => (
           <g key={id}>
             <path d={`M0 ${TOP_PX + lane * LANE_PX}H${width}`} stroke={colour('rule')} />
-            <Label x={2} y={TOP_PX + lane * LANE_PX + 20} size={13} weight={600} tone="ink">{name.length > 13 ? `${name.slice(0, 12)}…` : name}</Label>
-            <Label x={2} y={TOP_PX + lane * LANE_PX + 36} size={11.5} tone="ink2">{licensed ? 'licensed' : 'hand'}</Label>
+            <Label x={2} y={TOP_PX + lane * LANE_PX + 20} size={13} weight={600} tone="ink">
+              {name.length > 13 ? `${name.slice(0, 12)}…` : name}
+            </Label>
+            <Label x={2} y={TOP_PX + lane * LANE_PX + 36} size={11.5} tone="ink2">
+              {licensed ? 'licensed' : 'hand'}
+            </Label>
           </g>
         ))}
         {strip.bars.map((bar) => {
@@ -87,13 +143,54 @@ function DayOne({ strip, width, schedule, people, tasks, progress, selected, edi
           const first = task.people[0] === person
           const room = Math.floor((bar.width - 10) / 6.3)
           return (
-            <g key={`${task.id}-${person}`} data-task={task.id} role={first ? 'button' : undefined} tabIndex={first ? 0 : undefined} aria-pressed={first ? selected === task.id : undefined}
-              aria-label={first ? `${name}, ${clockText(task.startMin)} to ${clockText(task.endMin)}${critical ? ', decides the end' : ''}${item?.detail.pinnedMin != null ? ', pinned' : ''}${state === 'done' ? ', done' : state === 'begun' ? ', under way' : ''}.${edit ? ' Arrow keys pin it a quarter of an hour earlier or later.' : ''}` : undefined}
-              style={{ cursor: edit ? 'grab' : 'pointer', touchAction: 'none' }} onPointerDown={(event) => take(event, bar)} onPointerMove={carry} onPointerUp={() => letGo(bar)} onPointerCancel={() => setHeld(null)} onKeyDown={(event) => nudge(event, bar)}>
-              <rect x={x + 0.5} y={TOP_PX + lane * LANE_PX + 5} width={Math.max(3, bar.width - 1)} height={LANE_PX - 10} rx="3" fill={colour(state === 'done' ? 'provenSoft' : item?.detail.powerOff ? 'sunSoft' : 'gridSoft')} stroke={colour(selected === task.id ? 'ember' : critical ? 'ink' : 'rule2')} strokeWidth={selected === task.id ? 2.6 : critical ? 2 : 1} opacity={carried ? 0.75 : 1} />
-              {item?.detail.pinnedMin != null && <path d={`M${x + 7} ${TOP_PX + lane * LANE_PX + 2}v9m-4-7h8`} stroke={colour('ember')} strokeWidth="2.4" />}
-              {room > 2 && <Label x={x + 6} y={TOP_PX + lane * LANE_PX + 24} size={12.5} tone="ink">{name.length <= room ? name : `${name.slice(0, Math.max(1, room - 1))}…`}</Label>}
-              {bar.width > 52 && <Label x={x + 6} y={TOP_PX + lane * LANE_PX + 38} size={11} tone="ink2">{carried ? clockText(held.atMin) : `${clockText(task.startMin)}${state === 'done' ? ' done' : state === 'begun' ? ' under way' : ''}`}</Label>}
+            <g
+              key={`${task.id}-${person}`}
+              data-task={task.id}
+              role={first ? 'button' : undefined}
+              tabIndex={first ? 0 : undefined}
+              aria-pressed={first ? selected === task.id : undefined}
+              aria-label={
+                first
+                  ? `${name}, ${clockText(task.startMin)} to ${clockText(task.endMin)}${critical ? ', decides the end' : ''}${item?.detail.pinnedMin != null ? ', pinned' : ''}${state === 'done' ? ', done' : state === 'begun' ? ', under way' : ''}.${edit ? ' Arrow keys pin it a quarter of an hour earlier or later.' : ''}`
+                  : undefined
+              }
+              style={{ cursor: edit ? 'grab' : 'pointer', touchAction: 'none' }}
+              onPointerDown={(event) => take(event, bar)}
+              onPointerMove={carry}
+              onPointerUp={() => letGo(bar)}
+              onPointerCancel={() => setHeld(null)}
+              onKeyDown={(event) => nudge(event, bar)}
+            >
+              <rect
+                x={x + 0.5}
+                y={TOP_PX + lane * LANE_PX + 5}
+                width={Math.max(3, bar.width - 1)}
+                height={LANE_PX - 10}
+                rx="3"
+                fill={colour(state === 'done' ? 'provenSoft' : item?.detail.powerOff ? 'sunSoft' : 'gridSoft')}
+                stroke={colour(selected === task.id ? 'ember' : critical ? 'ink' : 'rule2')}
+                strokeWidth={selected === task.id ? 2.6 : critical ? 2 : 1}
+                opacity={carried ? 0.75 : 1}
+              />
+              {item?.detail.pinnedMin != null && (
+                <path
+                  d={`M${x + 7} ${TOP_PX + lane * LANE_PX + 2}v9m-4-7h8`}
+                  stroke={colour('ember')}
+                  strokeWidth="2.4"
+                />
+              )}
+              {room > 2 && (
+                <Label x={x + 6} y={TOP_PX + lane * LANE_PX + 24} size={12.5} tone="ink">
+                  {name.length <= room ? name : `${name.slice(0, Math.max(1, room - 1))}…`}
+                </Label>
+              )}
+              {bar.width > 52 && (
+                <Label x={x + 6} y={TOP_PX + lane * LANE_PX + 38} size={11} tone="ink2">
+                  {carried
+                    ? clockText(held.atMin)
+                    : `${clockText(task.startMin)}${state === 'done' ? ' done' : state === 'begun' ? ' under way' : ''}`}
+                </Label>
+              )}
             </g>
           )
         })}
@@ -103,4 +200,5 @@ function DayOne({ strip, width, schedule, people, tasks, progress, selected, edi
 }
 
 /** A minute of the schedule in words, with its day when it is a later one. */
-export const whenWords = (minutes: number): string => (minutes >= DAY_MIN ? `${clockText(minutes)} on day ${Math.floor(minutes / DAY_MIN) + 1}` : clockText(minutes))
+export const whenWords = (minutes: number): string =>
+  minutes >= DAY_MIN ? `${clockText(minutes)} on day ${Math.floor(minutes / DAY_MIN) + 1}` : clockText(minutes)

@@ -11,18 +11,42 @@ import { MountedView } from './MountedView'
 import { SnagsView } from './SnagsView'
 import { WallView } from './WallView'
 
-const VIEWS = { wall: WallView, lifts: LiftsView, day: DayView, materials: MaterialsView, mounted: MountedView, snags: SnagsView } as const
-const LABELS = { wall: 'Wall', lifts: 'Lifts', day: 'Day', materials: 'Materials', mounted: 'Mounted', snags: 'Snags' } as const
+const VIEWS = {
+  wall: WallView,
+  lifts: LiftsView,
+  day: DayView,
+  materials: MaterialsView,
+  mounted: MountedView,
+  snags: SnagsView,
+} as const
+const LABELS = {
+  wall: 'Wall',
+  lifts: 'Lifts',
+  day: 'Day',
+  materials: 'Materials',
+  mounted: 'Mounted',
+  snags: 'Snags',
+} as const
 
 /** Fit: the wall in millimetres and the crew's day; then what was really mounted. */
 export function FitBench() {
-  const { record: { installation }, bench, at } = useJob()
+  const {
+    record: { installation },
+    bench,
+    at,
+  } = useJob()
   const { components, fit } = installation
-  const proven = components.filter(({ tag }) => bench.judgements.get(`fit.component.${tag}`)?.verdict === 'proven').length
+  const proven = components.filter(
+    ({ tag }) => bench.judgements.get(`fit.component.${tag}`)?.verdict === 'proven',
+  ).length
   const snags = fitOf(fit, 'snag').filter(({ detail }) => detail.clearedOn === null).length
   // a point of the stage is shown where it is recorded, and a job without a wall begins with what hangs there
   const first = at?.startsWith('fit.') || fitOf(fit, 'wall').length === 0 ? 'mounted' : 'wall'
-  const views = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key, label: LABELS[key], badge: key === 'snags' ? <Count n={snags} words="open" /> : undefined }))
+  const views = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({
+    key,
+    label: LABELS[key],
+    badge: key === 'snags' ? <Count n={snags} words="open" /> : undefined,
+  }))
   const open = useBenchView(views, first)
   const View = VIEWS[open]
   useEffect(() => {
@@ -31,9 +55,14 @@ export function FitBench() {
   }, [])
   return (
     <>
-      <BenchHead title="Wall, day and what was mounted" note={components.length > 0 && `${proven} of ${components.length} components on record`} />
+      <BenchHead
+        title="Wall, day and what was mounted"
+        note={components.length > 0 && `${proven} of ${components.length} components on record`}
+      />
       <BenchViews views={views} label="Parts of the physical work" first={first} />
-      <BenchPanel view={open}><View /></BenchPanel>
+      <BenchPanel view={open}>
+        <View />
+      </BenchPanel>
     </>
   )
 }

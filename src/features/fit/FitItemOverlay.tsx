@@ -22,7 +22,12 @@ export interface FitEditing {
 /** The form of one thing of the wall, the day or the van, over the bench. */
 export function FitItemOverlay({ editing, onClose }: { editing: FitEditing | null; onClose: () => void }) {
   return (
-    <Overlay title={editing ? `${editing.item ? 'Change the' : 'New'} ${FIT_WORDS[editing.kind].one}` : ''} open={editing !== null} onClose={onClose} wide>
+    <Overlay
+      title={editing ? `${editing.item ? 'Change the' : 'New'} ${FIT_WORDS[editing.kind].one}` : ''}
+      open={editing !== null}
+      onClose={onClose}
+      wide
+    >
       {editing && <FitForm key={editing.item?.id ?? 'new'} editing={editing} onClose={onClose} />}
     </Overlay>
   )
@@ -30,21 +35,54 @@ export function FitItemOverlay({ editing, onClose }: { editing: FitEditing | nul
 
 /** Fields that name another thing are chosen from those that are there. */
 function withChoices(spec: FieldSpec, { fit, components }: Pick<Installation, 'fit' | 'components'>): FieldSpec {
-  if (spec.name === 'componentTag') return { ...spec, kind: 'choice', options: Object.fromEntries(components.map(({ tag, name }) => [tag, `${name} (${tag})`])) }
+  if (spec.name === 'componentTag')
+    return {
+      ...spec,
+      kind: 'choice',
+      options: Object.fromEntries(components.map(({ tag, name }) => [tag, `${name} (${tag})`])),
+    }
   const of = { wallTag: 'wall', unitTag: 'unit', visitTag: 'visit', taskTag: 'task' } as const
   const kind = of[spec.name as keyof typeof of] as (typeof of)[keyof typeof of] | undefined
   if (kind === undefined) return spec
-  return { ...spec, kind: 'choice', options: Object.fromEntries(fitOf(fit, kind).map(({ tag, name }) => [tag, `${name} (${tag})`])) }
+  return {
+    ...spec,
+    kind: 'choice',
+    options: Object.fromEntries(fitOf(fit, kind).map(({ tag, name }) => [tag, `${name} (${tag})`])),
+  }
 }
 
-function FitForm({ editing: { kind, item, first, without = [] }, onClose }: { editing: FitEditing; onClose: () => void }) {
-  const { record: { installation }, refresh } = useJob()
+function FitForm({
+  editing: { kind, item, first, without = [] },
+  onClose,
+}: {
+  editing: FitEditing
+  onClose: () => void
+}) {
+  const {
+    record: { installation },
+    refresh,
+  } = useJob()
   const { jobId, fit } = installation
   const all = FIT_FIELDS[kind]
   const specs = all.filter(({ name }) => !without.includes(name)).map((spec) => withChoices(spec, installation))
-  const kept = (fields: Record<string, unknown>) => ({ ...Object.fromEntries(without.map((name) => [name, (item?.detail as unknown as Record<string, unknown> | undefined)?.[name] ?? first?.[name] ?? null])), ...fields })
+  const kept = (fields: Record<string, unknown>) => ({
+    ...Object.fromEntries(
+      without.map((name) => [
+        name,
+        (item?.detail as unknown as Record<string, unknown> | undefined)?.[name] ?? first?.[name] ?? null,
+      ]),
+    ),
+    ...fields,
+  })
   return (
-    <ThingForm words={FIT_WORDS[kind]} specs={specs} item={item} taken={new Set(fitOf(fit, kind).map(({ tag }) => tag))} first={first} removalHint="What was recorded on it stays on record." onClose={onClose}
+    <ThingForm
+      words={FIT_WORDS[kind]}
+      specs={specs}
+      item={item}
+      taken={new Set(fitOf(fit, kind).map(({ tag }) => tag))}
+      first={first}
+      removalHint="What was recorded on it stays on record."
+      onClose={onClose}
       check={(fields) => {
         const wrong = fitContradiction(kind, kept(fields))
         return [...schemaIssues(FIT_SCHEMAS[kind], kept(fields)), ...(wrong ? [wrong] : [])]
@@ -56,6 +94,7 @@ function FitForm({ editing: { kind, item, first, without = [] }, onClose }: { ed
       remove={async (itemId) => {
         await callUseCase('removeFitItem', { jobId, itemId })
         await refresh()
-      }} />
+      }}
+    />
   )
 }

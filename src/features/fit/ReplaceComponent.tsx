@@ -10,23 +10,46 @@ import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 
-const SPECS: readonly FieldSpec[] = [{ name: 'cause', label: 'Cause', kind: 'choice', options: REPLACEMENT_WORDS }, { name: 'reason', label: 'What was wrong', kind: 'text', max: 200 }]
+const SPECS: readonly FieldSpec[] = [
+  { name: 'cause', label: 'Cause', kind: 'choice', options: REPLACEMENT_WORDS },
+  { name: 'reason', label: 'What was wrong', kind: 'text', max: 200 },
+]
 
 /** Takes a component out for another: both stay on record, and what rested on the old one has to be shown anew. */
 export function ReplaceComponent({ component, onDone }: { component: Component; onDone: () => void }) {
-  const { record: { installation }, refresh } = useJob()
+  const {
+    record: { installation },
+    refresh,
+  } = useJob()
   const [id] = useState(() => uuidv7())
   return (
     <>
-      <Text mb="10px">The new one keeps the short name <b>{component.tag}</b>. Serial, firmware and pictures of the old one stay on record.</Text>
-      <Notice kind="caution" mb="12px">Isolate, lock off and prove dead before it comes off. What was shown with the old one turns Open again and is measured anew.</Notice>
-      <SpecForm specs={SPECS} initial={{ cause: 'deadOnArrival', reason: '' }} submitLabel={`Replace the ${component.name.toLowerCase()}`}
-        check={({ reason }) => (String(reason ?? '').length < 5 ? [{ path: 'reason', message: 'Say in a few words what was wrong.' }] : [])}
+      <Text mb="10px">
+        The new one keeps the short name <b>{component.tag}</b>. Serial, firmware and pictures of the old one stay on
+        record.
+      </Text>
+      <Notice kind="caution" mb="12px">
+        Isolate, lock off and prove dead before it comes off. What was shown with the old one turns Open again and is
+        measured anew.
+      </Notice>
+      <SpecForm
+        specs={SPECS}
+        initial={{ cause: 'deadOnArrival', reason: '' }}
+        submitLabel={`Replace the ${component.name.toLowerCase()}`}
+        check={({ reason }) =>
+          String(reason ?? '').length < 5 ? [{ path: 'reason', message: 'Say in a few words what was wrong.' }] : []
+        }
         save={async (fields) => {
-          await callUseCase('replaceComponent', { id, jobId: installation.jobId, componentTag: component.tag, ...fields })
+          await callUseCase('replaceComponent', {
+            id,
+            jobId: installation.jobId,
+            componentTag: component.tag,
+            ...fields,
+          })
           await refresh()
           onDone()
-        }} />
+        }}
+      />
     </>
   )
 }

@@ -15,7 +15,12 @@ import { download, downloadBytes } from '../survey/download'
 /** Every hole measured from one corner: as a list, as SVG, and on sheets of A4 at true scale. */
 export function TemplateSheet({ judged, jobName }: { judged: JudgedWall; jobName: string }) {
   const [failure, setFailure] = useState<string | null>(null)
-  const { wall: { name, detail: { widthMm, ceilingMm, datum } } } = judged
+  const {
+    wall: {
+      name,
+      detail: { widthMm, ceilingMm, datum },
+    },
+  } = judged
   const units = templateUnits(judged)
   const holes = drillHoles(units, { widthMm, ceilingMm }, datum)
   const sheets = templateLayout(units, holes)?.sheets.length ?? 0
@@ -27,19 +32,96 @@ export function TemplateSheet({ judged, jobName }: { judged: JudgedWall; jobName
       const bytes = await templatePdf(title, units, holes, DATUM_WORDS[datum])
       if (bytes) downloadBytes(`${title} template.pdf`, bytes, 'application/pdf')
     } catch (error) {
-      setFailure(`The template could not be made: ${error instanceof Error ? error.message : String(error)}. The list and the SVG still can be saved.`)
+      setFailure(
+        `The template could not be made: ${error instanceof Error ? error.message : String(error)}. The list and the SVG still can be saved.`,
+      )
     }
   }
   const illegal = judged.units.filter(({ clearances: { verdict } }) => verdict === 'exceeds')
   return (
-    <TitledSheet title="Drilling template" note={`from the ${DATUM_WORDS[datum]}`}
-      actions={holes.length > 0 && <><Button size="sm" onClick={() => download(`${title} holes.csv`, ['number,unit,along_mm,height_mm,diameter_mm', ...holes.map((hole) => [hole.number, hole.unit, hole.alongMm, hole.heightMm, hole.diameterMm].map(csvCell).join(','))].join('\n') + '\n')}>List</Button><Button size="sm" onClick={() => download(`${title} template.svg`, templateSvg(units, holes, { widthMm, ceilingMm }, datum), 'image/svg+xml')}>SVG</Button><Button size="sm" onClick={() => void print()}>PDF, {sheets} {sheets === 1 ? 'sheet' : 'sheets'} of A4</Button></>}>
-      {illegal.length > 0 && holes.length > 0 && <Notice kind="caution" mx="14px" mb="8px">{illegal.map(({ item }) => item.name).join(' and ')} {illegal.length === 1 ? 'does' : 'do'} not stand where {illegal.length === 1 ? 'it' : 'they'} may. Put that right before drilling.</Notice>}
-      {failure && <Notice kind="error" mx="14px" mb="8px">{failure}</Notice>}
-      {holes.length === 0 ? <EmptyState title="No holes yet">Write the holes of a unit in its form, in millimetres from its lower left corner; the maker’s drawing has them.</EmptyState> : (
-        <DataTable label="Holes" rows={holes} keyOf={({ number }) => String(number)} columns={[{ head: 'No.', cell: ({ number }) => number }, { head: 'Unit', cell: ({ unit }) => unit }, { head: 'Along', numeric: true, cell: ({ alongMm }) => `${Math.round(alongMm)} mm` }, { head: datum.endsWith('Ceiling') ? 'Down' : 'Up', numeric: true, cell: ({ heightMm }) => `${Math.round(heightMm)} mm` }, { head: 'Diameter', numeric: true, cell: ({ diameterMm }) => `${diameterMm} mm` }]} />
+    <TitledSheet
+      title="Drilling template"
+      note={`from the ${DATUM_WORDS[datum]}`}
+      actions={
+        holes.length > 0 && (
+          <>
+            <Button
+              size="sm"
+              onClick={() =>
+                download(
+                  `${title} holes.csv`,
+                  [
+                    'number,unit,along_mm,height_mm,diameter_mm',
+                    ...holes.map((hole) =>
+                      [hole.number, hole.unit, hole.alongMm, hole.heightMm, hole.diameterMm].map(csvCell).join(','),
+                    ),
+                  ].join('\n') + '\n',
+                )
+              }
+            >
+              List
+            </Button>
+            <Button
+              size="sm"
+              onClick={() =>
+                download(
+                  `${title} template.svg`,
+                  templateSvg(units, holes, { widthMm, ceilingMm }, datum),
+                  'image/svg+xml',
+                )
+              }
+            >
+              SVG
+            </Button>
+            <Button size="sm" onClick={() => void print()}>
+              PDF, {sheets} {sheets === 1 ? 'sheet' : 'sheets'} of A4
+            </Button>
+          </>
+        )
+      }
+    >
+      {illegal.length > 0 && holes.length > 0 && (
+        <Notice kind="caution" mx="14px" mb="8px">
+          {illegal.map(({ item }) => item.name).join(' and ')} {illegal.length === 1 ? 'does' : 'do'} not stand where{' '}
+          {illegal.length === 1 ? 'it' : 'they'} may. Put that right before drilling.
+        </Notice>
       )}
-      {holes.length > 0 && <Box px="14px" py="8px" borderTopWidth="1px" borderColor="rule"><Text fontSize="13px" color="ink2">Print at 100 %, and hold a rule against the 100 mm line on every sheet. Look for cables and pipes in the wall before drilling.</Text></Box>}
+      {failure && (
+        <Notice kind="error" mx="14px" mb="8px">
+          {failure}
+        </Notice>
+      )}
+      {holes.length === 0 ? (
+        <EmptyState title="No holes yet">
+          Write the holes of a unit in its form, in millimetres from its lower left corner; the maker’s drawing has
+          them.
+        </EmptyState>
+      ) : (
+        <DataTable
+          label="Holes"
+          rows={holes}
+          keyOf={({ number }) => String(number)}
+          columns={[
+            { head: 'No.', cell: ({ number }) => number },
+            { head: 'Unit', cell: ({ unit }) => unit },
+            { head: 'Along', numeric: true, cell: ({ alongMm }) => `${Math.round(alongMm)} mm` },
+            {
+              head: datum.endsWith('Ceiling') ? 'Down' : 'Up',
+              numeric: true,
+              cell: ({ heightMm }) => `${Math.round(heightMm)} mm`,
+            },
+            { head: 'Diameter', numeric: true, cell: ({ diameterMm }) => `${diameterMm} mm` },
+          ]}
+        />
+      )}
+      {holes.length > 0 && (
+        <Box px="14px" py="8px" borderTopWidth="1px" borderColor="rule">
+          <Text fontSize="13px" color="ink2">
+            Print at 100 %, and hold a rule against the 100 mm line on every sheet. Look for cables and pipes in the
+            wall before drilling.
+          </Text>
+        </Box>
+      )}
     </TitledSheet>
   )
 }

@@ -12,9 +12,26 @@ export function TimingButtons({ task }: { task: FitItem<'task'> }) {
   const { startedAt, doneAt, minutes } = taskTimesOf(record.readings, task.tag)
   const stamp = (slotId: string) => {
     const slot = point?.slots.find(({ id }) => id === slotId)
-    if (point && slot && slot.input.kind === 'word') void enter({ point, slot }, { valueNumber: null, valueWord: Object.keys(slot.input.words)[0] ?? '', digits: null, unit: '' })
+    if (point && slot && slot.input.kind === 'word')
+      void enter(
+        { point, slot },
+        { valueNumber: null, valueWord: Object.keys(slot.input.words)[0] ?? '', digits: null, unit: '' },
+      )
   }
-  if (doneAt) return <Text color="proven" fontWeight="600" whiteSpace="nowrap">done{minutes === null ? '' : ` in ${Math.max(1, Math.round(minutes))} min`}</Text>
+  if (doneAt)
+    return (
+      <Text color="proven" fontWeight="600" whiteSpace="nowrap">
+        done{minutes === null ? '' : ` in ${Math.max(1, Math.round(minutes))} min`}
+      </Text>
+    )
   if (!may('recordReadings')) return <Text color="ink2">{startedAt ? 'under way' : ''}</Text>
-  return startedAt ? <Button size="sm" variant="act" onClick={() => stamp('done')} aria-label={`${task.name} is done`}>Done</Button> : <Button size="sm" onClick={() => stamp('start')} aria-label={`Begin ${task.name}`}>Begin</Button>
+  return startedAt ? (
+    <Button size="sm" variant="act" onClick={() => stamp('done')} aria-label={`${task.name} is done`}>
+      Done
+    </Button>
+  ) : (
+    <Button size="sm" onClick={() => stamp('start')} aria-label={`Begin ${task.name}`}>
+      Begin
+    </Button>
+  )
 }

@@ -2,7 +2,14 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { type FitItem, fitOf } from '@/core/installation/fit'
-import { type JudgedUnit, type JudgedWall, firstPlace, proposalFor, strandedOf, wallsOfInstallation } from '@/core/fit/wallOfInstallation'
+import {
+  type JudgedUnit,
+  type JudgedWall,
+  firstPlace,
+  proposalFor,
+  strandedOf,
+  wallsOfInstallation,
+} from '@/core/fit/wallOfInstallation'
 import { OBSTACLE_WORDS } from '@/schemas/fitFields'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -24,82 +31,279 @@ const SETTLE_MS = 500
 
 /** The walls of the job in millimetres: units are dragged, nudged, typed or proposed, and judged while they move. */
 export function WallView() {
-  const { record: { installation }, may } = useJob()
+  const {
+    record: { installation },
+    may,
+  } = useJob()
   const { save, refusal } = useFitItems()
   const [editing, setEditing] = useState<FitEditing | null>(null)
   const [drafts, setDrafts] = useState<Places>({})
   const [wallTag, setWallTag] = useState<string | null>(null)
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null)
   const edit = may('saveItem')
-  const shown = useMemo(() => ({ ...installation, fit: installation.fit.map((item) => (item.kind === 'unit' && drafts[item.tag] ? { ...item, detail: { ...item.detail, ...drafts[item.tag] } } : item)) }), [installation, drafts])
+  const shown = useMemo(
+    () => ({
+      ...installation,
+      fit: installation.fit.map((item) =>
+        item.kind === 'unit' && drafts[item.tag] ? { ...item, detail: { ...item.detail, ...drafts[item.tag] } } : item,
+      ),
+    }),
+    [installation, drafts],
+  )
   const walls = useMemo(() => wallsOfInstallation(shown), [shown])
   const stranded = strandedOf(installation)
   const judged = walls.find(({ wall }) => wall.tag === wallTag) ?? walls[0]
 
   const store = async (places: Places) => {
-    const moved = fitOf(installation.fit, 'unit').filter(({ tag }) => places[tag]).map((item): FitItem => ({ ...item, detail: { ...item.detail, ...places[item.tag] } }))
+    const moved = fitOf(installation.fit, 'unit')
+      .filter(({ tag }) => places[tag])
+      .map((item): FitItem => ({ ...item, detail: { ...item.detail, ...places[item.tag] } }))
     const stored = moved.length === 0 || (await save(moved))
     // a refused move goes back to where the unit stands on record
-    setDrafts((old) => Object.fromEntries(Object.entries(old).filter(([tag, place]) => stored ? place !== places[tag] : !places[tag])))
+    setDrafts((old) =>
+      Object.fromEntries(Object.entries(old).filter(([tag, place]) => (stored ? place !== places[tag] : !places[tag]))),
+    )
   }
   const pending = useRef<(() => void) | null>(null)
   // a move that was just made is stored even when the view is left at once
-  useEffect(() => () => {
-    if (timer.current) clearTimeout(timer.current)
-    pending.current?.()
-  }, [])
+  useEffect(
+    () => () => {
+      if (timer.current) clearTimeout(timer.current)
+      pending.current?.()
+    },
+    [],
+  )
   const move = (tag: string, place: { xMm: number; yMm: number }, settled: boolean) => {
     const next = { ...drafts, [tag]: place }
     setDrafts(next)
     if (timer.current) clearTimeout(timer.current)
     if (!settled) return
-    pending.current = () => { pending.current = null; void store(next) }
+    pending.current = () => {
+      pending.current = null
+      void store(next)
+    }
     timer.current = setTimeout(() => pending.current?.(), SETTLE_MS)
   }
-  if (!judged) return (
-    <>
-      <Sheet><EmptyState title="No wall yet" action={edit && <Button variant="act" onClick={() => setEditing(newWall)}>Add the wall</Button>}>Measure the wall, and what is on it: windows, doors, meters, pipes. Then the units find their places.</EmptyState></Sheet>
-      <FitItemOverlay editing={editing} onClose={() => setEditing(null)} />
-    </>
-  )
+  if (!judged)
+    return (
+      <>
+        <Sheet>
+          <EmptyState
+            title="No wall yet"
+            action={
+              edit && (
+                <Button variant="act" onClick={() => setEditing(newWall)}>
+                  Add the wall
+                </Button>
+              )
+            }
+          >
+            Measure the wall, and what is on it: windows, doors, meters, pipes. Then the units find their places.
+          </EmptyState>
+        </Sheet>
+        <FitItemOverlay editing={editing} onClose={() => setEditing(null)} />
+      </>
+    )
   const { wall } = judged
   const at = { wallTag: wall.tag }
   return (
     <>
-      <TitledSheet title={wall.name} note={`${wall.detail.widthMm.toLocaleString('en')} × ${wall.detail.ceilingMm.toLocaleString('en')} mm`}
-        actions={edit && <><Button size="sm" onClick={() => setEditing({ kind: 'unit', item: null, first: { ...at, clearLeftMm: 100, clearRightMm: 100, clearTopMm: 200, clearBottomMm: 100, reserveRightMm: 0, reserveTopMm: 0 } })}>Add a unit</Button><Button size="sm" onClick={() => setEditing({ kind: 'obstacle', item: null, first: at })}>Add an obstacle</Button><Button size="sm" onClick={() => setEditing({ kind: 'board', item: null, first: { ...at, marginMm: 100 } })}>Add a board</Button><Button size="sm" variant="bare" onClick={() => setEditing({ kind: 'wall', item: wall })} aria-label={`Change ${wall.name}`}>change</Button></>}>
-        {wall.detail.behind && <Text px="14px" pb="6px" fontSize="14px" color="ink2">{wall.detail.behind}</Text>}
-        {walls.length > 1 && <Flex gap="6px" px="14px" pb="8px" wrap="wrap">{walls.map((one) => <Button key={one.wall.tag} size="sm" variant={one === judged ? 'chosen' : 'quiet'} onClick={() => setWallTag(one.wall.tag)}>{one.wall.name}</Button>)}</Flex>}
-        {refusal && <Notice kind="error" mx="14px" mb="8px">{refusal} The unit is back where it was.</Notice>}
-        {[...judged.faults, ...stranded.map(({ id, name, detail }) => ({ id, message: `${name} stands on “${detail.wallTag}”, which is no wall of this job. Change its wall.` }))].map(({ id, message }) => <Notice key={id} kind="error" mx="14px" mb="8px">{message}</Notice>)}
-        <WallStage judged={judged} snags={fitOf(installation.fit, 'snag').filter(({ detail }) => detail.wallTag === wall.tag && detail.clearedOn === null)} edit={edit} onMove={move} />
-        {edit && <Proposal judged={judged} onTake={(places) => { setDrafts((old) => ({ ...old, ...places })); void store(places) }} />}
+      <TitledSheet
+        title={wall.name}
+        note={`${wall.detail.widthMm.toLocaleString('en')} × ${wall.detail.ceilingMm.toLocaleString('en')} mm`}
+        actions={
+          edit && (
+            <>
+              <Button
+                size="sm"
+                onClick={() =>
+                  setEditing({
+                    kind: 'unit',
+                    item: null,
+                    first: {
+                      ...at,
+                      clearLeftMm: 100,
+                      clearRightMm: 100,
+                      clearTopMm: 200,
+                      clearBottomMm: 100,
+                      reserveRightMm: 0,
+                      reserveTopMm: 0,
+                    },
+                  })
+                }
+              >
+                Add a unit
+              </Button>
+              <Button size="sm" onClick={() => setEditing({ kind: 'obstacle', item: null, first: at })}>
+                Add an obstacle
+              </Button>
+              <Button
+                size="sm"
+                onClick={() => setEditing({ kind: 'board', item: null, first: { ...at, marginMm: 100 } })}
+              >
+                Add a board
+              </Button>
+              <Button
+                size="sm"
+                variant="bare"
+                onClick={() => setEditing({ kind: 'wall', item: wall })}
+                aria-label={`Change ${wall.name}`}
+              >
+                change
+              </Button>
+            </>
+          )
+        }
+      >
+        {wall.detail.behind && (
+          <Text px="14px" pb="6px" fontSize="14px" color="ink2">
+            {wall.detail.behind}
+          </Text>
+        )}
+        {walls.length > 1 && (
+          <Flex gap="6px" px="14px" pb="8px" wrap="wrap">
+            {walls.map((one) => (
+              <Button
+                key={one.wall.tag}
+                size="sm"
+                variant={one === judged ? 'chosen' : 'quiet'}
+                onClick={() => setWallTag(one.wall.tag)}
+              >
+                {one.wall.name}
+              </Button>
+            ))}
+          </Flex>
+        )}
+        {refusal && (
+          <Notice kind="error" mx="14px" mb="8px">
+            {refusal} The unit is back where it was.
+          </Notice>
+        )}
+        {[
+          ...judged.faults,
+          ...stranded.map(({ id, name, detail }) => ({
+            id,
+            message: `${name} stands on “${detail.wallTag}”, which is no wall of this job. Change its wall.`,
+          })),
+        ].map(({ id, message }) => (
+          <Notice key={id} kind="error" mx="14px" mb="8px">
+            {message}
+          </Notice>
+        ))}
+        <WallStage
+          judged={judged}
+          snags={fitOf(installation.fit, 'snag').filter(
+            ({ detail }) => detail.wallTag === wall.tag && detail.clearedOn === null,
+          )}
+          edit={edit}
+          onMove={move}
+        />
+        {edit && (
+          <Proposal
+            judged={judged}
+            onTake={(places) => {
+              setDrafts((old) => ({ ...old, ...places }))
+              void store(places)
+            }}
+          />
+        )}
       </TitledSheet>
-      <UnitsSheet judged={judged} edit={edit} onMove={(tag, place) => move(tag, place, true)} onEdit={(item) => setEditing({ kind: 'unit', item })} />
+      <UnitsSheet
+        judged={judged}
+        edit={edit}
+        onMove={(tag, place) => move(tag, place, true)}
+        onEdit={(item) => setEditing({ kind: 'unit', item })}
+      />
       <TitledSheet title="On the wall" note="kept clear by kind, or by the unit’s own distance where that is more">
-        {judged.obstacles.length + judged.boards.length === 0 && <EmptyState title="Nothing in the way">Windows, doors, meters, pipes, sockets: add what the units must keep away from.</EmptyState>}
+        {judged.obstacles.length + judged.boards.length === 0 && (
+          <EmptyState title="Nothing in the way">
+            Windows, doors, meters, pipes, sockets: add what the units must keep away from.
+          </EmptyState>
+        )}
         {[...judged.obstacles, ...judged.boards].map((item) => (
-          <Flex key={item.id} px="14px" py="5px" gap="10px" borderTopWidth="1px" borderColor="rule" fontSize="14px" align="center">
-            <Text fontFamily="mono" color="ink3" w="40px" flex="none">{item.tag}</Text><Text flex="1" minW="0" overflowWrap="anywhere">{item.name}<Text as="span" color="ink2">, {item.kind === 'obstacle' ? OBSTACLE_WORDS[item.detail.obstacle] : item.detail.nonCombustible === null ? 'board, material not known' : item.detail.nonCombustible ? 'board, non-combustible' : 'board that can burn'}</Text></Text>
-            <Text color="ink2" whiteSpace="nowrap">{item.detail.widthMm} × {item.detail.heightMm} at {item.detail.xMm} / {item.detail.yMm}</Text>
-            {edit && <Button variant="bare" size="sm" fontSize="13px" onClick={() => setEditing({ kind: item.kind, item })} aria-label={`Change ${item.name}`}>change</Button>}
+          <Flex
+            key={item.id}
+            px="14px"
+            py="5px"
+            gap="10px"
+            borderTopWidth="1px"
+            borderColor="rule"
+            fontSize="14px"
+            align="center"
+          >
+            <Text fontFamily="mono" color="ink3" w="40px" flex="none">
+              {item.tag}
+            </Text>
+            <Text flex="1" minW="0" overflowWrap="anywhere">
+              {item.name}
+              <Text as="span" color="ink2">
+                ,{' '}
+                {item.kind === 'obstacle'
+                  ? OBSTACLE_WORDS[item.detail.obstacle]
+                  : item.detail.nonCombustible === null
+                    ? 'board, material not known'
+                    : item.detail.nonCombustible
+                      ? 'board, non-combustible'
+                      : 'board that can burn'}
+              </Text>
+            </Text>
+            <Text color="ink2" whiteSpace="nowrap">
+              {item.detail.widthMm} × {item.detail.heightMm} at {item.detail.xMm} / {item.detail.yMm}
+            </Text>
+            {edit && (
+              <Button
+                variant="bare"
+                size="sm"
+                fontSize="13px"
+                onClick={() => setEditing({ kind: item.kind, item })}
+                aria-label={`Change ${item.name}`}
+              >
+                change
+              </Button>
+            )}
           </Flex>
         ))}
       </TitledSheet>
       <ExposureSheet units={judged.units} />
-      <LevelSheet units={judged.units} onAdd={(unitTag) => setEditing({ kind: 'foot', item: null, first: { unitTag } })} onEdit={(item) => setEditing({ kind: 'foot', item })} />
+      <LevelSheet
+        units={judged.units}
+        onAdd={(unitTag) => setEditing({ kind: 'foot', item: null, first: { unitTag } })}
+        onEdit={(item) => setEditing({ kind: 'foot', item })}
+      />
       <TemplateSheet judged={judged} jobName={installation.name} />
-      {edit && <Box><Button size="sm" onClick={() => setEditing(newWall)}>Add another wall</Button></Box>}
+      {edit && (
+        <Box>
+          <Button size="sm" onClick={() => setEditing(newWall)}>
+            Add another wall
+          </Button>
+        </Box>
+      )}
       <FitItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>
   )
 }
 
-const newWall: FitEditing = { kind: 'wall', item: null, first: { entryXMm: 0, entryYMm: 0, ceilingMm: 2400, name: 'Garage wall', datum: 'leftFloor' } }
+const newWall: FitEditing = {
+  kind: 'wall',
+  item: null,
+  first: { entryXMm: 0, entryYMm: 0, ceilingMm: 2400, name: 'Garage wall', datum: 'leftFloor' },
+}
 
-function WallStage({ judged, snags, edit, onMove }: { judged: JudgedWall; snags: readonly FitItem<'snag'>[]; edit: boolean; onMove: (tag: string, place: { xMm: number; yMm: number }, settled: boolean) => void }) {
+function WallStage({
+  judged,
+  snags,
+  edit,
+  onMove,
+}: {
+  judged: JudgedWall
+  snags: readonly FitItem<'snag'>[]
+  edit: boolean
+  onMove: (tag: string, place: { xMm: number; yMm: number }, settled: boolean) => void
+}) {
   const [selected, setSelected] = useState<string | null>(null)
-  return <WallDrawing judged={judged} snags={snags} selected={selected} edit={edit} onSelect={setSelected} onMove={onMove} />
+  return (
+    <WallDrawing judged={judged} snags={snags} selected={selected} edit={edit} onSelect={setSelected} onMove={onMove} />
+  )
 }
 
 /** Places for all units at once: worked out on request, taken only when a person says so. */
@@ -109,38 +313,134 @@ function Proposal({ judged, onTake }: { judged: JudgedWall; onTake: (places: Pla
   const ask = () => {
     const result = proposalFor(judged)
     if (!result.ok) return setTold({ text: `No place for ${result.blocked}: ${result.why}`, places: null })
-    setTold({ text: `Every clearance kept, controls within reach, ${(result.value.trunkingMm / 1000).toFixed(1)} m of trunking from where the cables arrive.`, places: Object.fromEntries(result.value.places.map(({ id, xMm, yMm }) => [id, { xMm: Math.round(xMm), yMm: Math.round(yMm) }])) })
+    setTold({
+      text: `Every clearance kept, controls within reach, ${(result.value.trunkingMm / 1000).toFixed(1)} m of trunking from where the cables arrive.`,
+      places: Object.fromEntries(
+        result.value.places.map(({ id, xMm, yMm }) => [id, { xMm: Math.round(xMm), yMm: Math.round(yMm) }]),
+      ),
+    })
   }
   return (
     <Flex px="14px" pb="10px" gap="10px" align="center" wrap="wrap" fontSize="14px">
-      <Button size="sm" onClick={ask}>Propose places</Button>
-      {told && <Text role="status" flex="1" minW="200px" color={told.places ? 'ink' : 'stop'}>{told.text}</Text>}
-      {told?.places && <Button size="sm" variant="act" onClick={() => { if (told.places) onTake(told.places); setTold(null) }}>Take them</Button>}
+      <Button size="sm" onClick={ask}>
+        Propose places
+      </Button>
+      {told && (
+        <Text role="status" flex="1" minW="200px" color={told.places ? 'ink' : 'stop'}>
+          {told.text}
+        </Text>
+      )}
+      {told?.places && (
+        <Button
+          size="sm"
+          variant="act"
+          onClick={() => {
+            if (told.places) onTake(told.places)
+            setTold(null)
+          }}
+        >
+          Take them
+        </Button>
+      )}
     </Flex>
   )
 }
 
 /** The units one by one: place typed to the millimetre, what is missing, and the way to the nearest legal place. */
-function UnitsSheet({ judged, edit, onMove, onEdit }: { judged: JudgedWall; edit: boolean; onMove: (tag: string, place: { xMm: number; yMm: number }) => void; onEdit: (item: FitItem<'unit'>) => void }) {
+function UnitsSheet({
+  judged,
+  edit,
+  onMove,
+  onEdit,
+}: {
+  judged: JudgedWall
+  edit: boolean
+  onMove: (tag: string, place: { xMm: number; yMm: number }) => void
+  onEdit: (item: FitItem<'unit'>) => void
+}) {
   const { wall, units } = judged
   return (
     <TitledSheet title="Units" note={units.length > 0 ? 'in millimetres: from the left, from the floor' : undefined}>
-      {units.length === 0 && <EmptyState title="No unit yet">Add inverter, battery and gateway with the distances their makers ask for.</EmptyState>}
+      {units.length === 0 && (
+        <EmptyState title="No unit yet">
+          Add inverter, battery and gateway with the distances their makers ask for.
+        </EmptyState>
+      )}
       {units.map((unit: JudgedUnit) => {
-        const { item, clearances: { nearestLegal, moveMm, violations, verdict } } = unit
+        const {
+          item,
+          clearances: { nearestLegal, moveMm, violations, verdict },
+        } = unit
         const { xMm, yMm } = item.detail
         return (
-          <Flex key={item.id} data-unit-row={item.tag} px="14px" py="8px" gap="8px 14px" borderTopWidth="1px" borderColor="rule" fontSize="14px" align="center" wrap="wrap">
-            <Box flex="1" minW="180px"><Text fontWeight="600" overflowWrap="anywhere">{item.name} <Text as="span" fontFamily="mono" fontWeight="400" fontSize="12px" color="ink3">{item.tag}</Text></Text><Text color={verdict === 'exceeds' ? 'stop' : 'ink2'}>{placeWords(unit)}</Text></Box>
+          <Flex
+            key={item.id}
+            data-unit-row={item.tag}
+            px="14px"
+            py="8px"
+            gap="8px 14px"
+            borderTopWidth="1px"
+            borderColor="rule"
+            fontSize="14px"
+            align="center"
+            wrap="wrap"
+          >
+            <Box flex="1" minW="180px">
+              <Text fontWeight="600" overflowWrap="anywhere">
+                {item.name}{' '}
+                <Text as="span" fontFamily="mono" fontWeight="400" fontSize="12px" color="ink3">
+                  {item.tag}
+                </Text>
+              </Text>
+              <Text color={verdict === 'exceeds' ? 'stop' : 'ink2'}>{placeWords(unit)}</Text>
+            </Box>
             <PlanMarkWord mark={verdict} />
-            {xMm !== null && yMm !== null ? <PlaceFields key={`${xMm}/${yMm}`} name={item.name} xMm={xMm} yMm={yMm} edit={edit} onPlace={(place) => onMove(item.tag, place)} />
-              : edit && <Button size="sm" onClick={() => onMove(item.tag, firstPlace(judged, item.tag) ?? { xMm: 0, yMm: 0 })}>Put it on the wall</Button>}
-            {edit && violations !== null && violations.length > 0 && (nearestLegal ? <Button size="sm" onClick={() => onMove(item.tag, nearestLegal)}>Nearest legal place, {Math.ceil(moveMm ?? 0)} mm away</Button> : <Text color="stop">No legal place on {wall.name}.</Text>)}
-            {edit && <Button variant="bare" size="sm" fontSize="13px" onClick={() => onEdit(item)} aria-label={`Change ${item.name}`}>change</Button>}
+            {xMm !== null && yMm !== null ? (
+              <PlaceFields
+                key={`${xMm}/${yMm}`}
+                name={item.name}
+                xMm={xMm}
+                yMm={yMm}
+                edit={edit}
+                onPlace={(place) => onMove(item.tag, place)}
+              />
+            ) : (
+              edit && (
+                <Button size="sm" onClick={() => onMove(item.tag, firstPlace(judged, item.tag) ?? { xMm: 0, yMm: 0 })}>
+                  Put it on the wall
+                </Button>
+              )
+            )}
+            {edit &&
+              violations !== null &&
+              violations.length > 0 &&
+              (nearestLegal ? (
+                <Button size="sm" onClick={() => onMove(item.tag, nearestLegal)}>
+                  Nearest legal place, {Math.ceil(moveMm ?? 0)} mm away
+                </Button>
+              ) : (
+                <Text color="stop">No legal place on {wall.name}.</Text>
+              ))}
+            {edit && (
+              <Button
+                variant="bare"
+                size="sm"
+                fontSize="13px"
+                onClick={() => onEdit(item)}
+                aria-label={`Change ${item.name}`}
+              >
+                change
+              </Button>
+            )}
           </Flex>
         )
       })}
-      {units.length > 0 && <Text px="14px" py="7px" fontSize="13px" color="ink2" borderTopWidth="1px" borderColor="rule">The units’ own distances are the maker’s; those of windows, doors and meters are planning defaults. Local code, the maker’s manual and fire rules come first.</Text>}
+      {units.length > 0 && (
+        <Text px="14px" py="7px" fontSize="13px" color="ink2" borderTopWidth="1px" borderColor="rule">
+          The units’ own distances are the maker’s; those of windows, doors and meters are planning defaults. Local
+          code, the maker’s manual and fire rules come first.
+        </Text>
+      )}
     </TitledSheet>
   )
 }

@@ -27,7 +27,11 @@ const LANE_WORDS_PX = 104
 const HOUR = 60
 
 /** The schedule as strips, one a day that has work; hours are whole and the same on every day. */
-export function dayStrips({ planned, powerOff }: Pick<CrewSchedule, 'planned' | 'powerOff'>, people: readonly CrewPerson[], widthPx: number): DayStrip[] {
+export function dayStrips(
+  { planned, powerOff }: Pick<CrewSchedule, 'planned' | 'powerOff'>,
+  people: readonly CrewPerson[],
+  widthPx: number,
+): DayStrip[] {
   if (people.length === 0) return []
   const opens = Math.floor(Math.min(...people.map(({ fromMin }) => fromMin)) / HOUR) * HOUR
   const closes = Math.ceil(Math.max(...people.map(({ toMin }) => toMin)) / HOUR) * HOUR
@@ -37,10 +41,27 @@ export function dayStrips({ planned, powerOff }: Pick<CrewSchedule, 'planned' | 
     const x = scaleLinear([fromMin, day * DAY_MIN + closes], [LANE_WORDS_PX, widthPx - 8])
     const own = planned.filter(({ startMin }) => Math.floor(startMin / DAY_MIN) === day)
     return {
-      day, fromMin, toMin: day * DAY_MIN + closes, x: (minutes) => x(minutes), minutesAt: (px) => x.invert(px),
-      bars: own.flatMap((task) => task.people.map((person) => ({ task, person, lane: people.findIndex(({ id }) => id === person), x: x(task.startMin), width: x(task.endMin) - x(task.startMin) }))),
-      hours: Array.from({ length: (closes - opens) / HOUR + 1 }, (_, k) => ({ x: x(fromMin + k * HOUR), label: String((opens / HOUR + k) % 24) })),
-      off: powerOff.filter((one) => Math.floor(one.fromMin / DAY_MIN) === day).map((one) => ({ x: x(one.fromMin), width: x(one.toMin) - x(one.fromMin) })),
+      day,
+      fromMin,
+      toMin: day * DAY_MIN + closes,
+      x: (minutes) => x(minutes),
+      minutesAt: (px) => x.invert(px),
+      bars: own.flatMap((task) =>
+        task.people.map((person) => ({
+          task,
+          person,
+          lane: people.findIndex(({ id }) => id === person),
+          x: x(task.startMin),
+          width: x(task.endMin) - x(task.startMin),
+        })),
+      ),
+      hours: Array.from({ length: (closes - opens) / HOUR + 1 }, (_, k) => ({
+        x: x(fromMin + k * HOUR),
+        label: String((opens / HOUR + k) % 24),
+      })),
+      off: powerOff
+        .filter((one) => Math.floor(one.fromMin / DAY_MIN) === day)
+        .map((one) => ({ x: x(one.fromMin), width: x(one.toMin) - x(one.fromMin) })),
     }
   })
 }

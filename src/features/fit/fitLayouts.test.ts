@@ -7,8 +7,14 @@ import { placeWords } from './WallDrawing'
 import { dayStrips } from './dayLayout'
 import { trunkingLine, wallLayout } from './wallLayout'
 
-const PEOPLE = [{ id: 'p1', licensed: true, fromMin: 450, toMin: 1020 }, { id: 'p2', licensed: false, fromMin: 480, toMin: 960 }]
-const planned = [{ id: 't1', startMin: 480, endMin: 540, people: ['p1', 'p2'] }, { id: 't2', startMin: 1440 + 480, endMin: 1440 + 510, people: ['p2'] }]
+const PEOPLE = [
+  { id: 'p1', licensed: true, fromMin: 450, toMin: 1020 },
+  { id: 'p2', licensed: false, fromMin: 480, toMin: 960 },
+]
+const planned = [
+  { id: 't1', startMin: 480, endMin: 540, people: ['p1', 'p2'] },
+  { id: 't2', startMin: 1440 + 480, endMin: 1440 + 510, people: ['p2'] },
+]
 
 describe('a wall on the page', () => {
   it('keeps its proportions, its floor at the foot and ticks each half metre', () => {
@@ -23,7 +29,15 @@ describe('a wall on the page', () => {
     expect(wallLayout({ widthMm: 3000, ceilingMm: 9000 }, 760).heightPx).toBeLessThan(500)
   })
   it('draws trunking at right angles, nearest unit first', () => {
-    const [judged] = wallsOfInstallation(house({ fit: [aWall(), aFitUnit({ xMm: 3000, yMm: 500 }), { ...aFitUnit({ xMm: 1000, yMm: 500 }), tag: 'u2' } as ReturnType<typeof aFitUnit>] }))
+    const [judged] = wallsOfInstallation(
+      house({
+        fit: [
+          aWall(),
+          aFitUnit({ xMm: 3000, yMm: 500 }),
+          { ...aFitUnit({ xMm: 1000, yMm: 500 }), tag: 'u2' } as ReturnType<typeof aFitUnit>,
+        ],
+      }),
+    )
     if (!judged) throw new Error('no wall')
     const line = trunkingLine(judged)
     expect(line.slice(1).every((point, k) => point.xMm === line[k]?.xMm || point.yMm === line[k]?.yMm)).toBe(true)
@@ -36,11 +50,29 @@ describe('a wall on the page', () => {
       return unit ? placeWords(unit) : ''
     }
     expect(says({})).toBe('Not placed yet.')
-    expect(says({ xMm: 50, yMm: 600 })).toBe('50 mm short of the left end; no board known to be non-combustible behind it.')
+    expect(says({ xMm: 50, yMm: 600 })).toBe(
+      '50 mm short of the left end; no board known to be non-combustible behind it.',
+    )
     expect(says({ xMm: 1000, yMm: 1700, displayMm: 700 })).toContain('300 mm short of the ceiling')
     expect(says({ xMm: 1000, yMm: 1300, displayMm: 700 })).toContain('display out of reach (450–1,800 mm)')
-    expect(says({ xMm: 1000, yMm: 600 }, fitItem('board', 'bb1', { wallTag: 'wall1', xMm: 950, yMm: 400, widthMm: 750, heightMm: 1200, nonCombustible: true, marginMm: 100, material: null }))).toBe('backing board short: left 50 mm.')
-    expect(says({ xMm: 1000, yMm: 1000 }, anObstacle({ obstacle: 'pipe', xMm: 900, yMm: 1000, widthMm: 50 }))).toContain('short of o1')
+    expect(
+      says(
+        { xMm: 1000, yMm: 600 },
+        fitItem('board', 'bb1', {
+          wallTag: 'wall1',
+          xMm: 950,
+          yMm: 400,
+          widthMm: 750,
+          heightMm: 1200,
+          nonCombustible: true,
+          marginMm: 100,
+          material: null,
+        }),
+      ),
+    ).toBe('backing board short: left 50 mm.')
+    expect(
+      says({ xMm: 1000, yMm: 1000 }, anObstacle({ obstacle: 'pipe', xMm: 900, yMm: 1000, widthMm: 50 })),
+    ).toContain('short of o1')
   })
 })
 
@@ -48,7 +80,10 @@ describe('a day on the page', () => {
   const strips = dayStrips({ planned, powerOff: [{ fromMin: 500, toMin: 530 }] }, PEOPLE, 740)
   it('has a strip for each day with work, a bar in the lane of everybody on a task', () => {
     expect(strips.map(({ day }) => day)).toEqual([0, 1])
-    expect(strips[0]?.bars.map(({ task, lane }) => [task.id, lane])).toEqual([['t1', 0], ['t1', 1]])
+    expect(strips[0]?.bars.map(({ task, lane }) => [task.id, lane])).toEqual([
+      ['t1', 0],
+      ['t1', 1],
+    ])
     expect(strips[1]?.bars.map(({ task, lane }) => [task.id, lane])).toEqual([['t2', 1]])
     expect([strips[0]?.off.length, strips[1]?.off.length]).toEqual([1, 0])
   })
@@ -65,6 +100,12 @@ describe('a day on the page', () => {
     expect(dayStrips({ planned: [], powerOff: [] }, PEOPLE, 740)).toMatchObject([{ day: 0, bars: [] }])
   })
   it('writes times with their day', () => {
-    expect([clockText(0), clockText(545), clockText(1440 + 60), whenWords(600), whenWords(1440 + 600)]).toEqual(['00:00', '09:05', '01:00', '10:00', '10:00 on day 2'])
+    expect([clockText(0), clockText(545), clockText(1440 + 60), whenWords(600), whenWords(1440 + 600)]).toEqual([
+      '00:00',
+      '09:05',
+      '01:00',
+      '10:00',
+      '10:00 on day 2',
+    ])
   })
 })

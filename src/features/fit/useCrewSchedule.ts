@@ -19,8 +19,13 @@ export function useCrewSchedule(input: CrewDayInput | null): ScheduleState {
     const controller = new AbortController()
     setState((old) => ({ ...old, running: true }))
     scheduleInWorker(input, controller.signal).then(
-      (schedule) => { if (!controller.signal.aborted) setState({ schedule, running: false, failure: null }) },
-      (error: unknown) => { if (!controller.signal.aborted) setState({ schedule: null, running: false, failure: error instanceof Error ? error.message : String(error) }) },
+      (schedule) => {
+        if (!controller.signal.aborted) setState({ schedule, running: false, failure: null })
+      },
+      (error: unknown) => {
+        if (!controller.signal.aborted)
+          setState({ schedule: null, running: false, failure: error instanceof Error ? error.message : String(error) })
+      },
     )
     return () => controller.abort()
   }, [input])

@@ -10,7 +10,14 @@ import { itemFields, newItem, withNumbers } from './itemFields'
 import { schemaIssues } from './schemaIssues'
 import { SpecForm } from './SpecForm'
 
-const WORDS: Readonly<Record<ItemKind, string>> = { load: 'load', component: 'component', circuit: 'circuit', run: 'run', electrode: 'electrode', setting: 'planned setting' }
+const WORDS: Readonly<Record<ItemKind, string>> = {
+  load: 'load',
+  component: 'component',
+  circuit: 'circuit',
+  run: 'run',
+  electrode: 'electrode',
+  setting: 'planned setting',
+}
 
 /** Which thing is being edited: a new one, or one that is there. */
 export interface Editing {
@@ -21,14 +28,25 @@ export interface Editing {
 /** The form of one thing in the plan, over the bench. */
 export function ItemOverlay({ editing, onClose }: { editing: Editing | null; onClose: () => void }) {
   return (
-    <Overlay title={editing ? `${editing.item ? 'Change the' : 'New'} ${WORDS[editing.kind]}` : ''} open={editing !== null} onClose={onClose} wide>
+    <Overlay
+      title={editing ? `${editing.item ? 'Change the' : 'New'} ${WORDS[editing.kind]}` : ''}
+      open={editing !== null}
+      onClose={onClose}
+      wide
+    >
       {editing && <ItemForm key={editing.item?.id ?? 'new'} editing={editing} onClose={onClose} />}
     </Overlay>
   )
 }
 
 function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onClose: () => void }) {
-  const { bench: { context: { pack } }, record, refresh } = useJob()
+  const {
+    bench: {
+      context: { pack },
+    },
+    record,
+    refresh,
+  } = useJob()
   const [id] = useState(item?.id ?? uuidv7())
   const [removal, setRemoval] = useState<string | null>(null)
   const { jobId } = record.installation
@@ -44,7 +62,9 @@ function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onCl
   }
   return (
     <SpecForm
-      specs={itemFields(kind, pack)} initial={item ?? newItem(kind, pack)} submitLabel={item ? `Save the ${WORDS[kind]}` : `Add the ${WORDS[kind]}`}
+      specs={itemFields(kind, pack)}
+      initial={item ?? newItem(kind, pack)}
+      submitLabel={item ? `Save the ${WORDS[kind]}` : `Add the ${WORDS[kind]}`}
       check={(fields) => {
         const values = withNumbers(kind, fields)
         const wrong = contradiction(kind, values, pack.id)
@@ -56,7 +76,19 @@ function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onCl
         await refresh()
         onClose()
       }}
-      extra={item && <Button onClick={() => (removal === null ? setRemoval('Readings on it stay on record. Press again to take it out of the plan.') : void remove())}>{removal === null ? 'Take out of the plan' : removal}</Button>}
+      extra={
+        item && (
+          <Button
+            onClick={() =>
+              removal === null
+                ? setRemoval('Readings on it stay on record. Press again to take it out of the plan.')
+                : void remove()
+            }
+          >
+            {removal === null ? 'Take out of the plan' : removal}
+          </Button>
+        )
+      }
     />
   )
 }

@@ -21,13 +21,25 @@ interface SpecFormProps {
 }
 
 const optionsOf = ({ kind, options, optional }: FieldSpec): [string, string][] => {
-  const all = kind === 'flag' ? [['yes', 'yes'], ['no', 'no']] as [string, string][] : Object.entries(options ?? {})
+  const all =
+    kind === 'flag'
+      ? ([
+          ['yes', 'yes'],
+          ['no', 'no'],
+        ] as [string, string][])
+      : Object.entries(options ?? {})
   return optional ? [['', 'not known'], ...all] : all
 }
 
 /** A descriptive form from its field specs: every issue stands at its field, and nothing typed is lost when saving fails. */
 export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', extra }: SpecFormProps) {
-  const { register, handleSubmit, setError, clearErrors, formState: { errors, isSubmitting } } = useForm<FormTexts>({ defaultValues: textsOf(specs, initial) })
+  const {
+    register,
+    handleSubmit,
+    setError,
+    clearErrors,
+    formState: { errors, isSubmitting },
+  } = useForm<FormTexts>({ defaultValues: textsOf(specs, initial) })
   const [failure, setFailure] = useState<string | null>(null)
   const show = (issues: readonly FieldIssue[]): boolean => {
     const known = new Map(specs.map((spec) => [spec.name, keyOf(spec)]))
@@ -61,22 +73,63 @@ export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', ex
           const error = errors[key]?.message
           return (
             <Field.Root key={key} invalid={!!error} gridColumn={spec.kind === 'text' ? { sm: 'span 1' } : undefined}>
-              <Field.Label fontSize="14px">{spec.label}{spec.kind === 'percent' ? ', %' : spec.unit ? `, ${spec.unit}` : ''}{spec.optional && <Flex as="span" color="ink3" fontWeight="400">may be blank</Flex>}</Field.Label>
+              <Field.Label fontSize="14px">
+                {spec.label}
+                {spec.kind === 'percent' ? ', %' : spec.unit ? `, ${spec.unit}` : ''}
+                {spec.optional && (
+                  <Flex as="span" color="ink3" fontWeight="400">
+                    may be blank
+                  </Flex>
+                )}
+              </Field.Label>
               {spec.kind === 'choice' || spec.kind === 'flag' ? (
                 <NativeSelect.Root variant="outline">
-                  <NativeSelect.Field {...register(key)}>{optionsOf(spec).map(([value, label]) => <option key={value} value={value}>{label}</option>)}</NativeSelect.Field>
+                  <NativeSelect.Field {...register(key)}>
+                    {optionsOf(spec).map(([value, label]) => (
+                      <option key={value} value={value}>
+                        {label}
+                      </option>
+                    ))}
+                  </NativeSelect.Field>
                   <NativeSelect.Indicator />
                 </NativeSelect.Root>
-              ) : spec.kind === 'lines' ? <Textarea {...register(key)} rows={3} />
-                : <Input {...register(key)} type={spec.kind === 'date' ? 'date' : spec.kind === 'clock' ? 'time' : 'text'} autoComplete="off" inputMode={spec.kind === 'number' || spec.kind === 'percent' ? 'decimal' : spec.kind === 'text' ? 'text' : undefined} />}
-              {spec.hint && <Field.HelperText fontSize="13px" color="ink2">{spec.hint}</Field.HelperText>}
+              ) : spec.kind === 'lines' ? (
+                <Textarea {...register(key)} rows={3} />
+              ) : (
+                <Input
+                  {...register(key)}
+                  type={spec.kind === 'date' ? 'date' : spec.kind === 'clock' ? 'time' : 'text'}
+                  autoComplete="off"
+                  inputMode={
+                    spec.kind === 'number' || spec.kind === 'percent'
+                      ? 'decimal'
+                      : spec.kind === 'text'
+                        ? 'text'
+                        : undefined
+                  }
+                />
+              )}
+              {spec.hint && (
+                <Field.HelperText fontSize="13px" color="ink2">
+                  {spec.hint}
+                </Field.HelperText>
+              )}
               <Field.ErrorText>{error}</Field.ErrorText>
             </Field.Root>
           )
         })}
       </Grid>
-      {failure && <Notice kind="error" mt="3">{failure}</Notice>}
-      <Flex gap="2" mt="4" wrap="wrap"><Button type="submit" variant="act" disabled={isSubmitting}>{isSubmitting ? 'Saving…' : submitLabel}</Button>{extra}</Flex>
+      {failure && (
+        <Notice kind="error" mt="3">
+          {failure}
+        </Notice>
+      )}
+      <Flex gap="2" mt="4" wrap="wrap">
+        <Button type="submit" variant="act" disabled={isSubmitting}>
+          {isSubmitting ? 'Saving…' : submitLabel}
+        </Button>
+        {extra}
+      </Flex>
     </form>
   )
 }

@@ -38,12 +38,39 @@ function firstValue({ kind, optional, options }: FieldSpec): unknown {
 }
 
 /** The form of one thing with a name and a short name; nothing typed is lost when saving fails, and taking out asks twice. */
-export function ThingForm({ words, specs, item, taken, first = {}, tagHint, removalHint, check, save, remove, onClose }: ThingFormProps) {
+export function ThingForm({
+  words,
+  specs,
+  item,
+  taken,
+  first = {},
+  tagHint,
+  removalHint,
+  check,
+  save,
+  remove,
+  onClose,
+}: ThingFormProps) {
   const [id] = useState(item?.id ?? uuidv7())
   const [removal, setRemoval] = useState<string | null>(null)
-  const all: FieldSpec[] = [{ name: 'name', label: 'Name', kind: 'text' }, { name: 'tag', label: 'Short name', kind: 'text', hint: tagHint }, ...specs]
-  const [initial] = useState(() => (item ? { name: item.name, tag: item.tag, ...item.detail } : { ...Object.fromEntries(specs.map((spec) => [spec.name, firstValue(spec)])), name: '', tag: freeTag(words.tag, taken), ...first }))
-  const [sort] = useState(() => (item as { sort?: number } | null)?.sort ?? Math.floor(Date.now() / 1000) % 2_000_000_000)
+  const all: FieldSpec[] = [
+    { name: 'name', label: 'Name', kind: 'text' },
+    { name: 'tag', label: 'Short name', kind: 'text', hint: tagHint },
+    ...specs,
+  ]
+  const [initial] = useState(() =>
+    item
+      ? { name: item.name, tag: item.tag, ...item.detail }
+      : {
+          ...Object.fromEntries(specs.map((spec) => [spec.name, firstValue(spec)])),
+          name: '',
+          tag: freeTag(words.tag, taken),
+          ...first,
+        },
+  )
+  const [sort] = useState(
+    () => (item as { sort?: number } | null)?.sort ?? Math.floor(Date.now() / 1000) % 2_000_000_000,
+  )
   const takeOut = async () => {
     if (removal === null) return setRemoval(`${removalHint} Press again to take it out.`)
     try {
@@ -55,11 +82,16 @@ export function ThingForm({ words, specs, item, taken, first = {}, tagHint, remo
     }
   }
   return (
-    <SpecForm specs={all} initial={initial} submitLabel={item ? `Save the ${words.one}` : `Add the ${words.one}`} check={(fields) => check({ ...fields, sort })}
+    <SpecForm
+      specs={all}
+      initial={initial}
+      submitLabel={item ? `Save the ${words.one}` : `Add the ${words.one}`}
+      check={(fields) => check({ ...fields, sort })}
       save={async (fields) => {
         await save(id, { ...fields, sort })
         onClose()
       }}
-      extra={item && <Button onClick={() => void takeOut()}>{removal ?? 'Take out'}</Button>} />
+      extra={item && <Button onClick={() => void takeOut()}>{removal ?? 'Take out'}</Button>}
+    />
   )
 }

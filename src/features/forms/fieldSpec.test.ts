@@ -7,29 +7,57 @@ import { itemFields, newItem, withNumbers } from './itemFields'
 import { schemaIssues } from './schemaIssues'
 
 const SPECS: readonly FieldSpec[] = [
-  { name: 'name', label: 'Name', kind: 'text' }, { name: 'a.powerW', label: 'Power', kind: 'number', unit: 'W' }, { name: 'duty', label: 'Duty', kind: 'percent' },
-  { name: 'surgeVa', label: 'Surge', kind: 'number', unit: 'VA', optional: true }, { name: 'backedUp', label: 'Backed up', kind: 'flag' },
+  { name: 'name', label: 'Name', kind: 'text' },
+  { name: 'a.powerW', label: 'Power', kind: 'number', unit: 'W' },
+  { name: 'duty', label: 'Duty', kind: 'percent' },
+  { name: 'surgeVa', label: 'Surge', kind: 'number', unit: 'VA', optional: true },
+  { name: 'backedUp', label: 'Backed up', kind: 'flag' },
 ]
 
 describe('readForm', () => {
   it('reads figures with either decimal mark and their units; a blank that may be blank is not known', () => {
-    expect(readForm(SPECS, { name: ' Oven ', 'a/powerW': '3,2 kW', duty: '12.5', surgeVa: '', backedUp: 'yes' })).toEqual({ fields: { name: 'Oven', 'a.powerW': 3200, duty: 0.125, surgeVa: null, backedUp: true }, issues: [] })
+    expect(
+      readForm(SPECS, { name: ' Oven ', 'a/powerW': '3,2 kW', duty: '12.5', surgeVa: '', backedUp: 'yes' }),
+    ).toEqual({ fields: { name: 'Oven', 'a.powerW': 3200, duty: 0.125, surgeVa: null, backedUp: true }, issues: [] })
   })
   it('names every field that cannot be read, and drops none of the others', () => {
-    const { fields, issues } = readForm(SPECS, { name: 'Oven', 'a/powerW': 'lots', duty: '', surgeVa: '3 V', backedUp: 'no' })
+    const { fields, issues } = readForm(SPECS, {
+      name: 'Oven',
+      'a/powerW': 'lots',
+      duty: '',
+      surgeVa: '3 V',
+      backedUp: 'no',
+    })
     expect(issues.map(({ path }) => path)).toEqual(['a.powerW', 'duty', 'surgeVa'])
     expect(fields).toEqual({ name: 'Oven', backedUp: false })
   })
   it('shows stored values so that reading them back changes nothing', () => {
     const stored = { name: 'Oven', a: { powerW: 3200 }, duty: 0.07, surgeVa: null, backedUp: false }
-    expect(readForm(SPECS, textsOf(SPECS, stored)).fields).toEqual({ name: 'Oven', 'a.powerW': 3200, duty: 0.07, surgeVa: null, backedUp: false })
+    expect(readForm(SPECS, textsOf(SPECS, stored)).fields).toEqual({
+      name: 'Oven',
+      'a.powerW': 3200,
+      duty: 0.07,
+      surgeVa: null,
+      backedUp: false,
+    })
   })
 })
 
 describe.each(Object.values(RULE_PACKS))('forms of $id', (pack) => {
   it.each(ITEM_KINDS)('%s: the form asks for what its schema needs', (kind) => {
     const specs = itemFields(kind, pack)
-    const texts = textsOf(specs, { ...newItem(kind, pack), tag: 'x1', name: 'Thing', model: 'Made-up', from: 'A', to: 'B', lengthM: 10, powerW: 100, label: 'Reserve', value: 40 })
+    const texts = textsOf(specs, {
+      ...newItem(kind, pack),
+      tag: 'x1',
+      name: 'Thing',
+      model: 'Made-up',
+      from: 'A',
+      to: 'B',
+      lengthM: 10,
+      powerW: 100,
+      label: 'Reserve',
+      value: 40,
+    })
     const { fields, issues } = readForm(specs, texts)
     expect([issues, schemaIssues(ITEM_SCHEMAS[kind], withNumbers(kind, fields))]).toEqual([[], []])
   })

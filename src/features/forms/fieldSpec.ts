@@ -13,10 +13,12 @@ const shown = (value: unknown, { kind }: FieldSpec): string => {
   return String(value)
 }
 
-const valueAt = (source: unknown, path: string): unknown => path.split('.').reduce<unknown>((at, part) => (at as Record<string, unknown> | null | undefined)?.[part], source)
+const valueAt = (source: unknown, path: string): unknown =>
+  path.split('.').reduce<unknown>((at, part) => (at as Record<string, unknown> | null | undefined)?.[part], source)
 
 /** What a form shows for stored values; names without their dots, which the form library would take for nesting. */
-export const textsOf = (specs: readonly FieldSpec[], source: unknown): FormTexts => Object.fromEntries(specs.map((spec) => [keyOf(spec), shown(valueAt(source, spec.name), spec)]))
+export const textsOf = (specs: readonly FieldSpec[], source: unknown): FormTexts =>
+  Object.fromEntries(specs.map((spec) => [keyOf(spec), shown(valueAt(source, spec.name), spec)]))
 
 /** A field's key inside the form. */
 export const keyOf = ({ name }: Pick<FieldSpec, 'name'>): string => name.replaceAll('.', '/')
@@ -24,15 +26,22 @@ export const keyOf = ({ name }: Pick<FieldSpec, 'name'>): string => name.replace
 function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message: string } {
   const trimmed = text.trim()
   switch (spec.kind) {
-    case 'flag': return { value: trimmed === '' ? null : trimmed === 'yes' }
-    case 'text': case 'lines': case 'choice': case 'date': return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
+    case 'flag':
+      return { value: trimmed === '' ? null : trimmed === 'yes' }
+    case 'text':
+    case 'lines':
+    case 'choice':
+    case 'date':
+      return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
     case 'clock': {
       if (trimmed === '') return spec.optional ? { value: null } : { message: `${spec.label} is missing` }
       const [, hours, minutes] = /^(\d{1,2})[:.](\d{2})$/.exec(trimmed) ?? []
-      if (hours === undefined || Number(hours) > 24 || Number(minutes) > 59) return { message: `${spec.label} is a time of day such as 08:30` }
+      if (hours === undefined || Number(hours) > 24 || Number(minutes) > 59)
+        return { message: `${spec.label} is a time of day such as 08:30` }
       return { value: Number(hours) * 60 + Number(minutes) }
     }
-    case 'number': case 'percent': {
+    case 'number':
+    case 'percent': {
       if (trimmed === '') return spec.optional ? { value: null } : { message: `${spec.label} is missing` }
       const parsed = parseQuantity(trimmed, spec.kind === 'percent' ? '%' : (spec.unit ?? ''))
       if (!parsed.ok) return { message: parsed.error }
@@ -42,7 +51,10 @@ function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message:
 }
 
 /** Reads a form's texts as values, with every figure that could not be read named; figures take either decimal mark and units. */
-export function readForm(specs: readonly FieldSpec[], texts: FormTexts): { fields: Record<string, unknown>; issues: FieldIssue[] } {
+export function readForm(
+  specs: readonly FieldSpec[],
+  texts: FormTexts,
+): { fields: Record<string, unknown>; issues: FieldIssue[] } {
   const fields: Record<string, unknown> = {}
   const issues: FieldIssue[] = []
   for (const spec of specs) {

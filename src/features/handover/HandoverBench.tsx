@@ -20,23 +20,75 @@ import { SealButton } from './SealButton'
 export function HandoverBench() {
   const { bench, goTo, may } = useJob()
   const [sealing, setSealing] = useState(false)
-  const open = pointsToShow(bench).filter(({ key }) => ['open', 'stop'].includes(bench.judgements.get(key)?.verdict ?? 'open'))
+  const open = pointsToShow(bench).filter(({ key }) =>
+    ['open', 'stop'].includes(bench.judgements.get(key)?.verdict ?? 'open'),
+  )
   const stopped = open.filter(({ key }) => bench.judgements.get(key)?.verdict === 'stop').length
   const kept = bench.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
   const held = bench.holds.find(({ step }) => step.id === 'handover')
   return (
     <>
-      <BenchHead title={bench.promises.length === 0 ? 'Nothing has been promised' : `${kept} of ${bench.promises.length} promises shown`} note={open.length === 0 ? 'every point has evidence' : `${open.length} point${open.length === 1 ? '' : 's'} without evidence${stopped ? `, ${stopped} stopped` : ''}`} />
+      <BenchHead
+        title={
+          bench.promises.length === 0
+            ? 'Nothing has been promised'
+            : `${kept} of ${bench.promises.length} promises shown`
+        }
+        note={
+          open.length === 0
+            ? 'every point has evidence'
+            : `${open.length} point${open.length === 1 ? '' : 's'} without evidence${stopped ? `, ${stopped} stopped` : ''}`
+        }
+      />
       <TitledSheet title="The promises, and the evidence">
-        {bench.promises.length === 0 && <EmptyState title="No promises yet" action={<Button size="sm" onClick={() => goTo('plan')}>Go to Plan</Button>}>Choose the changeover in Plan; it writes what is promised to the household.</EmptyState>}
+        {bench.promises.length === 0 && (
+          <EmptyState
+            title="No promises yet"
+            action={
+              <Button size="sm" onClick={() => goTo('plan')}>
+                Go to Plan
+              </Button>
+            }
+          >
+            Choose the changeover in Plan; it writes what is promised to the household.
+          </EmptyState>
+        )}
         {bench.promises.map(({ promise, verdict, says, points }) => (
-          <Flex key={promise.id} borderTopWidth="1px" borderColor="rule" px="14px" py="9px" gap="12px" wrap={{ base: 'wrap', md: 'nowrap' }}>
-            <Box w="82px" flex="none" pt="1px"><VerdictWord verdict={verdict} /></Box>
+          <Flex
+            key={promise.id}
+            borderTopWidth="1px"
+            borderColor="rule"
+            px="14px"
+            py="9px"
+            gap="12px"
+            wrap={{ base: 'wrap', md: 'nowrap' }}
+          >
+            <Box w="82px" flex="none" pt="1px">
+              <VerdictWord verdict={verdict} />
+            </Box>
             <Box flex="1" minW="200px">
               <Text fontWeight="600">{promise.sentence}</Text>
-              <Text fontSize="14px" color="ink2">{says}</Text>
+              <Text fontSize="14px" color="ink2">
+                {says}
+              </Text>
               <Flex gap="4px 12px" wrap="wrap" mt="3px">
-                {points.map((point) => <Button key={point.key} variant="bare" size="sm" minH="28px" px="0" fontSize="13px" fontWeight="400" onClick={() => goTo(bench.points.find(({ key }) => key === point.key)?.stage ?? 'outage', point.key)}>{point.label}{point.value ? `: ${point.value}` : ''}</Button>)}
+                {points.map((point) => (
+                  <Button
+                    key={point.key}
+                    variant="bare"
+                    size="sm"
+                    minH="28px"
+                    px="0"
+                    fontSize="13px"
+                    fontWeight="400"
+                    onClick={() =>
+                      goTo(bench.points.find(({ key }) => key === point.key)?.stage ?? 'outage', point.key)
+                    }
+                  >
+                    {point.label}
+                    {point.value ? `: ${point.value}` : ''}
+                  </Button>
+                ))}
               </Flex>
             </Box>
           </Flex>
@@ -50,9 +102,30 @@ export function HandoverBench() {
       {open.length > 0 && (
         <TitledSheet title="Printed in the pack as open" note={`${open.length}`}>
           {open.slice(0, 60).map((point) => (
-            <Flex key={point.key} borderTopWidth="1px" borderColor="rule" px="14px" gap="10px" align="center" minH="40px" fontSize="14px">
-              <Box w="82px" flex="none"><VerdictWord verdict={bench.judgements.get(point.key)?.verdict ?? 'open'} /></Box>
-              <Button variant="bare" size="sm" px="0" fontWeight="400" justifyContent="flex-start" textAlign="left" onClick={() => goTo(point.stage, point.key)}>{STAGE_WORDS[point.stage]}: {point.label}</Button>
+            <Flex
+              key={point.key}
+              borderTopWidth="1px"
+              borderColor="rule"
+              px="14px"
+              gap="10px"
+              align="center"
+              minH="40px"
+              fontSize="14px"
+            >
+              <Box w="82px" flex="none">
+                <VerdictWord verdict={bench.judgements.get(point.key)?.verdict ?? 'open'} />
+              </Box>
+              <Button
+                variant="bare"
+                size="sm"
+                px="0"
+                fontWeight="400"
+                justifyContent="flex-start"
+                textAlign="left"
+                onClick={() => goTo(point.stage, point.key)}
+              >
+                {STAGE_WORDS[point.stage]}: {point.label}
+              </Button>
             </Flex>
           ))}
         </TitledSheet>
@@ -62,15 +135,42 @@ export function HandoverBench() {
   )
 }
 
-function SealOverlay({ open, onClose, openCount, stopped }: { open: boolean; onClose: () => void; openCount: number; stopped: number }) {
+function SealOverlay({
+  open,
+  onClose,
+  openCount,
+  stopped,
+}: {
+  open: boolean
+  onClose: () => void
+  openCount: number
+  stopped: number
+}) {
   const { bench, outboxState } = useJob()
   const waiting = outboxState.entries.length
   return (
     <Overlay title="Seal the pack" open={open} onClose={onClose}>
-      <Text>Everything as it stands now goes into one file with a signature. Later readings make a new pack; this one stays as it was.</Text>
-      {openCount > 0 && <Notice kind="caution" mt="3">{openCount} point{openCount === 1 ? '' : 's'} will be printed as not proven{stopped > 0 ? `, ${stopped} of them as stopped` : ''}.</Notice>}
-      {bench.holdLine.step !== null && <Notice kind="caution" mt="3">{bench.holdLine.sentence} The pack says so.</Notice>}
-      {waiting > 0 && <Notice kind="error" mt="3">{waiting} entr{waiting === 1 ? 'y has' : 'ies have'} not reached the server from this device and would be missing. Send them first.</Notice>}
+      <Text>
+        Everything as it stands now goes into one file with a signature. Later readings make a new pack; this one stays
+        as it was.
+      </Text>
+      {openCount > 0 && (
+        <Notice kind="caution" mt="3">
+          {openCount} point{openCount === 1 ? '' : 's'} will be printed as not proven
+          {stopped > 0 ? `, ${stopped} of them as stopped` : ''}.
+        </Notice>
+      )}
+      {bench.holdLine.step !== null && (
+        <Notice kind="caution" mt="3">
+          {bench.holdLine.sentence} The pack says so.
+        </Notice>
+      )}
+      {waiting > 0 && (
+        <Notice kind="error" mt="3">
+          {waiting} entr{waiting === 1 ? 'y has' : 'ies have'} not reached the server from this device and would be
+          missing. Send them first.
+        </Notice>
+      )}
       <SealButton onDone={onClose} disabled={waiting > 0} />
     </Overlay>
   )

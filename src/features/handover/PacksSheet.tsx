@@ -30,18 +30,61 @@ export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
     return () => clearInterval(timer)
   }, [making, refresh])
   return (
-    <TitledSheet title="Sealed packs" actions={<>{onSeal && <Button size="sm" variant="act" disabled={making} onClick={onSeal}>{making ? 'Sealing…' : 'Seal the pack'}</Button>}<ButtonLink href="/verify" size="sm">Verify a pack</ButtonLink></>}>
-      {making && <Text role="status" px="14px" pb="8px" color="ink2">The pack is being made: report, readings, pictures, recordings, signature.</Text>}
-      {packRequest?.state === 'failed' && <Notice kind="error" mx="14px" mb="10px">{packRequest.failure}</Notice>}
-      {packs.length === 0 && !making && <EmptyState title="Nothing sealed yet">A pack can be sealed at any time; what has no evidence is printed as open.</EmptyState>}
+    <TitledSheet
+      title="Sealed packs"
+      actions={
+        <>
+          {onSeal && (
+            <Button size="sm" variant="act" disabled={making} onClick={onSeal}>
+              {making ? 'Sealing…' : 'Seal the pack'}
+            </Button>
+          )}
+          <ButtonLink href="/verify" size="sm">
+            Verify a pack
+          </ButtonLink>
+        </>
+      }
+    >
+      {making && (
+        <Text role="status" px="14px" pb="8px" color="ink2">
+          The pack is being made: report, readings, pictures, recordings, signature.
+        </Text>
+      )}
+      {packRequest?.state === 'failed' && (
+        <Notice kind="error" mx="14px" mb="10px">
+          {packRequest.failure}
+        </Notice>
+      )}
+      {packs.length === 0 && !making && (
+        <EmptyState title="Nothing sealed yet">
+          A pack can be sealed at any time; what has no evidence is printed as open.
+        </EmptyState>
+      )}
       {packs.map((pack) => (
         <Box key={pack.id} borderTopWidth="1px" borderColor="rule" px="14px" py="8px">
           <Flex align="center" gap="10px" wrap="wrap">
-            <Box flex="1" minW="200px"><Text fontWeight="600">Sealed {clock(pack.sealedAt)} by {pack.sealedByName}</Text><Text fontSize="12.5px" color="ink3" fontFamily="mono">{pack.sha256.slice(0, 16)}…</Text></Box>
-            <ButtonLink href={`/api/jobs/${view.record.installation.jobId}/packs/${pack.id}`} size="sm" download>Download</ButtonLink>
-            {may('makeCustomerLink') && <Button size="sm" onClick={() => setLinking(pack)}>Customer link</Button>}
+            <Box flex="1" minW="200px">
+              <Text fontWeight="600">
+                Sealed {clock(pack.sealedAt)} by {pack.sealedByName}
+              </Text>
+              <Text fontSize="12.5px" color="ink3" fontFamily="mono">
+                {pack.sha256.slice(0, 16)}…
+              </Text>
+            </Box>
+            <ButtonLink href={`/api/jobs/${view.record.installation.jobId}/packs/${pack.id}`} size="sm" download>
+              Download
+            </ButtonLink>
+            {may('makeCustomerLink') && (
+              <Button size="sm" onClick={() => setLinking(pack)}>
+                Customer link
+              </Button>
+            )}
           </Flex>
-          {links.filter(({ packId }) => packId === pack.id).map((link) => <LinkLine key={link.id} link={link} />)}
+          {links
+            .filter(({ packId }) => packId === pack.id)
+            .map((link) => (
+              <LinkLine key={link.id} link={link} />
+            ))}
         </Box>
       ))}
       <LinkOverlay pack={linking} onClose={() => setLinking(null)} />
@@ -52,11 +95,31 @@ export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
 function LinkLine({ link }: { link: JobView['links'][number] }) {
   const { record, refresh, may } = useJob()
   const expired = new Date(link.expiresAt).getTime() < Date.now()
-  const state = link.withdrawnAt ? `withdrawn ${clock(link.withdrawnAt)}` : expired ? `ran out ${day(link.expiresAt)}` : `works until ${day(link.expiresAt)}`
+  const state = link.withdrawnAt
+    ? `withdrawn ${clock(link.withdrawnAt)}`
+    : expired
+      ? `ran out ${day(link.expiresAt)}`
+      : `works until ${day(link.expiresAt)}`
   return (
     <Flex align="center" gap="10px" fontSize="13.5px" color="ink2" minH="34px">
-      <Text flex="1">Link made {clock(link.createdAt)}, {state}, {link.openedAt ? `first opened ${clock(link.openedAt)}` : 'not opened yet'}</Text>
-      {!link.withdrawnAt && !expired && may('withdrawCustomerLink') && <Button size="sm" variant="bare" fontSize="13px" onClick={() => void callUseCase('withdrawCustomerLink', { jobId: record.installation.jobId, linkId: link.id }).then(refresh)}>withdraw</Button>}
+      <Text flex="1">
+        Link made {clock(link.createdAt)}, {state},{' '}
+        {link.openedAt ? `first opened ${clock(link.openedAt)}` : 'not opened yet'}
+      </Text>
+      {!link.withdrawnAt && !expired && may('withdrawCustomerLink') && (
+        <Button
+          size="sm"
+          variant="bare"
+          fontSize="13px"
+          onClick={() =>
+            void callUseCase('withdrawCustomerLink', { jobId: record.installation.jobId, linkId: link.id }).then(
+              refresh,
+            )
+          }
+        >
+          withdraw
+        </Button>
+      )}
     </Flex>
   )
 }
@@ -64,27 +127,59 @@ function LinkLine({ link }: { link: JobView['links'][number] }) {
 function LinkOverlay({ pack, onClose }: { pack: JobView['packs'][number] | null; onClose: () => void }) {
   const { record, refresh } = useJob()
   const [made, setMade] = useState<{ url: string; picture: string } | null>(null)
-  const close = () => { setMade(null); onClose() }
+  const close = () => {
+    setMade(null)
+    onClose()
+  }
   return (
     <Overlay title="A link for the customer" open={pack !== null} onClose={close}>
       {made === null && pack !== null && (
         <>
-          <Text color="ink2" mb="3">It opens this pack only, on any phone, without a sign-in. It can be withdrawn. The address is shown once: it is not kept here.</Text>
-          <SpecForm specs={LINK_FIELDS} initial={{ days: 90 }} submitLabel="Make the link"
+          <Text color="ink2" mb="3">
+            It opens this pack only, on any phone, without a sign-in. It can be withdrawn. The address is shown once: it
+            is not kept here.
+          </Text>
+          <SpecForm
+            specs={LINK_FIELDS}
+            initial={{ days: 90 }}
+            submitLabel="Make the link"
             save={async ({ days }) => {
-              const { token } = await callUseCase<{ token: string }>('makeCustomerLink', { jobId: record.installation.jobId, packId: pack.id, days })
+              const { token } = await callUseCase<{ token: string }>('makeCustomerLink', {
+                jobId: record.installation.jobId,
+                packId: pack.id,
+                days,
+              })
               const url = `${window.location.origin}/c/${token}`
               setMade({ url, picture: await toDataURL(url, { margin: 1, width: 220 }) })
               await refresh()
-            }} />
+            }}
+          />
         </>
       )}
       {made !== null && (
         <>
-          <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere" bg="paper" p="3" borderWidth="1px" borderColor="rule2" data-testid="customer-link">{made.url}</Text>
+          <Text
+            fontFamily="mono"
+            fontSize="14px"
+            overflowWrap="anywhere"
+            bg="paper"
+            p="3"
+            borderWidth="1px"
+            borderColor="rule2"
+            data-testid="customer-link"
+          >
+            {made.url}
+          </Text>
           <Flex gap="14px" mt="3" align="flex-start" wrap="wrap">
             <img src={made.picture} alt="The link as a code for a phone’s camera" width={180} height={180} />
-            <Flex direction="column" gap="8px"><Button variant="act" onClick={() => void navigator.clipboard?.writeText(made.url)}>Copy the address</Button><ButtonLink href={made.url} target="_blank">Open it</ButtonLink></Flex>
+            <Flex direction="column" gap="8px">
+              <Button variant="act" onClick={() => void navigator.clipboard?.writeText(made.url)}>
+                Copy the address
+              </Button>
+              <ButtonLink href={made.url} target="_blank">
+                Open it
+              </ButtonLink>
+            </Flex>
           </Flex>
         </>
       )}

@@ -8,7 +8,9 @@ import { useJob } from '../job/JobContext'
 /** Asks the queue for a sealed pack; the packs' sheet shows what becomes of it. */
 export function SealButton({ onDone, disabled }: { onDone: () => void; disabled: boolean }) {
   const { record, refresh } = useJob()
-  const [state, setState] = useState<{ kind: 'idle' | 'asking' } | { kind: 'failed'; message: string }>({ kind: 'idle' })
+  const [state, setState] = useState<{ kind: 'idle' | 'asking' } | { kind: 'failed'; message: string }>({
+    kind: 'idle',
+  })
   const seal = async () => {
     setState({ kind: 'asking' })
     try {
@@ -22,8 +24,14 @@ export function SealButton({ onDone, disabled }: { onDone: () => void; disabled:
   }
   return (
     <>
-      <Button mt="4" variant="act" disabled={disabled || state.kind === 'asking'} onClick={() => void seal()}>{state.kind === 'asking' ? 'Asking…' : 'Seal it'}</Button>
-      {state.kind === 'failed' && <Text role="alert" color="stop" mt="2">{state.message}</Text>}
+      <Button mt="4" variant="act" disabled={disabled || state.kind === 'asking'} onClick={() => void seal()}>
+        {state.kind === 'asking' ? 'Asking…' : 'Seal it'}
+      </Button>
+      {state.kind === 'failed' && (
+        <Text role="alert" color="stop" mt="2">
+          {state.message}
+        </Text>
+      )}
     </>
   )
 }

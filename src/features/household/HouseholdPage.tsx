@@ -27,14 +27,41 @@ async function send<T>(path: string, init: RequestInit): Promise<T> {
 export function HouseholdPage({ view, token }: { view: HouseholdView; token: string }) {
   return (
     <chakra.main display="block" maxW="640px" mx="auto" px="16px" py="18px">
-      <Flex align="center" gap="8px" color="ink2" mb="14px"><Mark /><Text>{view.crewName}</Text></Flex>
-      <Heading as="h1" fontSize="28px" lineHeight="1.15">Before we come to {view.jobName}</Heading>
-      <Text mt="6px" color="ink2">A few pictures and answers help us tell you honestly what a battery backup can do for your house. It takes ten minutes. You can come back to this page.</Text>
-      {view.firstWord && <Sheet mt="16px" p="16px" borderLeftWidth="4px" borderLeftColor="ember"><Text fontSize="13px" color="ink2">Our first word</Text><Text fontSize="22px" fontWeight="600" lineHeight="1.25">{view.firstWord.text}</Text><Text mt="4px">{view.firstWord.because}</Text><Text mt="6px" fontSize="13px" color="ink2">A first word, not a promise. What we promise is written down after the plan, and shown on the day.</Text></Sheet>}
-      <Notice kind="caution" mt="16px">Open lids only, never covers held by screws. Do not pull fuses or touch seals. If anything buzzes, smells or is warm, leave it and call us.</Notice>
+      <Flex align="center" gap="8px" color="ink2" mb="14px">
+        <Mark />
+        <Text>{view.crewName}</Text>
+      </Flex>
+      <Heading as="h1" fontSize="28px" lineHeight="1.15">
+        Before we come to {view.jobName}
+      </Heading>
+      <Text mt="6px" color="ink2">
+        A few pictures and answers help us tell you honestly what a battery backup can do for your house. It takes ten
+        minutes. You can come back to this page.
+      </Text>
+      {view.firstWord && (
+        <Sheet mt="16px" p="16px" borderLeftWidth="4px" borderLeftColor="ember">
+          <Text fontSize="13px" color="ink2">
+            Our first word
+          </Text>
+          <Text fontSize="22px" fontWeight="600" lineHeight="1.25">
+            {view.firstWord.text}
+          </Text>
+          <Text mt="4px">{view.firstWord.because}</Text>
+          <Text mt="6px" fontSize="13px" color="ink2">
+            A first word, not a promise. What we promise is written down after the plan, and shown on the day.
+          </Text>
+        </Sheet>
+      )}
+      <Notice kind="caution" mt="16px">
+        Open lids only, never covers held by screws. Do not pull fuses or touch seals. If anything buzzes, smells or is
+        warm, leave it and call us.
+      </Notice>
       <PicturesPart token={token} sent={view.pictures} />
       <AnswersPart token={token} answers={view.answers} />
-      <Text mt="22px" fontSize="13px" color="ink2">Only {view.crewName} sees what you send. If somebody in the house depends on medical equipment, please also tell us by phone.</Text>
+      <Text mt="22px" fontSize="13px" color="ink2">
+        Only {view.crewName} sees what you send. If somebody in the house depends on medical equipment, please also tell
+        us by phone.
+      </Text>
     </chakra.main>
   )
 }
@@ -64,59 +91,189 @@ function PicturesPart({ token, sent }: { token: string; sent: number }) {
   }
   return (
     <Sheet mt="16px">
-      <Flex px="16px" pt="12px" pb="6px" align="baseline" gap="10px"><Heading as="h2" fontSize="19px">Pictures</Heading>{total > 0 && <Text color="ink2" fontSize="14px">{total} sent so far</Text>}</Flex>
-      {HOUSEHOLD_PICTURES.map(({ key, label, hint }) => <PictureRow key={key} label={label} hint={hint} count={counts[key] ?? 0} busy={busy === key} onFiles={(files) => void take(key, files)} />)}
-      {failure && <Notice kind="error" m="12px">{failure}</Notice>}
+      <Flex px="16px" pt="12px" pb="6px" align="baseline" gap="10px">
+        <Heading as="h2" fontSize="19px">
+          Pictures
+        </Heading>
+        {total > 0 && (
+          <Text color="ink2" fontSize="14px">
+            {total} sent so far
+          </Text>
+        )}
+      </Flex>
+      {HOUSEHOLD_PICTURES.map(({ key, label, hint }) => (
+        <PictureRow
+          key={key}
+          label={label}
+          hint={hint}
+          count={counts[key] ?? 0}
+          busy={busy === key}
+          onFiles={(files) => void take(key, files)}
+        />
+      ))}
+      {failure && (
+        <Notice kind="error" m="12px">
+          {failure}
+        </Notice>
+      )}
     </Sheet>
   )
 }
 
-function PictureRow({ label, hint, count, busy, onFiles }: { label: string; hint: string; count: number; busy: boolean; onFiles: (files: FileList | null) => void }) {
+function PictureRow({
+  label,
+  hint,
+  count,
+  busy,
+  onFiles,
+}: {
+  label: string
+  hint: string
+  count: number
+  busy: boolean
+  onFiles: (files: FileList | null) => void
+}) {
   const field = useRef<HTMLInputElement>(null)
   return (
     <Flex borderTopWidth="1px" borderColor="rule" px="16px" py="10px" gap="12px" align="center">
-      <Box flex="1" minW="0"><Text fontWeight="600">{label}</Text><Text fontSize="14px" color="ink2">{hint}</Text></Box>
-      <input ref={field} type="file" accept="image/*" multiple hidden aria-label={label} onChange={(event) => { onFiles(event.target.files); event.target.value = '' }} />
-      <Button flex="none" disabled={busy} onClick={() => field.current?.click()}>{count > 0 ? <Check size={19} aria-hidden /> : <Camera size={19} aria-hidden />} {busy ? 'Sending…' : count > 0 ? `${count} sent` : 'Take'}</Button>
+      <Box flex="1" minW="0">
+        <Text fontWeight="600">{label}</Text>
+        <Text fontSize="14px" color="ink2">
+          {hint}
+        </Text>
+      </Box>
+      <input
+        ref={field}
+        type="file"
+        accept="image/*"
+        multiple
+        hidden
+        aria-label={label}
+        onChange={(event) => {
+          onFiles(event.target.files)
+          event.target.value = ''
+        }}
+      />
+      <Button flex="none" disabled={busy} onClick={() => field.current?.click()}>
+        {count > 0 ? <Check size={19} aria-hidden /> : <Camera size={19} aria-hidden />}{' '}
+        {busy ? 'Sending…' : count > 0 ? `${count} sent` : 'Take'}
+      </Button>
     </Flex>
   )
 }
 
 function AnswersPart({ token, answers }: { token: string; answers: Readonly<Record<string, string>> }) {
   const [given, setGiven] = useState<Readonly<Record<string, string>>>(answers)
-  const [state, setState] = useState<{ kind: 'idle' | 'busy' | 'sent' } | { kind: 'failed'; message: string }>({ kind: 'idle' })
-  const set = (key: string, answer: string) => { setGiven((old) => ({ ...old, [key]: answer })); setState({ kind: 'idle' }) }
+  const [state, setState] = useState<{ kind: 'idle' | 'busy' | 'sent' } | { kind: 'failed'; message: string }>({
+    kind: 'idle',
+  })
+  const set = (key: string, answer: string) => {
+    setGiven((old) => ({ ...old, [key]: answer }))
+    setState({ kind: 'idle' })
+  }
   const submit = async () => {
     setState({ kind: 'busy' })
     try {
-      await send(`/api/household/${token}`, { headers: { 'content-type': 'application/json' }, body: JSON.stringify({ answers: Object.fromEntries(Object.entries(given).map(([key, answer]) => [key, answer.trim()])) }) })
+      await send(`/api/household/${token}`, {
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          answers: Object.fromEntries(Object.entries(given).map(([key, answer]) => [key, answer.trim()])),
+        }),
+      })
       setState({ kind: 'sent' })
     } catch (error) {
-      setState({ kind: 'failed', message: error instanceof ApiProblem ? error.message : 'That did not work. Try again.' })
+      setState({
+        kind: 'failed',
+        message: error instanceof ApiProblem ? error.message : 'That did not work. Try again.',
+      })
     }
   }
   return (
-    <Sheet mt="16px" as="form" onSubmit={(event) => { event.preventDefault(); void submit() }}>
-      <Heading as="h2" fontSize="19px" px="16px" pt="12px" pb="6px">Questions</Heading>
-      {HOUSEHOLD_QUESTIONS.map(({ key, question, options }) => <Question key={key} question={question} options={options} answer={given[key] ?? ''} onAnswer={(answer) => set(key, answer)} />)}
-      {state.kind === 'failed' && <Notice kind="error" mx="16px" my="8px">{state.message}</Notice>}
+    <Sheet
+      mt="16px"
+      as="form"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void submit()
+      }}
+    >
+      <Heading as="h2" fontSize="19px" px="16px" pt="12px" pb="6px">
+        Questions
+      </Heading>
+      {HOUSEHOLD_QUESTIONS.map(({ key, question, options }) => (
+        <Question
+          key={key}
+          question={question}
+          options={options}
+          answer={given[key] ?? ''}
+          onAnswer={(answer) => set(key, answer)}
+        />
+      ))}
+      {state.kind === 'failed' && (
+        <Notice kind="error" mx="16px" my="8px">
+          {state.message}
+        </Notice>
+      )}
       <Flex px="16px" py="14px" gap="12px" align="center" borderTopWidth="1px" borderColor="rule">
-        <Button type="submit" variant="act" size="lg" disabled={state.kind === 'busy'}>{state.kind === 'busy' ? 'Sending…' : 'Send the answers'}</Button>
-        {state.kind === 'sent' && <Text role="status" fontWeight="600" color="proven">Sent. Thank you.</Text>}
+        <Button type="submit" variant="act" size="lg" disabled={state.kind === 'busy'}>
+          {state.kind === 'busy' ? 'Sending…' : 'Send the answers'}
+        </Button>
+        {state.kind === 'sent' && (
+          <Text role="status" fontWeight="600" color="proven">
+            Sent. Thank you.
+          </Text>
+        )}
       </Flex>
     </Sheet>
   )
 }
 
-function Question({ question, options, answer, onAnswer }: Pick<HouseholdQuestion, 'question' | 'options'> & { answer: string; onAnswer: (answer: string) => void }) {
-  if (!options) return <Field.Root px="16px" py="10px" borderTopWidth="1px" borderColor="rule"><Field.Label fontSize="16px" fontWeight="600">{question}</Field.Label><Textarea rows={2} maxLength={600} value={answer} onChange={(event) => onAnswer(event.target.value)} /></Field.Root>
+function Question({
+  question,
+  options,
+  answer,
+  onAnswer,
+}: Pick<HouseholdQuestion, 'question' | 'options'> & { answer: string; onAnswer: (answer: string) => void }) {
+  if (!options)
+    return (
+      <Field.Root px="16px" py="10px" borderTopWidth="1px" borderColor="rule">
+        <Field.Label fontSize="16px" fontWeight="600">
+          {question}
+        </Field.Label>
+        <Textarea rows={2} maxLength={600} value={answer} onChange={(event) => onAnswer(event.target.value)} />
+      </Field.Root>
+    )
   return (
     <Box as="fieldset" px="16px" py="10px" borderTopWidth="1px" borderColor="rule">
-      <chakra.legend fontWeight="600" float="left" w="100%" pb="6px">{question}</chakra.legend>
+      <chakra.legend fontWeight="600" float="left" w="100%" pb="6px">
+        {question}
+      </chakra.legend>
       <Flex wrap="wrap" gap="8px" clear="both">
         {Object.entries(options).map(([value, words]) => (
-          <chakra.label key={value} display="inline-flex" alignItems="center" gap="8px" minH="44px" px="12px" borderWidth="1px" borderColor={answer === value ? 'ember' : 'rule2'} bg={answer === value ? 'emberSoft' : 'transparent'} borderRadius="l1" cursor="pointer">
-            <Input type="radio" name={question} value={value} checked={answer === value} onChange={() => onAnswer(value)} w="18px" minW="18px" h="18px" accentColor="ember" />
+          <chakra.label
+            key={value}
+            display="inline-flex"
+            alignItems="center"
+            gap="8px"
+            minH="44px"
+            px="12px"
+            borderWidth="1px"
+            borderColor={answer === value ? 'ember' : 'rule2'}
+            bg={answer === value ? 'emberSoft' : 'transparent'}
+            borderRadius="l1"
+            cursor="pointer"
+          >
+            <Input
+              type="radio"
+              name={question}
+              value={value}
+              checked={answer === value}
+              onChange={() => onAnswer(value)}
+              w="18px"
+              minW="18px"
+              h="18px"
+              accentColor="ember"
+            />
             {words}
           </chakra.label>
         ))}

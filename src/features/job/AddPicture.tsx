@@ -9,7 +9,15 @@ import { useJob } from './JobContext'
 const MAX_BYTES = 25 * 1024 * 1024
 
 /** Takes a picture with the phone's camera, or a file, into the outbox; the server makes it small and strips its metadata. */
-export function AddPicture({ subject, size = 'sm', compact = false }: { subject: string; size?: 'sm' | 'md' | 'glove'; compact?: boolean }) {
+export function AddPicture({
+  subject,
+  size = 'sm',
+  compact = false,
+}: {
+  subject: string
+  size?: 'sm' | 'md' | 'glove'
+  compact?: boolean
+}) {
   const { outbox, record, actor, may } = useJob()
   const field = useRef<HTMLInputElement>(null)
   const [error, setError] = useState<string | null>(null)
@@ -22,14 +30,49 @@ export function AddPicture({ subject, size = 'sm', compact = false }: { subject:
     const { jobId } = record.installation
     const id = uuidv7()
     const takenAt = new Date(file.lastModified || Date.now()).toISOString()
-    const attachment = { id, jobId, kind: 'picture' as const, subject, fileName: file.name.slice(0, 120), sha256: '', byteCount: file.size, mediaType: file.type, takenAt, addedByName: actor.name, receivedAt: new Date().toISOString() }
+    const attachment = {
+      id,
+      jobId,
+      kind: 'picture' as const,
+      subject,
+      fileName: file.name.slice(0, 120),
+      sha256: '',
+      byteCount: file.size,
+      mediaType: file.type,
+      takenAt,
+      addedByName: actor.name,
+      receivedAt: new Date().toISOString(),
+    }
     await outbox.add({ kind: 'picture', id, jobId, userId: actor.userId, refusal: null, attachment, file })
   }
   return (
     <Box>
-      <input ref={field} type="file" accept="image/*" capture="environment" hidden aria-label={`Picture of ${subject}`} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
-      <Button size={size} variant={compact ? 'bare' : 'quiet'} aria-label={compact ? `Add a picture of ${subject}` : undefined} onClick={() => field.current?.click()}><Camera size={18} aria-hidden />{!compact && ' Picture'}</Button>
-      {error && <Box role="alert" color="stop" fontSize="13px" maxW="24ch">{error}</Box>}
+      <input
+        ref={field}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        hidden
+        aria-label={`Picture of ${subject}`}
+        onChange={(event) => {
+          void take(event.target.files?.[0])
+          event.target.value = ''
+        }}
+      />
+      <Button
+        size={size}
+        variant={compact ? 'bare' : 'quiet'}
+        aria-label={compact ? `Add a picture of ${subject}` : undefined}
+        onClick={() => field.current?.click()}
+      >
+        <Camera size={18} aria-hidden />
+        {!compact && ' Picture'}
+      </Button>
+      {error && (
+        <Box role="alert" color="stop" fontSize="13px" maxW="24ch">
+          {error}
+        </Box>
+      )}
     </Box>
   )
 }

@@ -6,10 +6,16 @@ export function BenchHead({ title, note, actions }: { title: string; note?: Reac
   return (
     <Flex align="center" gap="12px" wrap={{ base: 'wrap', lg: 'nowrap' }} minH="44px">
       <Flex align="baseline" gap="2px 12px" wrap="wrap" flex="1" minW="0">
-        <Heading as="h2" fontSize={{ base: '21px', lg: '25px' }} lineHeight="1.15">{title}</Heading>
+        <Heading as="h2" fontSize={{ base: '21px', lg: '25px' }} lineHeight="1.15">
+          {title}
+        </Heading>
         {note && <Box color="ink2">{note}</Box>}
       </Flex>
-      {actions && <Flex gap="8px" wrap="wrap" flex="none">{actions}</Flex>}
+      {actions && (
+        <Flex gap="8px" wrap="wrap" flex="none">
+          {actions}
+        </Flex>
+      )}
     </Flex>
   )
 }

@@ -30,7 +30,11 @@ const TAB_WORDS: Readonly<Record<Tab, string>> = { next: 'Next', bench: 'Bench',
 
 /** A job on the bench: rail, bench and ledger, the quick line and the hold line. On a phone one zone at a time. */
 export function JobBench({ view, actor }: { view: JobView; actor: Actor }) {
-  return <JobProvider initial={view} actor={actor}><BenchShell /></JobProvider>
+  return (
+    <JobProvider initial={view} actor={actor}>
+      <BenchShell />
+    </JobProvider>
+  )
 }
 
 function BenchShell() {
@@ -47,7 +51,12 @@ function BenchShell() {
   useEffect(() => {
     setAlive(true)
     // without a network now they are kept from before, or wait for the next time there is one
-    void underServiceWorker().then(keepWorkers).then(() => setKept(true), () => undefined)
+    void underServiceWorker()
+      .then(keepWorkers)
+      .then(
+        () => setKept(true),
+        () => undefined,
+      )
   }, [])
 
   const step = (by: 1 | -1) => {
@@ -58,34 +67,101 @@ function BenchShell() {
   }
   const keys = {
     ...Object.fromEntries(STAGES.map((own, k) => [String(k + 1), () => goTo(own)])),
-    '/': () => field.current?.focus(), '.': openNext, j: () => step(1), k: () => step(-1), u: () => setTakingBack(true),
-    g: () => setMode(mode === 'grid' ? 'island' : 'grid'), l: toggleLamp, '?': () => setKeysOpen(true),
+    '/': () => field.current?.focus(),
+    '.': openNext,
+    j: () => step(1),
+    k: () => step(-1),
+    u: () => setTakingBack(true),
+    g: () => setMode(mode === 'grid' ? 'island' : 'grid'),
+    l: toggleLamp,
+    '?': () => setKeysOpen(true),
   }
   useKeys(keys)
   const StageBench = STAGE_BENCHES[stage]
   const zone = (own: Tab) => ({ base: tab === own ? 'block' : 'none', lg: own === 'next' ? 'none' : 'block' })
   return (
-    <Grid data-alive={alive ? (kept ? 'kept' : '') : undefined} h="100dvh" templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }} overflow="hidden">
+    <Grid
+      data-alive={alive ? (kept ? 'kept' : '') : undefined}
+      h="100dvh"
+      templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }}
+      overflow="hidden"
+    >
       <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
       <Flex hideFrom="lg" role="tablist" aria-label="Views" bg="sheet2" borderBottomWidth="1px" borderColor="rule2">
-        {TABS.map((own) => <chakra.button key={own} type="button" role="tab" aria-selected={tab === own} onClick={() => setTab(own)} flex="1" minH="44px" fontWeight="600" cursor="pointer" color={tab === own ? 'ember' : 'ink2'} borderBottomWidth="3px" borderColor={tab === own ? 'ember' : 'transparent'}>{TAB_WORDS[own]}</chakra.button>)}
+        {TABS.map((own) => (
+          <chakra.button
+            key={own}
+            type="button"
+            role="tab"
+            aria-selected={tab === own}
+            onClick={() => setTab(own)}
+            flex="1"
+            minH="44px"
+            fontWeight="600"
+            cursor="pointer"
+            color={tab === own ? 'ember' : 'ink2'}
+            borderBottomWidth="3px"
+            borderColor={tab === own ? 'ember' : 'transparent'}
+          >
+            {TAB_WORDS[own]}
+          </chakra.button>
+        ))}
       </Flex>
       <Grid minH="0" templateColumns={{ base: '1fr', lg: '148px minmax(0, 1fr) 312px' }} templateRows="minmax(0, 1fr)">
-        <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}><Rail /></Box>
-        <Box display={zone('next')} overflowY="auto" minH="0"><NextCard /></Box>
-        <chakra.main position="relative" display={zone('bench')} overflowY="auto" minH="0" aria-label={`${STAGE_WORDS[stage]} bench`} px={{ base: '10px', lg: '20px' }} py={{ base: '10px', lg: '14px' }}>
-          <Flex direction="column" gap="12px"><PlanProvider><StageBench /></PlanProvider></Flex>
+        <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}>
+          <Rail />
+        </Box>
+        <Box display={zone('next')} overflowY="auto" minH="0">
+          <NextCard />
+        </Box>
+        <chakra.main
+          position="relative"
+          display={zone('bench')}
+          overflowY="auto"
+          minH="0"
+          aria-label={`${STAGE_WORDS[stage]} bench`}
+          px={{ base: '10px', lg: '20px' }}
+          py={{ base: '10px', lg: '14px' }}
+        >
+          <Flex direction="column" gap="12px">
+            <PlanProvider>
+              <StageBench />
+            </PlanProvider>
+          </Flex>
         </chakra.main>
-        <Box display={zone('ledger')} minH="0"><Ledger /></Box>
+        <Box display={zone('ledger')} minH="0">
+          <Ledger />
+        </Box>
       </Grid>
-      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 312px' }} bg="sheet" borderTopWidth="1px" borderColor="rule2" display={{ base: tab === 'next' ? 'grid' : 'none', lg: 'grid' }}>
-        <Box px={{ base: '12px', lg: '20px' }} pt="6px" pb={{ base: '0', lg: '10px' }} pl={{ lg: '168px' }} minW="0"><QuickLine field={field} /></Box>
-        <Flex hideBelow="lg" align="center" px="14px"><NextButton /></Flex>
+      <Grid
+        templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 312px' }}
+        bg="sheet"
+        borderTopWidth="1px"
+        borderColor="rule2"
+        display={{ base: tab === 'next' ? 'grid' : 'none', lg: 'grid' }}
+      >
+        <Box px={{ base: '12px', lg: '20px' }} pt="6px" pb={{ base: '0', lg: '10px' }} pl={{ lg: '168px' }} minW="0">
+          <QuickLine field={field} />
+        </Box>
+        <Flex hideBelow="lg" align="center" px="14px">
+          <NextButton />
+        </Flex>
       </Grid>
       <HoldLine />
       <KeysOverlay open={keysOpen} onClose={() => setKeysOpen(false)} />
-      <Overlay title="Stages" open={stagesOpen} onClose={() => setStagesOpen(false)}><Rail onChoose={() => { setStagesOpen(false); setTab('bench') }} /></Overlay>
-      <TakeBack open={takingBack} onClose={() => setTakingBack(false)} reading={lastOwnReading(record.readings, actor.userId)} />
+      <Overlay title="Stages" open={stagesOpen} onClose={() => setStagesOpen(false)}>
+        <Rail
+          onChoose={() => {
+            setStagesOpen(false)
+            setTab('bench')
+          }}
+        />
+      </Overlay>
+      <TakeBack
+        open={takingBack}
+        onClose={() => setTakingBack(false)}
+        reading={lastOwnReading(record.readings, actor.userId)}
+      />
     </Grid>
   )
 }

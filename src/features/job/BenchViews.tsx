@@ -28,14 +28,50 @@ export function BenchViews({ views, label, first }: { views: readonly BenchView[
     document.getElementById(`view-${to.key}`)?.focus()
   }
   return (
-    <Flex role="tablist" aria-label={label} gap="2px" wrap="wrap" borderBottomWidth="1px" borderColor="rule2"
-      onKeyDown={(event) => { if (event.key === 'ArrowRight') step(1); if (event.key === 'ArrowLeft') step(-1) }}>
+    <Flex
+      role="tablist"
+      aria-label={label}
+      gap="2px"
+      wrap="wrap"
+      borderBottomWidth="1px"
+      borderColor="rule2"
+      onKeyDown={(event) => {
+        if (event.key === 'ArrowRight') step(1)
+        if (event.key === 'ArrowLeft') step(-1)
+      }}
+    >
       {views.map(({ key, label: words, badge }) => {
         const open = key === chosen?.key
         return (
-          <chakra.button key={key} id={`view-${key}`} type="button" role="tab" aria-selected={open} aria-controls="bench-view" tabIndex={open ? 0 : -1} onClick={() => goTo(stage, at, key)} minH="40px" px="11px" fontSize="14.5px" fontWeight={open ? '600' : '400'} cursor="pointer"
-            color={open ? 'ink' : 'ink2'} bg={open ? 'sheet' : 'transparent'} borderWidth="1px" borderBottomWidth="0" borderColor={open ? 'rule2' : 'transparent'} borderTopRadius="l1" mb="-1px" position="relative" _hover={{ color: 'ink' }} display="inline-flex" alignItems="center" gap="6px">
-            {words}{badge}
+          <chakra.button
+            key={key}
+            id={`view-${key}`}
+            type="button"
+            role="tab"
+            aria-selected={open}
+            aria-controls="bench-view"
+            tabIndex={open ? 0 : -1}
+            onClick={() => goTo(stage, at, key)}
+            minH="40px"
+            px="11px"
+            fontSize="14.5px"
+            fontWeight={open ? '600' : '400'}
+            cursor="pointer"
+            color={open ? 'ink' : 'ink2'}
+            bg={open ? 'sheet' : 'transparent'}
+            borderWidth="1px"
+            borderBottomWidth="0"
+            borderColor={open ? 'rule2' : 'transparent'}
+            borderTopRadius="l1"
+            mb="-1px"
+            position="relative"
+            _hover={{ color: 'ink' }}
+            display="inline-flex"
+            alignItems="center"
+            gap="6px"
+          >
+            {words}
+            {badge}
           </chakra.button>
         )
       })}
@@ -45,11 +81,31 @@ export function BenchViews({ views, label, first }: { views: readonly BenchView[
 
 /** The panel under the tabs. */
 export function BenchPanel({ view, children }: { view: string; children: ReactNode }) {
-  return <Flex id="bench-view" role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">{children}</Flex>
+  return (
+    <Flex id="bench-view" role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
+      {children}
+    </Flex>
+  )
 }
 
 /** A small count beside a tab's name. */
 export function Count({ n, tone = 'ink2', words }: { n: number; tone?: 'ink2' | 'stop' | 'sun'; words: string }) {
   if (n === 0) return null
-  return <chakra.span fontSize="12px" fontWeight="600" color={tone} borderWidth="1px" borderColor={tone} borderRadius="9px" px="5px" lineHeight="16px"><chakra.span aria-hidden>{n}</chakra.span><chakra.span srOnly>, {n} {words}</chakra.span></chakra.span>
+  return (
+    <chakra.span
+      fontSize="12px"
+      fontWeight="600"
+      color={tone}
+      borderWidth="1px"
+      borderColor={tone}
+      borderRadius="9px"
+      px="5px"
+      lineHeight="16px"
+    >
+      <chakra.span aria-hidden>{n}</chakra.span>
+      <chakra.span srOnly>
+        , {n} {words}
+      </chakra.span>
+    </chakra.span>
+  )
 }

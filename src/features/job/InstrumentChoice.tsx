@@ -8,8 +8,19 @@ export function InstrumentChoice() {
   if (record.instruments.length === 0) return null
   return (
     <NativeSelect.Root size="sm" w="auto" variant="outline">
-      <NativeSelect.Field aria-label="Instrument in hand" value={instrumentId ?? ''} onChange={(event) => setInstrumentId(event.target.value || null)} minH="36px" fontSize="14px">
-        {record.instruments.map(({ id, tag, name, calibrationDue }) => <option key={id} value={id}>{tag} {name}{calibrationDue !== null && calibrationDue < record.today ? ' – calibration lapsed' : ''}</option>)}
+      <NativeSelect.Field
+        aria-label="Instrument in hand"
+        value={instrumentId ?? ''}
+        onChange={(event) => setInstrumentId(event.target.value || null)}
+        minH="36px"
+        fontSize="14px"
+      >
+        {record.instruments.map(({ id, tag, name, calibrationDue }) => (
+          <option key={id} value={id}>
+            {tag} {name}
+            {calibrationDue !== null && calibrationDue < record.today ? ' – calibration lapsed' : ''}
+          </option>
+        ))}
       </NativeSelect.Field>
       <NativeSelect.Indicator />
     </NativeSelect.Root>

@@ -1,7 +1,16 @@
 'use client'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { parseAsString, parseAsStringLiteral, useQueryStates } from 'nuqs'
-import { type ReactNode, createContext, use, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import {
+  type ReactNode,
+  createContext,
+  use,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+} from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { type Bench, type JobRecord, benchOf, judgeWith, nextPoint } from '@/core/evidence/bench'
 import { type Point, STAGES, type Slot, type Stage } from '@/core/evidence/point'
@@ -43,7 +52,11 @@ export interface JobContextValue {
   setInstrumentId: (id: string | null) => void
   outbox: Outbox
   outboxState: OutboxState
-  enter: (target: Target, value: EnteredValue, options?: { outOfRangeConfirmed?: boolean; correction?: { supersedes: string; reason: string } }) => Promise<Judgement>
+  enter: (
+    target: Target,
+    value: EnteredValue,
+    options?: { outOfRangeConfirmed?: boolean; correction?: { supersedes: string; reason: string } },
+  ) => Promise<Judgement>
   preview: (target: Target, value: EnteredValue) => Judgement
   withdraw: (reading: Reading, reason: string) => Promise<void>
   refresh: () => Promise<void>
@@ -61,7 +74,15 @@ export function useJob(): JobContextValue {
 }
 
 const useJobQuery = (jobId: string, initial: JobView) =>
-  useQuery({ queryKey: ['job', jobId], queryFn: ({ signal }) => getJson<JobView>(`/api/jobs/${jobId}`, signal), initialData: initial, staleTime: 10_000, refetchOnWindowFocus: true, networkMode: 'always', retry: false })
+  useQuery({
+    queryKey: ['job', jobId],
+    queryFn: ({ signal }) => getJson<JobView>(`/api/jobs/${jobId}`, signal),
+    initialData: initial,
+    staleTime: 10_000,
+    refetchOnWindowFocus: true,
+    networkMode: 'always',
+    retry: false,
+  })
 
 /** Hears from the server that evidence was added on another device, and fetches the job again. */
 function useEvidenceEvents(jobId: string, refresh: () => void): void {
@@ -77,24 +98,51 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   const queries = useQueryClient()
   const { data: view } = useJobQuery(jobId, initial)
   const { outbox, state: outboxState } = useOutbox(actor.userId)
-  const refresh = useCallback(async () => { await queries.invalidateQueries({ queryKey: ['job', jobId] }) }, [queries, jobId])
-  useEvidenceEvents(jobId, useCallback(() => void refresh(), [refresh]))
-  useEffect(() => outbox.onAcknowledged((entries) => {
-    queries.setQueryData<JobView>(['job', jobId], (old) => old && { ...old, record: withAcknowledged(old.record, jobId, entries, new Date().toISOString()) })
-    void refresh()
-  }), [outbox, queries, jobId, refresh])
+  const refresh = useCallback(async () => {
+    await queries.invalidateQueries({ queryKey: ['job', jobId] })
+  }, [queries, jobId])
+  useEvidenceEvents(
+    jobId,
+    useCallback(() => void refresh(), [refresh]),
+  )
+  useEffect(
+    () =>
+      outbox.onAcknowledged((entries) => {
+        queries.setQueryData<JobView>(
+          ['job', jobId],
+          (old) => old && { ...old, record: withAcknowledged(old.record, jobId, entries, new Date().toISOString()) },
+        )
+        void refresh()
+      }),
+    [outbox, queries, jobId, refresh],
+  )
 
-  const record = useMemo(() => mergeOutbox(view.record, jobId, outboxState.entries), [view.record, jobId, outboxState.entries])
+  const record = useMemo(
+    () => mergeOutbox(view.record, jobId, outboxState.entries),
+    [view.record, jobId, outboxState.entries],
+  )
   const bench = useMemo(() => benchOf(record), [record])
   const first = useMemo(() => nextPoint(benchOf(initial.record))?.point.stage ?? 'survey', [initial.record])
-  const [{ stage, at, view: benchView }, setPlace] = useQueryStates({ stage: parseAsStringLiteral(STAGES).withDefault(first), at: parseAsString, view: parseAsString }, { history: 'push', shallow: true, clearOnDefault: false })
+  const [{ stage, at, view: benchView }, setPlace] = useQueryStates(
+    { stage: parseAsStringLiteral(STAGES).withDefault(first), at: parseAsString, view: parseAsString },
+    { history: 'push', shallow: true, clearOnDefault: false },
+  )
   const [mode, setMode] = useState<Mode>('grid')
   const [instrumentId, setInstrumentId] = useRememberedInstrument(record)
   const [proposed, setProposed] = useState<JobContextValue['proposed']>(null)
 
-  const hand = useMemo((): Hand => ({ jobId, userId: actor.userId, userName: actor.name, instrumentFor: (measures) => instrumentFor(record.instruments, instrumentId, measures) }), [jobId, actor, instrumentId, record.instruments])
+  const hand = useMemo(
+    (): Hand => ({
+      jobId,
+      userId: actor.userId,
+      userName: actor.name,
+      instrumentFor: (measures) => instrumentFor(record.instruments, instrumentId, measures),
+    }),
+    [jobId, actor, instrumentId, record.instruments],
+  )
   const value = useMemo((): JobContextValue => {
-    const preview: JobContextValue['preview'] = (target, entered) => judgeWith(record, bench.context, target.point, makeReading(target, entered, hand, new Date()))
+    const preview: JobContextValue['preview'] = (target, entered) =>
+      judgeWith(record, bench.context, target.point, makeReading(target, entered, hand, new Date()))
     const goTo: JobContextValue['goTo'] = (to, point = null, within = null) => {
       // a point of one mode turns the quick line to it
       const own = bench.points.find(({ key }) => key === point)?.slots[0]?.mode
@@ -103,10 +151,35 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
     }
     const keep = async (reading: Reading, judgement: Judgement, outOfRangeConfirmed = false) => {
       const shown = { ...reading, shownVerdict: judgement.verdict }
-      await outbox.add({ kind: 'reading', id: shown.id, jobId, userId: actor.userId, refusal: null, reading: shown, outOfRangeConfirmed })
+      await outbox.add({
+        kind: 'reading',
+        id: shown.id,
+        jobId,
+        userId: actor.userId,
+        refusal: null,
+        reading: shown,
+        outOfRangeConfirmed,
+      })
     }
     return {
-      view, record, bench, actor, stage, at, benchView, goTo, preview, mode, setMode, hand, instrumentId, setInstrumentId, outbox, outboxState, refresh, proposed,
+      view,
+      record,
+      bench,
+      actor,
+      stage,
+      at,
+      benchView,
+      goTo,
+      preview,
+      mode,
+      setMode,
+      hand,
+      instrumentId,
+      setInstrumentId,
+      outbox,
+      outboxState,
+      refresh,
+      proposed,
       may: (useCase) => mayCall(actor.role, useCase),
       select: (pointKey) => {
         const to = bench.points.find(({ key }) => key === pointKey)?.stage ?? stage
@@ -127,14 +200,49 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
       async withdraw(reading, reason) {
         const point = bench.points.find(({ key }) => key === reading.pointKey)
         const taken: Reading = {
-          ...reading, id: uuidv7(), valueNumber: null, valueWord: WITHDRAWN, digits: null, unit: '', detail: null, instrumentId: null, recordedBy: actor.userId, recordedByName: actor.name,
-          recordedAt: new Date().toISOString(), receivedAt: null, supersedes: reading.id, supersedeReason: reason,
+          ...reading,
+          id: uuidv7(),
+          valueNumber: null,
+          valueWord: WITHDRAWN,
+          digits: null,
+          unit: '',
+          detail: null,
+          instrumentId: null,
+          recordedBy: actor.userId,
+          recordedByName: actor.name,
+          recordedAt: new Date().toISOString(),
+          receivedAt: null,
+          supersedes: reading.id,
+          supersedeReason: reason,
         }
-        await keep(taken, point ? judgeWith(record, bench.context, point, taken) : { verdict: 'open', value: null, why: '', limit: null, basis: null, code: '' })
+        await keep(
+          taken,
+          point
+            ? judgeWith(record, bench.context, point, taken)
+            : { verdict: 'open', value: null, why: '', limit: null, basis: null, code: '' },
+        )
       },
       propose: (text) => setProposed({ text, stamp: Date.now() }),
     }
-  }, [view, record, bench, actor, stage, at, benchView, mode, instrumentId, setInstrumentId, outbox, outboxState, refresh, proposed, hand, jobId, setPlace])
+  }, [
+    view,
+    record,
+    bench,
+    actor,
+    stage,
+    at,
+    benchView,
+    mode,
+    instrumentId,
+    setInstrumentId,
+    outbox,
+    outboxState,
+    refresh,
+    proposed,
+    hand,
+    jobId,
+    setPlace,
+  ])
   return <JobContext value={value}>{children}</JobContext>
 }
 
@@ -144,18 +252,26 @@ export function openSlots({ record }: JobContextValue, point: Point): Slot[] {
   return point.slots.filter(({ id, path }) => path.length > 0 && !filled.has(id))
 }
 
-const benchSlots = (record: JobRecord, point: Point) => record.readings.filter(({ pointKey, valueWord }) => pointKey === point.key && valueWord !== WITHDRAWN).map(({ slot }) => slot)
+const benchSlots = (record: JobRecord, point: Point) =>
+  record.readings
+    .filter(({ pointKey, valueWord }) => pointKey === point.key && valueWord !== WITHDRAWN)
+    .map(({ slot }) => slot)
 
 /** The instrument that measures most, for a hand that has not chosen yet. */
-const handiest = (instruments: JobRecord['instruments']): string | null => [...instruments].sort((a, b) => b.functions.length - a.functions.length)[0]?.id ?? null
+const handiest = (instruments: JobRecord['instruments']): string | null =>
+  [...instruments].sort((a, b) => b.functions.length - a.functions.length)[0]?.id ?? null
 
 const INSTRUMENT_KEY = 'awlbright-instrument'
 
 /** The instrument in the crew's hand, remembered on this device while it is one of theirs. */
 function useRememberedInstrument({ instruments }: JobRecord): [string | null, (id: string | null) => void] {
-  const kept = useSyncExternalStore(() => () => {}, () => remembered(INSTRUMENT_KEY), () => null)
+  const kept = useSyncExternalStore(
+    () => () => {},
+    () => remembered(INSTRUMENT_KEY),
+    () => null,
+  )
   const [chosen, setChosen] = useState<string | null | undefined>(undefined)
-  const id = chosen === undefined ? (kept || handiest(instruments)) : chosen
+  const id = chosen === undefined ? kept || handiest(instruments) : chosen
   const known = instruments.some((instrument) => instrument.id === id) ? id : null
   const choose = useCallback((next: string | null) => {
     setChosen(next)

@@ -8,8 +8,15 @@ import { Overlay } from '@/ui/Overlay'
 import { useJob } from './JobContext'
 
 const KEYS: readonly [string, string][] = [
-  ['1 – 8', 'the stages, Survey to Handover'], ['/', 'to the quick line'], ['.', 'next open point'], ['j  k', 'along the ledger'], ['u', 'take back your last entry, with a reason'],
-  ['g', 'grid or island'], ['l', 'lamp mode'], ['Esc', 'empty the quick line, then leave it'], ['?', 'this list'],
+  ['1 – 8', 'the stages, Survey to Handover'],
+  ['/', 'to the quick line'],
+  ['.', 'next open point'],
+  ['j  k', 'along the ledger'],
+  ['u', 'take back your last entry, with a reason'],
+  ['g', 'grid or island'],
+  ['l', 'lamp mode'],
+  ['Esc', 'empty the quick line, then leave it'],
+  ['?', 'this list'],
 ]
 
 /** All keys, and the words the quick line knows in this job. */
@@ -18,15 +25,33 @@ export function KeysOverlay({ open, onClose }: { open: boolean; onClose: () => v
   return (
     <Overlay title="Keys and quick-line words" open={open} onClose={onClose} wide>
       <Grid templateColumns="max-content 1fr" gap="6px 14px" alignItems="baseline">
-        {KEYS.map(([key, meaning]) => <Fragment key={key}><Box><KeyCap>{key}</KeyCap></Box><Text>{meaning}</Text></Fragment>)}
+        {KEYS.map(([key, meaning]) => (
+          <Fragment key={key}>
+            <Box>
+              <KeyCap>{key}</KeyCap>
+            </Box>
+            <Text>{meaning}</Text>
+          </Fragment>
+        ))}
       </Grid>
       {STAGES.map((stage) => {
-        const targets = bench.points.filter((point) => point.stage === stage).flatMap((point) => point.slots.filter(({ path }) => path.length > 0).map((slot) => ({ point, slot })))
+        const targets = bench.points
+          .filter((point) => point.stage === stage)
+          .flatMap((point) => point.slots.filter(({ path }) => path.length > 0).map((slot) => ({ point, slot })))
         return targets.length === 0 ? null : (
           <Box key={stage} mt="14px">
             <Text fontWeight="600">{STAGE_WORDS[stage]}</Text>
             <Grid templateColumns={{ base: '1fr', md: 'minmax(0, 1fr) minmax(0, 1fr)' }} gap="2px 14px">
-              {targets.slice(0, 40).map((target) => <Box key={`${target.point.key}${target.slot.id}`} fontSize="14px" overflowWrap="anywhere"><Box as="span" fontFamily="mono">{exampleOf(target)}</Box> <Box as="span" color="ink2">{target.slot.label}</Box></Box>)}
+              {targets.slice(0, 40).map((target) => (
+                <Box key={`${target.point.key}${target.slot.id}`} fontSize="14px" overflowWrap="anywhere">
+                  <Box as="span" fontFamily="mono">
+                    {exampleOf(target)}
+                  </Box>{' '}
+                  <Box as="span" color="ink2">
+                    {target.slot.label}
+                  </Box>
+                </Box>
+              ))}
             </Grid>
           </Box>
         )

@@ -16,27 +16,86 @@ import { slotLabel, valueText } from './readingText'
 export function Ledger() {
   const { bench, record, stage, at, select } = useJob()
   const groups = ledgerGroups(bench.points, record.readings, stage)
-  const correctedBy = new Map(record.readings.flatMap((reading) => (reading.supersedes ? [[reading.supersedes, reading] as const] : [])))
+  const correctedBy = new Map(
+    record.readings.flatMap((reading) => (reading.supersedes ? [[reading.supersedes, reading] as const] : [])),
+  )
   const count = groups.reduce((sum, { readings }) => sum + readings.length, 0)
   return (
-    <chakra.aside aria-label="Ledger" bg="sheet" borderLeftWidth={{ lg: '1px' }} borderColor="rule2" display="flex" flexDirection="column" minH="0" h="100%">
+    <chakra.aside
+      aria-label="Ledger"
+      bg="sheet"
+      borderLeftWidth={{ lg: '1px' }}
+      borderColor="rule2"
+      display="flex"
+      flexDirection="column"
+      minH="0"
+      h="100%"
+    >
       <Flex px="14px" pt="11px" pb="8px" justify="space-between" align="baseline" color="ink2" fontSize="14px">
-        <Heading as="h2" fontSize="14px" color="ink2">Ledger</Heading>
-        <span>{STAGE_WORDS[stage].toLowerCase()} · {count}</span>
+        <Heading as="h2" fontSize="14px" color="ink2">
+          Ledger
+        </Heading>
+        <span>
+          {STAGE_WORDS[stage].toLowerCase()} · {count}
+        </span>
       </Flex>
       <Box overflowY="auto" flex="1" minH="0" tabIndex={0} role="region" aria-label="Recorded readings">
-        {groups.length === 0 && (stage === 'plan' ? <EmptyState title="A plan proves nothing">It is worked out, not recorded; its promises find their evidence in the later stages.</EmptyState> : <EmptyState title="Nothing recorded here yet">Type a reading on the quick line below, or press Next.</EmptyState>)}
+        {groups.length === 0 &&
+          (stage === 'plan' ? (
+            <EmptyState title="A plan proves nothing">
+              It is worked out, not recorded; its promises find their evidence in the later stages.
+            </EmptyState>
+          ) : (
+            <EmptyState title="Nothing recorded here yet">
+              Type a reading on the quick line below, or press Next.
+            </EmptyState>
+          ))}
         {groups.map((group) => {
           const judgement = bench.judgements.get(group.pointKey)
           const chosen = at === group.pointKey
           return (
-            <Box key={group.readings[0]?.id} borderTopWidth="1px" borderColor="rule" bg={chosen ? 'emberSoft' : 'transparent'} px="14px" py="8px" data-ledger-point={group.pointKey} css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}>
-              <chakra.button type="button" onClick={() => select(group.pointKey)} display="grid" gridTemplateColumns="20px 1fr" gap="2px 8px" w="100%" textAlign="left" cursor="pointer" aria-pressed={chosen} minH="28px">
-                <Box pt="2px"><Punch verdict={judgement?.verdict ?? 'open'} size={16} labelled /></Box>
-                <Box fontWeight="600" lineHeight="1.3" overflowWrap="anywhere">{group.point?.label ?? group.pointKey}</Box>
-                <Box gridColumn="2" fontSize="13px" color="ink2" lineHeight="1.35">{judgement?.why ?? 'No longer in the plan; kept on record.'}</Box>
+            <Box
+              key={group.readings[0]?.id}
+              borderTopWidth="1px"
+              borderColor="rule"
+              bg={chosen ? 'emberSoft' : 'transparent'}
+              px="14px"
+              py="8px"
+              data-ledger-point={group.pointKey}
+              css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
+            >
+              <chakra.button
+                type="button"
+                onClick={() => select(group.pointKey)}
+                display="grid"
+                gridTemplateColumns="20px 1fr"
+                gap="2px 8px"
+                w="100%"
+                textAlign="left"
+                cursor="pointer"
+                aria-pressed={chosen}
+                minH="28px"
+              >
+                <Box pt="2px">
+                  <Punch verdict={judgement?.verdict ?? 'open'} size={16} labelled />
+                </Box>
+                <Box fontWeight="600" lineHeight="1.3" overflowWrap="anywhere">
+                  {group.point?.label ?? group.pointKey}
+                </Box>
+                <Box gridColumn="2" fontSize="13px" color="ink2" lineHeight="1.35">
+                  {judgement?.why ?? 'No longer in the plan; kept on record.'}
+                </Box>
               </chakra.button>
-              <Box pl="28px">{group.readings.map((reading) => <LedgerLine key={reading.id} reading={reading} point={group.point} correctedBy={correctedBy.get(reading.id)} />)}</Box>
+              <Box pl="28px">
+                {group.readings.map((reading) => (
+                  <LedgerLine
+                    key={reading.id}
+                    reading={reading}
+                    point={group.point}
+                    correctedBy={correctedBy.get(reading.id)}
+                  />
+                ))}
+              </Box>
             </Box>
           )
         })}
@@ -45,38 +104,114 @@ export function Ledger() {
   )
 }
 
-function LedgerLine({ reading, point, correctedBy }: { reading: Reading; point: Point | undefined; correctedBy: Reading | undefined }) {
+function LedgerLine({
+  reading,
+  point,
+  correctedBy,
+}: {
+  reading: Reading
+  point: Point | undefined
+  correctedBy: Reading | undefined
+}) {
   const { record, may } = useJob()
   const [correcting, setCorrecting] = useState(false)
   const instrument = record.instruments.find(({ id }) => id === reading.instrumentId)
   const gone = correctedBy !== undefined
   const slot = point?.slots.find(({ id }) => id === reading.slot)
-  const correctable = !gone && reading.valueWord !== WITHDRAWN && slot !== undefined && slot.input.kind !== 'attached' && may('recordReadings')
+  const correctable =
+    !gone &&
+    reading.valueWord !== WITHDRAWN &&
+    slot !== undefined &&
+    slot.input.kind !== 'attached' &&
+    may('recordReadings')
   // a point with one thing to record needs no second name for it
   const alone = point?.slots.length === 1
   const facts = (
-    <span title={reading.receivedAt === null ? 'not yet with the server' : `on this device ${reading.recordedAt}, with the server ${reading.receivedAt}`}>
-      {[reading.recordedByName.split(' ')[0], clock(reading.recordedAt), instrument?.tag, reading.detail?.source === 'gateway' ? 'from the gateway' : null].filter(Boolean).join(' · ')}
-      {reading.receivedAt === null && <Box as="span" color="watch" fontWeight="600"> · kept here, not sent</Box>}
+    <span
+      title={
+        reading.receivedAt === null
+          ? 'not yet with the server'
+          : `on this device ${reading.recordedAt}, with the server ${reading.receivedAt}`
+      }
+    >
+      {[
+        reading.recordedByName.split(' ')[0],
+        clock(reading.recordedAt),
+        instrument?.tag,
+        reading.detail?.source === 'gateway' ? 'from the gateway' : null,
+      ]
+        .filter(Boolean)
+        .join(' · ')}
+      {reading.receivedAt === null && (
+        <Box as="span" color="watch" fontWeight="600">
+          {' '}
+          · kept here, not sent
+        </Box>
+      )}
     </span>
   )
-  const correct = correctable && <Button variant="bare" size="sm" minH="24px" fontSize="12.5px" px="0" onClick={() => setCorrecting(!correcting)} aria-expanded={correcting}>correct</Button>
+  const correct = correctable && (
+    <Button
+      variant="bare"
+      size="sm"
+      minH="24px"
+      fontSize="12.5px"
+      px="0"
+      onClick={() => setCorrecting(!correcting)}
+      aria-expanded={correcting}
+    >
+      correct
+    </Button>
+  )
   return (
     <Box py="3px" opacity={gone ? 0.75 : 1}>
       <Flex align="baseline" gap="8px">
-        <Box flex="1" minW="0" fontSize="13px" color={alone ? 'ink3' : 'ink2'}>{alone ? facts : slotLabel(point, reading.slot)}</Box>
-        <Box fontWeight="600" fontSize="17px" textDecoration={gone ? 'line-through' : undefined} overflowWrap="anywhere" textAlign="right">{valueText(reading)}</Box>
+        <Box flex="1" minW="0" fontSize="13px" color={alone ? 'ink3' : 'ink2'}>
+          {alone ? facts : slotLabel(point, reading.slot)}
+        </Box>
+        <Box
+          fontWeight="600"
+          fontSize="17px"
+          textDecoration={gone ? 'line-through' : undefined}
+          overflowWrap="anywhere"
+          textAlign="right"
+        >
+          {valueText(reading)}
+        </Box>
         {alone && correct}
       </Flex>
-      {!alone && <Flex fontSize="12.5px" color="ink3" gap="6px" align="center" minH="22px"><Box flex="1" minW="0">{facts}</Box>{correct}</Flex>}
-      {reading.supersedeReason && <Text fontSize="12.5px" color="ink2">corrects an earlier entry: “{reading.supersedeReason}”</Text>}
-      {correcting && slot && point && <CorrectionForm reading={reading} point={point} slot={slot} onDone={() => setCorrecting(false)} />}
+      {!alone && (
+        <Flex fontSize="12.5px" color="ink3" gap="6px" align="center" minH="22px">
+          <Box flex="1" minW="0">
+            {facts}
+          </Box>
+          {correct}
+        </Flex>
+      )}
+      {reading.supersedeReason && (
+        <Text fontSize="12.5px" color="ink2">
+          corrects an earlier entry: “{reading.supersedeReason}”
+        </Text>
+      )}
+      {correcting && slot && point && (
+        <CorrectionForm reading={reading} point={point} slot={slot} onDone={() => setCorrecting(false)} />
+      )}
     </Box>
   )
 }
 
 /** A correction: the new value and why, or the entry taken back. Both rows stay on record. */
-function CorrectionForm({ reading, point, slot, onDone }: { reading: Reading; point: Point; slot: Point['slots'][number]; onDone: () => void }) {
+function CorrectionForm({
+  reading,
+  point,
+  slot,
+  onDone,
+}: {
+  reading: Reading
+  point: Point
+  slot: Point['slots'][number]
+  onDone: () => void
+}) {
   const { enter, withdraw, hand } = useJob()
   const [text, setText] = useState(reading.digits ?? reading.valueWord ?? '')
   const [reason, setReason] = useState('')
@@ -85,19 +220,61 @@ function CorrectionForm({ reading, point, slot, onDone }: { reading: Reading; po
   const store = async () => {
     if (why === '') return setError('Say why: the reason stays with the correction.')
     const state = valueFor({ point, slot }, text, hand.instrumentFor)
-    if (state.kind !== 'ready') return setError('message' in state ? state.message : 'question' in state ? state.question.replace('Press Enter again to store it as typed, or c', 'C') : 'Type a value.')
+    if (state.kind !== 'ready')
+      return setError(
+        'message' in state
+          ? state.message
+          : 'question' in state
+            ? state.question.replace('Press Enter again to store it as typed, or c', 'C')
+            : 'Type a value.',
+      )
     await enter(state.target, state.value, { correction: { supersedes: reading.id, reason: why } })
     onDone()
   }
   return (
-    <chakra.form onSubmit={(event) => { event.preventDefault(); void store() }} display="grid" gap="6px" py="6px">
-      <Input aria-label="Corrected value" value={text} onChange={(event) => setText(event.target.value)} fontFamily="mono" autoFocus />
-      <Input aria-label="Reason for the correction" placeholder="Why? e.g. read the wrong range" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
-      {error && <Text role="alert" color="stop" fontSize="13px">{error}</Text>}
+    <chakra.form
+      onSubmit={(event) => {
+        event.preventDefault()
+        void store()
+      }}
+      display="grid"
+      gap="6px"
+      py="6px"
+    >
+      <Input
+        aria-label="Corrected value"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        fontFamily="mono"
+        autoFocus
+      />
+      <Input
+        aria-label="Reason for the correction"
+        placeholder="Why? e.g. read the wrong range"
+        maxLength={200}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+      {error && (
+        <Text role="alert" color="stop" fontSize="13px">
+          {error}
+        </Text>
+      )}
       <Flex gap="6px" wrap="wrap">
-        <Button type="submit" size="sm" variant="act">Store correction</Button>
-        <Button size="sm" onClick={() => (why === '' ? setError('Say why: the reason stays with it.') : void withdraw(reading, why).then(onDone))}>Take back</Button>
-        <Button size="sm" variant="bare" onClick={onDone}>Leave as is</Button>
+        <Button type="submit" size="sm" variant="act">
+          Store correction
+        </Button>
+        <Button
+          size="sm"
+          onClick={() =>
+            why === '' ? setError('Say why: the reason stays with it.') : void withdraw(reading, why).then(onDone)
+          }
+        >
+          Take back
+        </Button>
+        <Button size="sm" variant="bare" onClick={onDone}>
+          Leave as is
+        </Button>
       </Flex>
     </chakra.form>
   )

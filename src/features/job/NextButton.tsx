@@ -21,12 +21,30 @@ export function NextButton({ size = 'lg' }: { size?: 'lg' | 'glove' }) {
   const { bench, at } = useJob()
   const next = nextPoint(bench, at ?? undefined) ?? nextPoint(bench)
   const open = useOpenNext()
-  if (!next) return <Box fontSize="14px" color="ink2" px="8px">Nothing is open: what is left waits for its hold or is done.</Box>
+  if (!next)
+    return (
+      <Box fontSize="14px" color="ink2" px="8px">
+        Nothing is open: what is left waits for its hold or is done.
+      </Box>
+    )
   return (
-    <Button variant="act" size={size} w="100%" minH={size === 'lg' ? '64px' : undefined} justifyContent="flex-start" textAlign="left" onClick={open} title={next.because}>
+    <Button
+      variant="act"
+      size={size}
+      w="100%"
+      minH={size === 'lg' ? '64px' : undefined}
+      justifyContent="flex-start"
+      textAlign="left"
+      onClick={open}
+      title={next.because}
+    >
       <Box minW="0" lineHeight="1.2">
-        <Box lineClamp="2" fontSize={size === 'lg' ? '15px' : undefined}>Next: {next.point.label}</Box>
-        <Box fontSize="12.5px" fontWeight="400" lineClamp="1">{next.because}</Box>
+        <Box lineClamp="2" fontSize={size === 'lg' ? '15px' : undefined}>
+          Next: {next.point.label}
+        </Box>
+        <Box fontSize="12.5px" fontWeight="400" lineClamp="1">
+          {next.because}
+        </Box>
       </Box>
     </Button>
   )

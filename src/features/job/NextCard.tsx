@@ -22,13 +22,21 @@ export function NextCard() {
         <>
           <PunchRow verdicts={marks} size={15} most={36} />
           <Box>
-            <Box color="ink2" fontSize="14px">{STAGE_WORDS[point.stage]}</Box>
-            <Heading as="h2" fontSize="22px" lineHeight="1.2" overflowWrap="anywhere">{point.label}</Heading>
+            <Box color="ink2" fontSize="14px">
+              {STAGE_WORDS[point.stage]}
+            </Box>
+            <Heading as="h2" fontSize="22px" lineHeight="1.2" overflowWrap="anywhere">
+              {point.label}
+            </Heading>
           </Box>
           <Sheet p="14px">
             <Flex align="baseline" gap="8px" mb="6px">
-              <Box fontSize="34px" lineHeight="1.1" fontWeight="700" overflowWrap="anywhere">{judgement?.value ?? '–'}</Box>
-              <Box ml="auto"><VerdictWord verdict={judgement?.verdict ?? 'open'} size={18} /></Box>
+              <Box fontSize="34px" lineHeight="1.1" fontWeight="700" overflowWrap="anywhere">
+                {judgement?.value ?? '–'}
+              </Box>
+              <Box ml="auto">
+                <VerdictWord verdict={judgement?.verdict ?? 'open'} size={18} />
+              </Box>
             </Flex>
             <PointDetail point={point} large />
           </Sheet>

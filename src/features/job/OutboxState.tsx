@@ -13,19 +13,52 @@ import { slotLabel, valueText } from './readingText'
 
 /** Whether everything has been sent, in a few words; opens to what waits and what was refused. */
 export function OutboxState() {
-  const { outboxState: { entries, away, failure } } = useJob()
+  const {
+    outboxState: { entries, away, failure },
+  } = useJob()
   const [open, setOpen] = useState(false)
   const refused = entries.filter(({ refusal }) => refusal !== null).length
   const waiting = entries.length - refused
-  const words = failure ? 'cannot keep entries here' : refused > 0 ? `${refused} refused${waiting > 0 ? `, ${waiting} kept` : ''}` : waiting === 0 ? (away ? 'no connection' : 'all sent') : away ? `${away} · ${waiting} kept` : `sending ${waiting}`
+  const words = failure
+    ? 'cannot keep entries here'
+    : refused > 0
+      ? `${refused} refused${waiting > 0 ? `, ${waiting} kept` : ''}`
+      : waiting === 0
+        ? away
+          ? 'no connection'
+          : 'all sent'
+        : away
+          ? `${away} · ${waiting} kept`
+          : `sending ${waiting}`
   return (
     <>
-      <Button variant="bare" size="sm" fontWeight="400" color={failure || refused > 0 ? 'stop' : waiting > 0 || away ? 'watch' : 'ink2'} textDecoration={entries.length > 0 ? 'underline' : 'none'} onClick={() => setOpen(true)} data-testid="outbox-state"><span role="status">{words}</span></Button>
+      <Button
+        variant="bare"
+        size="sm"
+        fontWeight="400"
+        color={failure || refused > 0 ? 'stop' : waiting > 0 || away ? 'watch' : 'ink2'}
+        textDecoration={entries.length > 0 ? 'underline' : 'none'}
+        onClick={() => setOpen(true)}
+        data-testid="outbox-state"
+      >
+        <span role="status">{words}</span>
+      </Button>
       <Overlay title="What is kept on this device" open={open} onClose={() => setOpen(false)}>
-        {failure && <Notice kind="error" mb="3">{failure}</Notice>}
+        {failure && (
+          <Notice kind="error" mb="3">
+            {failure}
+          </Notice>
+        )}
         {entries.length === 0 && <Text color="ink2">Everything entered here has been taken in by the server.</Text>}
-        {away && entries.length > 0 && <Notice kind="info" mb="3">Not sent yet: {away}. It goes by itself when the server can be reached; leave the app installed and the browser’s data alone.</Notice>}
-        {entries.map((entry) => <EntryLine key={entry.id} entry={entry} />)}
+        {away && entries.length > 0 && (
+          <Notice kind="info" mb="3">
+            Not sent yet: {away}. It goes by itself when the server can be reached; leave the app installed and the
+            browser’s data alone.
+          </Notice>
+        )}
+        {entries.map((entry) => (
+          <EntryLine key={entry.id} entry={entry} />
+        ))}
       </Overlay>
     </>
   )
@@ -33,10 +66,15 @@ export function OutboxState() {
 
 /** What an entry is, and when it was made. */
 function entryWords(entry: OutboxEntry, points: readonly Point[]): { what: string; at: string } {
-  if (entry.kind === 'picture') return { what: `Picture of ${entry.attachment.subject}`, at: entry.attachment.receivedAt }
-  if (entry.kind === 'wiring') return { what: `Wiring ${LAYER_WORDS[entry.revision.layer]}: ${entry.revision.note}`, at: entry.revision.madeAt }
+  if (entry.kind === 'picture')
+    return { what: `Picture of ${entry.attachment.subject}`, at: entry.attachment.receivedAt }
+  if (entry.kind === 'wiring')
+    return { what: `Wiring ${LAYER_WORDS[entry.revision.layer]}: ${entry.revision.note}`, at: entry.revision.madeAt }
   const point = points.find(({ key }) => key === entry.reading.pointKey)
-  return { what: `${point?.label ?? entry.reading.pointKey}: ${slotLabel(point, entry.reading.slot)} ${valueText(entry.reading)}`, at: entry.reading.recordedAt }
+  return {
+    what: `${point?.label ?? entry.reading.pointKey}: ${slotLabel(point, entry.reading.slot)} ${valueText(entry.reading)}`,
+    at: entry.reading.recordedAt,
+  }
 }
 
 function EntryLine({ entry }: { entry: OutboxEntry }) {
@@ -45,10 +83,23 @@ function EntryLine({ entry }: { entry: OutboxEntry }) {
   return (
     <Flex borderTopWidth="1px" borderColor="rule" py="8px" gap="10px" align="flex-start">
       <Box flex="1" minW="0" overflowWrap="anywhere">
-        <Text>{what} <Box as="span" color="ink3" fontSize="13px">{clock(at)}</Box></Text>
-        {entry.refusal && <Text color="stop" fontSize="14px">Refused: {entry.refusal} It is not evidence; enter it again if it should be.</Text>}
+        <Text>
+          {what}{' '}
+          <Box as="span" color="ink3" fontSize="13px">
+            {clock(at)}
+          </Box>
+        </Text>
+        {entry.refusal && (
+          <Text color="stop" fontSize="14px">
+            Refused: {entry.refusal} It is not evidence; enter it again if it should be.
+          </Text>
+        )}
       </Box>
-      {entry.refusal !== null && <Button size="sm" onClick={() => void outbox.dismiss(entry.id)}>Throw away</Button>}
+      {entry.refusal !== null && (
+        <Button size="sm" onClick={() => void outbox.dismiss(entry.id)}>
+          Throw away
+        </Button>
+      )}
     </Flex>
   )
 }

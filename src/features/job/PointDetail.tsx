@@ -15,14 +15,35 @@ export function PointDetail({ point, large = false }: { point: Point; large?: bo
   const latest = latestBySlot(bench.context.readings, point.key)
   return (
     <Box fontSize={large ? '16px' : '14px'}>
-      <Text color="ink2" mb="8px">{latest.size === 0 ? point.why : judgement?.why}</Text>
+      <Text color="ink2" mb="8px">
+        {latest.size === 0 ? point.why : judgement?.why}
+      </Text>
       {may('recordReadings') && (
         <Box display="grid" gap="8px">
-          {point.slots.map((slot) => <SlotRow key={slot.id} point={point} slot={slot} value={latest.get(slot.id) ? valueText(latest.get(slot.id)!) : null} large={large} />)}
+          {point.slots.map((slot) => (
+            <SlotRow
+              key={slot.id}
+              point={point}
+              slot={slot}
+              value={latest.get(slot.id) ? valueText(latest.get(slot.id)!) : null}
+              large={large}
+            />
+          ))}
         </Box>
       )}
-      {judgement?.limit && <Text mt="8px" color="ink2"><b>Limit</b> {judgement.limit}</Text>}
-      {judgement?.basis && <Text color="ink3" fontSize="13px">{judgement.basis} <Box as="span" fontFamily="mono">{judgement.code}</Box></Text>}
+      {judgement?.limit && (
+        <Text mt="8px" color="ink2">
+          <b>Limit</b> {judgement.limit}
+        </Text>
+      )}
+      {judgement?.basis && (
+        <Text color="ink3" fontSize="13px">
+          {judgement.basis}{' '}
+          <Box as="span" fontFamily="mono">
+            {judgement.code}
+          </Box>
+        </Text>
+      )}
     </Box>
   )
 }
@@ -36,15 +57,39 @@ function SlotRow({ point, slot, value, large }: { point: Point; slot: Slot; valu
       <Box flex="1" minW="120px">
         <Box color="ink2">{slot.label}</Box>
       </Box>
-      {value !== null && <Box fontWeight="600" fontSize={large ? '20px' : '16px'} overflowWrap="anywhere">{value}</Box>}
+      {value !== null && (
+        <Box fontWeight="600" fontSize={large ? '20px' : '16px'} overflowWrap="anywhere">
+          {value}
+        </Box>
+      )}
       {words.map((word) => (
-        <Button key={word} size={size} variant={value === word ? 'chosen' : 'quiet'} aria-pressed={value === word}
-          onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: word, digits: null, unit: '' })}>{word}</Button>
+        <Button
+          key={word}
+          size={size}
+          variant={value === word ? 'chosen' : 'quiet'}
+          aria-pressed={value === word}
+          onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: word, digits: null, unit: '' })}
+        >
+          {word}
+        </Button>
       ))}
       {(slot.input.kind === 'quantity' || slot.input.kind === 'text') && (
-        <Button size={size} onClick={() => propose(`${spokenPath({ point, slot })} `)} aria-label={`Type ${slot.label}`}>{value === null ? 'Type' : 'Again'}</Button>
+        <Button
+          size={size}
+          onClick={() => propose(`${spokenPath({ point, slot })} `)}
+          aria-label={`Type ${slot.label}`}
+        >
+          {value === null ? 'Type' : 'Again'}
+        </Button>
       )}
-      {slot.input.kind === 'attached' && (slot.id === 'picture' ? <AddPicture subject={point.subject} size={size} /> : <Button size={size} onClick={() => goTo('outage', point.key)}>Add the file on the bench</Button>)}
+      {slot.input.kind === 'attached' &&
+        (slot.id === 'picture' ? (
+          <AddPicture subject={point.subject} size={size} />
+        ) : (
+          <Button size={size} onClick={() => goTo('outage', point.key)}>
+            Add the file on the bench
+          </Button>
+        ))}
     </Flex>
   )
 }

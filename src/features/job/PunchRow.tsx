@@ -3,11 +3,25 @@ import type { Verdict } from '@/core/rules/verdict'
 import { Punch } from '@/ui/Punch'
 
 /** The marks of a stage or a job, one a point: its progress at a glance. */
-export function PunchRow({ verdicts, size = 9, most = 200 }: { verdicts: readonly Verdict[]; size?: number; most?: number }) {
+export function PunchRow({
+  verdicts,
+  size = 9,
+  most = 200,
+}: {
+  verdicts: readonly Verdict[]
+  size?: number
+  most?: number
+}) {
   return (
     <Flex wrap="wrap" gap="3px" aria-hidden>
-      {verdicts.slice(0, most).map((verdict, k) => <Punch key={k} verdict={verdict} size={size} />)}
-      {verdicts.length > most && <Box fontSize="12px" lineHeight="1" color="ink3">+{verdicts.length - most}</Box>}
+      {verdicts.slice(0, most).map((verdict, k) => (
+        <Punch key={k} verdict={verdict} size={size} />
+      ))}
+      {verdicts.length > most && (
+        <Box fontSize="12px" lineHeight="1" color="ink3">
+          +{verdicts.length - most}
+        </Box>
+      )}
     </Flex>
   )
 }

@@ -13,18 +13,67 @@ import { PersonTools } from './PersonTools'
 export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () => void }) {
   const { view, record, bench, actor, stage } = useJob()
   return (
-    <chakra.header display="flex" alignItems="center" gap={{ base: '8px', lg: '16px' }} bg="sheet" borderBottomWidth="1px" borderColor="rule2" minH="52px" pr={{ base: '4px', lg: '14px' }} minW="0">
+    <chakra.header
+      display="flex"
+      alignItems="center"
+      gap={{ base: '8px', lg: '16px' }}
+      bg="sheet"
+      borderBottomWidth="1px"
+      borderColor="rule2"
+      minH="52px"
+      pr={{ base: '4px', lg: '14px' }}
+      minW="0"
+    >
       <NextLink href="/" aria-label="Awlbright, all jobs">
-        <Flex w={{ base: 'auto', lg: '148px' }} h="52px" align="center" gap="9px" pl={{ base: '12px', lg: '16px' }} borderRightWidth={{ lg: '1px' }} borderColor="rule" fontFamily="heading" fontWeight="600" fontSize="17px"><Mark /><Box hideBelow="lg">Awlbright</Box></Flex>
+        <Flex
+          w={{ base: 'auto', lg: '148px' }}
+          h="52px"
+          align="center"
+          gap="9px"
+          pl={{ base: '12px', lg: '16px' }}
+          borderRightWidth={{ lg: '1px' }}
+          borderColor="rule"
+          fontFamily="heading"
+          fontWeight="600"
+          fontSize="17px"
+        >
+          <Mark />
+          <Box hideBelow="lg">Awlbright</Box>
+        </Flex>
       </NextLink>
-      <Button hideFrom="lg" variant="quiet" size="sm" onClick={onStages} aria-label={`Stage ${STAGE_WORDS[stage]}, choose another`}>{STAGE_WORDS[stage]} ▾</Button>
+      <Button
+        hideFrom="lg"
+        variant="quiet"
+        size="sm"
+        onClick={onStages}
+        aria-label={`Stage ${STAGE_WORDS[stage]}, choose another`}
+      >
+        {STAGE_WORDS[stage]} ▾
+      </Button>
       <Flex flex="1" minW="0" align="baseline" gap="14px">
-        <Box as="h1" fontFamily="heading" fontWeight="600" fontSize={{ base: '15px', lg: '17px' }} whiteSpace="nowrap" overflow="hidden" textOverflow="ellipsis" title={record.installation.name}>{record.installation.name}</Box>
-        <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap" flex="none">{view.place} · {bench.context.pack.name}</Box>
+        <Box
+          as="h1"
+          fontFamily="heading"
+          fontWeight="600"
+          fontSize={{ base: '15px', lg: '17px' }}
+          whiteSpace="nowrap"
+          overflow="hidden"
+          textOverflow="ellipsis"
+          title={record.installation.name}
+        >
+          {record.installation.name}
+        </Box>
+        <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap" flex="none">
+          {view.place} · {bench.context.pack.name}
+        </Box>
       </Flex>
       <OutboxState />
-      <Box hideBelow="lg"><InstrumentChoice /></Box>
-      <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap">{actor.name}, {actor.role}</Box>
+      <Box hideBelow="lg">
+        <InstrumentChoice />
+      </Box>
+      <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap">
+        {actor.name}, {actor.role}
+      </Box>
       <PersonTools onKeys={onKeys} />
     </chakra.header>
   )

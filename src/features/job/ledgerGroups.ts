@@ -12,7 +12,9 @@ export interface LedgerGroup {
 export function ledgerGroups(points: readonly Point[], readings: readonly Reading[], stage: string): LedgerGroup[] {
   const byKey = new Map(points.map((point) => [point.key, point]))
   const own = readings.filter(({ pointKey }) => (byKey.get(pointKey)?.stage ?? pointKey.split('.')[0]) === stage)
-  const newest = [...own].sort((a, b) => (a.recordedAt < b.recordedAt ? 1 : a.recordedAt > b.recordedAt ? -1 : a.id < b.id ? 1 : -1))
+  const newest = [...own].sort((a, b) =>
+    a.recordedAt < b.recordedAt ? 1 : a.recordedAt > b.recordedAt ? -1 : a.id < b.id ? 1 : -1,
+  )
   const groups: LedgerGroup[] = []
   for (const reading of newest) {
     const last = groups.at(-1)

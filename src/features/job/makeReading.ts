@@ -12,12 +12,31 @@ export interface Hand {
 }
 
 /** A reading as this device makes it: its id and clock are the device's, the server's clock comes later. */
-export function makeReading({ point, slot }: Target, value: EnteredValue, { jobId, userId, userName, instrumentFor }: Hand, now: Date, correction: { supersedes: string; reason: string } | null = null): Reading {
+export function makeReading(
+  { point, slot }: Target,
+  value: EnteredValue,
+  { jobId, userId, userName, instrumentFor }: Hand,
+  now: Date,
+  correction: { supersedes: string; reason: string } | null = null,
+): Reading {
   return {
-    id: uuidv7({ msecs: now.getTime() }), jobId, pointKey: point.key, slot: slot.id, ...value, detail: null,
+    id: uuidv7({ msecs: now.getTime() }),
+    jobId,
+    pointKey: point.key,
+    slot: slot.id,
+    ...value,
+    detail: null,
     // an instrument stands behind a measured number only, not behind a word somebody said
-    instrumentId: slot.input.kind === 'quantity' && value.valueNumber !== null ? (instrumentFor(slot.input.measures)?.id ?? null) : null,
-    recordedBy: userId, recordedByName: userName, recordedAt: now.toISOString(), receivedAt: null,
-    supersedes: correction?.supersedes ?? null, supersedeReason: correction?.reason ?? null, shownVerdict: 'open',
+    instrumentId:
+      slot.input.kind === 'quantity' && value.valueNumber !== null
+        ? (instrumentFor(slot.input.measures)?.id ?? null)
+        : null,
+    recordedBy: userId,
+    recordedByName: userName,
+    recordedAt: now.toISOString(),
+    receivedAt: null,
+    supersedes: correction?.supersedes ?? null,
+    supersedeReason: correction?.reason ?? null,
+    shownVerdict: 'open',
   }
 }

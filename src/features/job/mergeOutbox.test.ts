@@ -7,7 +7,16 @@ import { mergeOutbox, withAcknowledged } from './mergeOutbox'
 const { jobId } = house()
 const waiting = (change: Partial<OutboxEntry> = {}): OutboxEntry => {
   const made = reading('outage.told', 'answer', 'yes')
-  return { kind: 'reading', id: made.id, jobId, userId: 'u1', refusal: null, reading: made, outOfRangeConfirmed: false, ...change } as OutboxEntry
+  return {
+    kind: 'reading',
+    id: made.id,
+    jobId,
+    userId: 'u1',
+    refusal: null,
+    reading: made,
+    outOfRangeConfirmed: false,
+    ...change,
+  } as OutboxEntry
 }
 
 it('shows what waits on top of what the server holds, once', () => {
@@ -20,10 +29,23 @@ it('shows what waits on top of what the server holds, once', () => {
 
 it('keeps an acknowledged entry on the screen, as received', () => {
   const one = waiting()
-  expect(withAcknowledged(recordOf(house()), jobId, [one], '2026-01-01T00:00:00Z').readings.map(({ receivedAt }) => receivedAt)).toEqual(['2026-01-01T00:00:00Z'])
+  expect(
+    withAcknowledged(recordOf(house()), jobId, [one], '2026-01-01T00:00:00Z').readings.map(
+      ({ receivedAt }) => receivedAt,
+    ),
+  ).toEqual(['2026-01-01T00:00:00Z'])
 })
 
 it('gathers the ledger newest first, by point, and keeps what left the plan', () => {
-  const readings = [reading('outage.told', 'answer', 'no'), reading('outage.saved', 'answer', 'yes'), reading('outage.saved', 'answer', 'no'), reading('outage.gone', 'answer', 'yes')]
-  expect(ledgerGroups([], readings, 'outage').map((group) => [group.pointKey, group.readings.length])).toEqual([['outage.gone', 1], ['outage.saved', 2], ['outage.told', 1]])
+  const readings = [
+    reading('outage.told', 'answer', 'no'),
+    reading('outage.saved', 'answer', 'yes'),
+    reading('outage.saved', 'answer', 'no'),
+    reading('outage.gone', 'answer', 'yes'),
+  ]
+  expect(ledgerGroups([], readings, 'outage').map((group) => [group.pointKey, group.readings.length])).toEqual([
+    ['outage.gone', 1],
+    ['outage.saved', 2],
+    ['outage.told', 1],
+  ])
 })

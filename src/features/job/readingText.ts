@@ -11,4 +11,5 @@ export function valueText(reading: Pick<Reading, 'valueNumber' | 'valueWord' | '
 }
 
 /** What a slot is called, with the odd one that left the plan named by its id. */
-export const slotLabel = (point: Point | undefined, slot: string): string => point?.slots.find(({ id }) => id === slot)?.label ?? slot
+export const slotLabel = (point: Point | undefined, slot: string): string =>
+  point?.slots.find(({ id }) => id === slot)?.label ?? slot

@@ -43,26 +43,41 @@ export function useQuickLine(): QuickLine {
     if (proposed) setText(proposed.text)
   }, [proposed, setText])
 
-  const state = useMemo(() => readQuickLine(text, { points: bench.points, mode, instrumentFor: hand.instrumentFor }), [text, bench.points, mode, hand])
+  const state = useMemo(
+    () => readQuickLine(text, { points: bench.points, mode, instrumentFor: hand.instrumentFor }),
+    [text, bench.points, mode, hand],
+  )
   const held = useMemo(() => {
     if (state.kind !== 'ready') return null
     const step = bench.holds.find(({ step: { id } }) => id === stepBefore(state.target.point.key))
-    return step && !step.released ? `${step.step.label} is held. If this was measured all the same, press Enter again to record it; the hold stays.` : null
+    return step && !step.released
+      ? `${step.step.label} is held. If this was measured all the same, press Enter again to record it; the hold stays.`
+      : null
   }, [state, bench.holds])
   const question = state.kind === 'ask' ? state.question : held
 
   const feedback = useMemo((): Feedback => {
     if (stored) return stored
     switch (state.kind) {
-      case 'empty': return { kind: 'none' }
-      case 'incomplete': return { kind: 'hint', text: state.hint }
-      case 'error': return { kind: 'error', text: state.message }
-      case 'ask': return { kind: 'ask', text: state.question }
+      case 'empty':
+        return { kind: 'none' }
+      case 'incomplete':
+        return { kind: 'hint', text: state.hint }
+      case 'error':
+        return { kind: 'error', text: state.message }
+      case 'ask':
+        return { kind: 'ask', text: state.question }
       case 'ready': {
         if (held && asked === text) return { kind: 'ask', text: held }
         const { input } = state.target.slot
-        const tool = input.kind === 'quantity' && state.value.valueNumber !== null ? hand.instrumentFor(input.measures) : null
-        return { kind: 'verdict', judgement: preview(state.target, state.value), target: state.target, with: tool?.tag ?? null }
+        const tool =
+          input.kind === 'quantity' && state.value.valueNumber !== null ? hand.instrumentFor(input.measures) : null
+        return {
+          kind: 'verdict',
+          judgement: preview(state.target, state.value),
+          target: state.target,
+          with: tool?.tag ?? null,
+        }
       }
     }
   }, [stored, state, held, asked, text, hand, preview])
@@ -71,11 +86,19 @@ export function useQuickLine(): QuickLine {
     if (state.kind === 'incomplete' || state.kind === 'error') return state.targets.slice(0, MOST_TARGETS)
     if (state.kind !== 'empty') return []
     const point = bench.points.find(({ key }) => key === at) ?? nextPoint(bench)?.point
-    return point ? openSlots(job, point).slice(0, MOST_TARGETS).map((slot) => ({ point, slot })) : []
+    return point
+      ? openSlots(job, point)
+          .slice(0, MOST_TARGETS)
+          .map((slot) => ({ point, slot }))
+      : []
   }, [state, bench, at, job])
 
   return {
-    text, setText, state, feedback, targets,
+    text,
+    setText,
+    state,
+    feedback,
+    targets,
     pick: (target) => setText(`${spokenPath(target)} `),
     async store() {
       if ((state.kind !== 'ready' && state.kind !== 'ask') || storing.current) return
@@ -85,7 +108,11 @@ export function useQuickLine(): QuickLine {
         const judgement = await enter(state.target, state.value, { outOfRangeConfirmed: state.kind === 'ask' })
         write('')
         setAsked(null)
-        setStored({ kind: 'stored', judgement, text: `${state.target.slot.label} ${valueText({ ...state.value, slot: state.target.slot.id })}` })
+        setStored({
+          kind: 'stored',
+          judgement,
+          text: `${state.target.slot.label} ${valueText({ ...state.value, slot: state.target.slot.id })}`,
+        })
       } catch {
         // the text stays in the field: it is the only copy
         setStored({ kind: 'error', text: 'Not stored: this browser cannot keep it. Write it down.' })

@@ -22,26 +22,50 @@ export interface RecordingBench {
 
 /** The recording of one point: the stored one, or files just picked, read and analysed off the main thread. */
 export function useRecording(pointKey: string): RecordingBench {
-  const { record, bench: { context: { pack } }, outboxState } = useJob()
+  const {
+    record,
+    bench: {
+      context: { pack },
+    },
+    outboxState,
+  } = useJob()
   const [state, setState] = useState<RecordingState>({ kind: 'empty' })
   const running = useRef<AbortController | null>(null)
 
-  const analyse = useCallback(async (names: string, load: (signal: AbortSignal) => Promise<NamedBytes[]>, files: readonly File[] | null) => {
-    running.current?.abort()
-    const control = new AbortController()
-    running.current = control
-    setState({ kind: 'reading', names, cancel: () => { control.abort(); setState({ kind: 'empty' }) } })
-    try {
-      const bytes = await load(control.signal)
-      const started = performance.now()
-      const result = await analyseInWorker(bytes, pack.id, control.signal)
-      if (control.signal.aborted) return
-      setState(result.ok ? { kind: 'ready', wave: result.value, names, files, tookMs: performance.now() - started } : { kind: 'failed', names, message: `${result.error.message}. Nothing was stored.` })
-    } catch (error) {
-      if (control.signal.aborted) return
-      setState({ kind: 'failed', names, message: `The recording could not be read here (${error instanceof Error ? error.message : 'unknown'}). ${files ? 'Nothing was stored.' : 'It is safe on the server.'}` })
-    }
-  }, [pack.id])
+  const analyse = useCallback(
+    async (names: string, load: (signal: AbortSignal) => Promise<NamedBytes[]>, files: readonly File[] | null) => {
+      running.current?.abort()
+      const control = new AbortController()
+      running.current = control
+      setState({
+        kind: 'reading',
+        names,
+        cancel: () => {
+          control.abort()
+          setState({ kind: 'empty' })
+        },
+      })
+      try {
+        const bytes = await load(control.signal)
+        const started = performance.now()
+        const result = await analyseInWorker(bytes, pack.id, control.signal)
+        if (control.signal.aborted) return
+        setState(
+          result.ok
+            ? { kind: 'ready', wave: result.value, names, files, tookMs: performance.now() - started }
+            : { kind: 'failed', names, message: `${result.error.message}. Nothing was stored.` },
+        )
+      } catch (error) {
+        if (control.signal.aborted) return
+        setState({
+          kind: 'failed',
+          names,
+          message: `The recording could not be read here (${error instanceof Error ? error.message : 'unknown'}). ${files ? 'Nothing was stored.' : 'It is safe on the server.'}`,
+        })
+      }
+    },
+    [pack.id],
+  )
 
   const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === 'recording')
   const waiting = outboxState.entries.find((entry) => entry.kind === 'recording' && entry.reading.id === reading?.id)
@@ -49,14 +73,23 @@ export function useRecording(pointKey: string): RecordingBench {
     if (!reading) return setState({ kind: 'empty' })
     const digests = (reading.detail?.sha256 ?? []) as string[]
     const names = (reading.detail?.files ?? []) as string[]
-    void analyse(names.join(', '), async (signal) => {
-      if (waiting?.kind === 'recording') return Promise.all(waiting.files.map(async ({ name, blob }) => ({ name, bytes: new Uint8Array(await blob.arrayBuffer()) })))
-      return Promise.all(digests.map(async (sha256, k) => {
-        const response = await fetch(`/api/jobs/${record.installation.jobId}/files/${sha256}`, { signal })
-        if (!response.ok) throw new Error(`the server answered ${response.status}`)
-        return { name: names[k] ?? 'recording', bytes: new Uint8Array(await response.arrayBuffer()) }
-      }))
-    }, null)
+    void analyse(
+      names.join(', '),
+      async (signal) => {
+        if (waiting?.kind === 'recording')
+          return Promise.all(
+            waiting.files.map(async ({ name, blob }) => ({ name, bytes: new Uint8Array(await blob.arrayBuffer()) })),
+          )
+        return Promise.all(
+          digests.map(async (sha256, k) => {
+            const response = await fetch(`/api/jobs/${record.installation.jobId}/files/${sha256}`, { signal })
+            if (!response.ok) throw new Error(`the server answered ${response.status}`)
+            return { name: names[k] ?? 'recording', bytes: new Uint8Array(await response.arrayBuffer()) }
+          }),
+        )
+      },
+      null,
+    )
     // the stored recording changes only with the reading that names it
   }, [reading?.id, waiting === undefined, analyse, record.installation.jobId])
   useEffect(() => {
@@ -64,9 +97,19 @@ export function useRecording(pointKey: string): RecordingBench {
     return () => running.current?.abort()
   }, [showStored])
 
-  const pick = useCallback((files: readonly File[]) => {
-    if (files.length === 0) return
-    void analyse(files.map(({ name }) => name).join(', '), () => Promise.all(files.map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) }))), files)
-  }, [analyse])
+  const pick = useCallback(
+    (files: readonly File[]) => {
+      if (files.length === 0) return
+      void analyse(
+        files.map(({ name }) => name).join(', '),
+        () =>
+          Promise.all(
+            files.map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
+          ),
+        files,
+      )
+    },
+    [analyse],
+  )
   return { state, pick, showStored }
 }

@@ -53,7 +53,13 @@ function indexAt(timesS: Float64Array, timeS: number): number {
  * A wave as a path over pixel columns: where several samples share a column their lowest and highest are drawn, so that no peak is lost
  * however far out the view is; further in every sample is a corner.
  */
-export function wavePath(samples: Float64Array, from: number, to: number, xOf: (index: number) => number, yOf: (volts: number) => number): string {
+export function wavePath(
+  samples: Float64Array,
+  from: number,
+  to: number,
+  xOf: (index: number) => number,
+  yOf: (volts: number) => number,
+): string {
   let d = ''
   let column = -1
   let low = 0
@@ -89,29 +95,54 @@ export function wavePath(samples: Float64Array, from: number, to: number, xOf: (
   return d
 }
 
-const timeLabel = (s: number, spanS: number) => (spanS < 2.5 ? `${Math.round(s * 10_000) / 10} ms` : `${Math.round(s * 1000) / 1000} s`)
+const timeLabel = (s: number, spanS: number) =>
+  spanS < 2.5 ? `${Math.round(s * 10_000) / 10} ms` : `${Math.round(s * 1000) / 1000} s`
 
 /** Lays out wave and half-cycle RMS of a window of a recording; lengths in px. */
-export function waveLayout({ samples, sampleRateHz, timesS, rms, nominalV, gap, window }: WaveInput, { width, waveHeight, rmsHeight }: WaveSize): WaveDrawing {
+export function waveLayout(
+  { samples, sampleRateHz, timesS, rms, nominalV, gap, window }: WaveInput,
+  { width, waveHeight, rmsHeight }: WaveSize,
+): WaveDrawing {
   const x = scaleLinear([window.fromS, window.toS], [WAVE_MARGIN.left, width - WAVE_MARGIN.right])
   const peak = nominalV * Math.SQRT2 * 1.25
   const y = scaleLinear([-peak, peak], [waveHeight, 0]).clamp(true)
   const rmsY = scaleLinear([0, nominalV * 1.2], [waveHeight + rmsHeight - 4, waveHeight + 12]).clamp(true)
   const timeOf = (index: number) => (timesS ? (timesS[index] ?? index / sampleRateHz) : index / sampleRateHz)
   const indexOf = (timeS: number) => (timesS ? indexAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz))
-  const rmsLine = line<number>((k) => k, () => 0)
+  const rmsLine = line<number>(
+    (k) => k,
+    () => 0,
+  )
   return {
-    waves: samples.map((own) => wavePath(own, Math.max(0, indexOf(window.fromS) - 1), Math.min(own.length, indexOf(window.toS) + 2), (index) => x(timeOf(index)), y)),
+    waves: samples.map((own) =>
+      wavePath(
+        own,
+        Math.max(0, indexOf(window.fromS) - 1),
+        Math.min(own.length, indexOf(window.toS) + 2),
+        (index) => x(timeOf(index)),
+        y,
+      ),
+    ),
     rms: rms.map(({ rmsTimeS, rmsV }) => {
       const from = Math.max(0, indexAt(rmsTimeS, window.fromS) - 1)
       const to = Math.min(rmsTimeS.length, indexAt(rmsTimeS, window.toS) + 2)
       const indices = Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k)
       return rmsLine.x((k) => x(rmsTimeS[k] as number)).y((k) => rmsY(rmsV[k] as number))(indices) ?? ''
     }),
-    gap: gap && gap.endS > window.fromS && gap.startS < window.toS ? { x: x(gap.startS), width: Math.max(1.5, x(gap.endS) - x(gap.startS)) } : null,
-    voltTicks: [-nominalV * Math.SQRT2, 0, nominalV * Math.SQRT2].map((volts) => ({ y: y(volts), label: volts === 0 ? '0 V' : String(Math.round(volts)).replace('-', '−') })),
-    timeTicks: x.ticks(Math.max(3, Math.round(width / 140))).map((s) => ({ x: x(s), label: timeLabel(s, window.toS - window.fromS) })),
-    nominalY: rmsY(nominalV), ninetyY: rmsY(0.9 * nominalV), x,
+    gap:
+      gap && gap.endS > window.fromS && gap.startS < window.toS
+        ? { x: x(gap.startS), width: Math.max(1.5, x(gap.endS) - x(gap.startS)) }
+        : null,
+    voltTicks: [-nominalV * Math.SQRT2, 0, nominalV * Math.SQRT2].map((volts) => ({
+      y: y(volts),
+      label: volts === 0 ? '0 V' : String(Math.round(volts)).replace('-', '−'),
+    })),
+    timeTicks: x
+      .ticks(Math.max(3, Math.round(width / 140)))
+      .map((s) => ({ x: x(s), label: timeLabel(s, window.toS - window.fromS) })),
+    nominalY: rmsY(nominalV),
+    ninetyY: rmsY(0.9 * nominalV),
+    x,
   }
 }
 
@@ -122,7 +153,12 @@ export function gapWindow(gap: { startS: number; endS: number }, durationS: numb
 }
 
 /** A window moved or widened about its middle, kept within the recording and above `leastS`. */
-export function changedWindow(window: WaveWindow, durationS: number, { factor = 1, shift = 0 }: { factor?: number; shift?: number }, leastS = 0.005): WaveWindow {
+export function changedWindow(
+  window: WaveWindow,
+  durationS: number,
+  { factor = 1, shift = 0 }: { factor?: number; shift?: number },
+  leastS = 0.005,
+): WaveWindow {
   const span = Math.min(durationS, Math.max(leastS, (window.toS - window.fromS) * factor))
   const middle = (window.fromS + window.toS) / 2 + shift * (window.toS - window.fromS)
   const fromS = Math.min(Math.max(0, middle - span / 2), durationS - span)

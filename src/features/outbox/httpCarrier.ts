@@ -12,7 +12,8 @@ async function send(path: string, init: RequestInit): Promise<Response> {
     throw new Unreachable('no connection')
   }
   if (response.status === 401) throw new Unreachable('signed out: sign in again to send')
-  if (response.status === 429 || response.status >= 500) throw new Unreachable('the server does not take anything in just now')
+  if (response.status === 429 || response.status >= 500)
+    throw new Unreachable('the server does not take anything in just now')
   return response
 }
 
@@ -22,20 +23,57 @@ async function messageOf(response: Response): Promise<string> {
 }
 
 async function upload(id: string, path: string, body: FormData | string): Promise<Answer> {
-  const response = await send(path, { body, ...(typeof body === 'string' && { headers: { 'content-type': 'application/json' } }) })
-  return response.ok ? { id, outcome: 'stored', message: null } : { id, outcome: 'refused', message: await messageOf(response) }
+  const response = await send(path, {
+    body,
+    ...(typeof body === 'string' && { headers: { 'content-type': 'application/json' } }),
+  })
+  return response.ok
+    ? { id, outcome: 'stored', message: null }
+    : { id, outcome: 'refused', message: await messageOf(response) }
 }
 
 /** What the server takes of a reading: what it knows itself (who, received when) is left out. */
 function bodyOf({ reading, outOfRangeConfirmed }: Extract<OutboxEntry, { kind: 'reading' }>) {
-  const { id, jobId, pointKey, slot, valueNumber, valueWord, digits, unit, instrumentId, recordedAt, supersedes, supersedeReason, shownVerdict } = reading
-  return { id, jobId, pointKey, slot, valueNumber, valueWord, digits, unit, instrumentId, recordedAt, supersedes, supersedeReason, shownVerdict, outOfRangeConfirmed }
+  const {
+    id,
+    jobId,
+    pointKey,
+    slot,
+    valueNumber,
+    valueWord,
+    digits,
+    unit,
+    instrumentId,
+    recordedAt,
+    supersedes,
+    supersedeReason,
+    shownVerdict,
+  } = reading
+  return {
+    id,
+    jobId,
+    pointKey,
+    slot,
+    valueNumber,
+    valueWord,
+    digits,
+    unit,
+    instrumentId,
+    recordedAt,
+    supersedes,
+    supersedeReason,
+    shownVerdict,
+    outOfRangeConfirmed,
+  }
 }
 
 /** The carrier that speaks to the app's own routes. */
 export const httpCarrier: Carrier = {
   async readings(entries) {
-    const response = await send('/api/sync', { headers: { 'content-type': 'application/json' }, body: JSON.stringify({ readings: entries.map(bodyOf) }) })
+    const response = await send('/api/sync', {
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ readings: entries.map(bodyOf) }),
+    })
     if (response.ok) return (await response.json()) as Answer[]
     const message = await messageOf(response)
     return entries.map(({ id }) => ({ id, outcome: 'refused', message }))
@@ -49,7 +87,11 @@ export const httpCarrier: Carrier = {
     return upload(id, `/api/jobs/${jobId}/pictures`, form)
   },
   wiring({ id, jobId, revision: { layer, number, note, madeAt, graph } }) {
-    return upload(id, '/api/use/saveWiring', JSON.stringify({ id, jobId, layer, base: number - 1, note, madeAt, graph }))
+    return upload(
+      id,
+      '/api/use/saveWiring',
+      JSON.stringify({ id, jobId, layer, base: number - 1, note, madeAt, graph }),
+    )
   },
   recording({ id, jobId, reading, files }) {
     const form = new FormData()

@@ -7,18 +7,28 @@ import { type Answer, type Carrier, Unreachable, sendOutbox } from './sendOutbox
 
 const entry = (change: Partial<OutboxEntry> = {}): OutboxEntry => {
   const made = reading('outage.told', 'answer', 'yes')
-  return { kind: 'reading', id: made.id, jobId: made.jobId, userId: 'u1', refusal: null, reading: made, outOfRangeConfirmed: false, ...change } as OutboxEntry
+  return {
+    kind: 'reading',
+    id: made.id,
+    jobId: made.jobId,
+    userId: 'u1',
+    refusal: null,
+    reading: made,
+    outOfRangeConfirmed: false,
+    ...change,
+  } as OutboxEntry
 }
 
 /** A server that remembers what it took in, and fails as it is told to. */
 function server(fails: (call: number) => 'before' | 'after' | 'no' = () => 'no') {
   const taken: string[] = []
   let calls = 0
-  const answer = (ids: string[]): Answer[] => ids.map((id) => {
-    if (taken.includes(id)) return { id, outcome: 'known', message: null }
-    taken.push(id)
-    return { id, outcome: 'stored', message: null }
-  })
+  const answer = (ids: string[]): Answer[] =>
+    ids.map((id) => {
+      if (taken.includes(id)) return { id, outcome: 'known', message: null }
+      taken.push(id)
+      return { id, outcome: 'stored', message: null }
+    })
   const carry = async (ids: string[]) => {
     const how = fails(calls++)
     if (how === 'before') throw new Unreachable('no connection')
@@ -26,7 +36,12 @@ function server(fails: (call: number) => 'before' | 'after' | 'no' = () => 'no')
     if (how === 'after') throw new Unreachable('the answer was lost')
     return answers
   }
-  const carrier: Carrier = { readings: (entries) => carry(entries.map(({ id }) => id)), picture: async ({ id }) => (await carry([id]))[0] as Answer, recording: async ({ id }) => (await carry([id]))[0] as Answer, wiring: async ({ id }) => (await carry([id]))[0] as Answer }
+  const carrier: Carrier = {
+    readings: (entries) => carry(entries.map(({ id }) => id)),
+    picture: async ({ id }) => (await carry([id]))[0] as Answer,
+    recording: async ({ id }) => (await carry([id]))[0] as Answer,
+    wiring: async ({ id }) => (await carry([id]))[0] as Answer,
+  }
   return { taken, carrier }
 }
 
@@ -37,24 +52,44 @@ beforeEach(async () => {
 
 describe('the outbox', () => {
   it('loses nothing and stores nothing twice, however the connection fails', async () => {
-    await fc.assert(fc.asyncProperty(fc.integer({ min: 1, max: 70 }), fc.array(fc.constantFrom('before', 'after', 'no'), { maxLength: 6 }), async (count, failures) => {
-      const store = openOutboxStore()
-      const entries = Array.from({ length: count }, () => entry())
-      for (const one of entries) await store.add(one)
-      const { taken, carrier } = server((call) => (failures[call] as 'before' | undefined) ?? 'no')
-      const acknowledged: string[] = []
-      for (let round = 0; round <= failures.length; round++) await sendOutbox(store, carrier, 'u1', (done) => acknowledged.push(...done.map(({ id }) => id))).catch((error: unknown) => { if (!(error instanceof Unreachable)) throw error })
-      const ids = entries.map(({ id }) => id)
-      expect(taken).toEqual(ids)
-      expect(acknowledged).toEqual(ids)
-      expect(await store.all()).toEqual([])
-    }), { seed: 4, numRuns: 25 })
+    await fc.assert(
+      fc.asyncProperty(
+        fc.integer({ min: 1, max: 70 }),
+        fc.array(fc.constantFrom('before', 'after', 'no'), { maxLength: 6 }),
+        async (count, failures) => {
+          const store = openOutboxStore()
+          const entries = Array.from({ length: count }, () => entry())
+          for (const one of entries) await store.add(one)
+          const { taken, carrier } = server((call) => (failures[call] as 'before' | undefined) ?? 'no')
+          const acknowledged: string[] = []
+          for (let round = 0; round <= failures.length; round++)
+            await sendOutbox(store, carrier, 'u1', (done) => acknowledged.push(...done.map(({ id }) => id))).catch(
+              (error: unknown) => {
+                if (!(error instanceof Unreachable)) throw error
+              },
+            )
+          const ids = entries.map(({ id }) => id)
+          expect(taken).toEqual(ids)
+          expect(acknowledged).toEqual(ids)
+          expect(await store.all()).toEqual([])
+        },
+      ),
+      { seed: 4, numRuns: 25 },
+    )
   })
   it('keeps what was refused, with the reason, and sends the rest', async () => {
     const store = openOutboxStore()
     const [good, bad] = [entry(), entry()]
     for (const one of [bad, good]) await store.add(one)
-    const carrier: Carrier = { ...server().carrier, readings: async (entries) => entries.map(({ id }) => (id === bad.id ? { id, outcome: 'refused', message: 'not in the plan' } : { id, outcome: 'stored', message: null })) }
+    const carrier: Carrier = {
+      ...server().carrier,
+      readings: async (entries) =>
+        entries.map(({ id }) =>
+          id === bad.id
+            ? { id, outcome: 'refused', message: 'not in the plan' }
+            : { id, outcome: 'stored', message: null },
+        ),
+    }
     await sendOutbox(store, carrier, 'u1', () => undefined)
     expect((await store.all()).map(({ id, refusal }) => [id, refusal])).toEqual([[bad.id, 'not in the plan']])
   })

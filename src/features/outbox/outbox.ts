@@ -33,7 +33,11 @@ export class Outbox {
   #again = false
   #timer: ReturnType<typeof setTimeout> | null = null
 
-  constructor(readonly userId: string, private readonly store: OutboxStore = openOutboxStore(), private readonly carrier: Carrier = httpCarrier) {}
+  constructor(
+    readonly userId: string,
+    private readonly store: OutboxStore = openOutboxStore(),
+    private readonly carrier: Carrier = httpCarrier,
+  ) {}
 
   state = (): OutboxState => this.#state
 
@@ -52,7 +56,10 @@ export class Outbox {
     try {
       await this.store.add(entry)
     } catch (error) {
-      this.#set({ failure: 'This browser cannot keep entries (its storage is full or switched off). Nothing was stored; write it down and free some space.' })
+      this.#set({
+        failure:
+          'This browser cannot keep entries (its storage is full or switched off). Nothing was stored; write it down and free some space.',
+      })
       throw error
     }
     this.#set({ entries: [...this.#state.entries, entry], failure: null })
@@ -92,13 +99,18 @@ export class Outbox {
     if (this.#timer) clearTimeout(this.#timer)
     this.#timer = null
     try {
-      await alone(() => sendOutbox(this.store, this.carrier, this.userId, (entries) => this.#acknowledged.forEach((tell) => tell(entries))))
+      await alone(() =>
+        sendOutbox(this.store, this.carrier, this.userId, (entries) =>
+          this.#acknowledged.forEach((tell) => tell(entries)),
+        ),
+      )
       this.#set({ away: null })
     } catch (error) {
       this.#set({ away: error instanceof Unreachable ? error.message : 'the outbox could not be read' })
     }
     await this.refresh()
-    if (this.#state.entries.some(({ refusal }) => refusal === null)) this.#timer = setTimeout(() => void this.send(), RETRY_MS)
+    if (this.#state.entries.some(({ refusal }) => refusal === null))
+      this.#timer = setTimeout(() => void this.send(), RETRY_MS)
   }
 
   #set(change: Partial<OutboxState>): void {

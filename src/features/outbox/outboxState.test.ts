@@ -7,10 +7,24 @@ import { type Carrier, Unreachable } from './sendOutbox'
 
 const entry = (userId = 'u1'): OutboxEntry => {
   const made = reading('outage.told', 'answer', 'yes')
-  return { kind: 'reading', id: made.id, jobId: made.jobId, userId, refusal: null, reading: made, outOfRangeConfirmed: false }
+  return {
+    kind: 'reading',
+    id: made.id,
+    jobId: made.jobId,
+    userId,
+    refusal: null,
+    reading: made,
+    outOfRangeConfirmed: false,
+  }
 }
-const carrier = (readings: Carrier['readings']): Carrier => ({ readings, picture: async ({ id }) => ({ id, outcome: 'stored', message: null }), recording: async ({ id }) => ({ id, outcome: 'stored', message: null }), wiring: async ({ id }) => ({ id, outcome: 'stored', message: null }) })
-const stored: Carrier['readings'] = async (entries) => entries.map(({ id }) => ({ id, outcome: 'stored', message: null }))
+const carrier = (readings: Carrier['readings']): Carrier => ({
+  readings,
+  picture: async ({ id }) => ({ id, outcome: 'stored', message: null }),
+  recording: async ({ id }) => ({ id, outcome: 'stored', message: null }),
+  wiring: async ({ id }) => ({ id, outcome: 'stored', message: null }),
+})
+const stored: Carrier['readings'] = async (entries) =>
+  entries.map(({ id }) => ({ id, outcome: 'stored', message: null }))
 
 beforeEach(async () => {
   vi.stubGlobal('navigator', {})
@@ -35,10 +49,14 @@ describe('the outbox as screens see it', () => {
 
   it('says why nothing could be sent, and sends when it can again', async () => {
     let away = true
-    const outbox = new Outbox('u1', openOutboxStore(), carrier(async (entries) => {
-      if (away) throw new Unreachable('no connection')
-      return stored(entries)
-    }))
+    const outbox = new Outbox(
+      'u1',
+      openOutboxStore(),
+      carrier(async (entries) => {
+        if (away) throw new Unreachable('no connection')
+        return stored(entries)
+      }),
+    )
     await outbox.add(entry())
     await outbox.send()
     expect([outbox.state().away, outbox.state().entries.length]).toEqual(['no connection', 1])
@@ -51,11 +69,18 @@ describe('the outbox as screens see it', () => {
     const store = { ...openOutboxStore(), add: () => Promise.reject(new Error('quota')) }
     const outbox = new Outbox('u1', store, carrier(stored))
     await expect(outbox.add(entry())).rejects.toThrow('quota')
-    expect([outbox.state().entries, outbox.state().failure]).toEqual([[], expect.stringContaining('cannot keep entries')])
+    expect([outbox.state().entries, outbox.state().failure]).toEqual([
+      [],
+      expect.stringContaining('cannot keep entries'),
+    ])
   })
 
   it('throws a refused entry away only when a person says so', async () => {
-    const outbox = new Outbox('u1', openOutboxStore(), carrier(async (entries) => entries.map(({ id }) => ({ id, outcome: 'refused', message: 'gone' }))))
+    const outbox = new Outbox(
+      'u1',
+      openOutboxStore(),
+      carrier(async (entries) => entries.map(({ id }) => ({ id, outcome: 'refused', message: 'gone' }))),
+    )
     const one = entry()
     await outbox.add(one)
     await outbox.send()

@@ -25,18 +25,27 @@ const BATCH = 50
  * @param onAcknowledged called with the entries of each round that left the outbox, in order
  * @throws Unreachable after keeping all that was not acknowledged
  */
-export async function sendOutbox(store: OutboxStore, carrier: Carrier, userId: string, onAcknowledged: (entries: OutboxEntry[]) => void): Promise<void> {
+export async function sendOutbox(
+  store: OutboxStore,
+  carrier: Carrier,
+  userId: string,
+  onAcknowledged: (entries: OutboxEntry[]) => void,
+): Promise<void> {
   for (;;) {
     const waiting = (await store.all()).filter((entry) => entry.userId === userId && entry.refusal === null)
     const [first] = waiting
     if (!first) return
     const batch = first.kind === 'reading' ? leadingReadings(waiting) : [first]
-    const answers = first.kind === 'reading' ? await carrier.readings(batch as Extract<OutboxEntry, { kind: 'reading' }>[]) : [await carryOne(carrier, first)]
+    const answers =
+      first.kind === 'reading'
+        ? await carrier.readings(batch as Extract<OutboxEntry, { kind: 'reading' }>[])
+        : [await carryOne(carrier, first)]
     const byId = new Map(answers.map((answer) => [answer.id, answer]))
     // an entry the server did not speak of would be sent for ever
     const refused = batch.filter(({ id }) => !byId.has(id) || byId.get(id)?.outcome === 'refused')
     const acknowledged = batch.filter((entry) => !refused.includes(entry))
-    for (const { id } of refused) await store.refuse(id, byId.get(id)?.message ?? 'The server did not answer for this entry.')
+    for (const { id } of refused)
+      await store.refuse(id, byId.get(id)?.message ?? 'The server did not answer for this entry.')
     await store.remove(acknowledged.map(({ id }) => id))
     onAcknowledged(acknowledged)
   }
@@ -44,9 +53,12 @@ export async function sendOutbox(store: OutboxStore, carrier: Carrier, userId: s
 
 function carryOne(carrier: Carrier, entry: Exclude<OutboxEntry, { kind: 'reading' }>): Promise<Answer> {
   switch (entry.kind) {
-    case 'picture': return carrier.picture(entry)
-    case 'recording': return carrier.recording(entry)
-    case 'wiring': return carrier.wiring(entry)
+    case 'picture':
+      return carrier.picture(entry)
+    case 'recording':
+      return carrier.recording(entry)
+    case 'wiring':
+      return carrier.wiring(entry)
   }
 }
 

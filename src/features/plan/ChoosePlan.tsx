@@ -12,24 +12,53 @@ import { usePlan } from './usePlan'
 
 /** The lead's choice of school with its reason, and the gap that is promised; the plan's promises are written with it. */
 export function ChoosePlan({ onDone }: { onDone: () => void }) {
-  const { record: { installation }, bench: { context: { pack } }, refresh } = useJob()
+  const {
+    record: { installation },
+    bench: {
+      context: { pack },
+    },
+    refresh,
+  } = useJob()
   const plan = usePlan()
   const promised = installation.promises.find(({ kind }) => kind === 'gapClass')?.gapClass ?? 'blink'
   const specs: FieldSpec[] = [
     { name: 'school', label: 'Changeover', kind: 'choice', options: SCHOOL_WORDS },
-    { name: 'gapClass', label: 'Promised gap', kind: 'choice', options: Object.fromEntries(RIDE_THROUGH_CLASSES.map((kind) => {
-      const limit = rideThroughLimit(kind, pack)
-      return [kind, `${RIDE_THROUGH_WORDS[kind]}${limit ? `, up to ${formatDuration(limit.value)}` : ''}`]
-    })) },
+    {
+      name: 'gapClass',
+      label: 'Promised gap',
+      kind: 'choice',
+      options: Object.fromEntries(
+        RIDE_THROUGH_CLASSES.map((kind) => {
+          const limit = rideThroughLimit(kind, pack)
+          return [kind, `${RIDE_THROUGH_WORDS[kind]}${limit ? `, up to ${formatDuration(limit.value)}` : ''}`]
+        }),
+      ),
+    },
     { name: 'reason', label: 'Why this one', kind: 'text' },
-    ...(installation.chosenSchool ? [{ name: 'note', label: 'What changed since the last time', kind: 'text', optional: true } as const] : []),
+    ...(installation.chosenSchool
+      ? [{ name: 'note', label: 'What changed since the last time', kind: 'text', optional: true } as const]
+      : []),
   ]
   return (
     <>
-      <Text color="ink2" mb="3">Promise only what the maker declares and you mean to show on the day. Choosing again makes a new revision of the plan; a promise that changes has to be shown anew.</Text>
-      <SpecForm specs={specs} submitLabel="Choose and write the promises"
-        initial={{ school: installation.chosenSchool ?? plan.demand.school, gapClass: promised, reason: installation.schoolReason ?? (schoolReason(plan.demand, plan.limits) ?? '').slice(0, 400) }}
-        save={async (fields) => { await callUseCase('choosePlan', { jobId: installation.jobId, ...fields }); await refresh(); onDone() }} />
+      <Text color="ink2" mb="3">
+        Promise only what the maker declares and you mean to show on the day. Choosing again makes a new revision of the
+        plan; a promise that changes has to be shown anew.
+      </Text>
+      <SpecForm
+        specs={specs}
+        submitLabel="Choose and write the promises"
+        initial={{
+          school: installation.chosenSchool ?? plan.demand.school,
+          gapClass: promised,
+          reason: installation.schoolReason ?? (schoolReason(plan.demand, plan.limits) ?? '').slice(0, 400),
+        }}
+        save={async (fields) => {
+          await callUseCase('choosePlan', { jobId: installation.jobId, ...fields })
+          await refresh()
+          onDone()
+        }}
+      />
     </>
   )
 }

@@ -13,40 +13,86 @@ import { LoadStrip } from './LoadStrip'
 
 export const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))
 const hours = (h: number | null) => (h === null ? '–' : formatDuration(h * 3_600_000))
-const percentOfTime = (share: number | null) => (share === null ? 'open' : `${formatNumber(share * 100, 2)} % of the time`)
+const percentOfTime = (share: number | null) =>
+  share === null ? 'open' : `${formatNumber(share * 100, 2)} % of the time`
 
 /** Loads against night, changeover, day and surge limits; every load can be moved, and everything follows. */
 export function LimitsView() {
   const { installation, plan } = usePlanned()
   const { limits, demand, marks } = plan
-  const binding = (key: keyof typeof BINDING_WORDS | null) => (key === null ? 'a declared figure is missing' : `limited by ${BINDING_WORDS[key]}`)
+  const binding = (key: keyof typeof BINDING_WORDS | null) =>
+    key === null ? 'a declared figure is missing' : `limited by ${BINDING_WORDS[key]}`
   return (
     <>
-      {installation.loads.length > 0 && <TitledSheet title="Loads against the limits"><LoadStrip /></TitledSheet>}
+      {installation.loads.length > 0 && (
+        <TitledSheet title="Loads against the limits">
+          <LoadStrip />
+        </TitledSheet>
+      )}
       {installation.loads.length > 0 && <LoadLanes />}
       <Figures columns={4}>
-        <Figure label="Night limit" value={watts(limits.nightW)}><PlanMarkWord mark={marks.night} /> {binding(limits.bindingNight)}</Figure>
-        <Figure label="At the changeover" value={watts(limits.changeoverW)}>{limits.changeoverW === null ? 'open' : <>above it {percentOfTime(demand.shareAboveChangeover)}</>}</Figure>
-        <Figure label="Day limit, once PV is back" value={watts(limits.dayW)}><PlanMarkWord mark={marks.day} /> {binding(limits.bindingDay)}</Figure>
-        <Figure label="Surge" value={limits.surgeVa === null ? 'open' : formatQuantity(limits.surgeVa, 'VA', 3)}>{limits.surgeS === null ? 'not declared' : `for ${formatNumber(limits.surgeS)} s, ${binding(limits.bindingSurge)}`}</Figure>
+        <Figure label="Night limit" value={watts(limits.nightW)}>
+          <PlanMarkWord mark={marks.night} /> {binding(limits.bindingNight)}
+        </Figure>
+        <Figure label="At the changeover" value={watts(limits.changeoverW)}>
+          {limits.changeoverW === null ? 'open' : <>above it {percentOfTime(demand.shareAboveChangeover)}</>}
+        </Figure>
+        <Figure label="Day limit, once PV is back" value={watts(limits.dayW)}>
+          <PlanMarkWord mark={marks.day} /> {binding(limits.bindingDay)}
+        </Figure>
+        <Figure label="Surge" value={limits.surgeVa === null ? 'open' : formatQuantity(limits.surgeVa, 'VA', 3)}>
+          {limits.surgeS === null
+            ? 'not declared'
+            : `for ${formatNumber(limits.surgeS)} s, ${binding(limits.bindingSurge)}`}
+        </Figure>
       </Figures>
-      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px"><TurnOffSheet /><RuntimeSheet /></Grid>
+      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px">
+        <TurnOffSheet />
+        <RuntimeSheet />
+      </Grid>
     </>
   )
 }
 
 function TurnOffSheet() {
-  const { installation, plan: { demand } } = usePlanned()
+  const {
+    installation,
+    plan: { demand },
+  } = usePlanned()
   const off = demand.turnOffNight?.loads ?? []
   return (
     <TitledSheet title="Turn off first, at night">
-      {off.length === 0 ? <EmptyState title={demand.turnOffNight === null ? 'Open until the limits are known' : 'Nothing has to be turned off'} /> : (
+      {off.length === 0 ? (
+        <EmptyState
+          title={demand.turnOffNight === null ? 'Open until the limits are known' : 'Nothing has to be turned off'}
+        />
+      ) : (
         <Box as="ol" px="14px" pb="10px">
           {off.map((tag, k) => {
             const load = installation.loads.find((one) => one.tag === tag)
-            return <Flex as="li" key={tag} py="3px" gap="10px" borderTopWidth={k ? '1px' : 0} borderColor="rule"><Text fontFamily="mono" color="ink3">{k + 1}</Text><Text flex="1" overflowWrap="anywhere">{load?.name ?? tag}{load?.turnOffFirst && <Text as="span" color="ink2" fontSize="13px"> as agreed</Text>}</Text><Text>{load && formatQuantity(load.powerW, 'W', 3)}</Text></Flex>
+            return (
+              <Flex as="li" key={tag} py="3px" gap="10px" borderTopWidth={k ? '1px' : 0} borderColor="rule">
+                <Text fontFamily="mono" color="ink3">
+                  {k + 1}
+                </Text>
+                <Text flex="1" overflowWrap="anywhere">
+                  {load?.name ?? tag}
+                  {load?.turnOffFirst && (
+                    <Text as="span" color="ink2" fontSize="13px">
+                      {' '}
+                      as agreed
+                    </Text>
+                  )}
+                </Text>
+                <Text>{load && formatQuantity(load.powerW, 'W', 3)}</Text>
+              </Flex>
+            )
           })}
-          <Text fontSize="13px" color="ink2" mt="4px">{demand.turnOffNight?.reached === false ? 'Even then the night limit is passed.' : `Then about ${watts(demandAfterTurnOff(installation, demand))} is left on.`}</Text>
+          <Text fontSize="13px" color="ink2" mt="4px">
+            {demand.turnOffNight?.reached === false
+              ? 'Even then the night limit is passed.'
+              : `Then about ${watts(demandAfterTurnOff(installation, demand))} is left on.`}
+          </Text>
         </Box>
       )}
     </TitledSheet>
@@ -54,26 +100,71 @@ function TurnOffSheet() {
 }
 
 function RuntimeSheet() {
-  const { plan: { runtime, marks, demand } } = usePlanned()
+  const {
+    plan: { runtime, marks, demand },
+  } = usePlanned()
   return (
     <TitledSheet title="How long it runs" note={<PlanMarkWord mark={marks.runtime} />}>
-      {runtime.runtimeReserveH === null && !runtime.indefinite ? <EmptyState title="Open">Usable energy, reserve and loads are needed.</EmptyState> : (
+      {runtime.runtimeReserveH === null && !runtime.indefinite ? (
+        <EmptyState title="Open">Usable energy, reserve and loads are needed.</EmptyState>
+      ) : (
         <Box px="14px" pb="10px">
-          {([['from the reserve, at worst', runtime.runtimeReserveH], ['as usual', runtime.runtimeUsualH], ['from full', runtime.runtimeFullH]] as const).map(([label, h], k) => (
-            <RuntimeBar key={label} label={label} hoursH={h} mostH={runtime.runtimeFullH} strong={k === 0} text={runtime.indefinite ? 'while the sun holds' : hours(h)} />
+          {(
+            [
+              ['from the reserve, at worst', runtime.runtimeReserveH],
+              ['as usual', runtime.runtimeUsualH],
+              ['from full', runtime.runtimeFullH],
+            ] as const
+          ).map(([label, h], k) => (
+            <RuntimeBar
+              key={label}
+              label={label}
+              hoursH={h}
+              mostH={runtime.runtimeFullH}
+              strong={k === 0}
+              text={runtime.indefinite ? 'while the sun holds' : hours(h)}
+            />
           ))}
-          <Text fontSize="13px" color="ink2">at {watts(runtime.netW)} with standby{(demand.turnOffNight?.loads.length ?? 0) > 0 ? ', after turning off the list' : ''}. A plan, not evidence.</Text>
+          <Text fontSize="13px" color="ink2">
+            at {watts(runtime.netW)} with standby
+            {(demand.turnOffNight?.loads.length ?? 0) > 0 ? ', after turning off the list' : ''}. A plan, not evidence.
+          </Text>
         </Box>
       )}
     </TitledSheet>
   )
 }
 
-function RuntimeBar({ label, hoursH, mostH, strong, text }: { label: string; hoursH: number | null; mostH: number | null; strong: boolean; text: string }) {
+function RuntimeBar({
+  label,
+  hoursH,
+  mostH,
+  strong,
+  text,
+}: {
+  label: string
+  hoursH: number | null
+  mostH: number | null
+  strong: boolean
+  text: string
+}) {
   return (
     <Box py="4px">
-      <Flex justify="space-between" gap="8px"><Text color="ink2" fontSize="14px">{label}</Text><Text fontWeight="600" fontSize={strong ? '19px' : '15px'}>{text}</Text></Flex>
-      <Box h="7px" bg="sheet2" borderWidth="1px" borderColor="rule"><Box h="100%" bg={strong ? 'grid' : 'rule2'} w={`${hoursH === null || !mostH ? 0 : Math.min(100, (100 * hoursH) / mostH)}%`} /></Box>
+      <Flex justify="space-between" gap="8px">
+        <Text color="ink2" fontSize="14px">
+          {label}
+        </Text>
+        <Text fontWeight="600" fontSize={strong ? '19px' : '15px'}>
+          {text}
+        </Text>
+      </Flex>
+      <Box h="7px" bg="sheet2" borderWidth="1px" borderColor="rule">
+        <Box
+          h="100%"
+          bg={strong ? 'grid' : 'rule2'}
+          w={`${hoursH === null || !mostH ? 0 : Math.min(100, (100 * hoursH) / mostH)}%`}
+        />
+      </Box>
     </Box>
   )
 }

@@ -25,40 +25,73 @@ const PlanContext = createContext<PlanValue | null>(null)
 
 /** Works the plan out once for every part of the bench, with loads where a hand is moving them. */
 export function PlanProvider({ children }: { children: ReactNode }) {
-  const { record: { installation }, refresh } = useJob()
+  const {
+    record: { installation },
+    refresh,
+  } = useJob()
   const [moved, setMoved] = useState<ReadonlyMap<string, LoadPlace>>(new Map())
   const [refusal, setRefusal] = useState<string | null>(null)
   const [inHand, setInHand] = useState<{ loadId: string; place: LoadPlace } | null>(null)
-  const resting = useMemo((): Installation => (moved.size === 0 ? installation : { ...installation, loads: installation.loads.map((load) => placed(load, moved.get(load.id))) }), [installation, moved])
-  const shown = useMemo((): Installation => (inHand === null ? resting : { ...resting, loads: resting.loads.map((load) => (load.id === inHand.loadId ? placed(load, inHand.place) : load)) }), [resting, inHand])
+  const resting = useMemo(
+    (): Installation =>
+      moved.size === 0
+        ? installation
+        : { ...installation, loads: installation.loads.map((load) => placed(load, moved.get(load.id))) },
+    [installation, moved],
+  )
+  const shown = useMemo(
+    (): Installation =>
+      inHand === null
+        ? resting
+        : {
+            ...resting,
+            loads: resting.loads.map((load) => (load.id === inHand.loadId ? placed(load, inHand.place) : load)),
+          },
+    [resting, inHand],
+  )
   const plan = useMemo(() => planOfInstallation(shown), [shown])
-  const move = useCallback((loadId: string, place: LoadPlace | null) => setMoved((old) => {
-    const next = new Map(old)
-    if (place) next.set(loadId, place)
-    else next.delete(loadId)
-    return next
-  }), [])
-  const value = useMemo((): PlanValue => ({
-    installation: shown, resting, plan, refusal,
-    // a hand in motion comes first: the limits follow as soon as there is a moment for them
-    hover: (loadId, place) => startTransition(() => setInHand(place && { loadId, place })),
-    async put(loadId, place) {
-      const load = installation.loads.find(({ id }) => id === loadId)
-      if (!load) return
-      setRefusal(null)
-      setInHand(null)
-      move(loadId, place)
-      const { id: _id, ...fields } = placed(load, place)
-      try {
-        await callUseCase('saveItem', { jobId: installation.jobId, kind: 'load', itemId: loadId, fields: storedFields(fields) })
-        await refresh()
-      } catch (error) {
-        setRefusal(error instanceof Error ? error.message : String(error))
-      } finally {
-        move(loadId, null)
-      }
-    },
-  }), [shown, resting, plan, move, refusal, installation, refresh])
+  const move = useCallback(
+    (loadId: string, place: LoadPlace | null) =>
+      setMoved((old) => {
+        const next = new Map(old)
+        if (place) next.set(loadId, place)
+        else next.delete(loadId)
+        return next
+      }),
+    [],
+  )
+  const value = useMemo(
+    (): PlanValue => ({
+      installation: shown,
+      resting,
+      plan,
+      refusal,
+      // a hand in motion comes first: the limits follow as soon as there is a moment for them
+      hover: (loadId, place) => startTransition(() => setInHand(place && { loadId, place })),
+      async put(loadId, place) {
+        const load = installation.loads.find(({ id }) => id === loadId)
+        if (!load) return
+        setRefusal(null)
+        setInHand(null)
+        move(loadId, place)
+        const { id: _id, ...fields } = placed(load, place)
+        try {
+          await callUseCase('saveItem', {
+            jobId: installation.jobId,
+            kind: 'load',
+            itemId: loadId,
+            fields: storedFields(fields),
+          })
+          await refresh()
+        } catch (error) {
+          setRefusal(error instanceof Error ? error.message : String(error))
+        } finally {
+          move(loadId, null)
+        }
+      },
+    }),
+    [shown, resting, plan, move, refusal, installation, refresh],
+  )
   return <PlanContext value={value}>{children}</PlanContext>
 }
 

@@ -21,14 +21,38 @@ export function MonthBars({ label, monthMeanH }: { label: string; monthMeanH: Fl
   return (
     <TitledSheet title="By the month an outage begins" note={`${label}, on average; worst in ${MONTH_NAMES[worst]}`}>
       <Box ref={ref} px="14px" pb="8px">
-        <svg width={width} height={HEIGHT} role="img" aria-label={`Mean runtime by month: ${MONTH_NAMES.map((month, k) => `${month} ${words(monthMeanH[k] ?? 0)}`).join(', ')}`} style={{ display: 'block', overflow: 'visible' }}>
+        <svg
+          width={width}
+          height={HEIGHT}
+          role="img"
+          aria-label={`Mean runtime by month: ${MONTH_NAMES.map((month, k) => `${month} ${words(monthMeanH[k] ?? 0)}`).join(', ')}`}
+          style={{ display: 'block', overflow: 'visible' }}
+        >
           {MONTH_NAMES.map((month, k) => {
             const h = monthMeanH[k] ?? 0
             return (
               <g key={month} transform={`translate(${k * step},0)`}>
-                <rect x="3" width={step - 6} y={y(h)} height={Math.max(1, HEIGHT - 24 - y(h))} fill={colour(k === worst ? 'ember' : 'gridSoft')} stroke={colour(k === worst ? 'ember' : 'grid')} />
-                <Label x={step / 2} y={y(h) - 5} anchor="middle" size={12} tone={k === worst ? 'ember' : 'ink2'} weight={k === worst ? 600 : 400}>{words(h)}</Label>
-                <Label x={step / 2} y={HEIGHT - 8} anchor="middle" size={12.5}>{month.slice(0, width < 520 ? 1 : 3)}</Label>
+                <rect
+                  x="3"
+                  width={step - 6}
+                  y={y(h)}
+                  height={Math.max(1, HEIGHT - 24 - y(h))}
+                  fill={colour(k === worst ? 'ember' : 'gridSoft')}
+                  stroke={colour(k === worst ? 'ember' : 'grid')}
+                />
+                <Label
+                  x={step / 2}
+                  y={y(h) - 5}
+                  anchor="middle"
+                  size={12}
+                  tone={k === worst ? 'ember' : 'ink2'}
+                  weight={k === worst ? 600 : 400}
+                >
+                  {words(h)}
+                </Label>
+                <Label x={step / 2} y={HEIGHT - 8} anchor="middle" size={12.5}>
+                  {month.slice(0, width < 520 ? 1 : 3)}
+                </Label>
               </g>
             )
           })}

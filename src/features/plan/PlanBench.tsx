@@ -24,32 +24,83 @@ import { YearView } from './YearView'
 import { usePlan } from './usePlan'
 
 const VIEWS = [
-  { key: 'limits', label: 'Limits', View: LimitsView }, { key: 'schools', label: 'Schools', View: SchoolsView }, { key: 'motors', label: 'Motors', View: MotorsView }, { key: 'year', label: 'Year', View: YearView },
-  { key: 'money', label: 'Money', View: MoneyView }, { key: 'pv', label: 'PV', View: PvView }, { key: 'devices', label: 'Devices', View: DevicesView }, { key: 'batteries', label: 'Two batteries', View: BatteriesView },
-  { key: 'testday', label: 'Test day', View: TestDayView }, { key: 'promises', label: 'Promises', View: PromisesView },
+  { key: 'limits', label: 'Limits', View: LimitsView },
+  { key: 'schools', label: 'Schools', View: SchoolsView },
+  { key: 'motors', label: 'Motors', View: MotorsView },
+  { key: 'year', label: 'Year', View: YearView },
+  { key: 'money', label: 'Money', View: MoneyView },
+  { key: 'pv', label: 'PV', View: PvView },
+  { key: 'devices', label: 'Devices', View: DevicesView },
+  { key: 'batteries', label: 'Two batteries', View: BatteriesView },
+  { key: 'testday', label: 'Test day', View: TestDayView },
+  { key: 'promises', label: 'Promises', View: PromisesView },
 ] as const
 
 /** Plan: what the sources can give, what the house asks of them, for how long, and what is promised of it. */
 export function PlanBench() {
-  const { record: { installation }, bench, may, goTo } = useJob()
+  const {
+    record: { installation },
+    bench,
+    may,
+    goTo,
+  } = useJob()
   const plan = usePlan()
   const [choosing, setChoosing] = useState(false)
   const { limits, demand } = plan
-  const reopened = bench.promises.filter(({ promise, verdict }) => promise.changedAt !== null && verdict === 'open').length
-  const views = VIEWS.map(({ key, label }) => ({ key, label, badge: key === 'promises' ? <Count n={reopened} words="open again" tone="sun" /> : undefined }))
+  const reopened = bench.promises.filter(
+    ({ promise, verdict }) => promise.changedAt !== null && verdict === 'open',
+  ).length
+  const views = VIEWS.map(({ key, label }) => ({
+    key,
+    label,
+    badge: key === 'promises' ? <Count n={reopened} words="open again" tone="sun" /> : undefined,
+  }))
   const open = useBenchView(views)
   const { View } = VIEWS.find(({ key }) => key === open) ?? VIEWS[0]
   const reason = schoolReason(demand, limits)
   return (
     <>
-      <BenchHead title={demand.school === null ? 'Not enough is known to plan' : SCHOOL_WORDS[demand.school]} note={demand.school !== null && 'recommended'} actions={may('choosePlan') && <Button variant={installation.chosenSchool ? 'quiet' : 'act'} onClick={() => setChoosing(true)} disabled={demand.expectedDemandW === null}>{installation.chosenSchool ? 'Choose again' : 'Choose and promise'}</Button>} />
-      {reason ? <Text color="ink2" mt="-4px">{reason}</Text> : <Notice kind="info" action={<Button size="sm" onClick={() => goTo('survey', null, limits.nightW === null ? 'sources' : 'loads')}>Go to Survey</Button>}>{limits.nightW === null ? 'The source limits are open: an inverter with its modules and their declared figures is missing.' : 'Add loads that are backed up; then the demand can be held against the limits.'}</Notice>}
+      <BenchHead
+        title={demand.school === null ? 'Not enough is known to plan' : SCHOOL_WORDS[demand.school]}
+        note={demand.school !== null && 'recommended'}
+        actions={
+          may('choosePlan') && (
+            <Button
+              variant={installation.chosenSchool ? 'quiet' : 'act'}
+              onClick={() => setChoosing(true)}
+              disabled={demand.expectedDemandW === null}
+            >
+              {installation.chosenSchool ? 'Choose again' : 'Choose and promise'}
+            </Button>
+          )
+        }
+      />
+      {reason ? (
+        <Text color="ink2" mt="-4px">
+          {reason}
+        </Text>
+      ) : (
+        <Notice
+          kind="info"
+          action={
+            <Button size="sm" onClick={() => goTo('survey', null, limits.nightW === null ? 'sources' : 'loads')}>
+              Go to Survey
+            </Button>
+          }
+        >
+          {limits.nightW === null
+            ? 'The source limits are open: an inverter with its modules and their declared figures is missing.'
+            : 'Add loads that are backed up; then the demand can be held against the limits.'}
+        </Notice>
+      )}
       <BenchViews views={views} label="Parts of the plan" />
       <BenchPanel view={open}>
         <ContradictionsNotice />
         <View />
       </BenchPanel>
-      <Overlay title="Choose the changeover and promise it" open={choosing} onClose={() => setChoosing(false)} wide><ChoosePlan onDone={() => setChoosing(false)} /></Overlay>
+      <Overlay title="Choose the changeover and promise it" open={choosing} onClose={() => setChoosing(false)} wide>
+        <ChoosePlan onDone={() => setChoosing(false)} />
+      </Overlay>
     </>
   )
 }

@@ -20,7 +20,12 @@ const volts = (value: number | null) => (value === null ? 'open' : formatQuantit
 
 /** PV while the house is an island: what holds it back when the battery is full, and the strings in frost and heat. */
 export function PvView() {
-  const { goTo, bench: { context: { pack } } } = useJob()
+  const {
+    goTo,
+    bench: {
+      context: { pack },
+    },
+  } = useJob()
   const { installation } = usePlanned()
   const { ac, droop, strings } = pvOfInstallation(installation)
   const charge = chargeLimitW(installation)
@@ -28,20 +33,80 @@ export function PvView() {
   return (
     <>
       <Figures columns={3}>
-        <Figure label="AC-coupled PV in the island" value={watts(ac.pvIslandW)}><PlanMarkWord mark={ac.verdict} /></Figure>
-        <Figure label="The battery can take" value={watts(charge)}>{charge === null ? 'charging power of inverter and module: see Money' : ac.ratioUsed === null ? '' : `${formatNumber(ac.ratioUsed, 3)} of it is PV`}</Figure>
-        <Figure label="When it is full" value={curtailment.parted ? 'parted' : curtailment.provenNearFull ? 'curtailed' : ac.pvIslandW === 0 ? '–' : 'open'}>{ac.pvIslandW === 0 ? 'no PV in the island' : 'a ratio alone says nothing about a full battery'}</Figure>
+        <Figure label="AC-coupled PV in the island" value={watts(ac.pvIslandW)}>
+          <PlanMarkWord mark={ac.verdict} />
+        </Figure>
+        <Figure label="The battery can take" value={watts(charge)}>
+          {charge === null
+            ? 'charging power of inverter and module: see Money'
+            : ac.ratioUsed === null
+              ? ''
+              : `${formatNumber(ac.ratioUsed, 3)} of it is PV`}
+        </Figure>
+        <Figure
+          label="When it is full"
+          value={
+            curtailment.parted ? 'parted' : curtailment.provenNearFull ? 'curtailed' : ac.pvIslandW === 0 ? '–' : 'open'
+          }
+        >
+          {ac.pvIslandW === 0 ? 'no PV in the island' : 'a ratio alone says nothing about a full battery'}
+        </Figure>
       </Figures>
-      <TitledSheet title="Curtailment by frequency" actions={<Button size="sm" onClick={() => goTo('survey', null, 'sources')}>Change it under Sources</Button>}>
-        {droop.length === 0 ? <EmptyState title="No band is declared">Ask the makers at which frequency the PV inverter begins to give less, where it gives nothing, and where it trips.</EmptyState> : <DroopChart droop={droop} nominalHz={pack.nominalHz} tripHz={curtailment.pvTripHz} stopHz={curtailment.stopHz} />}
+      <TitledSheet
+        title="Curtailment by frequency"
+        actions={
+          <Button size="sm" onClick={() => goTo('survey', null, 'sources')}>
+            Change it under Sources
+          </Button>
+        }
+      >
+        {droop.length === 0 ? (
+          <EmptyState title="No band is declared">
+            Ask the makers at which frequency the PV inverter begins to give less, where it gives nothing, and where it
+            trips.
+          </EmptyState>
+        ) : (
+          <DroopChart
+            droop={droop}
+            nominalHz={pack.nominalHz}
+            tripHz={curtailment.pvTripHz}
+            stopHz={curtailment.stopHz}
+          />
+        )}
       </TitledSheet>
-      <Notice kind="caution">After the change to island AC-coupled PV drops out and waits {formatNumber(pack.limits.pvReturnMin.value)} to {formatNumber(pack.limits.pvReturnMax.value)} s. Strings stay live in daylight whatever is switched.</Notice>
+      <Notice kind="caution">
+        After the change to island AC-coupled PV drops out and waits {formatNumber(pack.limits.pvReturnMin.value)} to{' '}
+        {formatNumber(pack.limits.pvReturnMax.value)} s. Strings stay live in daylight whatever is switched.
+      </Notice>
       <TitledSheet title="Strings in frost and heat">
-        {strings.length === 0 && <EmptyState title="No DC-coupled array found">Add it on the survey under Already there.</EmptyState>}
+        {strings.length === 0 && (
+          <EmptyState title="No DC-coupled array found">Add it on the survey under Already there.</EmptyState>
+        )}
         {strings.map(({ tag, name, result }) => (
-          <Flex key={tag} borderTopWidth="1px" borderColor="rule" px="14px" py="8px" gap="6px 18px" wrap="wrap" fontSize="14px" align="center">
-            <Text fontWeight="600" flex="1" minW="140px">{name}</Text><PlanMarkWord mark={result.verdict} />
-            <Text w="100%" color="ink2">{volts(result.coldVocV)} in frost{result.maxModulesInString === null ? '' : `, ${result.maxModulesInString} modules at most`} · {result.trackerA === null ? 'tracker current open' : `${formatQuantity(result.trackerA, 'A', 3)} at the tracker`} · array to inverter {result.arrayRatio === null ? 'open' : formatNumber(result.arrayRatio, 3)}{result.hotVmpV === null ? '' : ` · ${volts(result.hotVmpV)} in heat`}</Text>
+          <Flex
+            key={tag}
+            borderTopWidth="1px"
+            borderColor="rule"
+            px="14px"
+            py="8px"
+            gap="6px 18px"
+            wrap="wrap"
+            fontSize="14px"
+            align="center"
+          >
+            <Text fontWeight="600" flex="1" minW="140px">
+              {name}
+            </Text>
+            <PlanMarkWord mark={result.verdict} />
+            <Text w="100%" color="ink2">
+              {volts(result.coldVocV)} in frost
+              {result.maxModulesInString === null ? '' : `, ${result.maxModulesInString} modules at most`} ·{' '}
+              {result.trackerA === null
+                ? 'tracker current open'
+                : `${formatQuantity(result.trackerA, 'A', 3)} at the tracker`}{' '}
+              · array to inverter {result.arrayRatio === null ? 'open' : formatNumber(result.arrayRatio, 3)}
+              {result.hotVmpV === null ? '' : ` · ${volts(result.hotVmpV)} in heat`}
+            </Text>
           </Flex>
         ))}
       </TitledSheet>
@@ -49,7 +114,17 @@ export function PvView() {
   )
 }
 
-function DroopChart({ droop, nominalHz, tripHz, stopHz }: { droop: readonly { hz: number; leftW: number }[]; nominalHz: number; tripHz: number | null; stopHz: number | null }) {
+function DroopChart({
+  droop,
+  nominalHz,
+  tripHz,
+  stopHz,
+}: {
+  droop: readonly { hz: number; leftW: number }[]
+  nominalHz: number
+  tripHz: number | null
+  stopHz: number | null
+}) {
   const [ref, width] = useWidth<HTMLDivElement>(640)
   const height = 150
   const low = Math.min(nominalHz - 0.3, droop[0]?.hz ?? nominalHz)
@@ -61,12 +136,47 @@ function DroopChart({ droop, nominalHz, tripHz, stopHz }: { droop: readonly { hz
   const trips = tripHz !== null && stopHz !== null && tripHz <= stopHz
   return (
     <Box ref={ref} px="14px" pb="8px">
-      <svg width={width} height={height} role="img" aria-label={`PV left over frequency: full up to ${droop[1]?.hz ?? ''} Hz, nothing at ${stopHz ?? 'an unknown frequency'} Hz${tripHz === null ? ', trip not known' : `, trip at ${tripHz} Hz`}`} style={{ display: 'block', overflow: 'visible' }}>
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label={`PV left over frequency: full up to ${droop[1]?.hz ?? ''} Hz, nothing at ${stopHz ?? 'an unknown frequency'} Hz${tripHz === null ? ', trip not known' : `, trip at ${tripHz} Hz`}`}
+        style={{ display: 'block', overflow: 'visible' }}
+      >
         <path d={`M8 ${height - 26}H${width - 12}`} stroke={colour('rule2')} />
-        {x.ticks(6).map((hz) => <g key={hz}><path d={`M${x(hz)} ${height - 26}v4`} stroke={colour('rule2')} /><Label x={x(hz)} y={height - 8} size={12} anchor="middle">{`${hz} Hz`}</Label></g>)}
-        <path d={line<{ hz: number; leftW: number }>(({ hz }) => x(hz), ({ leftW }) => y(leftW))(points) ?? ''} fill="none" stroke={colour('sun')} strokeWidth="2.5" />
-        <Label x={x(low) + 4} y={y(most) - 5} size={12.5} tone="ink">{formatQuantity(most, 'W', 3)}</Label>
-        {tripHz !== null && <g><path d={`M${x(tripHz)} 6V${height - 26}`} stroke={colour(trips ? 'stop' : 'ink2')} strokeWidth="2" strokeDasharray="4 3" /><Label x={x(tripHz) - 5} y={18} size={12.5} anchor="end" tone={trips ? 'stop' : 'ink2'} halo="sheet">{trips ? 'trips inside the band' : 'PV trips here'}</Label></g>}
+        {x.ticks(6).map((hz) => (
+          <g key={hz}>
+            <path d={`M${x(hz)} ${height - 26}v4`} stroke={colour('rule2')} />
+            <Label x={x(hz)} y={height - 8} size={12} anchor="middle">{`${hz} Hz`}</Label>
+          </g>
+        ))}
+        <path
+          d={
+            line<{ hz: number; leftW: number }>(
+              ({ hz }) => x(hz),
+              ({ leftW }) => y(leftW),
+            )(points) ?? ''
+          }
+          fill="none"
+          stroke={colour('sun')}
+          strokeWidth="2.5"
+        />
+        <Label x={x(low) + 4} y={y(most) - 5} size={12.5} tone="ink">
+          {formatQuantity(most, 'W', 3)}
+        </Label>
+        {tripHz !== null && (
+          <g>
+            <path
+              d={`M${x(tripHz)} 6V${height - 26}`}
+              stroke={colour(trips ? 'stop' : 'ink2')}
+              strokeWidth="2"
+              strokeDasharray="4 3"
+            />
+            <Label x={x(tripHz) - 5} y={18} size={12.5} anchor="end" tone={trips ? 'stop' : 'ink2'} halo="sheet">
+              {trips ? 'trips inside the band' : 'PV trips here'}
+            </Label>
+          </g>
+        )}
       </svg>
     </Box>
   )

@@ -21,7 +21,8 @@ import { useYears } from './useYears'
 
 const MOST_SYSTEMS = 4
 const MAX_HOURS = 336
-const hours = (value: number | null | undefined) => (value == null ? 'open' : value >= MAX_HOURS ? `${MAX_HOURS / 24} days and more` : formatDuration(value * 3_600_000))
+const hours = (value: number | null | undefined) =>
+  value == null ? 'open' : value >= MAX_HOURS ? `${MAX_HOURS / 24} days and more` : formatDuration(value * 3_600_000)
 
 /** Runtime through the year: an outage from every hour of it, for up to four systems on one picture. */
 export function YearView() {
@@ -34,75 +35,278 @@ export function YearView() {
   const offered = useMemo(() => [...systemsToCompare(installation, plan), ...own], [installation, plan, own])
   const shown = useMemo(() => offered.filter(({ label }) => !left.has(label)).slice(0, MOST_SYSTEMS), [offered, left])
   const { state, run, cancel } = useYears(basis?.profile ?? null, shown)
-  if (imported.failure) return <Notice kind="error">{imported.failure} The year needs it; the rest of the plan does not.</Notice>
-  if (basis === null) return <TitledSheet title="Runtime through the year"><EmptyState title="Fetching the metering…" /></TitledSheet>
-  if (basis.missing) return <TitledSheet title="Runtime through the year"><EmptyState title={basis.missing} action={<Button size="sm" onClick={() => goTo('survey', null, basis.missing?.includes('latitude') ? 'site' : 'loads')}>Go to Survey</Button>}>Then an outage is tried from every hour of the year.</EmptyState></TitledSheet>
+  if (imported.failure)
+    return <Notice kind="error">{imported.failure} The year needs it; the rest of the plan does not.</Notice>
+  if (basis === null)
+    return (
+      <TitledSheet title="Runtime through the year">
+        <EmptyState title="Fetching the metering…" />
+      </TitledSheet>
+    )
+  if (basis.missing)
+    return (
+      <TitledSheet title="Runtime through the year">
+        <EmptyState
+          title={basis.missing}
+          action={
+            <Button
+              size="sm"
+              onClick={() => goTo('survey', null, basis.missing?.includes('latitude') ? 'site' : 'loads')}
+            >
+              Go to Survey
+            </Button>
+          }
+        >
+          Then an outage is tried from every hour of the year.
+        </EmptyState>
+      </TitledSheet>
+    )
   const planned = systemOfPlan(installation, plan)
-  const toggle = (label: string) => setLeft((old) => {
-    const next = new Set(old)
-    if (next.has(label)) next.delete(label)
-    else next.add(label)
-    return next
-  })
+  const toggle = (label: string) =>
+    setLeft((old) => {
+      const next = new Set(old)
+      if (next.has(label)) next.delete(label)
+      else next.add(label)
+      return next
+    })
   return (
     <>
-      <TitledSheet title="Share of outages that still run" note="an outage from every hour of the year" actions={<Button size="sm" onClick={() => setAdding(true)}>Compare another</Button>}>
+      <TitledSheet
+        title="Share of outages that still run"
+        note="an outage from every hour of the year"
+        actions={
+          <Button size="sm" onClick={() => setAdding(true)}>
+            Compare another
+          </Button>
+        }
+      >
         <Flex px="14px" pb="8px" gap="8px" wrap="wrap" align="center" role="group" aria-label="Systems on the picture">
           {offered.map(({ label }) => {
             const on = shown.some((one) => one.label === label)
-            return <Button key={label} size="sm" variant={on ? 'chosen' : 'quiet'} aria-pressed={on} onClick={() => toggle(label)}>{label}</Button>
+            return (
+              <Button
+                key={label}
+                size="sm"
+                variant={on ? 'chosen' : 'quiet'}
+                aria-pressed={on}
+                onClick={() => toggle(label)}
+              >
+                {label}
+              </Button>
+            )
           })}
-          {offered.length - left.size > MOST_SYSTEMS && <Text fontSize="13px" color="ink2">four at a time: take one off to see the rest</Text>}
+          {offered.length - left.size > MOST_SYSTEMS && (
+            <Text fontSize="13px" color="ink2">
+              four at a time: take one off to see the rest
+            </Text>
+          )}
         </Flex>
         {state.kind === 'running' && (
-          <Flex px="14px" pb="10px" gap="12px" align="center"><Box flex="1" h="8px" bg="sheet2" borderWidth="1px" borderColor="rule" role="progressbar" aria-label="Trying every hour of the year" aria-valuenow={Math.round(100 * state.share)} aria-valuemin={0} aria-valuemax={100}><Box h="100%" bg="ember" w={`${100 * state.share}%`} /></Box><Button size="sm" onClick={cancel}>Cancel</Button></Flex>
+          <Flex px="14px" pb="10px" gap="12px" align="center">
+            <Box
+              flex="1"
+              h="8px"
+              bg="sheet2"
+              borderWidth="1px"
+              borderColor="rule"
+              role="progressbar"
+              aria-label="Trying every hour of the year"
+              aria-valuenow={Math.round(100 * state.share)}
+              aria-valuemin={0}
+              aria-valuemax={100}
+            >
+              <Box h="100%" bg="ember" w={`${100 * state.share}%`} />
+            </Box>
+            <Button size="sm" onClick={cancel}>
+              Cancel
+            </Button>
+          </Flex>
         )}
-        {state.kind === 'cancelled' && <EmptyState title="Cancelled" action={<Button size="sm" onClick={run}>Run it again</Button>}>Nothing is lost; the year can be run again at any time.</EmptyState>}
-        {state.kind === 'failed' && <Notice kind="error" mx="14px" mb="10px" action={<Button size="sm" onClick={run}>Try again</Button>}>{state.message}</Notice>}
-        {state.kind === 'done' && <SurvivalChart series={state.systems.flatMap(({ label }, k) => { const year = state.years[k]; return year ? [{ label, curve: year.curve }] : [] })} />}
-        {state.kind === 'done' && state.years.includes(null) && <EmptyState title="Open">Usable energy and the night limit are needed for every system on the picture.</EmptyState>}
+        {state.kind === 'cancelled' && (
+          <EmptyState
+            title="Cancelled"
+            action={
+              <Button size="sm" onClick={run}>
+                Run it again
+              </Button>
+            }
+          >
+            Nothing is lost; the year can be run again at any time.
+          </EmptyState>
+        )}
+        {state.kind === 'failed' && (
+          <Notice
+            kind="error"
+            mx="14px"
+            mb="10px"
+            action={
+              <Button size="sm" onClick={run}>
+                Try again
+              </Button>
+            }
+          >
+            {state.message}
+          </Notice>
+        )}
+        {state.kind === 'done' && (
+          <SurvivalChart
+            series={state.systems.flatMap(({ label }, k) => {
+              const year = state.years[k]
+              return year ? [{ label, curve: year.curve }] : []
+            })}
+          />
+        )}
+        {state.kind === 'done' && state.years.includes(null) && (
+          <EmptyState title="Open">
+            Usable energy and the night limit are needed for every system on the picture.
+          </EmptyState>
+        )}
       </TitledSheet>
       {state.kind === 'done' && (
         <>
           <TitledSheet title="In figures">
-            <DataTable label="Systems compared" rows={state.systems.map((system, k) => ({ ...system, year: state.years[k] ?? null }))} keyOf={({ label }) => label}
+            <DataTable
+              label="Systems compared"
+              rows={state.systems.map((system, k) => ({ ...system, year: state.years[k] ?? null }))}
+              keyOf={({ label }) => label}
               columns={[
-                { head: 'System', cell: ({ label, system }) => <><Text fontWeight="600">{label}</Text><Text fontSize="13px" color="ink2">{system.capacityWh === null ? 'energy open' : formatQuantity(system.capacityWh, 'Wh', 3)}, {system.dischargeLimitW === null ? 'power open' : formatQuantity(system.dischargeLimitW, 'W', 3)}, reserve {formatNumber(100 * system.reserveSoc, 3)} %</Text></> },
-                { head: '95 of 100 last', numeric: true, cell: ({ year }) => hours(year?.p5H) }, { head: 'half last', numeric: true, cell: ({ year }) => hours(year?.p50H) }, { head: '5 of 100 last', numeric: true, wideOnly: true, cell: ({ year }) => hours(year?.p95H) },
-                { head: 'Worst month', wideOnly: true, cell: ({ year }) => (year ? `${MONTH_NAMES[(year.worstMonth ?? 1) - 1]}, ${hours(year.worstMonthMeanH)} on average` : 'open') },
-                { head: 'Not served in a day', numeric: true, wideOnly: true, cell: ({ year }) => (year ? formatQuantity(1000 * (year.energyNotServedKWh ?? 0), 'Wh', 3) : 'open') }, { head: 'Fails by power', numeric: true, wideOnly: true, cell: ({ year }) => (year ? `${formatNumber(100 * (year.powerFailShare ?? 0), 2)} %` : 'open') },
-              ]} />
+                {
+                  head: 'System',
+                  cell: ({ label, system }) => (
+                    <>
+                      <Text fontWeight="600">{label}</Text>
+                      <Text fontSize="13px" color="ink2">
+                        {system.capacityWh === null ? 'energy open' : formatQuantity(system.capacityWh, 'Wh', 3)},{' '}
+                        {system.dischargeLimitW === null
+                          ? 'power open'
+                          : formatQuantity(system.dischargeLimitW, 'W', 3)}
+                        , reserve {formatNumber(100 * system.reserveSoc, 3)} %
+                      </Text>
+                    </>
+                  ),
+                },
+                { head: '95 of 100 last', numeric: true, cell: ({ year }) => hours(year?.p5H) },
+                { head: 'half last', numeric: true, cell: ({ year }) => hours(year?.p50H) },
+                { head: '5 of 100 last', numeric: true, wideOnly: true, cell: ({ year }) => hours(year?.p95H) },
+                {
+                  head: 'Worst month',
+                  wideOnly: true,
+                  cell: ({ year }) =>
+                    year
+                      ? `${MONTH_NAMES[(year.worstMonth ?? 1) - 1]}, ${hours(year.worstMonthMeanH)} on average`
+                      : 'open',
+                },
+                {
+                  head: 'Not served in a day',
+                  numeric: true,
+                  wideOnly: true,
+                  cell: ({ year }) => (year ? formatQuantity(1000 * (year.energyNotServedKWh ?? 0), 'Wh', 3) : 'open'),
+                },
+                {
+                  head: 'Fails by power',
+                  numeric: true,
+                  wideOnly: true,
+                  cell: ({ year }) => (year ? `${formatNumber(100 * (year.powerFailShare ?? 0), 2)} %` : 'open'),
+                },
+              ]}
+            />
           </TitledSheet>
-          {state.years[0] && basis.profile && <MonthBars label={state.systems[0]?.label ?? ''} monthMeanH={state.years[0].monthMeanH} />}
-          {state.years[0] && basis.profile && state.systems[0]?.system.capacityWh != null && state.systems[0].system.dischargeLimitW !== null && (
-            <OneOutage profile={basis.profile} system={{ ...state.systems[0].system, capacityWh: state.systems[0].system.capacityWh, dischargeLimitW: state.systems[0].system.dischargeLimitW }} year={state.years[0]} label={state.systems[0].label} />
+          {state.years[0] && basis.profile && (
+            <MonthBars label={state.systems[0]?.label ?? ''} monthMeanH={state.years[0].monthMeanH} />
           )}
+          {state.years[0] &&
+            basis.profile &&
+            state.systems[0]?.system.capacityWh != null &&
+            state.systems[0].system.dischargeLimitW !== null && (
+              <OneOutage
+                profile={basis.profile}
+                system={{
+                  ...state.systems[0].system,
+                  capacityWh: state.systems[0].system.capacityWh,
+                  dischargeLimitW: state.systems[0].system.dischargeLimitW,
+                }}
+                year={state.years[0]}
+                label={state.systems[0].label}
+              />
+            )}
         </>
       )}
       <TitledSheet title="What this assumes">
         <chakra.ul px="32px" pb="10px" fontSize="14px" listStyleType="disc" css={{ '& > li': { paddingBlock: '1px' } }}>
-          <li>Load — {basis.load}. {Math.round(100 * planned.loadShare)} % of it is fed in an outage, after turning off the list.</li>
-          <li>Sun — {basis.pv}{basis.pv === 'none' ? '; add the faces of the array on the survey if there is PV' : ''}. {Math.round(100 * planned.pvShare)} % of it feeds the island.</li>
-          <li>Charging {formatNumber(100 * planned.chargeEfficiency, 3)} %, discharging {formatNumber(100 * planned.dischargeEfficiency, 3)} % efficient; standby {formatQuantity(planned.standbyW, 'W', 3)}; floor {formatNumber(100 * planned.floorSoc, 3)} %, reserve {formatNumber(100 * planned.reserveSoc, 3)} %.</li>
-          <li>Each start has the charge that a normal year left there. No restart after a failure, no generator, nobody saving power. Means of {basis.profile?.stepH === 1 ? 'an hour' : 'half an hour or less'}: short peaks are judged under Limits.</li>
+          <li>
+            Load — {basis.load}. {Math.round(100 * planned.loadShare)} % of it is fed in an outage, after turning off
+            the list.
+          </li>
+          <li>
+            Sun — {basis.pv}
+            {basis.pv === 'none' ? '; add the faces of the array on the survey if there is PV' : ''}.{' '}
+            {Math.round(100 * planned.pvShare)} % of it feeds the island.
+          </li>
+          <li>
+            Charging {formatNumber(100 * planned.chargeEfficiency, 3)} %, discharging{' '}
+            {formatNumber(100 * planned.dischargeEfficiency, 3)} % efficient; standby{' '}
+            {formatQuantity(planned.standbyW, 'W', 3)}; floor {formatNumber(100 * planned.floorSoc, 3)} %, reserve{' '}
+            {formatNumber(100 * planned.reserveSoc, 3)} %.
+          </li>
+          <li>
+            Each start has the charge that a normal year left there. No restart after a failure, no generator, nobody
+            saving power. Means of {basis.profile?.stepH === 1 ? 'an hour' : 'half an hour or less'}: short peaks are
+            judged under Limits.
+          </li>
         </chakra.ul>
       </TitledSheet>
       <Overlay title="Another system to compare" open={adding} onClose={() => setAdding(false)}>
-        <SpecForm submitLabel="Put it on the picture" specs={[
-          { name: 'label', label: 'Name', kind: 'text' }, { name: 'capacityWh', label: 'Usable energy', kind: 'number', unit: 'Wh' }, { name: 'dischargeLimitW', label: 'Power', kind: 'number', unit: 'W' }, { name: 'reserveSoc', label: 'Backup reserve', kind: 'percent' },
-        ]} initial={{ label: `system ${own.length + 2}`, capacityWh: planned.capacityWh, dischargeLimitW: planned.dischargeLimitW, reserveSoc: planned.reserveSoc }}
+        <SpecForm
+          submitLabel="Put it on the picture"
+          specs={[
+            { name: 'label', label: 'Name', kind: 'text' },
+            { name: 'capacityWh', label: 'Usable energy', kind: 'number', unit: 'Wh' },
+            { name: 'dischargeLimitW', label: 'Power', kind: 'number', unit: 'W' },
+            { name: 'reserveSoc', label: 'Backup reserve', kind: 'percent' },
+          ]}
+          initial={{
+            label: `system ${own.length + 2}`,
+            capacityWh: planned.capacityWh,
+            dischargeLimitW: planned.dischargeLimitW,
+            reserveSoc: planned.reserveSoc,
+          }}
           check={(fields) => [
-            ...(offered.some(({ label }) => label === fields.label) || fields.label === '' ? [{ path: 'label', message: 'Give it a name of its own' }] : []),
-            ...(['capacityWh', 'dischargeLimitW'] as const).filter((path) => !((fields[path] as number) > 0 && (fields[path] as number) < 1e6)).map((path) => ({ path, message: 'must be above 0 and below 1,000,000' })),
-            ...((fields.reserveSoc as number) >= planned.floorSoc && (fields.reserveSoc as number) <= 1 ? [] : [{ path: 'reserveSoc', message: `lies between the floor of ${formatNumber(100 * planned.floorSoc, 3)} % and 100 %` }]),
+            ...(offered.some(({ label }) => label === fields.label) || fields.label === ''
+              ? [{ path: 'label', message: 'Give it a name of its own' }]
+              : []),
+            ...(['capacityWh', 'dischargeLimitW'] as const)
+              .filter((path) => !((fields[path] as number) > 0 && (fields[path] as number) < 1e6))
+              .map((path) => ({ path, message: 'must be above 0 and below 1,000,000' })),
+            ...((fields.reserveSoc as number) >= planned.floorSoc && (fields.reserveSoc as number) <= 1
+              ? []
+              : [
+                  {
+                    path: 'reserveSoc',
+                    message: `lies between the floor of ${formatNumber(100 * planned.floorSoc, 3)} % and 100 %`,
+                  },
+                ]),
           ]}
           save={async ({ label, ...change }) => {
-            const system = { ...planned, ...(change as { capacityWh: number; dischargeLimitW: number; reserveSoc: number }) }
-            setOwn((old) => [...old, { label: String(label), system: { ...system, chargeLimitW: Math.min(planned.chargeLimitW || system.dischargeLimitW, system.dischargeLimitW), initialSoc: Math.max(planned.initialSoc, system.reserveSoc) } }])
+            const system = {
+              ...planned,
+              ...(change as { capacityWh: number; dischargeLimitW: number; reserveSoc: number }),
+            }
+            setOwn((old) => [
+              ...old,
+              {
+                label: String(label),
+                system: {
+                  ...system,
+                  chargeLimitW: Math.min(planned.chargeLimitW || system.dischargeLimitW, system.dischargeLimitW),
+                  initialSoc: Math.max(planned.initialSoc, system.reserveSoc),
+                },
+              },
+            ])
             // a fifth takes the last one's place
             if (shown.length >= MOST_SYSTEMS) setLeft((old) => new Set([...old, shown.at(-1)?.label ?? '']))
             setAdding(false)
-          }} />
+          }}
+        />
       </Overlay>
     </>
   )

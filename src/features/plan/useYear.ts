@@ -25,7 +25,12 @@ export function useImportedSeries(): ImportedYear {
   const { view, record } = useJob()
   const { jobId } = record.installation
   return useQueries({
-    queries: view.profiles.map((profile) => ({ queryKey: ['profile', profile.id], queryFn: ({ signal }: { signal: AbortSignal }) => samplesOf(`/api/jobs/${jobId}/profiles/${profile.id}`, signal), staleTime: Infinity, retry: 1 })),
+    queries: view.profiles.map((profile) => ({
+      queryKey: ['profile', profile.id],
+      queryFn: ({ signal }: { signal: AbortSignal }) => samplesOf(`/api/jobs/${jobId}/profiles/${profile.id}`, signal),
+      staleTime: Infinity,
+      retry: 1,
+    })),
     combine: (results): ImportedYear => {
       const series = (wanted: string): ImportedSeries | null => {
         const k = view.profiles.findIndex(({ kind }) => kind === wanted)
@@ -33,7 +38,13 @@ export function useImportedSeries(): ImportedYear {
         const watts = results[k]?.data
         return facts && watts ? { name: facts.name, stepH: facts.stepH, watts } : null
       }
-      return { load: series('load'), pv: series('pv'), price: series('price'), ready: results.every(({ isSuccess }) => isSuccess), failure: results.find(({ error }) => error)?.error?.message ?? null }
+      return {
+        load: series('load'),
+        pv: series('pv'),
+        price: series('price'),
+        ready: results.every(({ isSuccess }) => isSuccess),
+        failure: results.find(({ error }) => error)?.error?.message ?? null,
+      }
     },
   })
 }
@@ -43,6 +54,9 @@ export function useYear(): { basis: YearBasis | null; imported: ImportedYear } {
   const { installation } = usePlanned()
   const imported = useImportedSeries()
   const { load, pv, ready } = imported
-  const basis = useMemo(() => (ready ? yearOfInstallation(installation, { load, pv }) : null), [installation, load, pv, ready])
+  const basis = useMemo(
+    () => (ready ? yearOfInstallation(installation, { load, pv }) : null),
+    [installation, load, pv, ready],
+  )
   return { basis, imported }
 }

@@ -12,7 +12,10 @@ export type YearsState =
   | { kind: 'failed'; message: string }
 
 /** Runs P-8 for some systems in a worker whenever they change; it can be cancelled and run again. `systems` must be stable. */
-export function useYears(profile: YearProfile | null, systems: readonly YearSystem[]): { state: YearsState; run: () => void; cancel: () => void } {
+export function useYears(
+  profile: YearProfile | null,
+  systems: readonly YearSystem[],
+): { state: YearsState; run: () => void; cancel: () => void } {
   const [state, setState] = useState<YearsState>({ kind: 'idle' })
   const running = useRef<AbortController | null>(null)
   const run = useCallback(() => {
@@ -22,9 +25,26 @@ export function useYears(profile: YearProfile | null, systems: readonly YearSyst
     running.current = controller
     const began = performance.now()
     setState({ kind: 'running', share: 0 })
-    yearsInWorker(profile, systems, (share) => { if (!controller.signal.aborted) setState({ kind: 'running', share }) }, controller.signal).then(
-      (result) => { if (!controller.signal.aborted) setState(result.ok ? { kind: 'done', systems, years: result.value, tookMs: performance.now() - began } : { kind: 'failed', message: result.error.message }) },
-      (error: unknown) => { if (!controller.signal.aborted) setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }) },
+    yearsInWorker(
+      profile,
+      systems,
+      (share) => {
+        if (!controller.signal.aborted) setState({ kind: 'running', share })
+      },
+      controller.signal,
+    ).then(
+      (result) => {
+        if (!controller.signal.aborted)
+          setState(
+            result.ok
+              ? { kind: 'done', systems, years: result.value, tookMs: performance.now() - began }
+              : { kind: 'failed', message: result.error.message },
+          )
+      },
+      (error: unknown) => {
+        if (!controller.signal.aborted)
+          setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
+      },
     )
   }, [profile, systems])
   const cancel = useCallback(() => {

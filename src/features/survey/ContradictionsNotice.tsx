@@ -5,7 +5,16 @@ import { type PlanPart, contradictionsOf } from '@/core/plan/contradictions'
 import { Notice } from '@/ui/Notice'
 import { usePlanned } from '../plan/LoadDrafts'
 
-const PART_WORDS: Readonly<Record<PlanPart, string>> = { limits: 'the limits', surge: 'motor starts', demand: 'the demand', runtime: 'the runtime', supply: 'the supply', boards: 'boards and circuits', year: 'the year', pv: 'PV in island mode' }
+const PART_WORDS: Readonly<Record<PlanPart, string>> = {
+  limits: 'the limits',
+  surge: 'motor starts',
+  demand: 'the demand',
+  runtime: 'the runtime',
+  supply: 'the supply',
+  boards: 'boards and circuits',
+  year: 'the year',
+  pv: 'PV in island mode',
+}
 
 /** What contradicts itself, each with its field and what it makes unsafe to read; nothing is averaged away. */
 export function ContradictionsNotice() {
@@ -15,9 +24,27 @@ export function ContradictionsNotice() {
   if (contradictions.length === 0) return null
   return (
     <Notice kind="error">
-      <Text fontWeight="600">{contradictions.length === 1 ? 'One thing contradicts itself' : `${contradictions.length} things contradict themselves`}</Text>
+      <Text fontWeight="600">
+        {contradictions.length === 1
+          ? 'One thing contradicts itself'
+          : `${contradictions.length} things contradict themselves`}
+      </Text>
       <chakra.ul pl="18px" listStyleType="disc">
-        {contradictions.map(({ path, message, touches }) => <li key={path}>{message} <chakra.span color="ink2">Until then {touches.map((part) => PART_WORDS[part]).join(' and ')} {touches.length > 1 || touches[0] === 'limits' || touches[0] === 'boards' || touches[0] === 'surge' ? 'are' : 'is'} not to be relied on. </chakra.span><chakra.code fontFamily="mono" fontSize="12px">{path}</chakra.code></li>)}
+        {contradictions.map(({ path, message, touches }) => (
+          <li key={path}>
+            {message}{' '}
+            <chakra.span color="ink2">
+              Until then {touches.map((part) => PART_WORDS[part]).join(' and ')}{' '}
+              {touches.length > 1 || touches[0] === 'limits' || touches[0] === 'boards' || touches[0] === 'surge'
+                ? 'are'
+                : 'is'}{' '}
+              not to be relied on.{' '}
+            </chakra.span>
+            <chakra.code fontFamily="mono" fontSize="12px">
+              {path}
+            </chakra.code>
+          </li>
+        ))}
       </chakra.ul>
     </Notice>
   )

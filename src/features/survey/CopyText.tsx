@@ -19,8 +19,24 @@ export function CopyText({ text, label }: { text: string; label: string }) {
   }
   return (
     <Box>
-      <chakra.textarea aria-label={label} value={own} onChange={(event) => setOwn(event.target.value)} rows={Math.min(16, own.split('\n').length + 2)} w="100%" p="10px" bg="sheet2" borderWidth="1px" borderColor="rule2" borderRadius="l1" fontSize="14px" lineHeight="1.45" />
-      <Button mt="8px" onClick={() => void copy()}>{copied === 'yes' ? <Check size={17} aria-hidden /> : <Copy size={17} aria-hidden />} {copied === 'yes' ? 'Copied' : copied === 'no' ? 'Mark the text and copy it by hand' : 'Copy'}</Button>
+      <chakra.textarea
+        aria-label={label}
+        value={own}
+        onChange={(event) => setOwn(event.target.value)}
+        rows={Math.min(16, own.split('\n').length + 2)}
+        w="100%"
+        p="10px"
+        bg="sheet2"
+        borderWidth="1px"
+        borderColor="rule2"
+        borderRadius="l1"
+        fontSize="14px"
+        lineHeight="1.45"
+      />
+      <Button mt="8px" onClick={() => void copy()}>
+        {copied === 'yes' ? <Check size={17} aria-hidden /> : <Copy size={17} aria-hidden />}{' '}
+        {copied === 'yes' ? 'Copied' : copied === 'no' ? 'Mark the text and copy it by hand' : 'Copy'}
+      </Button>
     </Box>
   )
 }

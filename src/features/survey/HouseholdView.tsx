@@ -1,7 +1,13 @@
 'use client'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { FIRST_WORDS, FIRST_WORD_TEXT, HOUSEHOLD_PICTURES, HOUSEHOLD_QUESTIONS, firstWordDraft } from '@/core/plan/household'
+import {
+  FIRST_WORDS,
+  FIRST_WORD_TEXT,
+  HOUSEHOLD_PICTURES,
+  HOUSEHOLD_QUESTIONS,
+  firstWordDraft,
+} from '@/core/plan/household'
 import { unknownsOf } from '@/core/plan/surveyChecklist'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -18,7 +24,12 @@ const dayOf = (iso: string) => iso.slice(0, 10)
 
 /** The household's link, what it sent, and the first word it gets once the office has confirmed it. */
 export function HouseholdView() {
-  const { view: { household }, record: { installation, attachments, today }, may, refresh } = useJob()
+  const {
+    view: { household },
+    record: { installation, attachments, today },
+    may,
+    refresh,
+  } = useJob()
   const plan = usePlan()
   const [made, setMade] = useState<{ address: string; expiresAt: string } | null>(null)
   const [failure, setFailure] = useState<string | null>(null)
@@ -35,42 +46,177 @@ export function HouseholdView() {
     }
   }
   const draft = firstWordDraft(plan.demand, unknownsOf(installation))
-  const pictures = HOUSEHOLD_PICTURES.map(({ key, label }) => ({ label, subject: `household.${key}`, count: attachments.filter(({ subject }) => subject === `household.${key}`).length }))
+  const pictures = HOUSEHOLD_PICTURES.map(({ key, label }) => ({
+    label,
+    subject: `household.${key}`,
+    count: attachments.filter(({ subject }) => subject === `household.${key}`).length,
+  }))
   const edit = may('makeHouseholdLink')
   return (
     <>
-      <TitledSheet title="Link for the household" actions={edit && <Button size="sm" onClick={() => void attempt(async () => {
-        const { token, expiresAt } = await callUseCase<{ token: string; expiresAt: string }>('makeHouseholdLink', { jobId, days: 30 })
-        setMade({ address: `${window.location.origin}/h/${token}`, expiresAt })
-      })}>Make a link</Button>}>
-        {failure && <Notice kind="error" mx="14px" mb="8px">{failure}</Notice>}
-        {made && <Notice kind="info" mx="14px" mb="8px"><Text>It is shown once. Send it to the household; it works until {dayOf(made.expiresAt)}.</Text><chakra.code fontFamily="mono" fontSize="13px" overflowWrap="anywhere" data-household-link>{made.address}</chakra.code></Notice>}
-        {household.links.length === 0 && !made && <EmptyState title="No link yet">The household opens it on a phone, sends pictures of board, fuse, meter and plates, and answers plain questions. It sees nothing of the job but its name and the first word.</EmptyState>}
+      <TitledSheet
+        title="Link for the household"
+        actions={
+          edit && (
+            <Button
+              size="sm"
+              onClick={() =>
+                void attempt(async () => {
+                  const { token, expiresAt } = await callUseCase<{ token: string; expiresAt: string }>(
+                    'makeHouseholdLink',
+                    { jobId, days: 30 },
+                  )
+                  setMade({ address: `${window.location.origin}/h/${token}`, expiresAt })
+                })
+              }
+            >
+              Make a link
+            </Button>
+          )
+        }
+      >
+        {failure && (
+          <Notice kind="error" mx="14px" mb="8px">
+            {failure}
+          </Notice>
+        )}
+        {made && (
+          <Notice kind="info" mx="14px" mb="8px">
+            <Text>It is shown once. Send it to the household; it works until {dayOf(made.expiresAt)}.</Text>
+            <chakra.code fontFamily="mono" fontSize="13px" overflowWrap="anywhere" data-household-link>
+              {made.address}
+            </chakra.code>
+          </Notice>
+        )}
+        {household.links.length === 0 && !made && (
+          <EmptyState title="No link yet">
+            The household opens it on a phone, sends pictures of board, fuse, meter and plates, and answers plain
+            questions. It sees nothing of the job but its name and the first word.
+          </EmptyState>
+        )}
         {household.links.map(({ id, createdAt, expiresAt, withdrawnAt, openedAt }) => (
-          <Flex key={id} borderTopWidth="1px" borderColor="rule" px="14px" py="6px" gap="12px" align="center" fontSize="14px">
-            <Text flex="1">made {dayOf(createdAt)}, {withdrawnAt ? 'withdrawn' : dayOf(expiresAt) < today ? 'has run out' : `works until ${dayOf(expiresAt)}`}, {openedAt ? `opened ${dayOf(openedAt)}` : 'not opened yet'}</Text>
-            {edit && !withdrawnAt && <Button variant="bare" size="sm" fontSize="13px" onClick={() => void attempt(() => callUseCase('withdrawHouseholdLink', { jobId, linkId: id }))}>withdraw</Button>}
+          <Flex
+            key={id}
+            borderTopWidth="1px"
+            borderColor="rule"
+            px="14px"
+            py="6px"
+            gap="12px"
+            align="center"
+            fontSize="14px"
+          >
+            <Text flex="1">
+              made {dayOf(createdAt)},{' '}
+              {withdrawnAt ? 'withdrawn' : dayOf(expiresAt) < today ? 'has run out' : `works until ${dayOf(expiresAt)}`}
+              , {openedAt ? `opened ${dayOf(openedAt)}` : 'not opened yet'}
+            </Text>
+            {edit && !withdrawnAt && (
+              <Button
+                variant="bare"
+                size="sm"
+                fontSize="13px"
+                onClick={() => void attempt(() => callUseCase('withdrawHouseholdLink', { jobId, linkId: id }))}
+              >
+                withdraw
+              </Button>
+            )}
           </Flex>
         ))}
       </TitledSheet>
-      <TitledSheet title="First word" actions={may('confirmFirstWord') && <Button size="sm" variant={household.firstWord ? 'quiet' : 'act'} onClick={() => setWording(true)}>{household.firstWord ? 'Say it anew' : 'Confirm a first word'}</Button>}>
+      <TitledSheet
+        title="First word"
+        actions={
+          may('confirmFirstWord') && (
+            <Button size="sm" variant={household.firstWord ? 'quiet' : 'act'} onClick={() => setWording(true)}>
+              {household.firstWord ? 'Say it anew' : 'Confirm a first word'}
+            </Button>
+          )
+        }
+      >
         <Box px="14px" pb="10px" fontSize="14px">
-          {household.firstWord ? <Text><chakra.span fontWeight="600">{FIRST_WORD_TEXT[household.firstWord.word]}</chakra.span> {household.firstWord.because} <chakra.span color="ink2">The household sees this{household.firstWord.at ? ` since ${dayOf(household.firstWord.at)}` : ''}.</chakra.span></Text>
-            : <Text color="ink2">The household sees none yet. The figures so far say: <chakra.span color="ink">{FIRST_WORD_TEXT[draft.word]} {draft.because}</chakra.span></Text>}
+          {household.firstWord ? (
+            <Text>
+              <chakra.span fontWeight="600">{FIRST_WORD_TEXT[household.firstWord.word]}</chakra.span>{' '}
+              {household.firstWord.because}{' '}
+              <chakra.span color="ink2">
+                The household sees this{household.firstWord.at ? ` since ${dayOf(household.firstWord.at)}` : ''}.
+              </chakra.span>
+            </Text>
+          ) : (
+            <Text color="ink2">
+              The household sees none yet. The figures so far say:{' '}
+              <chakra.span color="ink">
+                {FIRST_WORD_TEXT[draft.word]} {draft.because}
+              </chakra.span>
+            </Text>
+          )}
         </Box>
       </TitledSheet>
       <TitledSheet title="What the household said">
-        {household.answers.length === 0 && pictures.every(({ count }) => count === 0) && <EmptyState title="Nothing yet" />}
+        {household.answers.length === 0 && pictures.every(({ count }) => count === 0) && (
+          <EmptyState title="Nothing yet" />
+        )}
         {HOUSEHOLD_QUESTIONS.map(({ key, question, options }) => {
           const answer = household.answers.find((one) => one.question === key)
-          return answer && <Flex key={key} borderTopWidth="1px" borderColor="rule" px="14px" py="6px" gap="12px" fontSize="14px" wrap={{ base: 'wrap', md: 'nowrap' }}><Text color="ink2" flex="1" minW="180px">{question}</Text><Text flex="1" minW="140px" overflowWrap="anywhere" fontWeight={key === 'medical' && answer.answer !== 'no' ? '600' : '400'} color={key === 'medical' && answer.answer !== 'no' ? 'stop' : undefined}>{options?.[answer.answer] ?? answer.answer}</Text></Flex>
+          return (
+            answer && (
+              <Flex
+                key={key}
+                borderTopWidth="1px"
+                borderColor="rule"
+                px="14px"
+                py="6px"
+                gap="12px"
+                fontSize="14px"
+                wrap={{ base: 'wrap', md: 'nowrap' }}
+              >
+                <Text color="ink2" flex="1" minW="180px">
+                  {question}
+                </Text>
+                <Text
+                  flex="1"
+                  minW="140px"
+                  overflowWrap="anywhere"
+                  fontWeight={key === 'medical' && answer.answer !== 'no' ? '600' : '400'}
+                  color={key === 'medical' && answer.answer !== 'no' ? 'stop' : undefined}
+                >
+                  {options?.[answer.answer] ?? answer.answer}
+                </Text>
+              </Flex>
+            )
+          )
         })}
-        {pictures.filter(({ count }) => count > 0).map(({ label, subject }) => <Box key={subject} borderTopWidth="1px" borderColor="rule" px="14px" py="7px" fontSize="14px"><Text color="ink2">{label}</Text><Pictures subject={subject} label={label} /></Box>)}
+        {pictures
+          .filter(({ count }) => count > 0)
+          .map(({ label, subject }) => (
+            <Box key={subject} borderTopWidth="1px" borderColor="rule" px="14px" py="7px" fontSize="14px">
+              <Text color="ink2">{label}</Text>
+              <Pictures subject={subject} label={label} />
+            </Box>
+          ))}
       </TitledSheet>
       <Overlay title="First word to the household" open={wording} onClose={() => setWording(false)} wide>
-        <Text color="ink2" fontSize="14px" mb="10px">Honest and in plain words. The figures so far say: {FIRST_WORD_TEXT[draft.word]} {draft.because}</Text>
-        <SpecForm specs={[{ name: 'word', label: 'First word', kind: 'choice', options: Object.fromEntries(FIRST_WORDS.map((word) => [word, FIRST_WORD_TEXT[word]])) }, { name: 'because', label: 'Because', kind: 'text' }]}
-          initial={household.firstWord ?? draft} submitLabel="Confirm and show it" save={async (fields) => { await callUseCase('confirmFirstWord', { jobId, ...fields }); await refresh(); setWording(false) }} />
+        <Text color="ink2" fontSize="14px" mb="10px">
+          Honest and in plain words. The figures so far say: {FIRST_WORD_TEXT[draft.word]} {draft.because}
+        </Text>
+        <SpecForm
+          specs={[
+            {
+              name: 'word',
+              label: 'First word',
+              kind: 'choice',
+              options: Object.fromEntries(FIRST_WORDS.map((word) => [word, FIRST_WORD_TEXT[word]])),
+            },
+            { name: 'because', label: 'Because', kind: 'text' },
+          ]}
+          initial={household.firstWord ?? draft}
+          submitLabel="Confirm and show it"
+          save={async (fields) => {
+            await callUseCase('confirmFirstWord', { jobId, ...fields })
+            await refresh()
+            setWording(false)
+          }}
+        />
       </Overlay>
     </>
   )

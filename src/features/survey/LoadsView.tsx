@@ -20,27 +20,100 @@ import { download } from './download'
 
 /** The loads as a strip against the limits, as a list with their plates, and as a file both ways. */
 export function LoadsView() {
-  const { record: { installation }, bench: { context: { pack } }, may } = useJob()
+  const {
+    record: { installation },
+    bench: {
+      context: { pack },
+    },
+    may,
+  } = useJob()
   const [editing, setEditing] = useState<Editing | null>(null)
   const [importing, setImporting] = useState(false)
   const { loads } = installation
   const edit = may('saveItem')
   return (
     <>
-      <TitledSheet title="Loads against the limits" actions={edit && <><Button size="sm" onClick={() => setImporting(true)}>Read a list</Button><Button size="sm" onClick={() => setEditing({ kind: 'load', item: null })}>Add a load</Button></>}>
-        {loads.length === 0 ? <EmptyState title="No loads yet">Walk the rooms with the board open: what is fixed, what starts with a motor, what the household insists on. Add the first load, or read a list from a sheet.</EmptyState> : <LoadStrip />}
+      <TitledSheet
+        title="Loads against the limits"
+        actions={
+          edit && (
+            <>
+              <Button size="sm" onClick={() => setImporting(true)}>
+                Read a list
+              </Button>
+              <Button size="sm" onClick={() => setEditing({ kind: 'load', item: null })}>
+                Add a load
+              </Button>
+            </>
+          )
+        }
+      >
+        {loads.length === 0 ? (
+          <EmptyState title="No loads yet">
+            Walk the rooms with the board open: what is fixed, what starts with a motor, what the household insists on.
+            Add the first load, or read a list from a sheet.
+          </EmptyState>
+        ) : (
+          <LoadStrip />
+        )}
       </TitledSheet>
       {loads.length > 0 && (
-        <TitledSheet title="Loads" actions={<Button size="sm" onClick={() => download(`${installation.name} loads.csv`, loadsCsv(loads))}>Save as CSV</Button>}>
-          <DataTable<Load> label="Loads" rows={loads} keyOf={({ id }) => id} onOpen={edit ? (load) => setEditing({ kind: 'load', item: load }) : undefined} openLabel={({ name }) => `Change ${name}`}
+        <TitledSheet
+          title="Loads"
+          actions={
+            <Button size="sm" onClick={() => download(`${installation.name} loads.csv`, loadsCsv(loads))}>
+              Save as CSV
+            </Button>
+          }
+        >
+          <DataTable<Load>
+            label="Loads"
+            rows={loads}
+            keyOf={({ id }) => id}
+            onOpen={edit ? (load) => setEditing({ kind: 'load', item: load }) : undefined}
+            openLabel={({ name }) => `Change ${name}`}
             columns={[
-              { head: 'Load', cell: ({ name, tag }) => <><Flex gap="8px" align="baseline" wrap="wrap"><Text fontWeight="600">{name}</Text><Text fontFamily="mono" fontSize="12px" color="ink3">{tag}</Text></Flex><Pictures subject={tag} label={name} /></> },
-              { head: 'Power', numeric: true, cell: ({ powerW }) => formatQuantity(powerW, 'W', 3) }, { head: 'Runs', numeric: true, cell: ({ duty }) => `${formatNumber(duty * 100, 2)} %` },
-              { head: 'pf', numeric: true, wideOnly: true, cell: ({ powerFactor }) => formatNumber(powerFactor, 2) }, { head: 'LRA', numeric: true, wideOnly: true, cell: ({ lockedRotorA }) => (lockedRotorA === null ? '–' : formatQuantity(lockedRotorA, 'A', 3)) },
+              {
+                head: 'Load',
+                cell: ({ name, tag }) => (
+                  <>
+                    <Flex gap="8px" align="baseline" wrap="wrap">
+                      <Text fontWeight="600">{name}</Text>
+                      <Text fontFamily="mono" fontSize="12px" color="ink3">
+                        {tag}
+                      </Text>
+                    </Flex>
+                    <Pictures subject={tag} label={name} />
+                  </>
+                ),
+              },
+              { head: 'Power', numeric: true, cell: ({ powerW }) => formatQuantity(powerW, 'W', 3) },
+              { head: 'Runs', numeric: true, cell: ({ duty }) => `${formatNumber(duty * 100, 2)} %` },
+              { head: 'pf', numeric: true, wideOnly: true, cell: ({ powerFactor }) => formatNumber(powerFactor, 2) },
+              {
+                head: 'LRA',
+                numeric: true,
+                wideOnly: true,
+                cell: ({ lockedRotorA }) => (lockedRotorA === null ? '–' : formatQuantity(lockedRotorA, 'A', 3)),
+              },
               ...(pack.phases.length > 1 ? [{ head: 'Phase', cell: ({ phase }: Load) => phase, wideOnly: true }] : []),
-              { head: 'Circuit', wideOnly: true, cell: ({ circuitTag }) => circuitTag ?? '–' }, { head: 'In an outage', cell: (load) => LANE_WORDS[laneOf(load)].toLowerCase() },
-              ...(may('addPicture') ? [{ head: 'Plate', wideOnly: true, cell: ({ tag }: Load) => <span onClick={(event) => event.stopPropagation()}><AddPicture subject={tag} compact /></span> }] : []),
-            ]} />
+              { head: 'Circuit', wideOnly: true, cell: ({ circuitTag }) => circuitTag ?? '–' },
+              { head: 'In an outage', cell: (load) => LANE_WORDS[laneOf(load)].toLowerCase() },
+              ...(may('addPicture')
+                ? [
+                    {
+                      head: 'Plate',
+                      wideOnly: true,
+                      cell: ({ tag }: Load) => (
+                        <span onClick={(event) => event.stopPropagation()}>
+                          <AddPicture subject={tag} compact />
+                        </span>
+                      ),
+                    },
+                  ]
+                : []),
+            ]}
+          />
         </TitledSheet>
       )}
       <MeteringSheet />

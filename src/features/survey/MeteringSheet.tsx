@@ -3,7 +3,14 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { Field, NativeSelect } from '@chakra-ui/react'
 import { MAX_TABLE_BYTES, type RowAside, readCsvTable } from '@/core/exchange/csvTable'
-import { SERIES_UNITS, type SeriesMapping, type SeriesUnit, guessSeriesMapping, profileCsv, readSeriesCsv } from '@/core/exchange/seriesCsv'
+import {
+  SERIES_UNITS,
+  type SeriesMapping,
+  type SeriesUnit,
+  guessSeriesMapping,
+  profileCsv,
+  readSeriesCsv,
+} from '@/core/exchange/seriesCsv'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
@@ -18,37 +25,121 @@ import { download } from './download'
 
 export type SeriesKind = 'load' | 'pv' | 'price'
 const KIND_WORDS: Readonly<Record<SeriesKind, string>> = { load: 'Metering', pv: 'PV measured', price: 'Prices' }
-const UNIT_WORDS: Readonly<Record<SeriesUnit, string>> = { kWh: 'kWh of each step', Wh: 'Wh of each step', W: 'mean watts', kW: 'mean kilowatts', price: 'price per kWh' }
+const UNIT_WORDS: Readonly<Record<SeriesUnit, string>> = {
+  kWh: 'kWh of each step',
+  Wh: 'Wh of each step',
+  W: 'mean watts',
+  kW: 'mean kilowatts',
+  price: 'price per kWh',
+}
 const stepWords = (stepH: number) => (stepH === 1 ? 'hours' : stepH === 0.5 ? 'half hours' : 'quarter hours')
 
 /** The year's series that were brought in, and the way to bring one in. */
 export function MeteringSheet({ kinds = ['load', 'pv'] }: { kinds?: readonly SeriesKind[] }) {
-  const { view, record: { installation }, may, refresh } = useJob()
+  const {
+    view,
+    record: { installation },
+    may,
+    refresh,
+  } = useJob()
   const [importing, setImporting] = useState<SeriesKind | null>(null)
   const { basis: year } = useYear()
   const profiles = view.profiles.filter(({ kind }) => kinds.includes(kind))
   const edit = may('importProfile')
   const title = kinds.includes('price') ? 'Price file' : 'Metering'
   return (
-    <TitledSheet title={title} note={profiles.length === 0 ? (kinds.includes('price') ? 'half-hourly prices, if the tariff has them' : 'none: the year is worked out from the load list') : undefined}
-      actions={<>{edit && kinds.map((kind) => <Button key={kind} size="sm" onClick={() => setImporting(kind)}>Read {KIND_WORDS[kind].toLowerCase()}</Button>)}{!kinds.includes('price') && <Button size="sm" disabled={!year?.profile} onClick={() => year?.profile && download(`${installation.name} year.csv`, profileCsv(year.profile.loadW, year.profile.pvW, year.profile.stepH))}>Save the year as CSV</Button>}</>}>
+    <TitledSheet
+      title={title}
+      note={
+        profiles.length === 0
+          ? kinds.includes('price')
+            ? 'half-hourly prices, if the tariff has them'
+            : 'none: the year is worked out from the load list'
+          : undefined
+      }
+      actions={
+        <>
+          {edit &&
+            kinds.map((kind) => (
+              <Button key={kind} size="sm" onClick={() => setImporting(kind)}>
+                Read {KIND_WORDS[kind].toLowerCase()}
+              </Button>
+            ))}
+          {!kinds.includes('price') && (
+            <Button
+              size="sm"
+              disabled={!year?.profile}
+              onClick={() =>
+                year?.profile &&
+                download(
+                  `${installation.name} year.csv`,
+                  profileCsv(year.profile.loadW, year.profile.pvW, year.profile.stepH),
+                )
+              }
+            >
+              Save the year as CSV
+            </Button>
+          )}
+        </>
+      }
+    >
       {profiles.map(({ id, kind, name, rowCount, stepH }) => (
-        <Flex key={id} borderTopWidth="1px" borderColor="rule" px="14px" py="6px" gap="12px" align="center" fontSize="14px">
-          <Box flex="1" minW="0"><Text fontWeight="600">{KIND_WORDS[kind]}</Text><Text color="ink2" overflowWrap="anywhere">{name}, {rowCount.toLocaleString('en')} {stepWords(stepH)}</Text></Box>
-          {edit && <Button variant="bare" size="sm" fontSize="13px" onClick={() => void callUseCase('removeProfile', { jobId: installation.jobId, profileId: id }).then(refresh)} aria-label={`Take out ${name}`}>take out</Button>}
+        <Flex
+          key={id}
+          borderTopWidth="1px"
+          borderColor="rule"
+          px="14px"
+          py="6px"
+          gap="12px"
+          align="center"
+          fontSize="14px"
+        >
+          <Box flex="1" minW="0">
+            <Text fontWeight="600">{KIND_WORDS[kind]}</Text>
+            <Text color="ink2" overflowWrap="anywhere">
+              {name}, {rowCount.toLocaleString('en')} {stepWords(stepH)}
+            </Text>
+          </Box>
+          {edit && (
+            <Button
+              variant="bare"
+              size="sm"
+              fontSize="13px"
+              onClick={() =>
+                void callUseCase('removeProfile', { jobId: installation.jobId, profileId: id }).then(refresh)
+              }
+              aria-label={`Take out ${name}`}
+            >
+              take out
+            </Button>
+          )}
         </Flex>
       ))}
-      <Overlay title={importing ? `Read ${KIND_WORDS[importing].toLowerCase()} of a year` : ''} open={importing !== null} onClose={() => setImporting(null)} wide>
+      <Overlay
+        title={importing ? `Read ${KIND_WORDS[importing].toLowerCase()} of a year` : ''}
+        open={importing !== null}
+        onClose={() => setImporting(null)}
+        wide
+      >
         {importing && <ReadSeries kind={importing} onClose={() => setImporting(null)} />}
       </Overlay>
     </TitledSheet>
   )
 }
 
-interface Told { rows: number; stepH: number; aside: RowAside[]; asideCount: number; notes: string[] }
+interface Told {
+  rows: number
+  stepH: number
+  aside: RowAside[]
+  asideCount: number
+  notes: string[]
+}
 
 function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }) {
-  const { record: { installation }, refresh } = useJob()
+  const {
+    record: { installation },
+    refresh,
+  } = useJob()
   const [picked, setPicked] = useState<{ csv: string; file: File } | null>(null)
   const [own, setOwn] = useState<SeriesMapping | null>(null)
   const [failure, setFailure] = useState<string | null>(null)
@@ -56,7 +147,14 @@ function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }
   const [busy, setBusy] = useState(false)
   const table = useMemo(() => (picked ? readCsvTable(picked.csv) : null), [picked])
   const guessed = useMemo(() => (table?.ok ? guessSeriesMapping(table.value.header) : null), [table])
-  const mapping = own ?? (guessed && (kind === 'price' ? { ...guessed, unit: 'price' as const } : guessed.unit === 'price' ? { ...guessed, unit: 'kWh' as const } : guessed))
+  const mapping =
+    own ??
+    (guessed &&
+      (kind === 'price'
+        ? { ...guessed, unit: 'price' as const }
+        : guessed.unit === 'price'
+          ? { ...guessed, unit: 'kWh' as const }
+          : guessed))
   const preview = useMemo(() => (picked && mapping ? readSeriesCsv(picked.csv, mapping) : null), [picked, mapping])
   const store = async () => {
     if (!picked) return
@@ -69,38 +167,120 @@ function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }
     try {
       const response = await fetch(`/api/jobs/${installation.jobId}/profiles`, { method: 'POST', body: form })
       const body = (await response.json().catch(() => null)) as (Told & { message?: string }) | null
-      if (!response.ok || !body) throw new ApiProblem(response.status, body?.message ?? `The server answered ${response.status}.`, [])
+      if (!response.ok || !body)
+        throw new ApiProblem(response.status, body?.message ?? `The server answered ${response.status}.`, [])
       setTold(body)
       await refresh()
     } catch (error) {
-      setFailure(error instanceof ApiProblem ? error.message : 'There is no connection. The file is still on your device.')
+      setFailure(
+        error instanceof ApiProblem ? error.message : 'There is no connection. The file is still on your device.',
+      )
     } finally {
       setBusy(false)
     }
   }
-  if (told) return <Box><Text fontWeight="600">{told.rows.toLocaleString('en')} {stepWords(told.stepH)} were taken in.</Text>{told.notes.map((note) => <Text key={note} color="ink2">{note}</Text>)}<RowsAside rows={told.aside} count={told.asideCount} /><Button mt="12px" variant="act" onClick={onClose}>Done</Button></Box>
+  if (told)
+    return (
+      <Box>
+        <Text fontWeight="600">
+          {told.rows.toLocaleString('en')} {stepWords(told.stepH)} were taken in.
+        </Text>
+        {told.notes.map((note) => (
+          <Text key={note} color="ink2">
+            {note}
+          </Text>
+        ))}
+        <RowsAside rows={told.aside} count={told.asideCount} />
+        <Button mt="12px" variant="act" onClick={onClose}>
+          Done
+        </Button>
+      </Box>
+    )
   return (
     <Box>
-      <Text color="ink2" fontSize="14px" mb="8px">A CSV file of a whole year: 8,760 hours, 17,520 half hours or 35,040 quarter hours, with a line of column names.</Text>
-      <FilePick label={`${KIND_WORDS[kind]} file`} accept=".csv,.txt,text/csv" maxBytes={MAX_TABLE_BYTES} onText={(csv, file) => { setPicked({ csv, file }); setOwn(null); setFailure(null) }} onError={setFailure} />
-      {table && !table.ok && <Notice kind="error" mt="10px">{table.error.message}</Notice>}
+      <Text color="ink2" fontSize="14px" mb="8px">
+        A CSV file of a whole year: 8,760 hours, 17,520 half hours or 35,040 quarter hours, with a line of column names.
+      </Text>
+      <FilePick
+        label={`${KIND_WORDS[kind]} file`}
+        accept=".csv,.txt,text/csv"
+        maxBytes={MAX_TABLE_BYTES}
+        onText={(csv, file) => {
+          setPicked({ csv, file })
+          setOwn(null)
+          setFailure(null)
+        }}
+        onError={setFailure}
+      />
+      {table && !table.ok && (
+        <Notice kind="error" mt="10px">
+          {table.error.message}
+        </Notice>
+      )}
       {table?.ok && mapping && (
         <Grid templateColumns={{ base: '1fr', sm: 'repeat(3, minmax(0, 1fr))' }} gap="8px 12px" mt="12px">
-          <ColumnChoice label="Time" header={table.value.header} value={mapping.timeColumn} none="none: begins on 1 January" onChange={(timeColumn) => setOwn({ ...mapping, timeColumn })} />
-          <ColumnChoice label="Figure" header={table.value.header} value={mapping.valueColumn} onChange={(valueColumn) => setOwn({ ...mapping, valueColumn })} />
-          <Field.Root><Field.Label fontSize="14px">It holds</Field.Label><NativeSelect.Root variant="outline"><NativeSelect.Field value={mapping.unit} onChange={(event) => setOwn({ ...mapping, unit: event.target.value as SeriesUnit })}>{SERIES_UNITS.filter((unit) => (unit === 'price') === (kind === 'price')).map((unit) => <option key={unit} value={unit}>{UNIT_WORDS[unit]}</option>)}</NativeSelect.Field><NativeSelect.Indicator /></NativeSelect.Root></Field.Root>
+          <ColumnChoice
+            label="Time"
+            header={table.value.header}
+            value={mapping.timeColumn}
+            none="none: begins on 1 January"
+            onChange={(timeColumn) => setOwn({ ...mapping, timeColumn })}
+          />
+          <ColumnChoice
+            label="Figure"
+            header={table.value.header}
+            value={mapping.valueColumn}
+            onChange={(valueColumn) => setOwn({ ...mapping, valueColumn })}
+          />
+          <Field.Root>
+            <Field.Label fontSize="14px">It holds</Field.Label>
+            <NativeSelect.Root variant="outline">
+              <NativeSelect.Field
+                value={mapping.unit}
+                onChange={(event) => setOwn({ ...mapping, unit: event.target.value as SeriesUnit })}
+              >
+                {SERIES_UNITS.filter((unit) => (unit === 'price') === (kind === 'price')).map((unit) => (
+                  <option key={unit} value={unit}>
+                    {UNIT_WORDS[unit]}
+                  </option>
+                ))}
+              </NativeSelect.Field>
+              <NativeSelect.Indicator />
+            </NativeSelect.Root>
+          </Field.Root>
         </Grid>
       )}
-      {preview && !preview.ok && <Notice kind="error" mt="10px">{preview.error.message}</Notice>}
+      {preview && !preview.ok && (
+        <Notice kind="error" mt="10px">
+          {preview.error.message}
+        </Notice>
+      )}
       {preview?.ok && (
         <Box mt="10px" fontSize="14px">
-          <Text>{kind === 'price' ? `Mean price ${(preview.value.values.reduce((sum, value) => sum + value, 0) / preview.value.values.length).toFixed(3)} per kWh.` : `${Math.round((preview.value.values.reduce((sum, value) => sum + value, 0) * preview.value.stepH) / 1000).toLocaleString('en')} kWh in the year, ${Math.round(preview.value.values.reduce((most, value) => Math.max(most, value), 0)).toLocaleString('en')} W at most. If that looks wrong, change what it holds.`}</Text>
-          {preview.value.notes.map((note) => <Text key={note} color="ink2">{note}</Text>)}
+          <Text>
+            {kind === 'price'
+              ? `Mean price ${(preview.value.values.reduce((sum, value) => sum + value, 0) / preview.value.values.length).toFixed(3)} per kWh.`
+              : `${Math.round((preview.value.values.reduce((sum, value) => sum + value, 0) * preview.value.stepH) / 1000).toLocaleString('en')} kWh in the year, ${Math.round(preview.value.values.reduce((most, value) => Math.max(most, value), 0)).toLocaleString('en')} W at most. If that looks wrong, change what it holds.`}
+          </Text>
+          {preview.value.notes.map((note) => (
+            <Text key={note} color="ink2">
+              {note}
+            </Text>
+          ))}
           <RowsAside rows={preview.value.aside} />
         </Box>
       )}
-      {failure && <Notice kind="error" mt="10px">{failure}</Notice>}
-      <Flex gap="8px" mt="12px"><Button variant="act" disabled={!preview?.ok || busy} onClick={() => void store()}>{busy ? 'Sending…' : 'Take it in'}</Button><Button onClick={onClose}>Cancel</Button></Flex>
+      {failure && (
+        <Notice kind="error" mt="10px">
+          {failure}
+        </Notice>
+      )}
+      <Flex gap="8px" mt="12px">
+        <Button variant="act" disabled={!preview?.ok || busy} onClick={() => void store()}>
+          {busy ? 'Sending…' : 'Take it in'}
+        </Button>
+        <Button onClick={onClose}>Cancel</Button>
+      </Flex>
     </Box>
   )
 }

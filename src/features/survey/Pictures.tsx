@@ -10,11 +10,41 @@ export function Pictures({ subject, label }: { subject: string; label: string })
   if (own.length === 0) return null
   return (
     <Flex gap="6px" mt="5px" wrap="wrap">
-      {own.map(({ id, sha256, takenAt, receivedAt }, k) => sha256 === '' ? <chakra.span key={id} fontSize="13px" color="ink2" borderWidth="1px" borderColor="rule2" px="6px" borderRadius="l1">picture waits to be sent</chakra.span> : (
-        <chakra.a key={id} href={`/api/jobs/${jobId}/files/${sha256}`} target="_blank" rel="noreferrer" title={`${label}, ${(takenAt ?? receivedAt).slice(0, 10)}`}>
-          <chakra.img src={`/api/jobs/${jobId}/files/${sha256}`} alt={`${label}, picture ${k + 1}`} loading="lazy" w="74px" h="56px" objectFit="cover" borderWidth="1px" borderColor="rule2" borderRadius="l1" />
-        </chakra.a>
-      ))}
+      {own.map(({ id, sha256, takenAt, receivedAt }, k) =>
+        sha256 === '' ? (
+          <chakra.span
+            key={id}
+            fontSize="13px"
+            color="ink2"
+            borderWidth="1px"
+            borderColor="rule2"
+            px="6px"
+            borderRadius="l1"
+          >
+            picture waits to be sent
+          </chakra.span>
+        ) : (
+          <chakra.a
+            key={id}
+            href={`/api/jobs/${jobId}/files/${sha256}`}
+            target="_blank"
+            rel="noreferrer"
+            title={`${label}, ${(takenAt ?? receivedAt).slice(0, 10)}`}
+          >
+            <chakra.img
+              src={`/api/jobs/${jobId}/files/${sha256}`}
+              alt={`${label}, picture ${k + 1}`}
+              loading="lazy"
+              w="74px"
+              h="56px"
+              objectFit="cover"
+              borderWidth="1px"
+              borderColor="rule2"
+              borderRadius="l1"
+            />
+          </chakra.a>
+        ),
+      )}
     </Flex>
   )
 }

@@ -17,25 +17,88 @@ import { nested, useChangeJob } from './useChangeJob'
 type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | 'curtailment' | null
 
 const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
-  units: { name: '', moduleCount: null, moduleW: null, inverterBatteryW: null, inverterAcW: null, inverterSurgeVa: null, moduleSurgeVa: null, surgeS: null, pvDcW: 0, coldFactor: 1, phase: 'all', legW: null },
+  units: {
+    name: '',
+    moduleCount: null,
+    moduleW: null,
+    inverterBatteryW: null,
+    inverterAcW: null,
+    inverterSurgeVa: null,
+    moduleSurgeVa: null,
+    surgeS: null,
+    pvDcW: 0,
+    coldFactor: 1,
+    phase: 'all',
+    legW: null,
+  },
   pvAc: { name: '', expectedW: null, ratingW: null, side: 'island', onBackedPhase: true, phase: 'all' },
 }
 
-const watts = (value: number | null | undefined) => (value === null || value === undefined ? 'open' : formatQuantity(value, 'W', 3))
+const watts = (value: number | null | undefined) =>
+  value === null || value === undefined ? 'open' : formatQuantity(value, 'W', 3)
 
 /** What feeds the house in an outage, as the makers declare it; a blank figure is shown as open and stays so in the plan. */
 export function SourcesSheet() {
-  const { record: { installation: { sources } }, may } = useJob()
+  const {
+    record: {
+      installation: { sources },
+    },
+    may,
+  } = useJob()
   const [editing, setEditing] = useState<Editing>(null)
   const edit = may('changeJob')
   return (
-    <TitledSheet title="Sources and battery" actions={edit && <><Button size="sm" onClick={() => setEditing({ list: 'units', index: null })}>Add an inverter</Button><Button size="sm" onClick={() => setEditing({ list: 'pvAc', index: null })}>Add AC-coupled PV</Button><Button size="sm" onClick={() => setEditing('battery')}>Battery and gateway</Button>{sources.pvAc.length > 0 && <Button size="sm" onClick={() => setEditing('curtailment')}>Holding PV back</Button>}</>}>
-      {sources.units.length === 0 && <EmptyState title="No battery inverter yet">Without one nothing can be said about what stays on. Blank figures are allowed: they stay Open until the maker has declared them.</EmptyState>}
+    <TitledSheet
+      title="Sources and battery"
+      actions={
+        edit && (
+          <>
+            <Button size="sm" onClick={() => setEditing({ list: 'units', index: null })}>
+              Add an inverter
+            </Button>
+            <Button size="sm" onClick={() => setEditing({ list: 'pvAc', index: null })}>
+              Add AC-coupled PV
+            </Button>
+            <Button size="sm" onClick={() => setEditing('battery')}>
+              Battery and gateway
+            </Button>
+            {sources.pvAc.length > 0 && (
+              <Button size="sm" onClick={() => setEditing('curtailment')}>
+                Holding PV back
+              </Button>
+            )}
+          </>
+        )
+      }
+    >
+      {sources.units.length === 0 && (
+        <EmptyState title="No battery inverter yet">
+          Without one nothing can be said about what stays on. Blank figures are allowed: they stay Open until the maker
+          has declared them.
+        </EmptyState>
+      )}
       {sources.units.map((unit, k) => (
-        <SourceLine key={k} title={unit.name} onEdit={edit ? () => setEditing({ list: 'units', index: k }) : undefined}
-          facts={[`${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}`, `battery side ${watts(unit.inverterBatteryW)}`, `AC ${watts(unit.inverterAcW)}`, `surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)} for ${unit.surgeS ?? '?'} s`, ...(unit.pvDcW ? [`PV on DC ${watts(unit.pvDcW)}`] : [])]} />
+        <SourceLine
+          key={k}
+          title={unit.name}
+          onEdit={edit ? () => setEditing({ list: 'units', index: k }) : undefined}
+          facts={[
+            `${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}`,
+            `battery side ${watts(unit.inverterBatteryW)}`,
+            `AC ${watts(unit.inverterAcW)}`,
+            `surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)} for ${unit.surgeS ?? '?'} s`,
+            ...(unit.pvDcW ? [`PV on DC ${watts(unit.pvDcW)}`] : []),
+          ]}
+        />
       ))}
-      {sources.pvAc.map((pv, k) => <SourceLine key={k} title={pv.name} onEdit={edit ? () => setEditing({ list: 'pvAc', index: k }) : undefined} facts={[`PV on AC, ${watts(pv.expectedW)} expected`, `${pv.side} side`]} />)}
+      {sources.pvAc.map((pv, k) => (
+        <SourceLine
+          key={k}
+          title={pv.name}
+          onEdit={edit ? () => setEditing({ list: 'pvAc', index: k }) : undefined}
+          facts={[`PV on AC, ${watts(pv.expectedW)} expected`, `${pv.side} side`]}
+        />
+      ))}
       {sources.units.length > 0 && <BatteryFacts sources={sources} />}
       <SourcesOverlay editing={editing} onClose={() => setEditing(null)} />
     </TitledSheet>
@@ -45,8 +108,17 @@ export function SourcesSheet() {
 function SourceLine({ title, facts, onEdit }: { title: string; facts: readonly string[]; onEdit?: () => void }) {
   return (
     <Flex borderTopWidth="1px" borderColor="rule" px="14px" py="7px" gap="12px" align="center" fontSize="14px">
-      <Box flex="1" minW="0"><Text fontWeight="600" overflowWrap="anywhere">{title}</Text><Text color="ink2">{facts.join(' · ')}</Text></Box>
-      {onEdit && <Button variant="bare" size="sm" fontSize="13px" onClick={onEdit} aria-label={`Change ${title}`}>change</Button>}
+      <Box flex="1" minW="0">
+        <Text fontWeight="600" overflowWrap="anywhere">
+          {title}
+        </Text>
+        <Text color="ink2">{facts.join(' · ')}</Text>
+      </Box>
+      {onEdit && (
+        <Button variant="bare" size="sm" fontSize="13px" onClick={onEdit} aria-label={`Change ${title}`}>
+          change
+        </Button>
+      )}
     </Flex>
   )
 }
@@ -54,42 +126,110 @@ function SourceLine({ title, facts, onEdit }: { title: string; facts: readonly s
 function BatteryFacts({ sources }: { sources: Sources }) {
   const percent = (share: number | null) => (share === null ? 'open' : `${Math.round(share * 100)} %`)
   const facts: [string, string][] = [
-    ['usable', sources.usableWh === null ? (sources.nominalWh === null || sources.depthOfDischarge === null ? 'open' : formatQuantity(sources.nominalWh * sources.depthOfDischarge, 'Wh', 3)) : formatQuantity(sources.usableWh, 'Wh', 3)],
-    ['reserve', percent(sources.reserveSoc)], ['as usual', percent(sources.usualSoc)], ['floor', percent(sources.floorSoc)], ['gateway', sources.gatewayA === null ? 'not set' : `${sources.gatewayA} A`], ['feeder', sources.feederA === null ? 'not set' : `${sources.feederA} A`],
+    [
+      'usable',
+      sources.usableWh === null
+        ? sources.nominalWh === null || sources.depthOfDischarge === null
+          ? 'open'
+          : formatQuantity(sources.nominalWh * sources.depthOfDischarge, 'Wh', 3)
+        : formatQuantity(sources.usableWh, 'Wh', 3),
+    ],
+    ['reserve', percent(sources.reserveSoc)],
+    ['as usual', percent(sources.usualSoc)],
+    ['floor', percent(sources.floorSoc)],
+    ['gateway', sources.gatewayA === null ? 'not set' : `${sources.gatewayA} A`],
+    ['feeder', sources.feederA === null ? 'not set' : `${sources.feederA} A`],
   ]
   return (
-    <Grid templateColumns={{ base: 'repeat(3, 1fr)', md: 'repeat(6, 1fr)' }} borderTopWidth="1px" borderColor="rule" px="14px" py="8px" gap="6px">
-      {facts.map(([label, value]) => <Box key={label}><Text fontSize="13px" color="ink2">{label}</Text><Text fontWeight="600">{value}</Text></Box>)}
+    <Grid
+      templateColumns={{ base: 'repeat(3, 1fr)', md: 'repeat(6, 1fr)' }}
+      borderTopWidth="1px"
+      borderColor="rule"
+      px="14px"
+      py="8px"
+      gap="6px"
+    >
+      {facts.map(([label, value]) => (
+        <Box key={label}>
+          <Text fontSize="13px" color="ink2">
+            {label}
+          </Text>
+          <Text fontWeight="600">{value}</Text>
+        </Box>
+      ))}
     </Grid>
   )
 }
 
 function SourcesOverlay({ editing, onClose }: { editing: Editing; onClose: () => void }) {
-  const { record: { installation: { sources } }, bench: { context: { pack } } } = useJob()
+  const {
+    record: {
+      installation: { sources },
+    },
+    bench: {
+      context: { pack },
+    },
+  } = useJob()
   const change = useChangeJob()
-  if (editing === null) return <Overlay title="" open={false} onClose={onClose}>{null}</Overlay>
+  if (editing === null)
+    return (
+      <Overlay title="" open={false} onClose={onClose}>
+        {null}
+      </Overlay>
+    )
   if (editing === 'battery')
     return (
       <Overlay title="Battery and gateway" open onClose={onClose} wide>
-        <SpecForm specs={BATTERY_FIELDS} initial={{ sources }} save={async (fields) => { await change({ sources: { ...sources, ...nested(fields, 'sources') } }); onClose() }} />
+        <SpecForm
+          specs={BATTERY_FIELDS}
+          initial={{ sources }}
+          save={async (fields) => {
+            await change({ sources: { ...sources, ...nested(fields, 'sources') } })
+            onClose()
+          }}
+        />
       </Overlay>
     )
   if (editing === 'curtailment')
     return (
       <Overlay title="Holding AC-coupled PV back in island mode" open onClose={onClose} wide>
-        <SpecForm specs={CURTAILMENT_FIELDS} initial={{ sources }} save={async (fields) => { await change({ sources: { ...sources, curtailment: nested(fields, 'sources.curtailment') } }); onClose() }} />
+        <SpecForm
+          specs={CURTAILMENT_FIELDS}
+          initial={{ sources }}
+          save={async (fields) => {
+            await change({ sources: { ...sources, curtailment: nested(fields, 'sources.curtailment') } })
+            onClose()
+          }}
+        />
       </Overlay>
     )
   const { list, index } = editing
   const own: readonly object[] = sources[list]
-  const put = (fields: Record<string, unknown>) => (index === null ? [...own, { ...NEW[list], ...fields }] : own.map((one, k) => (k === index ? { ...one, ...fields } : one)))
+  const put = (fields: Record<string, unknown>) =>
+    index === null
+      ? [...own, { ...NEW[list], ...fields }]
+      : own.map((one, k) => (k === index ? { ...one, ...fields } : one))
   return (
     <Overlay title={list === 'units' ? 'Battery inverter' : 'AC-coupled PV'} open onClose={onClose} wide>
       <SpecForm
-        specs={list === 'units' ? unitFields(pack) : pvFields(pack)} initial={index === null ? NEW[list] : own[index]}
+        specs={list === 'units' ? unitFields(pack) : pvFields(pack)}
+        initial={index === null ? NEW[list] : own[index]}
         check={(fields) => schemaIssues(list === 'units' ? unitSchema : pvSchema, fields)}
-        save={async (fields) => { await change({ sources: { ...sources, [list]: put(fields) } }); onClose() }}
-        extra={index !== null && <Button onClick={() => void change({ sources: { ...sources, [list]: own.filter((_, k) => k !== index) } }).then(onClose)}>Take out</Button>}
+        save={async (fields) => {
+          await change({ sources: { ...sources, [list]: put(fields) } })
+          onClose()
+        }}
+        extra={
+          index !== null && (
+            <Button
+              onClick={() =>
+                void change({ sources: { ...sources, [list]: own.filter((_, k) => k !== index) } }).then(onClose)
+              }
+            >
+              Take out
+            </Button>
+          )
+        }
       />
     </Overlay>
   )

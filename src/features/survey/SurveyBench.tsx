@@ -17,28 +17,59 @@ import { SupplyView } from './SupplyView'
 import { UnknownsSheet } from './UnknownsSheet'
 
 const VIEWS = [
-  { key: 'loads', label: 'Loads', View: LoadsView }, { key: 'supply', label: 'Supply and boards', View: SupplyView }, { key: 'sources', label: 'Sources', View: SourcesView }, { key: 'found', label: 'Already there', View: FoundView },
-  { key: 'site', label: 'Place', View: SiteView }, { key: 'papers', label: 'Papers', View: PapersView }, { key: 'household', label: 'Household', View: HouseholdView },
+  { key: 'loads', label: 'Loads', View: LoadsView },
+  { key: 'supply', label: 'Supply and boards', View: SupplyView },
+  { key: 'sources', label: 'Sources', View: SourcesView },
+  { key: 'found', label: 'Already there', View: FoundView },
+  { key: 'site', label: 'Place', View: SiteView },
+  { key: 'papers', label: 'Papers', View: PapersView },
+  { key: 'household', label: 'Household', View: HouseholdView },
 ] as const
 
 /** Survey: what the house needs and what is there, one view at a time, and what is still unknown in the order of what it holds up. */
 export function SurveyBench() {
-  const { record: { installation }, bench, goTo } = useJob()
+  const {
+    record: { installation },
+    bench,
+    goTo,
+  } = useJob()
   const unknowns = unknownsOf(installation)
   const { loads, survey } = installation
-  const views = VIEWS.map(({ key, label }) => ({ key, label, badge: <Count n={unknowns.filter(({ part }) => part === key).length} words="still unknown" tone={unknowns.some(({ part, blocks }) => part === key && blocks === 'safety') ? 'stop' : 'ink2'} /> }))
+  const views = VIEWS.map(({ key, label }) => ({
+    key,
+    label,
+    badge: (
+      <Count
+        n={unknowns.filter(({ part }) => part === key).length}
+        words="still unknown"
+        tone={unknowns.some(({ part, blocks }) => part === key && blocks === 'safety') ? 'stop' : 'ink2'}
+      />
+    ),
+  }))
   const open = useBenchView(views)
   const { View } = VIEWS.find(({ key }) => key === open) ?? VIEWS[0]
   const defects = itemsOf(survey, 'defect').length
   return (
     <>
-      <BenchHead title="What the house needs" note={`${loads.length} loads, ${loads.filter(({ backedUp }) => backedUp).length} backed up${defects > 0 ? `, ${defects} ${defects === 1 ? 'defect' : 'defects'} found` : ''}`}
-        actions={unknowns[0] && <Button size="sm" onClick={() => goTo('survey', null, unknowns[0]?.part)}>{unknowns.length} still unknown</Button>} />
+      <BenchHead
+        title="What the house needs"
+        note={`${loads.length} loads, ${loads.filter(({ backedUp }) => backedUp).length} backed up${defects > 0 ? `, ${defects} ${defects === 1 ? 'defect' : 'defects'} found` : ''}`}
+        actions={
+          unknowns[0] && (
+            <Button size="sm" onClick={() => goTo('survey', null, unknowns[0]?.part)}>
+              {unknowns.length} still unknown
+            </Button>
+          )
+        }
+      />
       <BenchViews views={views} label="Parts of the survey" />
       <BenchPanel view={open}>
         <ContradictionsNotice />
         <View />
-        <UnknownsSheet unknowns={open === 'loads' ? unknowns : unknowns.filter(({ part }) => part === open)} here={open} />
+        <UnknownsSheet
+          unknowns={open === 'loads' ? unknowns : unknowns.filter(({ part }) => part === open)}
+          here={open}
+        />
         {open === 'loads' && <PointList points={bench.points.filter(({ stage }) => stage === 'survey')} />}
       </BenchPanel>
     </>

@@ -28,28 +28,84 @@ interface SurveySheetProps<K extends SurveyKind> {
 
 /** Everything of one kind that was found, each with its facts, its pictures and its form. */
 export function SurveySheet<K extends SurveyKind>({ kind, says, note, hideEmpty = false }: SurveySheetProps<K>) {
-  const { record: { installation }, may } = useJob()
+  const {
+    record: { installation },
+    may,
+  } = useJob()
   const [editing, setEditing] = useState<SurveyItem | 'new' | null>(null)
   const items = itemsOf(installation.survey, kind)
   const words = SURVEY_WORDS[kind]
   const edit = may('saveSurveyItem')
   if (hideEmpty && items.length === 0) return null
   return (
-    <TitledSheet title={words.many} note={note} actions={edit && <Button size="sm" onClick={() => setEditing('new')}>Add a {words.one}</Button>}>
+    <TitledSheet
+      title={words.many}
+      note={note}
+      actions={
+        edit && (
+          <Button size="sm" onClick={() => setEditing('new')}>
+            Add a {words.one}
+          </Button>
+        )
+      }
+    >
       {items.length === 0 && <EmptyState title={words.empty} />}
       {items.map((item) => (
-        <Flex key={item.id} data-survey={item.tag} borderTopWidth="1px" borderColor="rule" px="14px" py="8px" gap="12px" align="flex-start" wrap={{ base: 'wrap', md: 'nowrap' }} fontSize="14px">
+        <Flex
+          key={item.id}
+          data-survey={item.tag}
+          borderTopWidth="1px"
+          borderColor="rule"
+          px="14px"
+          py="8px"
+          gap="12px"
+          align="flex-start"
+          wrap={{ base: 'wrap', md: 'nowrap' }}
+          fontSize="14px"
+        >
           <Box flex="1" minW="0">
-            <Flex gap="8px" align="baseline" wrap="wrap"><Text fontWeight="600" overflowWrap="anywhere">{item.name}</Text><Text fontFamily="mono" fontSize="12px" color="ink3">{item.tag}</Text></Flex>
+            <Flex gap="8px" align="baseline" wrap="wrap">
+              <Text fontWeight="600" overflowWrap="anywhere">
+                {item.name}
+              </Text>
+              <Text fontFamily="mono" fontSize="12px" color="ink3">
+                {item.tag}
+              </Text>
+            </Flex>
             <Text color="ink2">{factsOf(SURVEY_FIELDS[kind], item.detail as Record<string, unknown>)}</Text>
             {says?.(item as SurveyItem<K>)}
             <Pictures subject={item.tag} label={item.name} />
           </Box>
-          <Flex gap="6px" flex="none" align="center"><AddPicture subject={item.tag} compact />{edit && <Button variant="bare" size="sm" fontSize="13px" onClick={() => setEditing(item as SurveyItem)} aria-label={`Change ${item.name}`}>change</Button>}</Flex>
+          <Flex gap="6px" flex="none" align="center">
+            <AddPicture subject={item.tag} compact />
+            {edit && (
+              <Button
+                variant="bare"
+                size="sm"
+                fontSize="13px"
+                onClick={() => setEditing(item as SurveyItem)}
+                aria-label={`Change ${item.name}`}
+              >
+                change
+              </Button>
+            )}
+          </Flex>
         </Flex>
       ))}
-      <Overlay title={editing === 'new' ? `New ${words.one}` : `Change the ${words.one}`} open={editing !== null} onClose={() => setEditing(null)} wide>
-        {editing !== null && <SurveyForm key={editing === 'new' ? 'new' : editing.id} kind={kind} item={editing === 'new' ? null : editing} onClose={() => setEditing(null)} />}
+      <Overlay
+        title={editing === 'new' ? `New ${words.one}` : `Change the ${words.one}`}
+        open={editing !== null}
+        onClose={() => setEditing(null)}
+        wide
+      >
+        {editing !== null && (
+          <SurveyForm
+            key={editing === 'new' ? 'new' : editing.id}
+            kind={kind}
+            item={editing === 'new' ? null : editing}
+            onClose={() => setEditing(null)}
+          />
+        )}
       </Overlay>
     </TitledSheet>
   )
@@ -57,14 +113,38 @@ export function SurveySheet<K extends SurveyKind>({ kind, says, note, hideEmpty 
 
 /** The kinds nothing was found of yet, in one sheet, each with its way in. */
 export function NotFound({ kinds }: { kinds: readonly SurveyKind[] }) {
-  const { record: { installation: { survey } }, may } = useJob()
+  const {
+    record: {
+      installation: { survey },
+    },
+    may,
+  } = useJob()
   const [adding, setAdding] = useState<SurveyKind | null>(null)
   const empty = kinds.filter((kind) => itemsOf(survey, kind).length === 0)
   if (empty.length === 0) return null
   return (
     <TitledSheet title="Nothing found of these yet">
-      <Flex px="14px" pb="12px" gap="8px" wrap="wrap">{empty.map((kind) => (may('saveSurveyItem') ? <Button key={kind} size="sm" onClick={() => setAdding(kind)}>Add a {SURVEY_WORDS[kind].one}</Button> : <Text key={kind} color="ink2">{SURVEY_WORDS[kind].many}</Text>))}</Flex>
-      <Overlay title={adding ? `New ${SURVEY_WORDS[adding].one}` : ''} open={adding !== null} onClose={() => setAdding(null)} wide>{adding && <SurveyForm key={adding} kind={adding} item={null} onClose={() => setAdding(null)} />}</Overlay>
+      <Flex px="14px" pb="12px" gap="8px" wrap="wrap">
+        {empty.map((kind) =>
+          may('saveSurveyItem') ? (
+            <Button key={kind} size="sm" onClick={() => setAdding(kind)}>
+              Add a {SURVEY_WORDS[kind].one}
+            </Button>
+          ) : (
+            <Text key={kind} color="ink2">
+              {SURVEY_WORDS[kind].many}
+            </Text>
+          ),
+        )}
+      </Flex>
+      <Overlay
+        title={adding ? `New ${SURVEY_WORDS[adding].one}` : ''}
+        open={adding !== null}
+        onClose={() => setAdding(null)}
+        wide
+      >
+        {adding && <SurveyForm key={adding} kind={adding} item={null} onClose={() => setAdding(null)} />}
+      </Overlay>
     </TitledSheet>
   )
 }
@@ -74,30 +154,60 @@ const SIGNS = /^(Voc|Isc|Vmp|PV|AC|DC|Optimisers)\b/
 
 /** What is known, in one line; what is not known is said to be open rather than left out. */
 export function factsOf(fields: readonly FieldSpec[], detail: Record<string, unknown>): string {
-  return fields.flatMap((spec) => {
-    const value = detail[spec.name]
-    const label = SIGNS.test(spec.label) ? spec.label : spec.label.slice(0, 1).toLowerCase() + spec.label.slice(1)
-    // an open choice decides something; other blanks are said by the checklist
-    if (value === null || value === undefined || value === '') return spec.kind === 'choice' ? [`${label} open`] : []
-    switch (spec.kind) {
-      case 'flag': return value ? [label] : []
-      case 'choice': return [spec.options?.[String(value)] ?? String(value)]
-      case 'percent': return value === 0 ? [] : [`${label} ${formatNumber(Number(value) * 100, 3)} %`]
-      case 'number': return [`${label} ${spec.unit ? formatQuantity(Number(value), spec.unit, 4) : formatNumber(Number(value))}`]
-      default: return [`${label} ${String(value)}`]
-    }
-  }).join(' · ')
+  return fields
+    .flatMap((spec) => {
+      const value = detail[spec.name]
+      const label = SIGNS.test(spec.label) ? spec.label : spec.label.slice(0, 1).toLowerCase() + spec.label.slice(1)
+      // an open choice decides something; other blanks are said by the checklist
+      if (value === null || value === undefined || value === '') return spec.kind === 'choice' ? [`${label} open`] : []
+      switch (spec.kind) {
+        case 'flag':
+          return value ? [label] : []
+        case 'choice':
+          return [spec.options?.[String(value)] ?? String(value)]
+        case 'percent':
+          return value === 0 ? [] : [`${label} ${formatNumber(Number(value) * 100, 3)} %`]
+        case 'number':
+          return [`${label} ${spec.unit ? formatQuantity(Number(value), spec.unit, 4) : formatNumber(Number(value))}`]
+        default:
+          return [`${label} ${String(value)}`]
+      }
+    })
+    .join(' · ')
 }
 
 function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyItem | null; onClose: () => void }) {
-  const { record: { installation }, bench: { context: { pack } }, refresh } = useJob()
+  const {
+    record: { installation },
+    bench: {
+      context: { pack },
+    },
+    refresh,
+  } = useJob()
   const { jobId, survey } = installation
   // only the phases of this supply are offered, and only where there is more than one
-  const own = SURVEY_FIELDS[kind].flatMap((spec): FieldSpec[] => (spec.name !== 'phase' ? [spec] : pack.phases.length === 1 ? [] : [{ ...spec, options: Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase])) }]))
+  const own = SURVEY_FIELDS[kind].flatMap((spec): FieldSpec[] =>
+    spec.name !== 'phase'
+      ? [spec]
+      : pack.phases.length === 1
+        ? []
+        : [{ ...spec, options: Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase])) }],
+  )
   const hasPhase = SURVEY_FIELDS[kind].some(({ name }) => name === 'phase')
-  const complete = (fields: Record<string, unknown>) => ({ ...(hasPhase && pack.phases.length === 1 && { phase: 'all' }), ...fields })
+  const complete = (fields: Record<string, unknown>) => ({
+    ...(hasPhase && pack.phases.length === 1 && { phase: 'all' }),
+    ...fields,
+  })
   return (
-    <ThingForm words={SURVEY_WORDS[kind]} specs={own} item={item} taken={new Set(survey.map(({ tag }) => tag))} first={hasPhase ? { phase: 'all' } : undefined} tagHint="pictures are kept under it" removalHint="Its pictures stay on record." onClose={onClose}
+    <ThingForm
+      words={SURVEY_WORDS[kind]}
+      specs={own}
+      item={item}
+      taken={new Set(survey.map(({ tag }) => tag))}
+      first={hasPhase ? { phase: 'all' } : undefined}
+      tagHint="pictures are kept under it"
+      removalHint="Its pictures stay on record."
+      onClose={onClose}
       check={(fields) => {
         const wrong = surveyContradiction(complete(fields), pack.id)
         return [...schemaIssues(SURVEY_SCHEMAS[kind], complete(fields)), ...(wrong ? [wrong] : [])]
@@ -109,6 +219,7 @@ function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyIte
       remove={async (itemId) => {
         await callUseCase('removeSurveyItem', { jobId, itemId })
         await refresh()
-      }} />
+      }}
+    />
   )
 }

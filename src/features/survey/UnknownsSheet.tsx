@@ -10,13 +10,50 @@ import { useJob } from '../job/JobContext'
 export function UnknownsSheet({ unknowns, here }: { unknowns: readonly Unknown[]; here: SurveyPart }) {
   const { goTo } = useJob()
   return (
-    <TitledSheet title="Still unknown" note={unknowns.length > 0 ? `${unknowns.length}, in the order of what they hold up` : undefined}>
-      {unknowns.length === 0 && <EmptyState title="Nothing that the plan waits for">What makers declare is asked for under Sources.</EmptyState>}
+    <TitledSheet
+      title="Still unknown"
+      note={unknowns.length > 0 ? `${unknowns.length}, in the order of what they hold up` : undefined}
+    >
+      {unknowns.length === 0 && (
+        <EmptyState title="Nothing that the plan waits for">What makers declare is asked for under Sources.</EmptyState>
+      )}
       {unknowns.map(({ key, question, blocks, why, part }) => (
-        <Flex key={key} borderTopWidth="1px" borderColor="rule" px="14px" py="6px" gap="10px" align="center" fontSize="14px">
-          <Text w="118px" flex="none" color={blocks === 'safety' ? 'stop' : 'ink2'} fontWeight={blocks === 'safety' ? '600' : '400'} lineHeight="1.25">{BLOCKED_WORDS[blocks]}</Text>
-          <Box flex="1" minW="0"><Text overflowWrap="anywhere">{question}</Text><Text fontSize="13px" color="ink2">{why}</Text></Box>
-          {part !== here && <Button variant="bare" size="sm" fontSize="13px" onClick={() => goTo('survey', null, part)} aria-label={`Answer: ${question}`}>answer</Button>}
+        <Flex
+          key={key}
+          borderTopWidth="1px"
+          borderColor="rule"
+          px="14px"
+          py="6px"
+          gap="10px"
+          align="center"
+          fontSize="14px"
+        >
+          <Text
+            w="118px"
+            flex="none"
+            color={blocks === 'safety' ? 'stop' : 'ink2'}
+            fontWeight={blocks === 'safety' ? '600' : '400'}
+            lineHeight="1.25"
+          >
+            {BLOCKED_WORDS[blocks]}
+          </Text>
+          <Box flex="1" minW="0">
+            <Text overflowWrap="anywhere">{question}</Text>
+            <Text fontSize="13px" color="ink2">
+              {why}
+            </Text>
+          </Box>
+          {part !== here && (
+            <Button
+              variant="bare"
+              size="sm"
+              fontSize="13px"
+              onClick={() => goTo('survey', null, part)}
+              aria-label={`Answer: ${question}`}
+            >
+              answer
+            </Button>
+          )}
         </Flex>
       ))}
     </TitledSheet>

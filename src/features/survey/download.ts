@@ -9,4 +9,5 @@ export function downloadBytes(name: string, bytes: BlobPart | Uint8Array, type: 
 }
 
 /** Hands text to the browser as a file to keep. */
-export const download = (name: string, text: string, type = 'text/csv'): void => downloadBytes(name, text, `${type};charset=utf-8`)
+export const download = (name: string, text: string, type = 'text/csv'): void =>
+  downloadBytes(name, text, `${type};charset=utf-8`)

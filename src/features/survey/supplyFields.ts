@@ -4,10 +4,29 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 /** The supply's form, in the pack's words. */
 export const supplyFields = ({ words }: RulePack): FieldSpec[] => [
   { name: 'supply.ratingA', label: `Rating of the ${words.supply}`, kind: 'number', unit: 'A', optional: true },
-  { name: 'supply.secondMainA', label: 'Second main of a split service', kind: 'number', unit: 'A', optional: true, hint: 'blank where there is one main' },
+  {
+    name: 'supply.secondMainA',
+    label: 'Second main of a split service',
+    kind: 'number',
+    unit: 'A',
+    optional: true,
+    hint: 'blank where there is one main',
+  },
   { name: 'supply.powerFactor', label: 'Power factor', kind: 'number', optional: true },
-  { name: 'supply.maximumDemandKva', label: 'Maximum demand, kVA', kind: 'number', optional: true, hint: 'blank: the likely peak of the load list stands in' },
-  { name: 'supply.meterCombinedWithBoard', label: `Meter and ${words.board} in one box`, kind: 'flag', optional: true, hint: 'a combined one moves the neutral–earth bond' },
+  {
+    name: 'supply.maximumDemandKva',
+    label: 'Maximum demand, kVA',
+    kind: 'number',
+    optional: true,
+    hint: 'blank: the likely peak of the load list stands in',
+  },
+  {
+    name: 'supply.meterCombinedWithBoard',
+    label: `Meter and ${words.board} in one box`,
+    kind: 'flag',
+    optional: true,
+    hint: 'a combined one moves the neutral–earth bond',
+  },
   { name: 'acceptsShedding', label: 'The household turns things off first', kind: 'flag' },
   { name: 'testDepth', label: 'Test depth', kind: 'choice', options: { essential: 'essential', full: 'full' } },
 ]
@@ -15,10 +34,23 @@ export const supplyFields = ({ words }: RulePack): FieldSpec[] => [
 /** The battery as a whole, and what stands between it and the house. */
 export const BATTERY_FIELDS: readonly FieldSpec[] = [
   { name: 'sources.usableWh', label: 'Usable energy, declared', kind: 'number', unit: 'Wh', optional: true },
-  { name: 'sources.nominalWh', label: 'Nominal energy', kind: 'number', unit: 'Wh', optional: true, hint: 'counts only where usable is blank' },
+  {
+    name: 'sources.nominalWh',
+    label: 'Nominal energy',
+    kind: 'number',
+    unit: 'Wh',
+    optional: true,
+    hint: 'counts only where usable is blank',
+  },
   { name: 'sources.depthOfDischarge', label: 'Depth of discharge', kind: 'percent', optional: true },
   { name: 'sources.dischargeEfficiency', label: 'Efficiency battery to load', kind: 'percent' },
-  { name: 'sources.reserveSoc', label: 'Backup reserve', kind: 'percent', optional: true, hint: 'what an outage starts with at worst' },
+  {
+    name: 'sources.reserveSoc',
+    label: 'Backup reserve',
+    kind: 'percent',
+    optional: true,
+    hint: 'what an outage starts with at worst',
+  },
   { name: 'sources.usualSoc', label: 'Charge as usual', kind: 'percent', optional: true },
   { name: 'sources.floorSoc', label: 'Floor in an outage', kind: 'percent' },
   { name: 'sources.standbyW', label: 'Standby', kind: 'number', unit: 'W' },
@@ -28,9 +60,30 @@ export const BATTERY_FIELDS: readonly FieldSpec[] = [
 
 /** How AC-coupled PV is held back in island mode. */
 export const CURTAILMENT_FIELDS: readonly FieldSpec[] = [
-  { name: 'sources.curtailment.startHz', label: 'Curtailment begins at', kind: 'number', unit: 'Hz', optional: true }, { name: 'sources.curtailment.stopHz', label: 'PV gives nothing at', kind: 'number', unit: 'Hz', optional: true },
-  { name: 'sources.curtailment.pvTripHz', label: 'PV trips on over-frequency at', kind: 'number', unit: 'Hz', optional: true, hint: 'must lie above where it gives nothing' }, { name: 'sources.curtailment.provenNearFull', label: 'Shown to hold near a full battery', kind: 'flag', optional: true },
-  { name: 'sources.curtailment.parted', label: 'PV is parted near full charge', kind: 'flag', optional: true }, { name: 'sources.curtailment.ratioLimit', label: 'Maker’s highest ratio of PV to charging power', kind: 'number', optional: true, hint: 'blank: 1' },
+  { name: 'sources.curtailment.startHz', label: 'Curtailment begins at', kind: 'number', unit: 'Hz', optional: true },
+  { name: 'sources.curtailment.stopHz', label: 'PV gives nothing at', kind: 'number', unit: 'Hz', optional: true },
+  {
+    name: 'sources.curtailment.pvTripHz',
+    label: 'PV trips on over-frequency at',
+    kind: 'number',
+    unit: 'Hz',
+    optional: true,
+    hint: 'must lie above where it gives nothing',
+  },
+  {
+    name: 'sources.curtailment.provenNearFull',
+    label: 'Shown to hold near a full battery',
+    kind: 'flag',
+    optional: true,
+  },
+  { name: 'sources.curtailment.parted', label: 'PV is parted near full charge', kind: 'flag', optional: true },
+  {
+    name: 'sources.curtailment.ratioLimit',
+    label: 'Maker’s highest ratio of PV to charging power',
+    kind: 'number',
+    optional: true,
+    hint: 'blank: 1',
+  },
 ]
 
 /** One inverter with its modules; every figure is the maker's to declare, and a blank stays Open. */
@@ -43,17 +96,58 @@ export const unitFields = ({ phases, id }: RulePack): FieldSpec[] => [
   { name: 'inverterSurgeVa', label: 'Inverter surge', kind: 'number', unit: 'VA', optional: true },
   { name: 'moduleSurgeVa', label: 'Surge of one module', kind: 'number', unit: 'VA', optional: true },
   { name: 'surgeS', label: 'Surge lasts', kind: 'number', unit: 's', optional: true },
-  { name: 'pvDcW', label: 'PV on its DC side, expected', kind: 'number', unit: 'W', optional: true, hint: '0 where there is none' },
+  {
+    name: 'pvDcW',
+    label: 'PV on its DC side, expected',
+    kind: 'number',
+    unit: 'W',
+    optional: true,
+    hint: '0 where there is none',
+  },
   { name: 'coldFactor', label: 'Left of its power in the cold', kind: 'percent', optional: true },
-  ...(phases.length > 1 ? [{ name: 'phase', label: 'Phase', kind: 'choice', options: Object.fromEntries([...phases, 'all'].map((phase) => [phase, phase])) } as const] : []),
-  ...(id === 'na-split-240' ? [{ name: 'legW', label: 'Limit of one leg', kind: 'number', unit: 'W', optional: true } as const] : []),
+  ...(phases.length > 1
+    ? [
+        {
+          name: 'phase',
+          label: 'Phase',
+          kind: 'choice',
+          options: Object.fromEntries([...phases, 'all'].map((phase) => [phase, phase])),
+        } as const,
+      ]
+    : []),
+  ...(id === 'na-split-240'
+    ? [{ name: 'legW', label: 'Limit of one leg', kind: 'number', unit: 'W', optional: true } as const]
+    : []),
 ]
 
 export const pvFields = ({ phases }: RulePack): FieldSpec[] => [
   { name: 'name', label: 'Name', kind: 'text' },
-  { name: 'expectedW', label: 'Expected output', kind: 'number', unit: 'W', optional: true, hint: 'at one time, not the sum of nameplates' },
-  { name: 'ratingW', label: 'Rating of its inverter', kind: 'number', unit: 'W', optional: true, hint: 'curtailment in island mode is held against it' },
+  {
+    name: 'expectedW',
+    label: 'Expected output',
+    kind: 'number',
+    unit: 'W',
+    optional: true,
+    hint: 'at one time, not the sum of nameplates',
+  },
+  {
+    name: 'ratingW',
+    label: 'Rating of its inverter',
+    kind: 'number',
+    unit: 'W',
+    optional: true,
+    hint: 'curtailment in island mode is held against it',
+  },
   { name: 'side', label: 'Side of the gateway', kind: 'choice', options: { island: 'island side', grid: 'grid side' } },
   { name: 'onBackedPhase', label: 'On a backed-up phase', kind: 'flag' },
-  ...(phases.length > 1 ? [{ name: 'phase', label: 'Phase', kind: 'choice', options: Object.fromEntries([...phases, 'all'].map((phase) => [phase, phase])) } as const] : []),
+  ...(phases.length > 1
+    ? [
+        {
+          name: 'phase',
+          label: 'Phase',
+          kind: 'choice',
+          options: Object.fromEntries([...phases, 'all'].map((phase) => [phase, phase])),
+        } as const,
+      ]
+    : []),
 ]

@@ -14,5 +14,9 @@ export function useChangeJob(): (change: Record<string, unknown>) => Promise<voi
 /** Puts flat form fields such as `supply.ratingA` back under their parent. */
 export function nested(fields: Record<string, unknown>, parent: string): Record<string, unknown> {
   const prefix = `${parent}.`
-  return Object.fromEntries(Object.entries(fields).flatMap(([path, value]) => (path.startsWith(prefix) ? [[path.slice(prefix.length), value]] : [])))
+  return Object.fromEntries(
+    Object.entries(fields).flatMap(([path, value]) =>
+      path.startsWith(prefix) ? [[path.slice(prefix.length), value]] : [],
+    ),
+  )
 }

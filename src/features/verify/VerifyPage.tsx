@@ -9,7 +9,11 @@ import { Mark } from '@/ui/Mark'
 import { Notice } from '@/ui/Notice'
 import { Sheet } from '@/ui/Sheet'
 
-type State = { kind: 'empty' } | { kind: 'checking'; name: string } | { kind: 'done'; name: string; result: PackVerification } | { kind: 'failed'; message: string }
+type State =
+  | { kind: 'empty' }
+  | { kind: 'checking'; name: string }
+  | { kind: 'done'; name: string; result: PackVerification }
+  | { kind: 'failed'; message: string }
 
 /** Anybody's check of a sealed pack: on this device, without a sign-in; every changed file is named. */
 export function VerifyPage() {
@@ -17,27 +21,74 @@ export function VerifyPage() {
   const [ownKey, setOwnKey] = useState<string | null>(null)
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => {
-    void fetch('/api/signing-key').then((response) => response.json()).then(({ publicKey }: { publicKey: string }) => setOwnKey(publicKey)).catch(() => undefined)
+    void fetch('/api/signing-key')
+      .then((response) => response.json())
+      .then(({ publicKey }: { publicKey: string }) => setOwnKey(publicKey))
+      .catch(() => undefined)
   }, [])
   const check = async (file: File | undefined) => {
     if (!file) return
-    if (file.size > PACK_BOUNDS.maxBytes) return setState({ kind: 'failed', message: `${file.name} is larger than any pack of this program.` })
+    if (file.size > PACK_BOUNDS.maxBytes)
+      return setState({ kind: 'failed', message: `${file.name} is larger than any pack of this program.` })
     setState({ kind: 'checking', name: file.name })
     try {
-      setState({ kind: 'done', name: file.name, result: await verifyInWorker(new Uint8Array(await file.arrayBuffer())) })
+      setState({
+        kind: 'done',
+        name: file.name,
+        result: await verifyInWorker(new Uint8Array(await file.arrayBuffer())),
+      })
     } catch (error) {
-      setState({ kind: 'failed', message: `The file could not be checked here (${error instanceof Error ? error.message : 'unknown'}).` })
+      setState({
+        kind: 'failed',
+        message: `The file could not be checked here (${error instanceof Error ? error.message : 'unknown'}).`,
+      })
     }
   }
   return (
     <chakra.main maxW="680px" mx="auto" px="14px" py="22px" display="flex" flexDirection="column" gap="14px">
-      <a href="/"><Flex align="center" gap="9px"><Mark /><Text fontFamily="heading" fontWeight="600">Awlbright</Text></Flex></a>
-      <Heading as="h1" fontSize="28px">Check a sealed pack</Heading>
-      <Text color="ink2">Every file is held against its digest, and the digests against one signature. The pack stays on this device; nothing is sent.</Text>
-      <Sheet p="20px" textAlign="center" borderStyle="dashed" borderColor="rule2" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void check(event.dataTransfer.files[0]) }}>
-        <input ref={field} type="file" hidden accept=".zip,application/zip" aria-label="Sealed pack" onChange={(event) => { void check(event.target.files?.[0]); event.target.value = '' }} />
-        <Button variant="act" size="lg" onClick={() => field.current?.click()} disabled={state.kind === 'checking'}>{state.kind === 'checking' ? `Checking ${state.name}…` : 'Choose the pack (.zip)'}</Button>
-        <Text color="ink2" fontSize="14px" mt="2">or drop it here</Text>
+      <a href="/">
+        <Flex align="center" gap="9px">
+          <Mark />
+          <Text fontFamily="heading" fontWeight="600">
+            Awlbright
+          </Text>
+        </Flex>
+      </a>
+      <Heading as="h1" fontSize="28px">
+        Check a sealed pack
+      </Heading>
+      <Text color="ink2">
+        Every file is held against its digest, and the digests against one signature. The pack stays on this device;
+        nothing is sent.
+      </Text>
+      <Sheet
+        p="20px"
+        textAlign="center"
+        borderStyle="dashed"
+        borderColor="rule2"
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault()
+          void check(event.dataTransfer.files[0])
+        }}
+      >
+        <input
+          ref={field}
+          type="file"
+          hidden
+          accept=".zip,application/zip"
+          aria-label="Sealed pack"
+          onChange={(event) => {
+            void check(event.target.files?.[0])
+            event.target.value = ''
+          }}
+        />
+        <Button variant="act" size="lg" onClick={() => field.current?.click()} disabled={state.kind === 'checking'}>
+          {state.kind === 'checking' ? `Checking ${state.name}…` : 'Choose the pack (.zip)'}
+        </Button>
+        <Text color="ink2" fontSize="14px" mt="2">
+          or drop it here
+        </Text>
       </Sheet>
       {state.kind === 'failed' && <Notice kind="error">{state.message}</Notice>}
       {state.kind === 'done' && <Result name={state.name} result={state.result} ownKey={ownKey} />}
@@ -48,12 +99,41 @@ export function VerifyPage() {
 function Result({ name, result, ownKey }: { name: string; result: PackVerification; ownKey: string | null }) {
   const ours = ownKey !== null && result.publicKey === ownKey
   return (
-    <Sheet px="18px" py="16px" role="status" borderLeftWidth="4px" borderLeftColor={result.intact ? (ours ? 'proven' : 'watch') : 'stop'}>
-      <Heading as="h2" fontSize="21px" color={result.intact ? (ours ? 'proven' : 'watch') : 'stop'}>{result.intact ? (ours ? 'Nothing was changed' : 'Unchanged since it was signed') : 'This pack was changed'}</Heading>
-      <Text color="ink2" mt="1">{name}{result.jobName ? ` · ${result.jobName}` : ''}{result.sealedAt && !Number.isNaN(Date.parse(result.sealedAt)) ? ` · sealed ${clock(result.sealedAt)}` : ''}{result.fileCount ? ` · ${result.fileCount} files` : ''}</Text>
-      {result.problems.length > 0 && <Box as="ul" mt="3" pl="18px" listStyleType="disc">{result.problems.slice(0, 50).map((problem) => <li key={problem.message}>{problem.message}</li>)}</Box>}
-      {result.intact && !ours && <Notice kind="caution" mt="3">{ownKey === null ? 'This server’s key could not be asked for.' : 'It is not signed by this server’s key.'} Compare the key below with the one the crew gave you: anybody can sign a pack with a key of their own.</Notice>}
-      {result.fingerprint && <Text mt="3" fontSize="14px">Signed with the key <chakra.span fontFamily="mono">{result.fingerprint}</chakra.span>{ours && ', this server’s own'}.</Text>}
+    <Sheet
+      px="18px"
+      py="16px"
+      role="status"
+      borderLeftWidth="4px"
+      borderLeftColor={result.intact ? (ours ? 'proven' : 'watch') : 'stop'}
+    >
+      <Heading as="h2" fontSize="21px" color={result.intact ? (ours ? 'proven' : 'watch') : 'stop'}>
+        {result.intact ? (ours ? 'Nothing was changed' : 'Unchanged since it was signed') : 'This pack was changed'}
+      </Heading>
+      <Text color="ink2" mt="1">
+        {name}
+        {result.jobName ? ` · ${result.jobName}` : ''}
+        {result.sealedAt && !Number.isNaN(Date.parse(result.sealedAt)) ? ` · sealed ${clock(result.sealedAt)}` : ''}
+        {result.fileCount ? ` · ${result.fileCount} files` : ''}
+      </Text>
+      {result.problems.length > 0 && (
+        <Box as="ul" mt="3" pl="18px" listStyleType="disc">
+          {result.problems.slice(0, 50).map((problem) => (
+            <li key={problem.message}>{problem.message}</li>
+          ))}
+        </Box>
+      )}
+      {result.intact && !ours && (
+        <Notice kind="caution" mt="3">
+          {ownKey === null ? 'This server’s key could not be asked for.' : 'It is not signed by this server’s key.'}{' '}
+          Compare the key below with the one the crew gave you: anybody can sign a pack with a key of their own.
+        </Notice>
+      )}
+      {result.fingerprint && (
+        <Text mt="3" fontSize="14px">
+          Signed with the key <chakra.span fontFamily="mono">{result.fingerprint}</chakra.span>
+          {ours && ', this server’s own'}.
+        </Text>
+      )}
     </Sheet>
   )
 }

@@ -9,7 +9,11 @@ import { useJob } from '../job/JobContext'
 
 /** Records that the switches in the house stand as the picture has them: the position that is left, held against the plan's. */
 export function AsLeft({ positions }: { positions: Positions }) {
-  const { record: { installation }, bench, enter } = useJob()
+  const {
+    record: { installation },
+    bench,
+    enter,
+  } = useJob()
   const point = bench.points.find(({ key }) => key === 'outage.asLeft.switches')
   if (!point) return null
   const judgement = bench.judgements.get(point.key)
@@ -18,14 +22,28 @@ export function AsLeft({ positions }: { positions: Positions }) {
     for (const { id } of asLeftDevices(installation)) {
       const slot = point.slots.find((one) => one.id === id)
       const stands = positions[id]
-      if (slot && stands !== undefined && there.get(id)?.valueWord !== stands) await enter({ point, slot }, { valueNumber: null, valueWord: stands, digits: null, unit: '' })
+      if (slot && stands !== undefined && there.get(id)?.valueWord !== stands)
+        await enter({ point, slot }, { valueNumber: null, valueWord: stands, digits: null, unit: '' })
     }
   }
   return (
-    <Flex px="14px" py="7px" gap="6px 14px" borderTopWidth="1px" borderColor="rule" wrap="wrap" align="center" fontSize="14px">
-      <Button size="sm" onClick={() => void store()}>The switches stand as drawn</Button>
+    <Flex
+      px="14px"
+      py="7px"
+      gap="6px 14px"
+      borderTopWidth="1px"
+      borderColor="rule"
+      wrap="wrap"
+      align="center"
+      fontSize="14px"
+    >
+      <Button size="sm" onClick={() => void store()}>
+        The switches stand as drawn
+      </Button>
       {judgement && <VerdictWord verdict={judgement.verdict} />}
-      <Text flex="1" minW="200px" color="ink2">{there.size === 0 ? 'Look at every switch, set the picture to match, then record it as left.' : judgement?.why}</Text>
+      <Text flex="1" minW="200px" color="ink2">
+        {there.size === 0 ? 'Look at every switch, set the picture to match, then record it as left.' : judgement?.why}
+      </Text>
     </Flex>
   )
 }

@@ -21,20 +21,35 @@ import { downloadBytes } from '../survey/download'
 
 /** W-8 and W-6: which circuit leaves which board for which, on which phase, with the charts for the doors; and the charger's side. */
 export function BoardsView() {
-  const { record: { installation }, may, refresh } = useJob()
+  const {
+    record: { installation },
+    may,
+    refresh,
+  } = useJob()
   const [refusal, setRefusal] = useState<string | null>(null)
   const doors = boardDoors(installation)
   const pack = RULE_PACKS[installation.packId]
   const edit = may('saveItem')
-  const loadOf = (circuit: Circuit) => installation.loads.filter(({ circuitTag }) => circuitTag === circuit.tag).reduce((sum, { powerW }) => sum + powerW, 0)
+  const loadOf = (circuit: Circuit) =>
+    installation.loads
+      .filter(({ circuitTag }) => circuitTag === circuit.tag)
+      .reduce((sum, { powerW }) => sum + powerW, 0)
   const move = async (changes: readonly { circuit: Circuit; change: Partial<Circuit> }[]) => {
     setRefusal(null)
     try {
       for (const { circuit, change } of changes) {
         const { id, jobId: _job, ...fields } = circuit as Circuit & { jobId?: string }
         // where it was found is written down the first time it moves
-        const found = { foundBoardTag: circuit.foundBoardTag ?? circuit.boardTag ?? MAIN_BOARD, foundPhase: circuit.foundPhase ?? circuit.phase }
-        await callUseCase('saveItem', { jobId: installation.jobId, kind: 'circuit', itemId: id, fields: { ...fields, ...found, ...change } })
+        const found = {
+          foundBoardTag: circuit.foundBoardTag ?? circuit.boardTag ?? MAIN_BOARD,
+          foundPhase: circuit.foundPhase ?? circuit.phase,
+        }
+        await callUseCase('saveItem', {
+          jobId: installation.jobId,
+          kind: 'circuit',
+          itemId: id,
+          fields: { ...fields, ...found, ...change },
+        })
       }
       await refresh()
     } catch (error) {
@@ -44,31 +59,119 @@ export function BoardsView() {
   }
   const pdf = async () => {
     const { doorPdf } = await import('./doorPdf')
-    downloadBytes(`${installation.name}, charts for the doors.pdf`, await doorPdf(installation.name, doors), 'application/pdf')
+    downloadBytes(
+      `${installation.name}, charts for the doors.pdf`,
+      await doorPdf(installation.name, doors),
+      'application/pdf',
+    )
   }
-  const balance = (door: BoardDoor) => balancedPhases(installation.circuits.filter(({ boardTag }) => (boardTag ?? MAIN_BOARD) === door.tag), loadOf, pack.phases)
+  const balance = (door: BoardDoor) =>
+    balancedPhases(
+      installation.circuits.filter(({ boardTag }) => (boardTag ?? MAIN_BOARD) === door.tag),
+      loadOf,
+      pack.phases,
+    )
   const surveyed = itemsOf(installation.survey, 'board').map(({ tag }) => tag)
-  const boardTags = [...new Set([...(surveyed.includes(MAIN_BOARD) ? [] : [MAIN_BOARD]), ...surveyed, ...doors.map(({ tag }) => tag), 'essentials'])]
-  const boardName = (tag: string) => doors.find((door) => door.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
+  const boardTags = [
+    ...new Set([
+      ...(surveyed.includes(MAIN_BOARD) ? [] : [MAIN_BOARD]),
+      ...surveyed,
+      ...doors.map(({ tag }) => tag),
+      'essentials',
+    ]),
+  ]
+  const boardName = (tag: string) =>
+    doors.find((door) => door.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
   const moved = installation.circuits.filter(hasMoved)
   return (
     <>
       {refusal && <Notice kind="error">{refusal} Nothing was moved.</Notice>}
-      <TitledSheet title="Circuit moves" note={moved.length > 0 ? `${moved.length} of ${installation.circuits.length} circuits move` : 'no circuit moves'} actions={<Button size="sm" disabled={installation.circuits.length === 0} onClick={() => void pdf()}><FileDown size={15} aria-hidden /> Charts for the doors</Button>}>
-        {installation.circuits.length === 0 && <EmptyState title="No circuits yet">Add the circuits in the plan with the boards they are found on.</EmptyState>}
+      <TitledSheet
+        title="Circuit moves"
+        note={
+          moved.length > 0 ? `${moved.length} of ${installation.circuits.length} circuits move` : 'no circuit moves'
+        }
+        actions={
+          <Button size="sm" disabled={installation.circuits.length === 0} onClick={() => void pdf()}>
+            <FileDown size={15} aria-hidden /> Charts for the doors
+          </Button>
+        }
+      >
+        {installation.circuits.length === 0 && (
+          <EmptyState title="No circuits yet">
+            Add the circuits in the plan with the boards they are found on.
+          </EmptyState>
+        )}
         {installation.circuits.map((circuit) => (
-          <Flex key={circuit.id} data-circuit={circuit.tag} px="14px" py="6px" gap="6px 10px" borderTopWidth="1px" borderColor="rule" fontSize="14px" align="center" wrap="wrap">
-            <Text fontFamily="mono" w="36px" color="ink2">{circuit.tag}</Text><Text flex="1" minW="140px" overflowWrap="anywhere">{circuit.name}<Text as="span" color="ink2">, {formatQuantity(loadOf(circuit), 'W', 3)}{circuit.backedUp ? ', backed up' : ''}</Text></Text>
-            {hasMoved(circuit) && <Text color="ember" fontWeight="600">from {boardName(circuit.foundBoardTag ?? MAIN_BOARD)}{circuit.foundPhase && circuit.foundPhase !== circuit.phase ? ` ${circuit.foundPhase}` : ''}</Text>}
-            {edit && <Choose label={`Board of ${circuit.tag}`} value={circuit.boardTag ?? MAIN_BOARD} options={Object.fromEntries(boardTags.map((tag) => [tag, boardName(tag)]))} onChoose={(tag) => void move([{ circuit, change: { boardTag: tag } }])} />}
-            {edit && pack.phases.length > 1 && <Choose label={`Phase of ${circuit.tag}`} value={circuit.phase} options={Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase]))} onChoose={(phase) => void move([{ circuit, change: { phase: phase as Phase } }])} width="92px" />}
+          <Flex
+            key={circuit.id}
+            data-circuit={circuit.tag}
+            px="14px"
+            py="6px"
+            gap="6px 10px"
+            borderTopWidth="1px"
+            borderColor="rule"
+            fontSize="14px"
+            align="center"
+            wrap="wrap"
+          >
+            <Text fontFamily="mono" w="36px" color="ink2">
+              {circuit.tag}
+            </Text>
+            <Text flex="1" minW="140px" overflowWrap="anywhere">
+              {circuit.name}
+              <Text as="span" color="ink2">
+                , {formatQuantity(loadOf(circuit), 'W', 3)}
+                {circuit.backedUp ? ', backed up' : ''}
+              </Text>
+            </Text>
+            {hasMoved(circuit) && (
+              <Text color="ember" fontWeight="600">
+                from {boardName(circuit.foundBoardTag ?? MAIN_BOARD)}
+                {circuit.foundPhase && circuit.foundPhase !== circuit.phase ? ` ${circuit.foundPhase}` : ''}
+              </Text>
+            )}
+            {edit && (
+              <Choose
+                label={`Board of ${circuit.tag}`}
+                value={circuit.boardTag ?? MAIN_BOARD}
+                options={Object.fromEntries(boardTags.map((tag) => [tag, boardName(tag)]))}
+                onChoose={(tag) => void move([{ circuit, change: { boardTag: tag } }])}
+              />
+            )}
+            {edit && pack.phases.length > 1 && (
+              <Choose
+                label={`Phase of ${circuit.tag}`}
+                value={circuit.phase}
+                options={Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase]))}
+                onChoose={(phase) => void move([{ circuit, change: { phase: phase as Phase } }])}
+                width="92px"
+              />
+            )}
           </Flex>
         ))}
       </TitledSheet>
       <Grid templateColumns={{ base: '1fr', lg: doors.length > 1 ? '1fr 1fr' : '1fr' }} gap="12px" alignItems="start">
         {doors.map((door) => {
           const better = edit && pack.phases.length > 1 ? balance(door) : []
-          return <Door key={door.tag} door={door} phases={pack.phases} onBalance={better.length > 0 ? () => void move(better.flatMap(({ tag, phase }) => { const circuit = installation.circuits.find((one) => one.tag === tag); return circuit ? [{ circuit, change: { phase } }] : [] })) : undefined} />
+          return (
+            <Door
+              key={door.tag}
+              door={door}
+              phases={pack.phases}
+              onBalance={
+                better.length > 0
+                  ? () =>
+                      void move(
+                        better.flatMap(({ tag, phase }) => {
+                          const circuit = installation.circuits.find((one) => one.tag === tag)
+                          return circuit ? [{ circuit, change: { phase } }] : []
+                        }),
+                      )
+                  : undefined
+              }
+            />
+          )
         })}
       </Grid>
       <ChargerSides />
@@ -76,51 +179,182 @@ export function BoardsView() {
   )
 }
 
-function Choose({ label, value, options, onChoose, width = '170px' }: { label: string; value: string; options: Readonly<Record<string, string>>; onChoose: (value: string) => void; width?: string }) {
-  return <NativeSelect.Root variant="outline" w={width} size="sm"><NativeSelect.Field aria-label={label} value={value} onChange={(event) => onChoose(event.target.value)}>{Object.entries(options).map(([key, words]) => <option key={key} value={key}>{words}</option>)}</NativeSelect.Field><NativeSelect.Indicator /></NativeSelect.Root>
+function Choose({
+  label,
+  value,
+  options,
+  onChoose,
+  width = '170px',
+}: {
+  label: string
+  value: string
+  options: Readonly<Record<string, string>>
+  onChoose: (value: string) => void
+  width?: string
+}) {
+  return (
+    <NativeSelect.Root variant="outline" w={width} size="sm">
+      <NativeSelect.Field aria-label={label} value={value} onChange={(event) => onChoose(event.target.value)}>
+        {Object.entries(options).map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  )
 }
 
 /** The chart for one door, and its load by phase before and after. */
 function Door({ door, phases, onBalance }: { door: BoardDoor; phases: readonly Phase[]; onBalance?: () => void }) {
   const most = Math.max(1, ...phases.flatMap((phase) => [door.beforeW[phase] ?? 0, door.afterW[phase] ?? 0]))
   return (
-    <TitledSheet title={door.name} note={`${door.rows.length} circuit${door.rows.length === 1 ? '' : 's'}`} actions={onBalance && <Button size="sm" onClick={onBalance}>Share the phases evenly</Button>}>
+    <TitledSheet
+      title={door.name}
+      note={`${door.rows.length} circuit${door.rows.length === 1 ? '' : 's'}`}
+      actions={
+        onBalance && (
+          <Button size="sm" onClick={onBalance}>
+            Share the phases evenly
+          </Button>
+        )
+      }
+    >
       <Flex direction="column" gap="4px" px="14px" pb="8px" fontSize="13px">
         {phases.map((phase) => (
-          <Flex key={phase} align="center" gap="8px"><Text w="24px" color="ink2">{phase}</Text>
-            <Box flex="1" h="12px" position="relative" bg="sheet2" role="img" aria-label={`${phase}: ${formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} before, ${formatQuantity(door.afterW[phase] ?? 0, 'W', 3)} after`}><Box position="absolute" insetY="0" left="0" w={`${(100 * (door.afterW[phase] ?? 0)) / most}%`} bg="grid" /><Box position="absolute" insetY="-2px" left={`${(100 * (door.beforeW[phase] ?? 0)) / most}%`} borderLeftWidth="2px" borderColor="ember" /></Box>
-            <Text w="128px" textAlign="right" color="ink2">{formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} → <b>{formatQuantity(door.afterW[phase] ?? 0, 'W', 3)}</b></Text></Flex>
+          <Flex key={phase} align="center" gap="8px">
+            <Text w="24px" color="ink2">
+              {phase}
+            </Text>
+            <Box
+              flex="1"
+              h="12px"
+              position="relative"
+              bg="sheet2"
+              role="img"
+              aria-label={`${phase}: ${formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} before, ${formatQuantity(door.afterW[phase] ?? 0, 'W', 3)} after`}
+            >
+              <Box
+                position="absolute"
+                insetY="0"
+                left="0"
+                w={`${(100 * (door.afterW[phase] ?? 0)) / most}%`}
+                bg="grid"
+              />
+              <Box
+                position="absolute"
+                insetY="-2px"
+                left={`${(100 * (door.beforeW[phase] ?? 0)) / most}%`}
+                borderLeftWidth="2px"
+                borderColor="ember"
+              />
+            </Box>
+            <Text w="128px" textAlign="right" color="ink2">
+              {formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} →{' '}
+              <b>{formatQuantity(door.afterW[phase] ?? 0, 'W', 3)}</b>
+            </Text>
+          </Flex>
         ))}
       </Flex>
       {door.rows.length === 0 && <EmptyState title="Nothing is left on it" />}
-      {door.rows.length > 0 && <DataTable label={`Chart for the door of ${door.name}`} rows={door.rows} keyOf={({ tag }) => tag} columns={[
-        { head: 'Way', cell: ({ way }) => way, numeric: true }, { head: 'Circuit', cell: ({ tag, name }) => `${name} (${tag})` }, { head: 'Device', cell: ({ device, iDeltaNMa }) => [device, iDeltaNMa !== null && `${iDeltaNMa} mA`].filter(Boolean).join(', ') || '–' },
-        ...(phases.length > 1 ? [{ head: 'Phase', cell: ({ phase, wasOn }: BoardDoor['rows'][number]) => `${phase}${wasOn ? ` (was ${wasOn})` : ''}` }] : []), { head: 'From', cell: ({ cameFrom }) => cameFrom ?? '', wideOnly: true },
-      ]} />}
-      {door.left.length > 0 && <Text px="14px" py="8px" fontSize="13px" color="ink2" borderTopWidth="1px" borderColor="rule">Left this board: {door.left.map(({ name, tag, to }) => `${name} (${tag}) for ${to}`).join(', ')}.</Text>}
+      {door.rows.length > 0 && (
+        <DataTable
+          label={`Chart for the door of ${door.name}`}
+          rows={door.rows}
+          keyOf={({ tag }) => tag}
+          columns={[
+            { head: 'Way', cell: ({ way }) => way, numeric: true },
+            { head: 'Circuit', cell: ({ tag, name }) => `${name} (${tag})` },
+            {
+              head: 'Device',
+              cell: ({ device, iDeltaNMa }) =>
+                [device, iDeltaNMa !== null && `${iDeltaNMa} mA`].filter(Boolean).join(', ') || '–',
+            },
+            ...(phases.length > 1
+              ? [
+                  {
+                    head: 'Phase',
+                    cell: ({ phase, wasOn }: BoardDoor['rows'][number]) => `${phase}${wasOn ? ` (was ${wasOn})` : ''}`,
+                  },
+                ]
+              : []),
+            { head: 'From', cell: ({ cameFrom }) => cameFrom ?? '', wideOnly: true },
+          ]}
+        />
+      )}
+      {door.left.length > 0 && (
+        <Text px="14px" py="8px" fontSize="13px" color="ink2" borderTopWidth="1px" borderColor="rule">
+          Left this board: {door.left.map(({ name, tag, to }) => `${name} (${tag}) for ${to}`).join(', ')}.
+        </Text>
+      )}
     </TitledSheet>
   )
 }
 
 /** W-6: what each side of the contactor means for a vehicle charger. */
 function ChargerSides() {
-  const { record: { installation } } = useJob()
+  const {
+    record: { installation },
+  } = useJob()
   const placements = chargerPlacements(installation)
   if (placements.length === 0) return null
   return (
     <>
       {placements.map(({ tag, name, ratingW, planned, sides }) => (
-        <TitledSheet key={tag} title={`${name}, ${formatQuantity(ratingW, 'W', 3)}`} note="both sides are allowed; this is what each means">
+        <TitledSheet
+          key={tag}
+          title={`${name}, ${formatQuantity(ratingW, 'W', 3)}`}
+          note="both sides are allowed; this is what each means"
+        >
           <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} borderTopWidth="1px" borderColor="rule">
-            {sides.map(({ side, nightW, nightLimitW, mark, runtimeH, runtimeWithoutH, supplyA, supplyRatingA, says }) => (
-              <Box key={side} px="14px" py="10px" fontSize="14px" borderLeftWidth={{ base: 0, md: side === 'island' ? '1px' : 0 }} borderTopWidth={{ base: side === 'island' ? '1px' : 0, md: 0 }} borderColor="rule" data-side={side}>
-                <Flex gap="10px" align="center" mb="4px"><Text fontWeight="600" fontSize="15px">{side === 'grid' ? 'On the street’s side' : 'On the island side'}</Text>{planned === side && <Text color="ember" fontWeight="600">planned</Text>}</Flex>
-                <Flex gap="8px" align="center"><Text>Night load in an outage {nightW === null ? '–' : formatQuantity(nightW, 'W', 3)}{nightLimitW !== null && ` of ${formatQuantity(nightLimitW, 'W', 3)}`}</Text><PlanMarkWord mark={mark} /></Flex>
-                <Text>{side === 'island' ? `${runtimeH === null ? 'Hours from the reserve not known' : `${runtimeH.toFixed(1)} h from the reserve while it charges`}${runtimeWithoutH === null ? '' : `, ${runtimeWithoutH.toFixed(1)} h without`}.` : `${runtimeWithoutH === null ? 'Hours from the reserve not known' : `${runtimeWithoutH.toFixed(1)} h from the reserve`}.`}</Text>
-                <Text>With the grid there, house and charger draw {supplyA === null ? '–' : formatQuantity(supplyA, 'A', 3)} of {supplyRatingA === null ? '–' : formatQuantity(supplyRatingA, 'A', 3)}.</Text>
-                <Box as="ul" pl="18px" mt="4px" color="ink2" css={{ listStyle: 'disc' }}>{says.map((text) => <li key={text}>{text}</li>)}</Box>
-              </Box>
-            ))}
+            {sides.map(
+              ({ side, nightW, nightLimitW, mark, runtimeH, runtimeWithoutH, supplyA, supplyRatingA, says }) => (
+                <Box
+                  key={side}
+                  px="14px"
+                  py="10px"
+                  fontSize="14px"
+                  borderLeftWidth={{ base: 0, md: side === 'island' ? '1px' : 0 }}
+                  borderTopWidth={{ base: side === 'island' ? '1px' : 0, md: 0 }}
+                  borderColor="rule"
+                  data-side={side}
+                >
+                  <Flex gap="10px" align="center" mb="4px">
+                    <Text fontWeight="600" fontSize="15px">
+                      {side === 'grid' ? 'On the street’s side' : 'On the island side'}
+                    </Text>
+                    {planned === side && (
+                      <Text color="ember" fontWeight="600">
+                        planned
+                      </Text>
+                    )}
+                  </Flex>
+                  <Flex gap="8px" align="center">
+                    <Text>
+                      Night load in an outage {nightW === null ? '–' : formatQuantity(nightW, 'W', 3)}
+                      {nightLimitW !== null && ` of ${formatQuantity(nightLimitW, 'W', 3)}`}
+                    </Text>
+                    <PlanMarkWord mark={mark} />
+                  </Flex>
+                  <Text>
+                    {side === 'island'
+                      ? `${runtimeH === null ? 'Hours from the reserve not known' : `${runtimeH.toFixed(1)} h from the reserve while it charges`}${runtimeWithoutH === null ? '' : `, ${runtimeWithoutH.toFixed(1)} h without`}.`
+                      : `${runtimeWithoutH === null ? 'Hours from the reserve not known' : `${runtimeWithoutH.toFixed(1)} h from the reserve`}.`}
+                  </Text>
+                  <Text>
+                    With the grid there, house and charger draw{' '}
+                    {supplyA === null ? '–' : formatQuantity(supplyA, 'A', 3)} of{' '}
+                    {supplyRatingA === null ? '–' : formatQuantity(supplyRatingA, 'A', 3)}.
+                  </Text>
+                  <Box as="ul" pl="18px" mt="4px" color="ink2" css={{ listStyle: 'disc' }}>
+                    {says.map((text) => (
+                      <li key={text}>{text}</li>
+                    ))}
+                  </Box>
+                </Box>
+              ),
+            )}
           </Grid>
         </TitledSheet>
       ))}

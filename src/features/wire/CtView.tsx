@@ -25,9 +25,21 @@ export function CtView() {
   const held = bench.holds.find(({ step }) => step.id === 'firstLive')?.released === false
   return (
     <>
-      {held && <Notice kind="caution">The installation is not live yet: dead tests and position check come first. See “Going live”.</Notice>}
-      {points.length === 0 && <TitledSheet title="Current transformers"><EmptyState title="No transformer to try">They belong to a gateway or an inverter; add one in the plan.</EmptyState></TitledSheet>}
-      {points.map((point) => <CtSheet key={point.key} point={point} />)}
+      {held && (
+        <Notice kind="caution">
+          The installation is not live yet: dead tests and position check come first. See “Going live”.
+        </Notice>
+      )}
+      {points.length === 0 && (
+        <TitledSheet title="Current transformers">
+          <EmptyState title="No transformer to try">
+            They belong to a gateway or an inverter; add one in the plan.
+          </EmptyState>
+        </TitledSheet>
+      )}
+      {points.map((point) => (
+        <CtSheet key={point.key} point={point} />
+      ))}
     </>
   )
 }
@@ -40,13 +52,26 @@ function CtSheet({ point }: { point: Point }) {
   const { smallestStepW, verdict } = ctSense({ steps, meterNoiseW })
   const left = MOST_CT_STEPS - steps.length
   return (
-    <TitledSheet title={`Transformer of ${point.subject}`} note={judgement && <VerdictWord verdict={judgement.verdict} />} data-ct={point.subject}>
+    <TitledSheet
+      title={`Transformer of ${point.subject}`}
+      note={judgement && <VerdictWord verdict={judgement.verdict} />}
+      data-ct={point.subject}
+    >
       <Flex direction="column" gap="8px" px="14px" pb="12px" fontSize="14px">
-        <Text role="status" aria-label={`What ${point.subject} says`}>{judgement?.why}</Text>
-        <Text color="ink2">A step of {formatQuantity(smallestStepW, 'W', 3)} or more decides, at {formatQuantity(meterNoiseW, 'W', 3)} of noise. A kettle or a heater does.</Text>
+        <Text role="status" aria-label={`What ${point.subject} says`}>
+          {judgement?.why}
+        </Text>
+        <Text color="ink2">
+          A step of {formatQuantity(smallestStepW, 'W', 3)} or more decides, at {formatQuantity(meterNoiseW, 'W', 3)} of
+          noise. A kettle or a heater does.
+        </Text>
         {steps.length > 0 && <Steps steps={steps} />}
-        {may('recordReadings') && left > 0 && verdict !== 'proven' && <AddSteps key={steps.length} point={point} number={steps.length + 1} />}
-        {left === 0 && <Text color="ink2">All {MOST_CT_STEPS} steps are used. Take one back in the ledger to try another.</Text>}
+        {may('recordReadings') && left > 0 && verdict !== 'proven' && (
+          <AddSteps key={steps.length} point={point} number={steps.length + 1} />
+        )}
+        {left === 0 && (
+          <Text color="ink2">All {MOST_CT_STEPS} steps are used. Take one back in the ledger to try another.</Text>
+        )}
       </Flex>
     </TitledSheet>
   )
@@ -55,19 +80,45 @@ function CtSheet({ point }: { point: Point }) {
 /** Each step as two bars on one scale: what was switched, and what the meter made of it. */
 function Steps({ steps }: { steps: readonly { appliedW: number; meterW: number }[] }) {
   const most = Math.max(...steps.flatMap(({ appliedW, meterW }) => [Math.abs(appliedW), Math.abs(meterW)]), 1)
-  const bar = (watts: number, ink: string) => <Box position="absolute" top="0" bottom="0" left={watts < 0 ? `${50 - (50 * -watts) / most}%` : '50%'} w={`${(50 * Math.abs(watts)) / most}%`} bg={ink} />
+  const bar = (watts: number, ink: string) => (
+    <Box
+      position="absolute"
+      top="0"
+      bottom="0"
+      left={watts < 0 ? `${50 - (50 * -watts) / most}%` : '50%'}
+      w={`${(50 * Math.abs(watts)) / most}%`}
+      bg={ink}
+    />
+  )
   return (
     <Flex direction="column" gap="5px">
       {steps.map(({ appliedW, meterW }, k) => (
-        <Flex key={k} gap="10px" align="center"><Text w="180px" color="ink2">step {k + 1}: {formatQuantity(appliedW, 'W', 4)} → {formatQuantity(meterW, 'W', 4)}</Text>
-          <Box flex="1" maxW="360px" aria-hidden><Box position="relative" h="7px" bg="sheet2">{bar(appliedW, 'rule2')}</Box><Box position="relative" h="7px" bg="sheet2" mt="1px">{bar(meterW, 'grid')}</Box></Box></Flex>
+        <Flex key={k} gap="10px" align="center">
+          <Text w="180px" color="ink2">
+            step {k + 1}: {formatQuantity(appliedW, 'W', 4)} → {formatQuantity(meterW, 'W', 4)}
+          </Text>
+          <Box flex="1" maxW="360px" aria-hidden>
+            <Box position="relative" h="7px" bg="sheet2">
+              {bar(appliedW, 'rule2')}
+            </Box>
+            <Box position="relative" h="7px" bg="sheet2" mt="1px">
+              {bar(meterW, 'grid')}
+            </Box>
+          </Box>
+        </Flex>
       ))}
     </Flex>
   )
 }
 
 function AddSteps({ point, number }: { point: Point; number: number }) {
-  const { record: { installation: { jobId } }, enter, bench } = useJob()
+  const {
+    record: {
+      installation: { jobId },
+    },
+    enter,
+    bench,
+  } = useJob()
   const [load, setLoad] = useState('2000')
   const [typed, setTyped] = useState('')
   const [base, setBase] = useState<{ meanW: number; noiseW: number } | null>(null)
@@ -78,11 +129,18 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
   const known = slotReadings(point, bench.context).number('noise')
   const store = async (slotId: string, watts: number) => {
     const slot = point.slots.find(({ id }) => id === slotId)
-    if (slot) await enter({ point, slot }, { valueNumber: Math.round(watts * 10) / 10, valueWord: null, digits: null, unit: 'W' })
+    if (slot)
+      await enter(
+        { point, slot },
+        { valueNumber: Math.round(watts * 10) / 10, valueWord: null, digits: null, unit: 'W' },
+      )
   }
   const loadW = () => {
     const read = parseQuantity(load, 'W')
-    if (!read.ok || read.value.value === 0) { setTold(read.ok ? 'A load of nothing decides nothing.' : read.error); return null }
+    if (!read.ok || read.value.value === 0) {
+      setTold(read.ok ? 'A load of nothing decides nothing.' : read.error)
+      return null
+    }
     return read.value.value
   }
   const sample = async () => {
@@ -94,7 +152,10 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
         const meter = await callUseCase<{ watts: Record<string, number>; isStandIn: boolean }>('readMeter', { jobId })
         const own = meter.watts[phase]
         setStandIn(meter.isStandIn)
-        if (own === undefined) { setTold(`The gateway’s meter gives nothing for ${phase}. Type the pairs instead.`); return null }
+        if (own === undefined) {
+          setTold(`The gateway’s meter gives nothing for ${phase}. Type the pairs instead.`)
+          return null
+        }
         watts.push(own)
       }
       const meanW = watts.reduce((sum, one) => sum + one, 0) / watts.length
@@ -107,7 +168,10 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
       setState('idle')
     }
   }
-  const off = async () => { const read = await sample(); if (read) setBase(read) }
+  const off = async () => {
+    const read = await sample()
+    if (read) setBase(read)
+  }
   const on = async () => {
     const watts = loadW()
     if (watts === null || base === null) return
@@ -137,15 +201,76 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
   }
   return (
     <Flex direction="column" gap="8px" borderTopWidth="1px" borderColor="rule" pt="8px">
-      <Flex gap="8px" align="center" wrap="wrap"><Text as="label" color="ink2">Known load, W <Input size="sm" minH="40px" w="96px" ml="6px" value={load} inputMode="decimal" aria-label={`Known load on ${phase}, W`} onChange={(event) => setLoad(event.target.value)} /></Text>
-        <Button onClick={() => void off()} disabled={state === 'reading'}>1 · Load off: read the meter</Button>
-        <Button variant={base ? 'act' : 'quiet'} onClick={() => void on()} disabled={state === 'reading' || base === null}>2 · Load on: read the meter</Button>
+      <Flex gap="8px" align="center" wrap="wrap">
+        <Text as="label" color="ink2">
+          Known load, W{' '}
+          <Input
+            size="sm"
+            minH="40px"
+            w="96px"
+            ml="6px"
+            value={load}
+            inputMode="decimal"
+            aria-label={`Known load on ${phase}, W`}
+            onChange={(event) => setLoad(event.target.value)}
+          />
+        </Text>
+        <Button onClick={() => void off()} disabled={state === 'reading'}>
+          1 · Load off: read the meter
+        </Button>
+        <Button
+          variant={base ? 'act' : 'quiet'}
+          onClick={() => void on()}
+          disabled={state === 'reading' || base === null}
+        >
+          2 · Load on: read the meter
+        </Button>
       </Flex>
-      {state === 'reading' && <Text color="ink2" role="status">Reading the meter…</Text>}
-      {base && state === 'idle' && <Text color="ink2">With the load off the meter reads {formatQuantity(base.meanW, 'W', 4)} ± {formatQuantity(base.noiseW, 'W', 2)}. Switch the load on, then tap 2.</Text>}
-      {standIn && <Flex gap="8px" align="center" wrap="wrap"><Text color="ink2">Rehearsing with the stand-in:</Text><Button size="sm" disabled={state === 'reading'} onClick={() => void rehearse(Math.round(Number(load)) || 0)}>switch its load on</Button><Button size="sm" disabled={state === 'reading'} onClick={() => void rehearse(0)}>switch it off</Button></Flex>}
-      <Flex gap="8px" align="center" wrap="wrap"><Text as="label" color="ink2">Or typed: the meter changed by, W <Input size="sm" minH="40px" w="96px" ml="6px" value={typed} inputMode="decimal" aria-label={`Change of the meter on ${phase}, W`} onChange={(event) => setTyped(event.target.value)} /></Text><Button size="sm" disabled={typed.trim() === ''} onClick={() => void pair()}>Add the step</Button></Flex>
-      {told && <Text role="alert" color="ink">{told}</Text>}
+      {state === 'reading' && (
+        <Text color="ink2" role="status">
+          Reading the meter…
+        </Text>
+      )}
+      {base && state === 'idle' && (
+        <Text color="ink2">
+          With the load off the meter reads {formatQuantity(base.meanW, 'W', 4)} ± {formatQuantity(base.noiseW, 'W', 2)}
+          . Switch the load on, then tap 2.
+        </Text>
+      )}
+      {standIn && (
+        <Flex gap="8px" align="center" wrap="wrap">
+          <Text color="ink2">Rehearsing with the stand-in:</Text>
+          <Button size="sm" disabled={state === 'reading'} onClick={() => void rehearse(Math.round(Number(load)) || 0)}>
+            switch its load on
+          </Button>
+          <Button size="sm" disabled={state === 'reading'} onClick={() => void rehearse(0)}>
+            switch it off
+          </Button>
+        </Flex>
+      )}
+      <Flex gap="8px" align="center" wrap="wrap">
+        <Text as="label" color="ink2">
+          Or typed: the meter changed by, W{' '}
+          <Input
+            size="sm"
+            minH="40px"
+            w="96px"
+            ml="6px"
+            value={typed}
+            inputMode="decimal"
+            aria-label={`Change of the meter on ${phase}, W`}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        </Text>
+        <Button size="sm" disabled={typed.trim() === ''} onClick={() => void pair()}>
+          Add the step
+        </Button>
+      </Flex>
+      {told && (
+        <Text role="alert" color="ink">
+          {told}
+        </Text>
+      )}
     </Flex>
   )
 }

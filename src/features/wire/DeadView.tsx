@@ -9,7 +9,10 @@ export function DeadView() {
   const of = (pattern: RegExp) => bench.points.filter(({ key }) => pattern.test(key))
   return (
     <>
-      <Notice kind="caution">Isolated, locked off, proved dead. Electronics and surge devices out before 500 V. PV strings are live in daylight whatever is switched off; batteries are live at their terminals.</Notice>
+      <Notice kind="caution">
+        Isolated, locked off, proved dead. Electronics and surge devices out before 500 V. PV strings are live in
+        daylight whatever is switched off; batteries are live at their terminals.
+      </Notice>
       <PointList title="Dead tests" points={of(/^wire\.dead\./)} empty="No run and no circuit in the plan yet" />
       <PointList title="Terminals" points={of(/^wire\.torque\./)} empty="No run in the plan yet" />
     </>

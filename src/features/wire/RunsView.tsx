@@ -24,72 +24,231 @@ import { LabelsSheet } from './LabelsSheet'
 import { loopScaleLayout } from './loopScaleLayout'
 
 const LINE: Readonly<Record<IdentityState, { dash?: string; words: string; ink: 'proven' | 'open' | 'stop' }>> = {
-  identified: { words: 'identified', ink: 'proven' }, halfSeen: { dash: '9 5', words: 'half seen', ink: 'open' }, unseen: { dash: '2 5', words: 'not looked at', ink: 'open' },
-  crossedOrJoined: { words: 'crossed or joined', ink: 'stop' }, noAnswer: { dash: '14 8', words: 'no answer', ink: 'stop' },
+  identified: { words: 'identified', ink: 'proven' },
+  halfSeen: { dash: '9 5', words: 'half seen', ink: 'open' },
+  unseen: { dash: '2 5', words: 'not looked at', ink: 'open' },
+  crossedOrJoined: { words: 'crossed or joined', ink: 'stop' },
+  noAnswer: { dash: '14 8', words: 'no answer', ink: 'stop' },
 }
 
 /** Each run between its two ends, as far as it is proven to be what its label says; two people identify them together. */
 export function RunsView() {
-  const { record: { installation }, bench, may } = useJob()
+  const {
+    record: { installation },
+    bench,
+    may,
+  } = useJob()
   const [editing, setEditing] = useState<Editing | null>(null)
   const identities = identitiesOf(installation, bench.context.readings)
   const { runs } = installation
   return (
     <>
-      <Notice kind="caution">Both ends isolated, locked off and proved dead on a proven tester before anything is joined. One joins and releases at the far end, the other reads at the near end.</Notice>
-      <TitledSheet title="Runs" note={coresOf(installation).map(({ conductor, colour: tone }) => `${conductor} ${tone}`).join(' · ')} actions={may('changeJob') && <Button size="sm" onClick={() => setEditing({ kind: 'run', item: null })}>Add a run</Button>}>
-        {runs.length === 0 && <EmptyState title="No runs yet">Add each cable between two places: supply to gateway, gateway to board, inverter to gateway.</EmptyState>}
-        {runs.map((run) => <RunRow key={run.id} run={run} state={identities[run.tag]?.state ?? 'unseen'} verdict={identities[run.tag]?.verdict ?? 'open'} onEdit={may('changeJob') ? () => setEditing({ kind: 'run', item: run }) : undefined} />)}
+      <Notice kind="caution">
+        Both ends isolated, locked off and proved dead on a proven tester before anything is joined. One joins and
+        releases at the far end, the other reads at the near end.
+      </Notice>
+      <TitledSheet
+        title="Runs"
+        note={coresOf(installation)
+          .map(({ conductor, colour: tone }) => `${conductor} ${tone}`)
+          .join(' · ')}
+        actions={
+          may('changeJob') && (
+            <Button size="sm" onClick={() => setEditing({ kind: 'run', item: null })}>
+              Add a run
+            </Button>
+          )
+        }
+      >
+        {runs.length === 0 && (
+          <EmptyState title="No runs yet">
+            Add each cable between two places: supply to gateway, gateway to board, inverter to gateway.
+          </EmptyState>
+        )}
+        {runs.map((run) => (
+          <RunRow
+            key={run.id}
+            run={run}
+            state={identities[run.tag]?.state ?? 'unseen'}
+            verdict={identities[run.tag]?.verdict ?? 'open'}
+            onEdit={may('changeJob') ? () => setEditing({ kind: 'run', item: run }) : undefined}
+          />
+        ))}
       </TitledSheet>
       {runs.length > 0 && may('recordReadings') && <IdentifySheet />}
       {runs.length > 0 && <LabelsSheet />}
-      <PointList points={bench.points.filter(({ key, timing }) => /^wire\.(identity|cores|loop)\./.test(key) && !timing)} />
+      <PointList
+        points={bench.points.filter(({ key, timing }) => /^wire\.(identity|cores|loop)\./.test(key) && !timing)}
+      />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>
   )
 }
 
-function RunRow({ run, state, verdict, onEdit }: { run: CableRun; state: IdentityState; verdict: Verdict; onEdit?: () => void }) {
+function RunRow({
+  run,
+  state,
+  verdict,
+  onEdit,
+}: {
+  run: CableRun
+  state: IdentityState
+  verdict: Verdict
+  onEdit?: () => void
+}) {
   const { bench, at, select } = useJob()
   const { pack, readings } = bench.context
   const identityKey = `wire.identity.${run.tag}`
   const loopKey = `wire.loop.${run.tag}`
   const seen = latestBySlot(readings, identityKey)
   const measuredOhm = latestBySlot(readings, loopKey).get('loop')?.valueNumber ?? null
-  const loop = loopResistance({ pack: pack.id, size: run.size, lengthM: run.lengthM, conductorTempC: run.conductorTempC, measuredOhm, resolutionOhm: 0 })
+  const loop = loopResistance({
+    pack: pack.id,
+    size: run.size,
+    lengthM: run.lengthM,
+    conductorTempC: run.conductorTempC,
+    measuredOhm,
+    resolutionOhm: 0,
+  })
   const scale = loopScaleLayout({ ...loop, measuredOhm }, 150)
   const loopVerdict = bench.judgements.get(loopKey)?.verdict ?? 'open'
   const { dash, words, ink } = LINE[state]
   const chosen = at === identityKey || at === loopKey
-  const word = (slot: string) => { const said = seen.get(slot)?.valueWord; return said === 'continuity' ? 'answers' : said === 'open' ? 'silent' : '–' }
+  const word = (slot: string) => {
+    const said = seen.get(slot)?.valueWord
+    return said === 'continuity' ? 'answers' : said === 'open' ? 'silent' : '–'
+  }
   return (
-    <Box borderTopWidth="1px" borderColor="rule" px="14px" py="8px" bg={chosen ? 'emberSoft' : undefined} css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}>
+    <Box
+      borderTopWidth="1px"
+      borderColor="rule"
+      px="14px"
+      py="8px"
+      bg={chosen ? 'emberSoft' : undefined}
+      css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
+    >
       <Grid templateColumns={{ base: '1fr', md: 'minmax(0, 1fr) 176px' }} gap="8px 18px" alignItems="center">
-        <chakra.button type="button" onClick={() => select(chosen ? null : identityKey)} textAlign="left" cursor="pointer" minW="0" aria-pressed={chosen} aria-label={`${run.tag}, ${run.from} to ${run.to}: ${words}`}>
+        <chakra.button
+          type="button"
+          onClick={() => select(chosen ? null : identityKey)}
+          textAlign="left"
+          cursor="pointer"
+          minW="0"
+          aria-pressed={chosen}
+          aria-label={`${run.tag}, ${run.from} to ${run.to}: ${words}`}
+        >
           <Flex align="center" gap="10px">
-            <Sheet bg="sheet2" px="8px" py="4px" fontSize="14px" fontWeight="600" maxW="34%" overflowWrap="anywhere" borderColor="rule2">{run.from}</Sheet>
+            <Sheet
+              bg="sheet2"
+              px="8px"
+              py="4px"
+              fontSize="14px"
+              fontWeight="600"
+              maxW="34%"
+              overflowWrap="anywhere"
+              borderColor="rule2"
+            >
+              {run.from}
+            </Sheet>
             <Box flex="1" minW="60px" position="relative">
               <svg width="100%" height="38" preserveAspectRatio="none" aria-hidden>
-                <line x1="0" y1="20" x2="100%" y2="20" stroke={colour(ink)} strokeWidth={state === 'identified' ? 3.4 : 2.4} strokeDasharray={dash} />
-                {state === 'crossedOrJoined' && <><line x1="30%" y1="6" x2="70%" y2="34" stroke={colour('stop')} strokeWidth="2.4" /><line x1="30%" y1="34" x2="70%" y2="6" stroke={colour('stop')} strokeWidth="2.4" /></>}
+                <line
+                  x1="0"
+                  y1="20"
+                  x2="100%"
+                  y2="20"
+                  stroke={colour(ink)}
+                  strokeWidth={state === 'identified' ? 3.4 : 2.4}
+                  strokeDasharray={dash}
+                />
+                {state === 'crossedOrJoined' && (
+                  <>
+                    <line x1="30%" y1="6" x2="70%" y2="34" stroke={colour('stop')} strokeWidth="2.4" />
+                    <line x1="30%" y1="34" x2="70%" y2="6" stroke={colour('stop')} strokeWidth="2.4" />
+                  </>
+                )}
               </svg>
-              <Flex position="absolute" inset="0" align="center" justify="center"><Box bg={chosen ? 'emberSoft' : 'sheet'} px="7px" fontFamily="mono" fontSize="14px" borderWidth="1px" borderColor="rule2" borderRadius="l1">{run.tag}</Box></Flex>
+              <Flex position="absolute" inset="0" align="center" justify="center">
+                <Box
+                  bg={chosen ? 'emberSoft' : 'sheet'}
+                  px="7px"
+                  fontFamily="mono"
+                  fontSize="14px"
+                  borderWidth="1px"
+                  borderColor="rule2"
+                  borderRadius="l1"
+                >
+                  {run.tag}
+                </Box>
+              </Flex>
             </Box>
-            <Sheet bg="sheet2" px="8px" py="4px" fontSize="14px" fontWeight="600" maxW="34%" overflowWrap="anywhere" borderColor="rule2">{run.to}</Sheet>
+            <Sheet
+              bg="sheet2"
+              px="8px"
+              py="4px"
+              fontSize="14px"
+              fontWeight="600"
+              maxW="34%"
+              overflowWrap="anywhere"
+              borderColor="rule2"
+            >
+              {run.to}
+            </Sheet>
           </Flex>
           <Flex fontSize="13px" color="ink2" gap="6px 16px" wrap="wrap" mt="2px" align="center">
-            <VerdictWord verdict={verdict} /><span>joined: <b>{word(`joined:${run.tag}`)}</b></span><span>released: <b>{word('joined:none')}</b></span><span>{run.lengthM} m of {run.size} {sizeSystemOf(pack.id) === 'awg' ? 'AWG' : 'mm²'}</span>
+            <VerdictWord verdict={verdict} />
+            <span>
+              joined: <b>{word(`joined:${run.tag}`)}</b>
+            </span>
+            <span>
+              released: <b>{word('joined:none')}</b>
+            </span>
+            <span>
+              {run.lengthM} m of {run.size} {sizeSystemOf(pack.id) === 'awg' ? 'AWG' : 'mm²'}
+            </span>
           </Flex>
         </chakra.button>
         <Box>
-          <chakra.button type="button" onClick={() => select(loopKey)} cursor="pointer" textAlign="left" w="100%" aria-label={`Loop of ${run.tag}: ${measuredOhm === null ? 'not measured' : formatQuantity(measuredOhm, 'Ω')}, expected ${formatQuantity(loop.expectedOhm, 'Ω', 3)}`}>
+          <chakra.button
+            type="button"
+            onClick={() => select(loopKey)}
+            cursor="pointer"
+            textAlign="left"
+            w="100%"
+            aria-label={`Loop of ${run.tag}: ${measuredOhm === null ? 'not measured' : formatQuantity(measuredOhm, 'Ω')}, expected ${formatQuantity(loop.expectedOhm, 'Ω', 3)}`}
+          >
             <svg width="160" height="22" aria-hidden style={{ overflow: 'visible' }}>
-              <path d="M0 16H150" stroke={colour('rule2')} /><rect x={scale.bandX} y="10" width={scale.bandWidth} height="12" fill={colour('provenSoft')} /><path d={`M${scale.expectedX} 8V22`} stroke={colour('proven')} strokeDasharray="2 2" />
-              {scale.measuredX !== null && <path d={`M${scale.measuredX} 3l5 7h-10zM${scale.measuredX} 10V22`} fill={colour(loopVerdict)} stroke={colour(loopVerdict)} strokeWidth="1.6" />}
+              <path d="M0 16H150" stroke={colour('rule2')} />
+              <rect x={scale.bandX} y="10" width={scale.bandWidth} height="12" fill={colour('provenSoft')} />
+              <path d={`M${scale.expectedX} 8V22`} stroke={colour('proven')} strokeDasharray="2 2" />
+              {scale.measuredX !== null && (
+                <path
+                  d={`M${scale.measuredX} 3l5 7h-10zM${scale.measuredX} 10V22`}
+                  fill={colour(loopVerdict)}
+                  stroke={colour(loopVerdict)}
+                  strokeWidth="1.6"
+                />
+              )}
             </svg>
-            <Text fontSize="13px" color="ink2">loop <b>{measuredOhm === null ? 'not measured' : formatQuantity(measuredOhm, 'Ω')}</b>, expected {formatQuantity(loop.expectedOhm, 'Ω', 3)}{scale.off ? ', off the scale' : ''}</Text>
+            <Text fontSize="13px" color="ink2">
+              loop <b>{measuredOhm === null ? 'not measured' : formatQuantity(measuredOhm, 'Ω')}</b>, expected{' '}
+              {formatQuantity(loop.expectedOhm, 'Ω', 3)}
+              {scale.off ? ', off the scale' : ''}
+            </Text>
           </chakra.button>
-          {onEdit && <Button variant="bare" size="sm" px="0" minH="26px" fontSize="13px" onClick={onEdit} aria-label={`Change ${run.tag}`}>change</Button>}
+          {onEdit && (
+            <Button
+              variant="bare"
+              size="sm"
+              px="0"
+              minH="26px"
+              fontSize="13px"
+              onClick={onEdit}
+              aria-label={`Change ${run.tag}`}
+            >
+              change
+            </Button>
+          )}
         </Box>
       </Grid>
     </Box>

@@ -11,7 +11,12 @@ import { graphRemarks } from '@/core/wiring/graphRemarks'
 import { type GridState, type InstallationGraph, type Positions, namesIn } from '@/core/wiring/installationGraph'
 import { liveState, nextPosition } from '@/core/wiring/liveState'
 import type { PositionCause } from '@/core/wiring/positionCauses'
-import { CONDUCTOR_LAYERS, type ConductorLayer, type DrawnGroup, schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
+import {
+  CONDUCTOR_LAYERS,
+  type ConductorLayer,
+  type DrawnGroup,
+  schematicDrawing,
+} from '@/core/wiring/schematic/schematicDrawing'
 import { GRID_STATE_WORDS, stateSentences } from '@/core/wiring/stateWords'
 import { type WiringEdit, applyEdit, editWords } from '@/core/wiring/wiringEdits'
 import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
@@ -35,12 +40,19 @@ const HEIGHT = { base: 400, most: 600 } as const
 
 /** The schematic, live to the position of every switch, and what the position check says of it. */
 export function SchematicView() {
-  const { record: { installation }, bench, may } = useJob()
+  const {
+    record: { installation },
+    bench,
+    may,
+  } = useJob()
   const [layer, setLayer] = useState<ShownLayer>(installation.wiring.wired ? 'wired' : 'planned')
   const stored: WiringLayer = layer === 'planned' ? 'planned' : 'wired'
   const wiring = useWiring(stored)
   const { graph } = wiring
-  const compared = useMemo(() => (layer === 'both' ? graphDifferences(graphOf(installation, 'planned'), graph) : null), [layer, installation, graph])
+  const compared = useMemo(
+    () => (layer === 'both' ? graphDifferences(graphOf(installation, 'planned'), graph) : null),
+    [layer, installation, graph],
+  )
   const drawn = compared?.union ?? graph
   const [chosenPositions, setPositions] = useState<Positions>({})
   const [gridState, setGridState] = useState<GridState>('healthy')
@@ -57,12 +69,33 @@ export function SchematicView() {
   const check = usePositionCheck(graph)
   const state = useMemo(() => liveState(graph, positions, gridState), [graph, positions, gridState])
   const remarks = useMemo(() => graphRemarks(graph), [graph])
-  const fault = useMemo(() => (faultOf !== null && graph.nodes.some(({ id, kind }) => id === faultOf && kind === 'load') ? faultPath(graph, state, faultOf) : null), [graph, state, faultOf])
-  const danger = useMemo(() => (cause && check.checked?.causes.some(({ key }) => key === cause.key) ? cause : null), [cause, check.checked])
+  const fault = useMemo(
+    () =>
+      faultOf !== null && graph.nodes.some(({ id, kind }) => id === faultOf && kind === 'load')
+        ? faultPath(graph, state, faultOf)
+        : null,
+    [graph, state, faultOf],
+  )
+  const danger = useMemo(
+    () => (cause && check.checked?.causes.some(({ key }) => key === cause.key) ? cause : null),
+    [cause, check.checked],
+  )
   const crossed = useMemo(() => crossedRuns(identityObservations(bench.context.readings)), [bench.context.readings])
-  const groups = useMemo(() => (schematic.state !== 'ready' ? [] : schematicDrawing(schematic.graph, schematic.model, schematic.places, state, {
-    layers: conductors, danger: new Set(danger?.things ?? []), chosen: new Set(thing === null ? [] : [thing]), fault, crossed, changes: compared?.changes ?? new Map(), remarks: new Map(remarks.map(({ id, message }) => [id, message])),
-  })), [schematic, state, conductors, danger, thing, fault, crossed, compared, remarks])
+  const groups = useMemo(
+    () =>
+      schematic.state !== 'ready'
+        ? []
+        : schematicDrawing(schematic.graph, schematic.model, schematic.places, state, {
+            layers: conductors,
+            danger: new Set(danger?.things ?? []),
+            chosen: new Set(thing === null ? [] : [thing]),
+            fault,
+            crossed,
+            changes: compared?.changes ?? new Map(),
+            remarks: new Map(remarks.map(({ id, message }) => [id, message])),
+          }),
+    [schematic, state, conductors, danger, thing, fault, crossed, compared, remarks],
+  )
 
   const moveTo = (device: string, next: Positions) => {
     const after = liveState(graph, next, gridState)
@@ -86,7 +119,11 @@ export function SchematicView() {
   const save = async (edits: readonly WiringEdit[]): Promise<string | null> => {
     try {
       let next: InstallationGraph = graph
-      const words = edits.map((edit) => { const said = editWords(next, edit); next = applyEdit(next, edit); return said })
+      const words = edits.map((edit) => {
+        const said = editWords(next, edit)
+        next = applyEdit(next, edit)
+        return said
+      })
       // what comes to the same is no change
       if (JSON.stringify(next) !== JSON.stringify(graph)) await wiring.store(next, [...new Set(words)].join('; '))
       return null
@@ -105,31 +142,169 @@ export function SchematicView() {
     handle.current?.fit()
     picture.current?.scrollIntoView({ block: 'center' })
   }
-  const place = (next: Positions | null) => { if (next) { setCause(null); setHeld(null); setPositions(next) } }
-  if (!hasWiring(installation)) return <TitledSheet title="Schematic"><EmptyState title="Nothing to wire yet">Add the inverter, the gateway and the circuits in the plan: the schematic is drawn from them. Or read a wiring from a file below.</EmptyState><WiringFiles wiring={wiring} layer={stored} groups={[]} size={null} notes={[]} onStart={may('saveWiring')} /></TitledSheet>
+  const place = (next: Positions | null) => {
+    if (next) {
+      setCause(null)
+      setHeld(null)
+      setPositions(next)
+    }
+  }
+  if (!hasWiring(installation))
+    return (
+      <TitledSheet title="Schematic">
+        <EmptyState title="Nothing to wire yet">
+          Add the inverter, the gateway and the circuits in the plan: the schematic is drawn from them. Or read a wiring
+          from a file below.
+        </EmptyState>
+        <WiringFiles wiring={wiring} layer={stored} groups={[]} size={null} notes={[]} onStart={may('saveWiring')} />
+      </TitledSheet>
+    )
   const sentences = stateSentences(graph, state)
-  const notes = [`${GRID_STATE_WORDS[gridState]}. ${sentences.map(({ text }) => text).join(' ')}`, 'Isolate, lock off and prove dead before any cover is opened. Local code, the makers’ manuals and the licensed person come first.']
+  const notes = [
+    `${GRID_STATE_WORDS[gridState]}. ${sentences.map(({ text }) => text).join(' ')}`,
+    'Isolate, lock off and prove dead before any cover is opened. Local code, the makers’ manuals and the licensed person come first.',
+  ]
   return (
     <>
-      <TitledSheet title="Schematic" note={wiring.revision ? `revision ${wiring.revision.number} by ${wiring.revision.madeByName}` : 'drawn from the plan'} actions={<LayerChoice layer={layer} onLayer={(next) => { setLayer(next); setCause(null) }} />}>
-        <SchematicBar graph={graph} gridState={gridState} onGridState={setGridState} positions={positions} onPositions={place} />
-        {held && <Notice kind="info" mx="14px" mb="8px">{held}</Notice>}
-        {wiring.refusal && <Notice kind="error" mx="14px" mb="8px">{wiring.refusal}</Notice>}
-        {remarks.map(({ id, message, isFault }) => <Notice key={`${id} ${message}`} kind={isFault ? 'error' : 'caution'} mx="14px" mb="6px" action={<Button size="sm" variant="bare" onClick={() => select(id)}>show</Button>}>{namesIn(graph).get(id) ?? id}: {message}</Notice>)}
-        {schematic.state === 'loading' && <Box h={`${HEIGHT.base}px`} px="14px" color="ink2" role="status">Drawing…</Box>}
-        {schematic.state === 'failed' && <Notice kind="error" mx="14px" mb="10px">The drawing could not be laid out: {schematic.message}. The wiring is kept; load the page again.</Notice>}
-        {schematic.state === 'ready' && <Box position="relative" ref={picture}><SchematicDrawing groups={groups} size={schematic.places} chosen={thing} label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`} height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))} onThing={click} handle={handle} /><ViewTools graph={graph} handle={handle} onFind={select} /></Box>}
-        <Box px="14px" py="8px" borderTopWidth="1px" borderColor="rule" fontSize="14px" role="status" aria-label="What is live">
-          {sentences.map(({ key, text, wrong }) => <Text key={key} color={wrong ? 'stop' : 'ink'} fontWeight={wrong ? '600' : undefined}>{text}</Text>)}
+      <TitledSheet
+        title="Schematic"
+        note={
+          wiring.revision
+            ? `revision ${wiring.revision.number} by ${wiring.revision.madeByName}`
+            : 'drawn from the plan'
+        }
+        actions={
+          <LayerChoice
+            layer={layer}
+            onLayer={(next) => {
+              setLayer(next)
+              setCause(null)
+            }}
+          />
+        }
+      >
+        <SchematicBar
+          graph={graph}
+          gridState={gridState}
+          onGridState={setGridState}
+          positions={positions}
+          onPositions={place}
+        />
+        {held && (
+          <Notice kind="info" mx="14px" mb="8px">
+            {held}
+          </Notice>
+        )}
+        {wiring.refusal && (
+          <Notice kind="error" mx="14px" mb="8px">
+            {wiring.refusal}
+          </Notice>
+        )}
+        {remarks.map(({ id, message, isFault }) => (
+          <Notice
+            key={`${id} ${message}`}
+            kind={isFault ? 'error' : 'caution'}
+            mx="14px"
+            mb="6px"
+            action={
+              <Button size="sm" variant="bare" onClick={() => select(id)}>
+                show
+              </Button>
+            }
+          >
+            {namesIn(graph).get(id) ?? id}: {message}
+          </Notice>
+        ))}
+        {schematic.state === 'loading' && (
+          <Box h={`${HEIGHT.base}px`} px="14px" color="ink2" role="status">
+            Drawing…
+          </Box>
+        )}
+        {schematic.state === 'failed' && (
+          <Notice kind="error" mx="14px" mb="10px">
+            The drawing could not be laid out: {schematic.message}. The wiring is kept; load the page again.
+          </Notice>
+        )}
+        {schematic.state === 'ready' && (
+          <Box position="relative" ref={picture}>
+            <SchematicDrawing
+              groups={groups}
+              size={schematic.places}
+              chosen={thing}
+              label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`}
+              height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))}
+              onThing={click}
+              handle={handle}
+            />
+            <ViewTools graph={graph} handle={handle} onFind={select} />
+          </Box>
+        )}
+        <Box
+          px="14px"
+          py="8px"
+          borderTopWidth="1px"
+          borderColor="rule"
+          fontSize="14px"
+          role="status"
+          aria-label="What is live"
+        >
+          {sentences.map(({ key, text, wrong }) => (
+            <Text key={key} color={wrong ? 'stop' : 'ink'} fontWeight={wrong ? '600' : undefined}>
+              {text}
+            </Text>
+          ))}
           <Legend conductors={conductors} onConductors={setConductors} />
         </Box>
         {may('recordReadings') && <AsLeft positions={positions} />}
-        {wiring.edit && layer !== 'both' && <Flex px="14px" py="7px" gap="6px 18px" borderTopWidth="1px" borderColor="rule" wrap="wrap" align="center"><AddTools onAdd={(what) => setEditing({ add: what, near: thing })} />{wiring.revision && <Text fontSize="13px" color="ink2" flex="1" minW="180px" overflowWrap="anywhere">Last change: {wiring.revision.note}</Text>}</Flex>}
-        <WiringFiles wiring={wiring} layer={stored} groups={groups} size={schematic.state === 'ready' ? schematic.places : null} notes={notes} onStart={wiring.edit} />
+        {wiring.edit && layer !== 'both' && (
+          <Flex px="14px" py="7px" gap="6px 18px" borderTopWidth="1px" borderColor="rule" wrap="wrap" align="center">
+            <AddTools onAdd={(what) => setEditing({ add: what, near: thing })} />
+            {wiring.revision && (
+              <Text fontSize="13px" color="ink2" flex="1" minW="180px" overflowWrap="anywhere">
+                Last change: {wiring.revision.note}
+              </Text>
+            )}
+          </Flex>
+        )}
+        <WiringFiles
+          wiring={wiring}
+          layer={stored}
+          groups={groups}
+          size={schematic.state === 'ready' ? schematic.places : null}
+          notes={notes}
+          onStart={wiring.edit}
+        />
       </TitledSheet>
-      {thing !== null && <ThingSheet graph={graph} id={thing} state={state} positions={positions} fault={fault} edit={wiring.edit && layer !== 'both'} onPosition={(device, position) => moveTo(device, { ...positions, [device]: position })} onFault={setFaultOf} onSelect={select} onEdit={() => setEditing({ change: thing })} onChange={(edit) => save([edit])} />}
-      <PositionSheet graph={graph} check={check} shown={danger?.key ?? null} edit={wiring.edit && layer !== 'both'} onShow={show} onChange={(edit) => save([edit])} />
-      <ThingOverlay key={JSON.stringify(editing)} editing={editing} graph={graph} onSave={save} onClose={() => setEditing(null)} />
+      {thing !== null && (
+        <ThingSheet
+          graph={graph}
+          id={thing}
+          state={state}
+          positions={positions}
+          fault={fault}
+          edit={wiring.edit && layer !== 'both'}
+          onPosition={(device, position) => moveTo(device, { ...positions, [device]: position })}
+          onFault={setFaultOf}
+          onSelect={select}
+          onEdit={() => setEditing({ change: thing })}
+          onChange={(edit) => save([edit])}
+        />
+      )}
+      <PositionSheet
+        graph={graph}
+        check={check}
+        shown={danger?.key ?? null}
+        edit={wiring.edit && layer !== 'both'}
+        onShow={show}
+        onChange={(edit) => save([edit])}
+      />
+      <ThingOverlay
+        key={JSON.stringify(editing)}
+        editing={editing}
+        graph={graph}
+        onSave={save}
+        onClose={() => setEditing(null)}
+      />
     </>
   )
 }

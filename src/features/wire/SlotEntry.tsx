@@ -8,7 +8,17 @@ import { useJob } from '../job/JobContext'
 import { valueText } from '../job/readingText'
 
 /** One figure typed where it is wanted: stored on Enter, told when it does not fit, asked again when it is out of the instrument's range. */
-export function SlotEntry({ target, label, disabled = false, width = '120px' }: { target: Target; label: string; disabled?: boolean; width?: string }) {
+export function SlotEntry({
+  target,
+  label,
+  disabled = false,
+  width = '120px',
+}: {
+  target: Target
+  label: string
+  disabled?: boolean
+  width?: string
+}) {
   const { bench, record, instrumentId, enter } = useJob()
   const [text, setText] = useState('')
   const [told, setTold] = useState<string | null>(null)
@@ -19,18 +29,54 @@ export function SlotEntry({ target, label, disabled = false, width = '120px' }: 
     if (text.trim() === '') return
     const read = valueFor(target, text, (measures) => instrumentFor(record.instruments, instrumentId, measures))
     if (read.kind === 'error') return setTold(read.message)
-    if (read.kind === 'ask' && asked !== text) { setAsked(text); return setTold(read.question) }
+    if (read.kind === 'ask' && asked !== text) {
+      setAsked(text)
+      return setTold(read.question)
+    }
     if (read.kind !== 'ready' && read.kind !== 'ask') return
-    await enter(target, read.value, { outOfRangeConfirmed: read.kind === 'ask', ...(there && { correction: { supersedes: there.id, reason: 'measured again' } }) })
+    await enter(target, read.value, {
+      outOfRangeConfirmed: read.kind === 'ask',
+      ...(there && { correction: { supersedes: there.id, reason: 'measured again' } }),
+    })
     setText('')
     setTold(null)
     setAsked(null)
   }
   return (
-    <Flex as="form" align="center" gap="6px" wrap="wrap" onSubmit={(event) => { event.preventDefault(); void store() }}>
-      {there && <Text fontWeight="600" fontSize="16px" whiteSpace="nowrap">{valueText(there)}</Text>}
-      <Input size="sm" minH="40px" w={width} value={text} disabled={disabled} inputMode="decimal" placeholder={there ? 'again' : unit} aria-label={label} onChange={(event) => { setText(event.target.value); setTold(null) }} />
-      {told && <Text role="alert" fontSize="13px" color="stop" flexBasis="100%">{told}</Text>}
+    <Flex
+      as="form"
+      align="center"
+      gap="6px"
+      wrap="wrap"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void store()
+      }}
+    >
+      {there && (
+        <Text fontWeight="600" fontSize="16px" whiteSpace="nowrap">
+          {valueText(there)}
+        </Text>
+      )}
+      <Input
+        size="sm"
+        minH="40px"
+        w={width}
+        value={text}
+        disabled={disabled}
+        inputMode="decimal"
+        placeholder={there ? 'again' : unit}
+        aria-label={label}
+        onChange={(event) => {
+          setText(event.target.value)
+          setTold(null)
+        }}
+      />
+      {told && (
+        <Text role="alert" fontSize="13px" color="stop" flexBasis="100%">
+          {told}
+        </Text>
+      )}
     </Flex>
   )
 }

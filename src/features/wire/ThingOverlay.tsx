@@ -10,20 +10,50 @@ import { type Addable, formOf, formToAdd } from './thingForms'
 export type WiringEditing = { change: string } | { add: Addable; near: string | null }
 
 /** The form that changes or adds a thing of the wiring; taking out asks twice. */
-export function ThingOverlay({ editing, graph, onSave, onClose }: { editing: WiringEditing | null; graph: InstallationGraph; onSave: (edits: readonly WiringEdit[]) => Promise<string | null>; onClose: () => void }) {
+export function ThingOverlay({
+  editing,
+  graph,
+  onSave,
+  onClose,
+}: {
+  editing: WiringEditing | null
+  graph: InstallationGraph
+  onSave: (edits: readonly WiringEdit[]) => Promise<string | null>
+  onClose: () => void
+}) {
   const [sure, setSure] = useState(false)
-  const form = editing === null ? null : 'change' in editing ? formOf(graph, editing.change) : formToAdd(graph, editing.add, editing.near)
-  const close = () => { setSure(false); onClose() }
+  const form =
+    editing === null
+      ? null
+      : 'change' in editing
+        ? formOf(graph, editing.change)
+        : formToAdd(graph, editing.add, editing.near)
+  const close = () => {
+    setSure(false)
+    onClose()
+  }
   const takeOut = async (id: string) => {
     if (!sure) return setSure(true)
     if ((await onSave([{ kind: 'remove', id }])) === null) close()
   }
   if (!form) return null
   return (
-    <Overlay title={editing && 'change' in editing ? `Change ${form.title}` : `Add ${form.title.charAt(0).toLowerCase()}${form.title.slice(1)}`} open onClose={close}>
-      <SpecForm specs={form.specs} initial={form.initial} submitLabel={form.submit}
+    <Overlay
+      title={
+        editing && 'change' in editing
+          ? `Change ${form.title}`
+          : `Add ${form.title.charAt(0).toLowerCase()}${form.title.slice(1)}`
+      }
+      open
+      onClose={close}
+    >
+      <SpecForm
+        specs={form.specs}
+        initial={form.initial}
+        submitLabel={form.submit}
         check={(fields) => {
-          if ('name' in form.initial && String(fields.name ?? '').trim() === '') return [{ path: 'name', message: 'Name is missing' }]
+          if ('name' in form.initial && String(fields.name ?? '').trim() === '')
+            return [{ path: 'name', message: 'Name is missing' }]
           try {
             form.toEdits(fields).reduce(applyEdit, graph)
             return []
@@ -32,8 +62,18 @@ export function ThingOverlay({ editing, graph, onSave, onClose }: { editing: Wir
             return [{ path: '', message: error.message }]
           }
         }}
-        save={async (fields) => { if ((await onSave(form.toEdits(fields))) === null) close() }}
-        extra={editing && 'change' in editing && <Button onClick={() => void takeOut(editing.change)}>{sure ? 'What hung on it is left with a loose end. Press again to take it out.' : 'Take out'}</Button>} />
+        save={async (fields) => {
+          if ((await onSave(form.toEdits(fields))) === null) close()
+        }}
+        extra={
+          editing &&
+          'change' in editing && (
+            <Button onClick={() => void takeOut(editing.change)}>
+              {sure ? 'What hung on it is left with a loose end. Press again to take it out.' : 'Take out'}
+            </Button>
+          )
+        }
+      />
     </Overlay>
   )
 }

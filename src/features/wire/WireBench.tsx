@@ -12,23 +12,58 @@ import { OrderView } from './OrderView'
 import { RunsView } from './RunsView'
 import { SchematicView } from './SchematicView'
 
-const VIEWS = { schematic: SchematicView, runs: RunsView, dead: DeadView, order: OrderView, cts: CtView, boards: BoardsView } as const
-const LABELS = { schematic: 'Schematic', runs: 'Runs', dead: 'Dead tests', order: 'Going live', cts: 'Transformers', boards: 'Boards' } as const
+const VIEWS = {
+  schematic: SchematicView,
+  runs: RunsView,
+  dead: DeadView,
+  order: OrderView,
+  cts: CtView,
+  boards: BoardsView,
+} as const
+const LABELS = {
+  schematic: 'Schematic',
+  runs: 'Runs',
+  dead: 'Dead tests',
+  order: 'Going live',
+  cts: 'Transformers',
+  boards: 'Boards',
+} as const
 
 /** Where a point of the stage is recorded. */
 const viewOf = (at: string | null): keyof typeof VIEWS => {
   if (at === null || at === 'wire.positions') return 'schematic'
-  return /^wire\.(identity|cores|loop)/.test(at) ? 'runs' : /^wire\.(dead|torque)/.test(at) ? 'dead' : at.startsWith('wire.live') ? 'order' : at.startsWith('wire.ct') ? 'cts' : 'schematic'
+  return /^wire\.(identity|cores|loop)/.test(at)
+    ? 'runs'
+    : /^wire\.(dead|torque)/.test(at)
+      ? 'dead'
+      : at.startsWith('wire.live')
+        ? 'order'
+        : at.startsWith('wire.ct')
+          ? 'cts'
+          : 'schematic'
 }
 
 /** Wire: the schematic that the program checks, each run between its two ends, and the way from dead to live. */
 export function WireBench() {
-  const { record: { installation }, bench, at } = useJob()
+  const {
+    record: { installation },
+    bench,
+    at,
+  } = useJob()
   const states = Object.values(identitiesOf(installation, bench.context.readings))
   const bad = states.filter(({ verdict }) => verdict === 'stop').length
   const violated = hasWiring(installation) ? (checkOf(graphOf(installation, 'wired'))?.violated.length ?? 0) : 0
   const first = viewOf(at)
-  const views = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key, label: LABELS[key], badge: key === 'runs' ? <Count n={bad} tone="stop" words="stopped" /> : key === 'schematic' ? <Count n={violated} tone="stop" words="kinds of danger" /> : undefined }))
+  const views = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({
+    key,
+    label: LABELS[key],
+    badge:
+      key === 'runs' ? (
+        <Count n={bad} tone="stop" words="stopped" />
+      ) : key === 'schematic' ? (
+        <Count n={violated} tone="stop" words="kinds of danger" />
+      ) : undefined,
+  }))
   const open = useBenchView(views, first)
   const View = VIEWS[open]
   const identified = states.filter(({ state }) => state === 'identified').length
@@ -38,9 +73,26 @@ export function WireBench() {
   }, [])
   return (
     <>
-      <BenchHead title={violated > 0 ? 'A position of the switches is dangerous' : bad > 0 ? `${bad} run${bad === 1 ? ' is' : 's are'} not what the label says` : 'Wiring, from dead to live'} note={violated + bad > 0 ? 'nothing goes live on it' : states.length > 0 ? `${identified} of ${states.length} runs identified` : undefined} />
+      <BenchHead
+        title={
+          violated > 0
+            ? 'A position of the switches is dangerous'
+            : bad > 0
+              ? `${bad} run${bad === 1 ? ' is' : 's are'} not what the label says`
+              : 'Wiring, from dead to live'
+        }
+        note={
+          violated + bad > 0
+            ? 'nothing goes live on it'
+            : states.length > 0
+              ? `${identified} of ${states.length} runs identified`
+              : undefined
+        }
+      />
       <BenchViews views={views} label="Parts of the wiring" first={first} />
-      <BenchPanel view={open}><View /></BenchPanel>
+      <BenchPanel view={open}>
+        <View />
+      </BenchPanel>
     </>
   )
 }

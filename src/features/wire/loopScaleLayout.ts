@@ -11,11 +11,17 @@ export interface LoopScale {
 }
 
 /** Lays out the scale of one loop over `width` px: from 0 to three allowed deviations above the expected value. */
-export function loopScaleLayout({ expectedOhm, allowedOhm, measuredOhm }: { expectedOhm: number; allowedOhm: number; measuredOhm: number | null }, width: number): LoopScale {
+export function loopScaleLayout(
+  { expectedOhm, allowedOhm, measuredOhm }: { expectedOhm: number; allowedOhm: number; measuredOhm: number | null },
+  width: number,
+): LoopScale {
   const most = Math.max(expectedOhm + 3 * allowedOhm, 1e-9)
   const x = scaleLinear([0, most], [0, width]).clamp(true)
   return {
-    bandX: x(Math.max(0, expectedOhm - allowedOhm)), bandWidth: x(expectedOhm + allowedOhm) - x(Math.max(0, expectedOhm - allowedOhm)), expectedX: x(expectedOhm),
-    measuredX: measuredOhm === null ? null : x(measuredOhm), off: measuredOhm !== null && (measuredOhm > most || measuredOhm < 0),
+    bandX: x(Math.max(0, expectedOhm - allowedOhm)),
+    bandWidth: x(expectedOhm + allowedOhm) - x(Math.max(0, expectedOhm - allowedOhm)),
+    expectedX: x(expectedOhm),
+    measuredX: measuredOhm === null ? null : x(measuredOhm),
+    off: measuredOhm !== null && (measuredOhm > most || measuredOhm < 0),
   }
 }

@@ -15,22 +15,50 @@ const tone = (name: Ink) => {
 }
 
 /** The schematic for the wall of the house: one sheet of A4, scaled to fit, with its state and notes at the foot. */
-export async function schematicPdf(title: string, groups: readonly DrawnGroup[], size: { width: number; height: number }, notes: readonly string[]): Promise<Uint8Array> {
+export async function schematicPdf(
+  title: string,
+  groups: readonly DrawnGroup[],
+  size: { width: number; height: number },
+  notes: readonly string[],
+): Promise<Uint8Array> {
   const document = await PDFDocument.create()
   document.setTitle(writable(title))
-  const [font, bold] = [await document.embedFont(StandardFonts.Helvetica), await document.embedFont(StandardFonts.HelveticaBold)]
+  const [font, bold] = [
+    await document.embedFont(StandardFonts.Helvetica),
+    await document.embedFont(StandardFonts.HelveticaBold),
+  ]
   const page = document.addPage([PAGE.width, PAGE.height])
-  page.drawText(writable(title), { x: PAGE.margin, y: PAGE.height - PAGE.margin - 8, size: 14, font: bold, color: tone('ink') })
+  page.drawText(writable(title), {
+    x: PAGE.margin,
+    y: PAGE.height - PAGE.margin - 8,
+    size: 14,
+    font: bold,
+    color: tone('ink'),
+  })
   const foot = notes.length * FOOT_LINE + 8
   const room = { width: PAGE.width - 2 * PAGE.margin, height: PAGE.height - 2 * PAGE.margin - HEAD - foot }
   const scale = Math.min(1, room.width / size.width, room.height / size.height)
   const at = { x: PAGE.margin + (room.width - size.width * scale) / 2, top: PAGE.height - PAGE.margin - HEAD }
   for (const { shapes } of groups) for (const shape of shapes) draw(page, shape, { scale, at, font, bold })
-  notes.forEach((note, k) => page.drawText(writable(note), { x: PAGE.margin, y: PAGE.margin + foot - (k + 1) * FOOT_LINE, size: 8.5, font, color: tone('ink2'), maxWidth: room.width }))
+  notes.forEach((note, k) =>
+    page.drawText(writable(note), {
+      x: PAGE.margin,
+      y: PAGE.margin + foot - (k + 1) * FOOT_LINE,
+      size: 8.5,
+      font,
+      color: tone('ink2'),
+      maxWidth: room.width,
+    }),
+  )
   return document.save()
 }
 
-interface OnPage { scale: number; at: { x: number; top: number }; font: PDFFont; bold: PDFFont }
+interface OnPage {
+  scale: number
+  at: { x: number; top: number }
+  font: PDFFont
+  bold: PDFFont
+}
 
 function draw(page: PDFPage, shape: Primitive, { scale, at, font, bold }: OnPage): void {
   const x = (value: number) => at.x + value * scale
@@ -40,20 +68,50 @@ function draw(page: PDFPage, shape: Primitive, { scale, at, font, bold }: OnPage
     case 'line':
       shape.points.slice(1).forEach((end, k) => {
         const start = shape.points[k] as (typeof shape.points)[number]
-        page.drawLine({ start: { x: x(start.x), y: y(start.y) }, end: { x: x(end.x), y: y(end.y) }, thickness: shape.width * scale, color: tone(shape.ink), opacity: shape.opacity ?? 1, dashArray: dash(shape.dash) })
+        page.drawLine({
+          start: { x: x(start.x), y: y(start.y) },
+          end: { x: x(end.x), y: y(end.y) },
+          thickness: shape.width * scale,
+          color: tone(shape.ink),
+          opacity: shape.opacity ?? 1,
+          dashArray: dash(shape.dash),
+        })
       })
       return
     case 'circle':
-      page.drawCircle({ x: x(shape.at.x), y: y(shape.at.y), size: shape.r * scale, borderColor: tone(shape.ink), borderWidth: shape.width * scale, borderDashArray: dash(shape.dash), ...(shape.fill && { color: tone(shape.fill) }) })
+      page.drawCircle({
+        x: x(shape.at.x),
+        y: y(shape.at.y),
+        size: shape.r * scale,
+        borderColor: tone(shape.ink),
+        borderWidth: shape.width * scale,
+        borderDashArray: dash(shape.dash),
+        ...(shape.fill && { color: tone(shape.fill) }),
+      })
       return
     case 'rect':
-      page.drawRectangle({ x: x(shape.at.x), y: y(shape.at.y + shape.height), width: shape.width * scale, height: shape.height * scale, borderColor: tone(shape.ink), borderWidth: shape.stroke * scale, borderDashArray: dash(shape.dash), ...(shape.fill && { color: tone(shape.fill) }) })
+      page.drawRectangle({
+        x: x(shape.at.x),
+        y: y(shape.at.y + shape.height),
+        width: shape.width * scale,
+        height: shape.height * scale,
+        borderColor: tone(shape.ink),
+        borderWidth: shape.stroke * scale,
+        borderDashArray: dash(shape.dash),
+        ...(shape.fill && { color: tone(shape.fill) }),
+      })
       return
     case 'text': {
       const face = (shape.weight ?? 400) >= 600 ? bold : font
       const text = writable(shape.text)
       const wide = face.widthOfTextAtSize(text, shape.size * scale)
-      page.drawText(text, { x: x(shape.at.x) - (shape.anchor === 'middle' ? wide / 2 : shape.anchor === 'end' ? wide : 0), y: y(shape.at.y), size: shape.size * scale, font: face, color: tone(shape.ink) })
+      page.drawText(text, {
+        x: x(shape.at.x) - (shape.anchor === 'middle' ? wide / 2 : shape.anchor === 'end' ? wide : 0),
+        y: y(shape.at.y),
+        size: shape.size * scale,
+        font: face,
+        color: tone(shape.ink),
+      })
     }
   }
 }

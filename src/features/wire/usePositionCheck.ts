@@ -13,13 +13,28 @@ export interface CheckState {
 
 /** The position check of a graph in its worker, anew whenever the graph changes. `graph` must be stable. */
 export function usePositionCheck(graph: InstallationGraph): CheckState {
-  const [state, setState] = useState<CheckState & { of: InstallationGraph | null }>({ checked: null, running: true, failure: null, of: null })
+  const [state, setState] = useState<CheckState & { of: InstallationGraph | null }>({
+    checked: null,
+    running: true,
+    failure: null,
+    of: null,
+  })
   useEffect(() => {
     const controller = new AbortController()
     setState((old) => ({ ...old, running: true }))
     checkInWorker(graph, controller.signal).then(
-      (checked) => { if (!controller.signal.aborted) setState({ checked, running: false, failure: null, of: graph }) },
-      (error: unknown) => { if (!controller.signal.aborted) setState({ checked: null, running: false, failure: error instanceof Error ? error.message : String(error), of: graph }) },
+      (checked) => {
+        if (!controller.signal.aborted) setState({ checked, running: false, failure: null, of: graph })
+      },
+      (error: unknown) => {
+        if (!controller.signal.aborted)
+          setState({
+            checked: null,
+            running: false,
+            failure: error instanceof Error ? error.message : String(error),
+            of: graph,
+          })
+      },
     )
     return () => controller.abort()
   }, [graph])

@@ -20,14 +20,23 @@ export function useSchematic(graph: InstallationGraph): Schematic {
     let left = false
     const running = (engine.current ??= startLayout())
     running.layout(model).then(
-      (places) => { if (!left) setSchematic({ state: 'ready', graph, model, places }) },
-      (error: unknown) => { if (!left) setSchematic({ state: 'failed', message: error instanceof Error ? error.message : String(error) }) },
+      (places) => {
+        if (!left) setSchematic({ state: 'ready', graph, model, places })
+      },
+      (error: unknown) => {
+        if (!left) setSchematic({ state: 'failed', message: error instanceof Error ? error.message : String(error) })
+      },
     )
-    return () => { left = true }
+    return () => {
+      left = true
+    }
   }, [graph, model])
-  useEffect(() => () => {
-    engine.current?.end()
-    engine.current = null
-  }, [])
+  useEffect(
+    () => () => {
+      engine.current?.end()
+      engine.current = null
+    },
+    [],
+  )
   return schematic
 }

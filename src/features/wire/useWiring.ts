@@ -21,27 +21,61 @@ export interface Wiring {
 
 /** The wiring of one layer of the open job, and the way to change it. */
 export function useWiring(layer: WiringLayer): Wiring {
-  const { record: { installation }, actor, may, outbox } = useJob()
+  const {
+    record: { installation },
+    actor,
+    may,
+    outbox,
+  } = useJob()
   const [refusal, setRefusal] = useState<string | null>(null)
   const graph = graphOf(installation, layer)
   const revision = installation.wiring[layer]
-  const store = useCallback(async (next: InstallationGraph, note: string) => {
-    setRefusal(null)
-    const made: WiringRevision = { id: uuidv7(), jobId: installation.jobId, layer, number: (installation.wiring[layer]?.number ?? 0) + 1, note: note.slice(0, 300), graph: next, madeByName: actor.name, madeAt: new Date().toISOString() }
-    try {
-      await outbox.add({ kind: 'wiring', id: made.id, jobId: installation.jobId, userId: actor.userId, refusal: null, revision: made })
-    } catch {
-      setRefusal('This device cannot keep the change. Nothing was stored; the wiring is as it was.')
-    }
-  }, [installation, layer, actor, outbox])
-  const change = useCallback(async (edit: WiringEdit) => {
-    try {
-      await store(applyEdit(graph, edit), editWords(graph, edit))
-      return null
-    } catch (error) {
-      if (!(error instanceof RangeError)) throw error
-      return error.message
-    }
-  }, [graph, store])
-  return { graph, revision, edit: may('saveWiring') && (layer === 'wired' || actor.role !== 'hand'), store, change, refusal }
+  const store = useCallback(
+    async (next: InstallationGraph, note: string) => {
+      setRefusal(null)
+      const made: WiringRevision = {
+        id: uuidv7(),
+        jobId: installation.jobId,
+        layer,
+        number: (installation.wiring[layer]?.number ?? 0) + 1,
+        note: note.slice(0, 300),
+        graph: next,
+        madeByName: actor.name,
+        madeAt: new Date().toISOString(),
+      }
+      try {
+        await outbox.add({
+          kind: 'wiring',
+          id: made.id,
+          jobId: installation.jobId,
+          userId: actor.userId,
+          refusal: null,
+          revision: made,
+        })
+      } catch {
+        setRefusal('This device cannot keep the change. Nothing was stored; the wiring is as it was.')
+      }
+    },
+    [installation, layer, actor, outbox],
+  )
+  const change = useCallback(
+    async (edit: WiringEdit) => {
+      try {
+        await store(applyEdit(graph, edit), editWords(graph, edit))
+        return null
+      } catch (error) {
+        if (!(error instanceof RangeError)) throw error
+        return error.message
+      }
+    },
+    [graph, store],
+  )
+  return {
+    graph,
+    revision,
+    edit: may('saveWiring') && (layer === 'wired' || actor.role !== 'hand'),
+    store,
+    change,
+    refusal,
+  }
 }

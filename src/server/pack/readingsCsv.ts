@@ -10,10 +10,39 @@ export function readingsCsv(readings: readonly Reading[], { points, context }: B
   const labels = new Map(points.map((point) => [point.key, point.label]))
   const instruments = new Map(context.instruments.map(({ id, tag }) => [id, tag]))
   return Papa.unparse({
-    fields: ['id', 'point', 'label', 'slot', 'value', 'unit', 'word', 'instrument', 'recorded_by', 'recorded_at', 'received_at', 'corrects', 'reason', 'shown_verdict'],
-    data: readings.map((reading) => [
-      reading.id, reading.pointKey, labels.get(reading.pointKey) ?? '', reading.slot, reading.digits ?? reading.valueNumber ?? '', reading.unit, reading.valueWord ?? '',
-      instruments.get(reading.instrumentId ?? '') ?? '', reading.recordedByName, reading.recordedAt, reading.receivedAt ?? '', reading.supersedes ?? '', reading.supersedeReason ?? '', reading.shownVerdict,
-    ].map((cell) => tame(String(cell)))),
+    fields: [
+      'id',
+      'point',
+      'label',
+      'slot',
+      'value',
+      'unit',
+      'word',
+      'instrument',
+      'recorded_by',
+      'recorded_at',
+      'received_at',
+      'corrects',
+      'reason',
+      'shown_verdict',
+    ],
+    data: readings.map((reading) =>
+      [
+        reading.id,
+        reading.pointKey,
+        labels.get(reading.pointKey) ?? '',
+        reading.slot,
+        reading.digits ?? reading.valueNumber ?? '',
+        reading.unit,
+        reading.valueWord ?? '',
+        instruments.get(reading.instrumentId ?? '') ?? '',
+        reading.recordedByName,
+        reading.recordedAt,
+        reading.receivedAt ?? '',
+        reading.supersedes ?? '',
+        reading.supersedeReason ?? '',
+        reading.shownVerdict,
+      ].map((cell) => tame(String(cell))),
+    ),
   })
 }

@@ -2,7 +2,8 @@ import { createRequire } from 'node:module'
 import { Font } from '@react-pdf/renderer'
 
 const require = createRequire(`${process.cwd()}/package.json`)
-const text = (weight: string) => require.resolve(`@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`)
+const text = (weight: string) =>
+  require.resolve(`@expo-google-fonts/atkinson-hyperlegible-next/${weight}/AtkinsonHyperlegibleNext_${weight}.ttf`)
 
 let registered = false
 
@@ -11,7 +12,10 @@ export function registerReportFonts(): void {
   if (registered) return
   Font.register({ family: 'Text', fonts: [{ src: text('400Regular') }, { src: text('700Bold'), fontWeight: 700 }] })
   const dejavu = require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf')
-  Font.register({ family: 'Signs', fonts: [{ src: dejavu }, { src: require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf'), fontWeight: 700 }] })
+  Font.register({
+    family: 'Signs',
+    fonts: [{ src: dejavu }, { src: require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf'), fontWeight: 700 }],
+  })
   Font.registerHyphenationCallback((word) => [word])
   registered = true
 }

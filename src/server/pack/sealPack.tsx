@@ -20,7 +20,11 @@ import { packSummary } from './summary'
 const utf8 = (text: string) => new TextEncoder().encode(text)
 
 /** A file name that no unpacker can take for a path out of its folder. */
-const plainName = (name: string) => name.replace(/[^\p{L}\p{N}._-]+/gu, '_').replace(/^\.+/, '_').slice(0, 80)
+const plainName = (name: string) =>
+  name
+    .replace(/[^\p{L}\p{N}._-]+/gu, '_')
+    .replace(/^\.+/, '_')
+    .slice(0, 80)
 
 const READ_ME = `This pack records a battery backup installation and its outage test.
 
@@ -39,35 +43,80 @@ Any changed, missing or added file is found by the verifier of the program that 
  *
  * @returns id of the stored pack
  */
-export async function sealPack(db: Db, { jobId, sealedBy, secretKeyHex, now = new Date() }: { jobId: string; sealedBy: string; secretKeyHex: string; now?: Date }): Promise<string> {
+export async function sealPack(
+  db: Db,
+  {
+    jobId,
+    sealedBy,
+    secretKeyHex,
+    now = new Date(),
+  }: { jobId: string; sealedBy: string; secretKeyHex: string; now?: Date },
+): Promise<string> {
   const row = await jobById(db, jobId)
   if (!row) throw new Error(`no job ${jobId}`)
   const [[ownCrew], [signer], record] = await Promise.all([
-    db.select({ name: crew.name }).from(crew).where(eq(crew.id, row.crewId)), db.select({ name: user.name }).from(user).where(eq(user.id, sealedBy)), jobRecord(db, row),
+    db.select({ name: crew.name }).from(crew).where(eq(crew.id, row.crewId)),
+    db.select({ name: user.name }).from(user).where(eq(user.id, sealedBy)),
+    jobRecord(db, row),
   ])
   const sealedAt = now.toISOString()
   const { summary, bench } = packSummary(record, { place: row.place, crewName: ownCrew?.name ?? '', sealedAt })
   registerReportFonts()
   const pdf = await renderToBuffer(<Report summary={summary} bench={bench} signedBy={signer?.name ?? ''} />)
-  const verdicts = pointsToShow(bench).map((point) => ({ key: point.key, label: point.label, stage: point.stage, ...bench.judgements.get(point.key) }))
+  const verdicts = pointsToShow(bench).map((point) => ({
+    key: point.key,
+    label: point.label,
+    stage: point.stage,
+    ...bench.judgements.get(point.key),
+  }))
   const files: Record<string, Uint8Array> = {
     'README.txt': utf8(READ_ME),
     'report.pdf': new Uint8Array(pdf),
-    'record.json': utf8(canonicalJson({
-      format: 'awlbright-record-1', sealedAt, sealedBy: signer?.name ?? '', crew: ownCrew?.name ?? '', place: row.place, installation: record.installation, plan: planOfInstallation(record.installation),
-      readings: record.readings, attachments: record.attachments, instruments: record.instruments, overrides: record.overrides, verdicts, promises: summary.promises,
-    })),
+    'record.json': utf8(
+      canonicalJson({
+        format: 'awlbright-record-1',
+        sealedAt,
+        sealedBy: signer?.name ?? '',
+        crew: ownCrew?.name ?? '',
+        place: row.place,
+        installation: record.installation,
+        plan: planOfInstallation(record.installation),
+        readings: record.readings,
+        attachments: record.attachments,
+        instruments: record.instruments,
+        overrides: record.overrides,
+        verdicts,
+        promises: summary.promises,
+      }),
+    ),
     'readings.csv': utf8(readingsCsv(record.readings, bench)),
   }
   for (const attachment of record.attachments) {
     const folder = attachment.kind === 'picture' ? 'pictures' : 'recordings'
-    files[`${folder}/${attachment.id.slice(-6)}-${plainName(attachment.fileName)}`] = await fileBytes(db, attachment.sha256)
+    files[`${folder}/${attachment.id.slice(-6)}-${plainName(attachment.fileName)}`] = await fileBytes(
+      db,
+      attachment.sha256,
+    )
   }
-  const zip = zipSync(Object.fromEntries(Object.entries(sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex)).map(([path, bytes]) => [path, [bytes, { level: /\.(jpg|pdf)$/.test(path) ? 0 : 6 }]])))
+  const zip = zipSync(
+    Object.fromEntries(
+      Object.entries(sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex)).map(
+        ([path, bytes]) => [path, [bytes, { level: /\.(jpg|pdf)$/.test(path) ? 0 : 6 }]],
+      ),
+    ),
+  )
   const packId = uuidv7()
   await db.transaction(async (tx) => {
     const sha256 = await storeFile(tx, zip, 'application/zip')
-    await addPack(tx, { id: packId, jobId, sha256, publicKey: publicKeyOf(secretKeyHex), summary: summary as unknown as Record<string, unknown>, sealedBy, sealedAt })
+    await addPack(tx, {
+      id: packId,
+      jobId,
+      sha256,
+      publicKey: publicKeyOf(secretKeyHex),
+      summary: summary as unknown as Record<string, unknown>,
+      sealedBy,
+      sealedAt,
+    })
   })
   return packId
 }

@@ -4,7 +4,8 @@ import { pointsToShow } from '@/core/evidence/bench'
 import { packSummary } from './summary'
 
 const FACTS = { place: 'Nowhere', crewName: 'Test crew', sealedAt: '2026-05-01T12:00:00.000Z' }
-const of = (readings = readyForFirstIsland(), change = {}) => packSummary({ ...recordOf(house(), readings), ...change }, FACTS)
+const of = (readings = readyForFirstIsland(), change = {}) =>
+  packSummary({ ...recordOf(house(), readings), ...change }, FACTS)
 
 describe('what a pack says in short', () => {
   it('counts every point once', () => {
@@ -16,12 +17,33 @@ describe('what a pack says in short', () => {
 
   it('lists what is stopped with its stage and reason', () => {
     const { summary } = of([reading('outage.bypass', 'answer', 'closed')])
-    expect(summary.stopped).toEqual([{ stage: 'Outage', label: 'Maintenance bypass is open', why: expect.stringContaining('the island would feed the street') }])
+    expect(summary.stopped).toEqual([
+      {
+        stage: 'Outage',
+        label: 'Maintenance bypass is open',
+        why: expect.stringContaining('the island would feed the street'),
+      },
+    ])
   })
 
   it('repeats each override with who, when and why', () => {
-    const override = { id: 'o', step: 'firstIsland' as const, condition: 'told', reason: 'nobody is in the house', byName: 'Lead', at: '2026-05-01T10:00:00Z' }
-    expect(of([], { overrides: [override] }).summary.overrides).toEqual([{ step: 'firstIsland', condition: 'told', reason: 'nobody is in the house', byName: 'Lead', at: '2026-05-01T10:00:00Z' }])
+    const override = {
+      id: 'o',
+      step: 'firstIsland' as const,
+      condition: 'told',
+      reason: 'nobody is in the house',
+      byName: 'Lead',
+      at: '2026-05-01T10:00:00Z',
+    }
+    expect(of([], { overrides: [override] }).summary.overrides).toEqual([
+      {
+        step: 'firstIsland',
+        condition: 'told',
+        reason: 'nobody is in the house',
+        byName: 'Lead',
+        at: '2026-05-01T10:00:00Z',
+      },
+    ])
   })
 
   it('gives the gap of the standing recording, and its class', () => {
@@ -33,7 +55,12 @@ describe('what a pack says in short', () => {
 
   it('works the runtime out, from the reserve and from full', () => {
     const { runtime } = of().summary
-    expect(runtime).toEqual({ loadW: expect.closeTo(220, 6), reserveH: expect.closeTo((9600 * 0.95 * 0.35) / 250, 6), usualH: expect.closeTo((9600 * 0.95 * 0.65) / 250, 6), fullH: expect.closeTo((9600 * 0.95 * 0.95) / 250, 6) })
+    expect(runtime).toEqual({
+      loadW: expect.closeTo(220, 6),
+      reserveH: expect.closeTo((9600 * 0.95 * 0.35) / 250, 6),
+      usualH: expect.closeTo((9600 * 0.95 * 0.65) / 250, 6),
+      fullH: expect.closeTo((9600 * 0.95 * 0.95) / 250, 6),
+    })
   })
 
   it('names what to turn off first by its name, not its tag', () => {

@@ -12,7 +12,12 @@ export interface PackSummary {
   packName: string
   sealedAt: string
   counts: Record<Verdict, number>
-  promises: { sentence: string; verdict: Verdict; says: string; evidence: { label: string; verdict: Verdict; value: string | null }[] }[]
+  promises: {
+    sentence: string
+    verdict: Verdict
+    says: string
+    evidence: { label: string; verdict: Verdict; value: string | null }[]
+  }[]
   open: { stage: string; label: string; why: string }[]
   stopped: { stage: string; label: string; why: string }[]
   overrides: { step: string; condition: string; reason: string; byName: string; at: string }[]
@@ -25,7 +30,10 @@ export interface PackSummary {
 }
 
 /** Works out the summary of a job as it stands. */
-export function packSummary(record: JobRecord, facts: { place: string; crewName: string; sealedAt: string }): { summary: PackSummary; bench: Bench } {
+export function packSummary(
+  record: JobRecord,
+  facts: { place: string; crewName: string; sealedAt: string },
+): { summary: PackSummary; bench: Bench } {
   const bench = benchOf(record)
   const { installation } = record
   const { pack } = bench.context
@@ -33,21 +41,54 @@ export function packSummary(record: JobRecord, facts: { place: string; crewName:
   const counts: Record<Verdict, number> = { proven: 0, watch: 0, open: 0, stop: 0 }
   for (const { key } of pointsToShow(bench)) counts[bench.judgements.get(key)?.verdict ?? 'open']++
   const listOf = (verdict: Verdict) =>
-    STAGES.flatMap((stage) => pointsToShow(bench).filter((point) => point.stage === stage && bench.judgements.get(point.key)?.verdict === verdict)
-      .map((point) => ({ stage: STAGE_WORDS[stage], label: point.label, why: bench.judgements.get(point.key)?.why ?? '' })))
-  const gapMs = bench.context.readings.findLast(({ pointKey, slot }) => pointKey === 'outage.gap' && slot === 'recording')?.valueNumber ?? null
+    STAGES.flatMap((stage) =>
+      pointsToShow(bench)
+        .filter((point) => point.stage === stage && bench.judgements.get(point.key)?.verdict === verdict)
+        .map((point) => ({
+          stage: STAGE_WORDS[stage],
+          label: point.label,
+          why: bench.judgements.get(point.key)?.why ?? '',
+        })),
+    )
+  const gapMs =
+    bench.context.readings.findLast(({ pointKey, slot }) => pointKey === 'outage.gap' && slot === 'recording')
+      ?.valueNumber ?? null
   const nameOf = (tag: string) => installation.loads.find((load) => load.tag === tag)?.name ?? tag
   return {
     bench,
     summary: {
-      jobName: installation.name, place: facts.place, crewName: facts.crewName, packName: pack.name, sealedAt: facts.sealedAt, counts,
-      promises: bench.promises.map(({ promise, verdict, says, points }) => ({ sentence: promise.sentence, verdict, says, evidence: points.map(({ label, verdict: own, value }) => ({ label, verdict: own, value })) })),
-      open: listOf('open'), stopped: listOf('stop'),
-      overrides: record.overrides.map(({ step, condition, reason, byName, at }) => ({ step, condition, reason, byName, at })),
-      school: installation.chosenSchool && SCHOOL_WORDS[installation.chosenSchool], schoolReason: installation.schoolReason,
+      jobName: installation.name,
+      place: facts.place,
+      crewName: facts.crewName,
+      packName: pack.name,
+      sealedAt: facts.sealedAt,
+      counts,
+      promises: bench.promises.map(({ promise, verdict, says, points }) => ({
+        sentence: promise.sentence,
+        verdict,
+        says,
+        evidence: points.map(({ label, verdict: own, value }) => ({ label, verdict: own, value })),
+      })),
+      open: listOf('open'),
+      stopped: listOf('stop'),
+      overrides: record.overrides.map(({ step, condition, reason, byName, at }) => ({
+        step,
+        condition,
+        reason,
+        byName,
+        at,
+      })),
+      school: installation.chosenSchool && SCHOOL_WORDS[installation.chosenSchool],
+      schoolReason: installation.schoolReason,
       turnOffFirst: (plan.demand.turnOffNight?.loads ?? []).map(nameOf),
-      runtime: { reserveH: plan.runtime.runtimeReserveH, usualH: plan.runtime.runtimeUsualH, fullH: plan.runtime.runtimeFullH, loadW: plan.demand.expectedDemandW === null ? null : demandAfterTurnOff(installation, plan.demand) },
-      gapMs, gapClass: gapMs === null ? null : RIDE_THROUGH_WORDS[rideThroughClass(gapMs, pack)],
+      runtime: {
+        reserveH: plan.runtime.runtimeReserveH,
+        usualH: plan.runtime.runtimeUsualH,
+        fullH: plan.runtime.runtimeFullH,
+        loadW: plan.demand.expectedDemandW === null ? null : demandAfterTurnOff(installation, plan.demand),
+      },
+      gapMs,
+      gapClass: gapMs === null ? null : RIDE_THROUGH_WORDS[rideThroughClass(gapMs, pack)],
     },
   }
 }

@@ -15,7 +15,12 @@ import { defineUseCase } from '../useCase'
 
 /** Larger recordings than this are cut on the device; analysing one here takes well under a second. */
 export const RECORDING_UPLOAD_MAX_BYTES = 24 * 1024 * 1024
-const MEDIA_TYPES: Readonly<Record<string, string>> = { csv: 'text/csv', cfg: 'text/plain', dat: 'application/octet-stream', cff: 'application/octet-stream' }
+const MEDIA_TYPES: Readonly<Record<string, string>> = {
+  csv: 'text/csv',
+  cfg: 'text/plain',
+  dat: 'application/octet-stream',
+  cff: 'application/octet-stream',
+}
 
 const extension = (name: string) => /\.(\w+)$/.exec(name)?.[1]?.toLowerCase() ?? ''
 
@@ -26,16 +31,30 @@ const extension = (name: string) => /\.(\w+)$/.exec(name)?.[1]?.toLowerCase() ??
 export const addRecording = defineUseCase({
   name: 'addRecording',
   schema: yup.object({
-    readingId: id('reading').required(), jobId: id('job').required(), pointKey: choice('Point', ['outage.gap', 'outage.returnGap']).required(required('Point')),
-    recordedAt: words('Time', 40).test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value))).required(required('Time')),
-    files: yup.array().strict().of(yup.mixed<NamedBytes>().required()).min(1, 'No file was sent').max(2, 'One file, or .cfg with .dat').required(),
+    readingId: id('reading').required(),
+    jobId: id('job').required(),
+    pointKey: choice('Point', ['outage.gap', 'outage.returnGap']).required(required('Point')),
+    recordedAt: words('Time', 40)
+      .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
+      .required(required('Time')),
+    files: yup
+      .array()
+      .strict()
+      .of(yup.mixed<NamedBytes>().required())
+      .min(1, 'No file was sent')
+      .max(2, 'One file, or .cfg with .dat')
+      .required(),
   }),
   run: async (db, actor, { readingId, jobId, pointKey, recordedAt, files }) => {
     const row = await jobOfActor(db, actor, jobId)
     const record = await jobRecord(db, row)
     const bench = benchOf(record)
     const released = bench.holds.find(({ step }) => step.id === 'loadedIsland')?.released ?? false
-    if (!released) throw new Problem(409, `Not stored. ${bench.holdLine.sentence} Release the hold first; the file is still on your device.`)
+    if (!released)
+      throw new Problem(
+        409,
+        `Not stored. ${bench.holdLine.sentence} Release the hold first; the file is still on your device.`,
+      )
     let analysis
     try {
       analysis = analyseRecording(readRecording(files), RULE_PACKS[row.packId]).analysis
@@ -44,22 +63,50 @@ export const addRecording = defineUseCase({
       throw error
     }
     const reading: Reading = {
-      id: readingId, jobId, pointKey, slot: 'recording', valueNumber: analysis.gap?.longestPhaseMs ?? null, valueWord: analysis.gap ? null : 'no gap', digits: null, unit: 'ms',
-      detail: { ...analysis, files: files.map(({ name }) => name) }, instrumentId: null, recordedBy: actor.userId, recordedByName: actor.name,
-      recordedAt: new Date(recordedAt).toISOString(), receivedAt: null, supersedes: null, supersedeReason: null, shownVerdict: 'open',
+      id: readingId,
+      jobId,
+      pointKey,
+      slot: 'recording',
+      valueNumber: analysis.gap?.longestPhaseMs ?? null,
+      valueWord: analysis.gap ? null : 'no gap',
+      digits: null,
+      unit: 'ms',
+      detail: { ...analysis, files: files.map(({ name }) => name) },
+      instrumentId: null,
+      recordedBy: actor.userId,
+      recordedByName: actor.name,
+      recordedAt: new Date(recordedAt).toISOString(),
+      receivedAt: null,
+      supersedes: null,
+      supersedeReason: null,
+      shownVerdict: 'open',
     }
     const point = bench.points.find(({ key }) => key === pointKey)
-    const shownVerdict = point ? judgePoint(point, { ...bench.context, readings: [...bench.context.readings, reading] }).verdict : 'open'
+    const shownVerdict = point
+      ? judgePoint(point, { ...bench.context, readings: [...bench.context.readings, reading] }).verdict
+      : 'open'
     return db.transaction(async (tx) => {
       const attachments = []
       for (const { name, bytes } of files) {
         const sha256 = await storeFile(tx, bytes, MEDIA_TYPES[extension(name)] ?? 'application/octet-stream')
-        attachments.push({ id: uuidv7(), jobId, kind: 'recording' as const, subject: pointKey, fileName: name.slice(0, 120), sha256, takenAt: null, addedBy: actor.userId })
+        attachments.push({
+          id: uuidv7(),
+          jobId,
+          kind: 'recording' as const,
+          subject: pointKey,
+          fileName: name.slice(0, 120),
+          sha256,
+          takenAt: null,
+          addedBy: actor.userId,
+        })
       }
       const { receivedAt: _received, recordedByName: _name, ...stored } = reading
-      const added = await addReadings(tx, [{ ...stored, detail: { ...reading.detail, sha256: attachments.map(({ sha256 }) => sha256) }, shownVerdict }])
+      const added = await addReadings(tx, [
+        { ...stored, detail: { ...reading.detail, sha256: attachments.map(({ sha256 }) => sha256) }, shownVerdict },
+      ])
       if (added.has(readingId)) for (const attachment of attachments) await addAttachment(tx, attachment)
-      else if ((await readingsById(tx, [readingId]))[0]?.jobId !== jobId) throw new Problem(409, 'Another reading has this id.')
+      else if ((await readingsById(tx, [readingId]))[0]?.jobId !== jobId)
+        throw new Problem(409, 'Another reading has this id.')
       return { readingId, gap: analysis.gap, verdict: shownVerdict }
     })
   },

@@ -20,15 +20,30 @@ import { defineUseCase } from '../useCase'
 export const choosePlan = defineUseCase({
   name: 'choosePlan',
   schema: yup.object({
-    jobId: id('job').required(), school: choice('School', ['automaticWholeHome', 'automaticWithShedding', 'manualChangeover', 'emergencySocket']).required(required('School')),
-    reason: words('Reason', 400).min(5, 'Say in a few words why this school').required(required('Reason')), gapClass: choice('Promised gap', RIDE_THROUGH_CLASSES).required(required('Promised gap')),
+    jobId: id('job').required(),
+    school: choice('School', [
+      'automaticWholeHome',
+      'automaticWithShedding',
+      'manualChangeover',
+      'emergencySocket',
+    ]).required(required('School')),
+    reason: words('Reason', 400).min(5, 'Say in a few words why this school').required(required('Reason')),
+    gapClass: choice('Promised gap', RIDE_THROUGH_CLASSES).required(required('Promised gap')),
     note: words('What changed', 200).nullable().default(null),
   }),
   run: async (db, actor, { jobId, school, reason, gapClass, note }) => {
     const row = await jobOfActor(db, actor, jobId)
-    if ((school === 'manualChangeover') !== (gapClass === 'byHand')) throw new Problem(422, 'A manual changeover is by hand, and only that is.', [{ path: 'gapClass', message: 'A manual changeover is by hand, and only that is.' }])
+    if ((school === 'manualChangeover') !== (gapClass === 'byHand'))
+      throw new Problem(422, 'A manual changeover is by hand, and only that is.', [
+        { path: 'gapClass', message: 'A manual changeover is by hand, and only that is.' },
+      ])
     for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
-      const chosen = await choose(db, actor, attempt === 0 ? row : await jobOfActor(db, actor, jobId), { school, reason, gapClass, note: note ?? reason })
+      const chosen = await choose(db, actor, attempt === 0 ? row : await jobOfActor(db, actor, jobId), {
+        school,
+        reason,
+        gapClass,
+        note: note ?? reason,
+      })
       if (chosen) return chosen
     }
     throw new Problem(409, 'Others are changing this job just now. Nothing was chosen; try again.')
@@ -38,7 +53,12 @@ export const choosePlan = defineUseCase({
 /** People choosing at once: each works on the plan it read, and reads again when another was quicker. */
 const ATTEMPTS = 6
 
-interface Choice { school: School; reason: string; gapClass: RideThroughClass; note: string }
+interface Choice {
+  school: School
+  reason: string
+  gapClass: RideThroughClass
+  note: string
+}
 
 /** Chooses on the job as it was read; `null` when it has changed meanwhile. Promises and revision are written together. */
 async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapClass, note }: Choice) {
@@ -50,11 +70,22 @@ async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapCl
   const after = { ...installation, chosenSchool: school, schoolReason: reason, promises }
   const lines = planLines(after, planOfInstallation(after))
   return db.transaction(async (tx) => {
-    const [locked] = await tx.update(job).set({ chosenSchool: school, schoolReason: reason, version: sql`${job.version} + 1` }).where(and(eq(job.id, row.id), eq(job.version, row.version))).returning({ id: job.id })
+    const [locked] = await tx
+      .update(job)
+      .set({ chosenSchool: school, schoolReason: reason, version: sql`${job.version} + 1` })
+      .where(and(eq(job.id, row.id), eq(job.version, row.version)))
+      .returning({ id: job.id })
     if (!locked) return null
     if (dropped.length > 0) await tx.delete(customerPromise).where(inArray(customerPromise.id, dropped))
-    for (const { id: promiseId, draft, changeNote } of changed) await tx.update(customerPromise).set({ ...draft, sort: sortOf(draft.kind), changedAt: sql`clock_timestamp()`, changeNote }).where(eq(customerPromise.id, promiseId))
-    if (added.length > 0) await tx.insert(customerPromise).values(added.map((draft) => ({ ...draft, id: uuidv7(), jobId: row.id, sort: sortOf(draft.kind) })))
+    for (const { id: promiseId, draft, changeNote } of changed)
+      await tx
+        .update(customerPromise)
+        .set({ ...draft, sort: sortOf(draft.kind), changedAt: sql`clock_timestamp()`, changeNote })
+        .where(eq(customerPromise.id, promiseId))
+    if (added.length > 0)
+      await tx
+        .insert(customerPromise)
+        .values(added.map((draft) => ({ ...draft, id: uuidv7(), jobId: row.id, sort: sortOf(draft.kind) })))
     const revision = await addPlanRevision(tx, { id: uuidv7(), jobId: row.id, note, lines, madeBy: actor.userId })
     return { promises: drafts.length, changed: changed.length, unchanged: unchanged.length, revision }
   })

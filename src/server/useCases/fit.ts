@@ -18,7 +18,11 @@ const MOST_AT_ONCE = 200
 
 /** @throws Problem 403 when a hand would change the lead's plan */
 function mayChange(actor: Actor, kinds: readonly FitKind[]): void {
-  if (actor.role === 'hand' && kinds.some((kind) => !HAND_FIT_KINDS.includes(kind))) throw new Problem(403, 'Wall, people and tasks are planned by a lead or the office. Snags, feet and what was loaded and used you may write down.')
+  if (actor.role === 'hand' && kinds.some((kind) => !HAND_FIT_KINDS.includes(kind)))
+    throw new Problem(
+      403,
+      'Wall, people and tasks are planned by a lead or the office. Snags, feet and what was loaded and used you may write down.',
+    )
 }
 
 /** Adds or changes things of the wall, the day and the van, all of them or none. */
@@ -26,13 +30,36 @@ export const saveFitItems = defineUseCase({
   name: 'saveFitItems',
   schema: yup.object({
     jobId: id('job').required(),
-    items: yup.array().of(yup.object({ kind: choice('Kind of thing', FIT_KINDS).required(), itemId: id('item').required(), fields: yup.mixed().required() })).min(1, 'Nothing to save').max(MOST_AT_ONCE, `${MOST_AT_ONCE} things at most`).required(),
+    items: yup
+      .array()
+      .of(
+        yup.object({
+          kind: choice('Kind of thing', FIT_KINDS).required(),
+          itemId: id('item').required(),
+          fields: yup.mixed().required(),
+        }),
+      )
+      .min(1, 'Nothing to save')
+      .max(MOST_AT_ONCE, `${MOST_AT_ONCE} things at most`)
+      .required(),
   }),
   run: async (db, actor, { jobId, items }) => {
     await jobOfActor(db, actor, jobId)
-    mayChange(actor, items.map(({ kind }) => kind))
+    mayChange(
+      actor,
+      items.map(({ kind }) => kind),
+    )
     const rows = items.map(({ kind, itemId, fields }) => {
-      const { tag: short, name, sort, ...detail } = parseInput(FIT_SCHEMAS[kind] as yup.Schema<Record<string, unknown>>, fields) as { tag: string; name: string; sort: number }
+      const {
+        tag: short,
+        name,
+        sort,
+        ...detail
+      } = parseInput(FIT_SCHEMAS[kind] as yup.Schema<Record<string, unknown>>, fields) as {
+        tag: string
+        name: string
+        sort: number
+      }
       const wrong = fitContradiction(kind, detail)
       if (wrong) throw new Problem(422, wrong.message, [wrong])
       return { id: itemId, jobId, kind, tag: short, name, sort, detail }
@@ -40,14 +67,31 @@ export const saveFitItems = defineUseCase({
     try {
       await db.transaction(async (tx) => {
         // what another job owns is not touched: its id then lacks a row here, and adding it runs into the key
-        const stored = await tx.insert(fitItem).values(rows).onConflictDoUpdate({
-          target: fitItem.id, set: { tag: sql`excluded.tag`, name: sql`excluded.name`, sort: sql`excluded.sort`, detail: sql`excluded.detail` }, setWhere: and(eq(fitItem.jobId, jobId), eq(fitItem.kind, sql`excluded.kind`)),
-        }).returning({ id: fitItem.id })
+        const stored = await tx
+          .insert(fitItem)
+          .values(rows)
+          .onConflictDoUpdate({
+            target: fitItem.id,
+            set: {
+              tag: sql`excluded.tag`,
+              name: sql`excluded.name`,
+              sort: sql`excluded.sort`,
+              detail: sql`excluded.detail`,
+            },
+            setWhere: and(eq(fitItem.jobId, jobId), eq(fitItem.kind, sql`excluded.kind`)),
+          })
+          .returning({ id: fitItem.id })
         if (stored.length < rows.length) throw new Problem(409, 'Another thing has this id.')
-        await tx.update(job).set({ version: sql`${job.version} + 1` }).where(eq(job.id, jobId))
+        await tx
+          .update(job)
+          .set({ version: sql`${job.version} + 1` })
+          .where(eq(job.id, jobId))
       })
     } catch (error) {
-      if (constraintOf(error) === 'fit_item_tag') throw new Problem(409, 'A short name is already used in this job. Choose another; nothing was stored.', [tagIssue()])
+      if (constraintOf(error) === 'fit_item_tag')
+        throw new Problem(409, 'A short name is already used in this job. Choose another; nothing was stored.', [
+          tagIssue(),
+        ])
       throw error
     }
     return { itemIds: rows.map((row) => row.id) }
@@ -62,7 +106,11 @@ export const removeFitItem = defineUseCase({
   schema: yup.object({ jobId: id('job').required(), itemId: id('item').required() }),
   run: async (db, actor, { jobId, itemId }) => {
     await jobOfActor(db, actor, jobId)
-    const [row] = await db.select({ kind: fitItem.kind }).from(fitItem).where(and(eq(fitItem.id, itemId), eq(fitItem.jobId, jobId))).limit(1)
+    const [row] = await db
+      .select({ kind: fitItem.kind })
+      .from(fitItem)
+      .where(and(eq(fitItem.id, itemId), eq(fitItem.jobId, jobId)))
+      .limit(1)
     if (!row) throw new Problem(404, 'It is no longer there.')
     mayChange(actor, [row.kind])
     await db.delete(fitItem).where(and(eq(fitItem.id, itemId), eq(fitItem.jobId, jobId)))
@@ -77,20 +125,48 @@ export const removeFitItem = defineUseCase({
 export const replaceComponent = defineUseCase({
   name: 'replaceComponent',
   schema: yup.object({
-    id: id().required(), jobId: id('job').required(), componentTag: tag('Component').required(required('Component')), cause: choice('Cause', REPLACEMENT_CAUSES).required(required('Cause')),
+    id: id().required(),
+    jobId: id('job').required(),
+    componentTag: tag('Component').required(required('Component')),
+    cause: choice('Cause', REPLACEMENT_CAUSES).required(required('Cause')),
     reason: words('Reason', 200).min(5, 'Say in a few words what was wrong').required(required('Reason')),
   }),
   run: async (db, actor, { id: replacementId, jobId, componentTag, cause, reason }) => {
     await jobOfActor(db, actor, jobId)
-    const [known] = await db.select({ id: component.id }).from(component).where(and(eq(component.jobId, jobId), eq(component.tag, componentTag))).limit(1)
-    if (!known) throw new Problem(422, `There is no component “${componentTag}” in this job.`, [{ path: 'componentTag', message: 'There is no such component.' }])
-    await db.insert(componentReplacement).values({ id: replacementId, jobId, componentTag, oldSerial: await serialOnRecord(db, jobId, componentTag), cause, reason, replacedBy: actor.userId }).onConflictDoNothing({ target: componentReplacement.id })
+    const [known] = await db
+      .select({ id: component.id })
+      .from(component)
+      .where(and(eq(component.jobId, jobId), eq(component.tag, componentTag)))
+      .limit(1)
+    if (!known)
+      throw new Problem(422, `There is no component “${componentTag}” in this job.`, [
+        { path: 'componentTag', message: 'There is no such component.' },
+      ])
+    await db
+      .insert(componentReplacement)
+      .values({
+        id: replacementId,
+        jobId,
+        componentTag,
+        oldSerial: await serialOnRecord(db, jobId, componentTag),
+        cause,
+        reason,
+        replacedBy: actor.userId,
+      })
+      .onConflictDoNothing({ target: componentReplacement.id })
     return { replacementId }
   },
 })
 
 /** The serial that stands for a component just now; `null` when none does, or when the last one was taken back. */
 async function serialOnRecord(db: Db, jobId: string, componentTag: string): Promise<string | null> {
-  const [last] = await db.select({ serial: reading.valueWord }).from(reading).where(and(eq(reading.jobId, jobId), eq(reading.pointKey, `fit.component.${componentTag}`), eq(reading.slot, 'serial'))).orderBy(desc(reading.recordedAt), desc(reading.id)).limit(1)
+  const [last] = await db
+    .select({ serial: reading.valueWord })
+    .from(reading)
+    .where(
+      and(eq(reading.jobId, jobId), eq(reading.pointKey, `fit.component.${componentTag}`), eq(reading.slot, 'serial')),
+    )
+    .orderBy(desc(reading.recordedAt), desc(reading.id))
+    .limit(1)
   return last && last.serial !== WITHDRAWN ? last.serial : null
 }

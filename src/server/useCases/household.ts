@@ -14,7 +14,14 @@ import { tokenHash } from './packs'
 /** Makes the household's link to a job's questions. The token is shown once and stored only as its hash. */
 export const makeHouseholdLink = defineUseCase({
   name: 'makeHouseholdLink',
-  schema: yup.object({ jobId: id('job').required(), days: figure('Days').integer('Days is a whole number').min(1, 'A link lasts a day at least').max(120, 'A household link lasts 120 days at most').default(30) }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    days: figure('Days')
+      .integer('Days is a whole number')
+      .min(1, 'A link lasts a day at least')
+      .max(120, 'A household link lasts 120 days at most')
+      .default(30),
+  }),
   run: async (db, actor, { jobId, days }) => {
     await jobOfActor(db, actor, jobId)
     const token = randomBytes(24).toString('base64url')
@@ -38,10 +45,17 @@ export const withdrawHouseholdLink = defineUseCase({
 /** The office confirms the first word; only then does the household see one. */
 export const confirmFirstWord = defineUseCase({
   name: 'confirmFirstWord',
-  schema: yup.object({ jobId: id('job').required(), word: choice('First word', FIRST_WORDS).required(required('First word')), because: words('Because', 400).min(5, 'Say in plain words why').required(required('Because')) }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    word: choice('First word', FIRST_WORDS).required(required('First word')),
+    because: words('Because', 400).min(5, 'Say in plain words why').required(required('Because')),
+  }),
   run: async (db, actor, { jobId, word, because }) => {
     await jobOfActor(db, actor, jobId)
-    await db.update(job).set({ firstWord: word, firstWordBecause: because, firstWordAt: sql`clock_timestamp()` }).where(eq(job.id, jobId))
+    await db
+      .update(job)
+      .set({ firstWord: word, firstWordBecause: because, firstWordAt: sql`clock_timestamp()` })
+      .where(eq(job.id, jobId))
     return { word }
   },
 })

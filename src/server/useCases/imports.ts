@@ -12,29 +12,48 @@ import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 import { constraintOf } from './items'
 
-const column = (label: string) => figure(label).integer(`${label} is a whole number`).min(-1, `${label} is no column`).max(200, `${label} is no column`)
+const column = (label: string) =>
+  figure(label).integer(`${label} is a whole number`).min(-1, `${label} is no column`).max(200, `${label} is no column`)
 
 /** Takes in a load list: good rows are stored together, bad rows come back by line; a list without a good row stores nothing. */
 export const importLoads = defineUseCase({
   name: 'importLoads',
   schema: yup.object({
-    jobId: id('job').required(), csv: yup.string().strict().max(200_000, 'The list is larger than 200,000 characters').required(required('List')),
-    mapping: yup.object(Object.fromEntries(LOAD_COLUMNS.map(({ field, head }) => [field, column(head).default(-1)]))).nullable().default(null),
+    jobId: id('job').required(),
+    csv: yup.string().strict().max(200_000, 'The list is larger than 200,000 characters').required(required('List')),
+    mapping: yup
+      .object(Object.fromEntries(LOAD_COLUMNS.map(({ field, head }) => [field, column(head).default(-1)])))
+      .nullable()
+      .default(null),
   }),
   run: async (db, actor, { jobId, csv, mapping }) => {
     const row = await jobOfActor(db, actor, jobId)
     const taken = await db.select({ tag: load.tag }).from(load).where(eq(load.jobId, jobId))
-    const read = readLoadsCsv(csv, mapping, RULE_PACKS[row.packId], taken.map(({ tag }) => tag))
+    const read = readLoadsCsv(
+      csv,
+      mapping,
+      RULE_PACKS[row.packId],
+      taken.map(({ tag }) => tag),
+    )
     if (!read.ok) throw new Problem(422, read.error.message, [read.error])
     const { loads, aside } = read.value
     if (loads.length > 0) {
       try {
         await db.transaction(async (tx) => {
-          await tx.insert(load).values(loads.map((fields, k) => ({ ...fields, id: uuidv7(), jobId, sort: taken.length + k })))
-          await tx.update(job).set({ version: sql`${job.version} + 1` }).where(eq(job.id, jobId))
+          await tx
+            .insert(load)
+            .values(loads.map((fields, k) => ({ ...fields, id: uuidv7(), jobId, sort: taken.length + k })))
+          await tx
+            .update(job)
+            .set({ version: sql`${job.version} + 1` })
+            .where(eq(job.id, jobId))
         })
       } catch (error) {
-        if (constraintOf(error) === 'load_tag') throw new Problem(409, 'Somebody else added a load with one of these short names meanwhile. Nothing was stored; read the list again.')
+        if (constraintOf(error) === 'load_tag')
+          throw new Problem(
+            409,
+            'Somebody else added a load with one of these short names meanwhile. Nothing was stored; read the list again.',
+          )
         throw error
       }
     }
@@ -46,18 +65,40 @@ export const importLoads = defineUseCase({
 export const importProfile = defineUseCase({
   name: 'importProfile',
   schema: yup.object({
-    jobId: id('job').required(), kind: choice('Kind', PROFILE_KINDS).required(required('Kind')), name: words('Name', 80).required(required('Name')), csv: yup.string().strict().required(required('File')),
-    mapping: yup.object({ timeColumn: column('Time column').default(-1), valueColumn: column('Value column').required(required('Value column')), unit: choice('Unit', SERIES_UNITS).required(required('Unit')) }).nullable().default(null),
+    jobId: id('job').required(),
+    kind: choice('Kind', PROFILE_KINDS).required(required('Kind')),
+    name: words('Name', 80).required(required('Name')),
+    csv: yup.string().strict().required(required('File')),
+    mapping: yup
+      .object({
+        timeColumn: column('Time column').default(-1),
+        valueColumn: column('Value column').required(required('Value column')),
+        unit: choice('Unit', SERIES_UNITS).required(required('Unit')),
+      })
+      .nullable()
+      .default(null),
   }),
   run: async (db, actor, { jobId, kind, name, csv, mapping }) => {
     await jobOfActor(db, actor, jobId)
-    if (mapping && (kind === 'price') !== (mapping.unit === 'price')) throw new Problem(422, 'Prices are read as prices, and nothing else is.', [{ path: 'unit', message: 'Prices are read as prices, and nothing else is.' }])
+    if (mapping && (kind === 'price') !== (mapping.unit === 'price'))
+      throw new Problem(422, 'Prices are read as prices, and nothing else is.', [
+        { path: 'unit', message: 'Prices are read as prices, and nothing else is.' },
+      ])
     const read = readSeriesCsv(csv, mapping)
     if (!read.ok) throw new Problem(422, read.error.message, [read.error])
     const { stepH, values, aside, notes } = read.value
     const samples = Buffer.alloc(values.length * 4)
     values.forEach((value, k) => samples.writeFloatLE(value, k * 4))
-    await putProfile(db, { id: uuidv7(), jobId, kind, name, stepH, rowCount: values.length, samples, addedBy: actor.userId })
+    await putProfile(db, {
+      id: uuidv7(),
+      jobId,
+      kind,
+      name,
+      stepH,
+      rowCount: values.length,
+      samples,
+      addedBy: actor.userId,
+    })
     return { rows: values.length, stepH, aside: aside.slice(0, 50), asideCount: aside.length, notes }
   },
 })

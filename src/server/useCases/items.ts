@@ -18,7 +18,12 @@ const ITEM_TABLES = {
   setting: { table: plannedSetting, unique: 'planned_setting_key' },
 } as const
 
-const itemInput = yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', ITEM_KINDS).required(), itemId: id('item').required(), fields: yup.mixed().required() })
+const itemInput = yup.object({
+  jobId: id('job').required(),
+  kind: choice('Kind of thing', ITEM_KINDS).required(),
+  itemId: id('item').required(),
+  fields: yup.mixed().required(),
+})
 
 /** Adds a thing to the plan or changes it. */
 export const saveItem = defineUseCase({
@@ -32,14 +37,23 @@ export const saveItem = defineUseCase({
     if (wrong) throw new Problem(422, wrong.message, [wrong])
     try {
       await db.transaction(async (tx) => {
-        const changed = await tx.update(table).set(values as never).where(and(eq(table.id, itemId), eq(table.jobId, jobId))).returning({ id: table.id })
+        const changed = await tx
+          .update(table)
+          .set(values as never)
+          .where(and(eq(table.id, itemId), eq(table.jobId, jobId)))
+          .returning({ id: table.id })
         if (changed.length === 0) await tx.insert(table).values({ ...values, id: itemId, jobId } as never)
-        await tx.update(job).set({ version: sql`${job.version} + 1` }).where(eq(job.id, jobId))
+        await tx
+          .update(job)
+          .set({ version: sql`${job.version} + 1` })
+          .where(eq(job.id, jobId))
       })
     } catch (error) {
       if (constraintOf(error) !== unique) throw error
       const name = String(values.tag ?? values.key)
-      throw new Problem(409, `“${name}” is already used in this job. Choose another.`, [{ path: values.tag === undefined ? 'key' : 'tag', message: `“${name}” is already used in this job.` }])
+      throw new Problem(409, `“${name}” is already used in this job. Choose another.`, [
+        { path: values.tag === undefined ? 'key' : 'tag', message: `“${name}” is already used in this job.` },
+      ])
     }
     return { itemId }
   },
@@ -47,18 +61,26 @@ export const saveItem = defineUseCase({
 
 /** Name of the database constraint an error speaks of, if it speaks of one. */
 export function constraintOf(error: unknown): string | null {
-  for (let at: unknown = error; at instanceof Error; at = at.cause) if ('constraint' in at && typeof at.constraint === 'string') return at.constraint
+  for (let at: unknown = error; at instanceof Error; at = at.cause)
+    if ('constraint' in at && typeof at.constraint === 'string') return at.constraint
   return null
 }
 
 /** Takes a thing out of the plan. Readings on it stay on record. */
 export const removeItem = defineUseCase({
   name: 'removeItem',
-  schema: yup.object({ jobId: id('job').required(), kind: choice('Kind of thing', ITEM_KINDS).required(), itemId: id('item').required() }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    kind: choice('Kind of thing', ITEM_KINDS).required(),
+    itemId: id('item').required(),
+  }),
   run: async (db, actor, { jobId, kind, itemId }) => {
     await jobOfActor(db, actor, jobId)
     const { table } = ITEM_TABLES[kind]
-    const gone = await db.delete(table).where(and(eq(table.id, itemId), eq(table.jobId, jobId))).returning({ id: table.id })
+    const gone = await db
+      .delete(table)
+      .where(and(eq(table.id, itemId), eq(table.jobId, jobId)))
+      .returning({ id: table.id })
     if (gone.length === 0) throw new Problem(404, 'It is no longer in the plan.')
     return { itemId }
   },

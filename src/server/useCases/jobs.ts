@@ -15,15 +15,55 @@ import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 
-export const EMPTY_SOURCES: Sources = { units: [], pvAc: [], gatewayA: null, feederA: null, usableWh: null, nominalWh: null, depthOfDischarge: null, dischargeEfficiency: 0.95, reserveSoc: null, usualSoc: null, floorSoc: 0.05, standbyW: 0, curtailment: NO_CURTAILMENT }
+export const EMPTY_SOURCES: Sources = {
+  units: [],
+  pvAc: [],
+  gatewayA: null,
+  feederA: null,
+  usableWh: null,
+  nominalWh: null,
+  depthOfDischarge: null,
+  dischargeEfficiency: 0.95,
+  reserveSoc: null,
+  usualSoc: null,
+  floorSoc: 0.05,
+  standbyW: 0,
+  curtailment: NO_CURTAILMENT,
+}
 
 /** Starts a job: name, place and rule pack; everything else is surveyed. */
 export const createJob = defineUseCase({
   name: 'createJob',
-  schema: yup.object({ id: id().required(), name: words('Name', 80).required(required('Name')), place: words('Place', 80).required(required('Place')), packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')), scheduledDay: words('Day', 10).matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date').nullable().default(null) }),
+  schema: yup.object({
+    id: id().required(),
+    name: words('Name', 80).required(required('Name')),
+    place: words('Place', 80).required(required('Place')),
+    packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')),
+    scheduledDay: words('Day', 10)
+      .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
+      .nullable()
+      .default(null),
+  }),
   run: async (db, actor, input) => {
-    if (input.scheduledDay !== null && Number.isNaN(Date.parse(input.scheduledDay))) throw new Problem(422, 'Day is not a date of the calendar.', [{ path: 'scheduledDay', message: 'Day is not a date of the calendar.' }])
-    await db.insert(job).values({ ...input, crewId: actor.crewId, supply: { ratingA: null, secondMainA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: null }, sources: EMPTY_SOURCES }).onConflictDoNothing({ target: job.id })
+    if (input.scheduledDay !== null && Number.isNaN(Date.parse(input.scheduledDay)))
+      throw new Problem(422, 'Day is not a date of the calendar.', [
+        { path: 'scheduledDay', message: 'Day is not a date of the calendar.' },
+      ])
+    await db
+      .insert(job)
+      .values({
+        ...input,
+        crewId: actor.crewId,
+        supply: {
+          ratingA: null,
+          secondMainA: null,
+          powerFactor: 0.95,
+          maximumDemandKva: null,
+          meterCombinedWithBoard: null,
+        },
+        sources: EMPTY_SOURCES,
+      })
+      .onConflictDoNothing({ target: job.id })
     return { jobId: input.id }
   },
 })
@@ -32,19 +72,48 @@ export const createJob = defineUseCase({
 export const changeJob = defineUseCase({
   name: 'changeJob',
   schema: yup.object({
-    jobId: id('job').required(), version: figure('Version').integer().required(),
-    supply: supplySchema.default(undefined), sources: sourcesSchema.default(undefined), site: siteSchema.default(undefined), assumptions: assumptionsSchema.default(undefined), acceptsShedding: flag('Accepts shedding'), testDepth: choice('Test depth', ['essential', 'full']),
-    scheduledDay: words('Day', 10).matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date').nullable(), gatewayHost: words('Gateway address', 40).matches(/^(127\.|10\.|192\.168\.|172\.(1[6-9]|2\d|3[01])\.)[\d.]+$/, 'Gateway address must be one of the house’s own network').nullable(),
-    gatewayPort: figure('Gateway port').integer().min(1, 'Gateway port is 1 to 65535').max(65535, 'Gateway port is 1 to 65535').nullable(),
+    jobId: id('job').required(),
+    version: figure('Version').integer().required(),
+    supply: supplySchema.default(undefined),
+    sources: sourcesSchema.default(undefined),
+    site: siteSchema.default(undefined),
+    assumptions: assumptionsSchema.default(undefined),
+    acceptsShedding: flag('Accepts shedding'),
+    testDepth: choice('Test depth', ['essential', 'full']),
+    scheduledDay: words('Day', 10)
+      .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
+      .nullable(),
+    gatewayHost: words('Gateway address', 40)
+      .matches(
+        /^(127\.|10\.|192\.168\.|172\.(1[6-9]|2\d|3[01])\.)[\d.]+$/,
+        'Gateway address must be one of the house’s own network',
+      )
+      .nullable(),
+    gatewayPort: figure('Gateway port')
+      .integer()
+      .min(1, 'Gateway port is 1 to 65535')
+      .max(65535, 'Gateway port is 1 to 65535')
+      .nullable(),
   }),
   run: async (db, actor, { jobId, version, ...change }) => {
     const row = await jobOfActor(db, actor, jobId)
     const floor = change.sources?.floorSoc
     const reserve = change.sources?.reserveSoc
-    if (floor != null && reserve != null && reserve < floor) throw new Problem(422, 'The backup reserve is below the battery’s floor; an outage would start with nothing.', [{ path: 'sources.reserveSoc', message: 'Backup reserve is below the floor.' }])
+    if (floor != null && reserve != null && reserve < floor)
+      throw new Problem(422, 'The backup reserve is below the battery’s floor; an outage would start with nothing.', [
+        { path: 'sources.reserveSoc', message: 'Backup reserve is below the floor.' },
+      ])
     const given = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined))
-    const changed = await db.update(job).set({ ...given, version: sql`${job.version} + 1` }).where(and(eq(job.id, row.id), eq(job.version, version))).returning({ version: job.version })
-    if (changed.length === 0) throw new Problem(409, 'Somebody else changed this job meanwhile. Yours is kept in the form: look at both, then save again.')
+    const changed = await db
+      .update(job)
+      .set({ ...given, version: sql`${job.version} + 1` })
+      .where(and(eq(job.id, row.id), eq(job.version, version)))
+      .returning({ version: job.version })
+    if (changed.length === 0)
+      throw new Problem(
+        409,
+        'Somebody else changed this job meanwhile. Yours is kept in the form: look at both, then save again.',
+      )
     return { version: changed[0]?.version ?? version }
   },
 })
@@ -55,20 +124,36 @@ export const listJobs = defineUseCase({
   schema: yup.object({}),
   run: async (db, actor) => {
     const rows = await jobsOfCrew(db, actor.crewId)
-    const [records, packs] = await Promise.all([jobRecords(db, rows, actor.crewId), packsOfJobs(db, rows.map(({ id: jobId }) => jobId))])
+    const [records, packs] = await Promise.all([
+      jobRecords(db, rows, actor.crewId),
+      packsOfJobs(
+        db,
+        rows.map(({ id: jobId }) => jobId),
+      ),
+    ])
     return rows.flatMap((row) => {
       const record = records.get(row.id)
       if (!record) return []
       const bench = benchOf(record)
       const counts = { proven: 0, watch: 0, open: 0, stop: 0 }
       for (const { key } of pointsToShow(bench)) counts[bench.judgements.get(key)?.verdict ?? 'open']++
-      return [{
-        id: row.id, name: row.name, place: row.place, packId: row.packId, scheduledDay: row.scheduledDay, counts,
-        stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({ stage, verdicts, holdsJobUp })),
-        hold: bench.holdLine.sentence, holdPoint: bench.holdLine.pointKey, readingCount: record.readings.length,
-        surveyed: record.installation.loads.length > 0 && record.installation.sources.units.length > 0, planned: record.installation.chosenSchool !== null,
-        sealedAt: packs.find((pack) => pack.jobId === row.id)?.sealedAt ?? null,
-      }]
+      return [
+        {
+          id: row.id,
+          name: row.name,
+          place: row.place,
+          packId: row.packId,
+          scheduledDay: row.scheduledDay,
+          counts,
+          stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({ stage, verdicts, holdsJobUp })),
+          hold: bench.holdLine.sentence,
+          holdPoint: bench.holdLine.pointKey,
+          readingCount: record.readings.length,
+          surveyed: record.installation.loads.length > 0 && record.installation.sources.units.length > 0,
+          planned: record.installation.chosenSchool !== null,
+          sealedAt: packs.find((pack) => pack.jobId === row.id)?.sealedAt ?? null,
+        },
+      ]
     })
   },
 })
@@ -82,14 +167,52 @@ export const viewJob = defineUseCase({
   run: async (db, actor, { jobId }) => {
     const row = await jobOfActor(db, actor, jobId)
     const [record, packs, request, links, profiles, householdLinks, answers, taskMinutes] = await Promise.all([
-      jobRecord(db, row), packsOfJobs(db, [row.id]), latestPackRequest(db, row.id), linksOfJob(db, row.id), profilesOf(db, row.id), householdLinksOf(db, row.id), householdAnswersOf(db, row.id), taskMinutesOfCrew(db, actor.crewId),
+      jobRecord(db, row),
+      packsOfJobs(db, [row.id]),
+      latestPackRequest(db, row.id),
+      linksOfJob(db, row.id),
+      profilesOf(db, row.id),
+      householdLinksOf(db, row.id),
+      householdAnswersOf(db, row.id),
+      taskMinutesOfCrew(db, actor.crewId),
     ])
     return {
-      record, taskMinutes, version: row.version, place: row.place, scheduledDay: row.scheduledDay, gateway: { host: row.gatewayHost, port: row.gatewayPort },
-      profiles, household: { links: householdLinks, answers, firstWord: row.firstWord && { word: row.firstWord, because: row.firstWordBecause ?? '', at: row.firstWordAt && new Date(row.firstWordAt).toISOString() } },
-      packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256 }) => ({ id: packId, sealedAt, sealedByName, publicKey, sha256 })),
-      packRequest: request && { id: request.id, state: request.state, failure: request.failure, packId: request.packId },
-      links: links.map((link) => ({ ...link, expiresAt: new Date(link.expiresAt).toISOString(), withdrawnAt: link.withdrawnAt && new Date(link.withdrawnAt).toISOString(), openedAt: link.openedAt && new Date(link.openedAt).toISOString(), createdAt: new Date(link.createdAt).toISOString() })),
+      record,
+      taskMinutes,
+      version: row.version,
+      place: row.place,
+      scheduledDay: row.scheduledDay,
+      gateway: { host: row.gatewayHost, port: row.gatewayPort },
+      profiles,
+      household: {
+        links: householdLinks,
+        answers,
+        firstWord: row.firstWord && {
+          word: row.firstWord,
+          because: row.firstWordBecause ?? '',
+          at: row.firstWordAt && new Date(row.firstWordAt).toISOString(),
+        },
+      },
+      packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256 }) => ({
+        id: packId,
+        sealedAt,
+        sealedByName,
+        publicKey,
+        sha256,
+      })),
+      packRequest: request && {
+        id: request.id,
+        state: request.state,
+        failure: request.failure,
+        packId: request.packId,
+      },
+      links: links.map((link) => ({
+        ...link,
+        expiresAt: new Date(link.expiresAt).toISOString(),
+        withdrawnAt: link.withdrawnAt && new Date(link.withdrawnAt).toISOString(),
+        openedAt: link.openedAt && new Date(link.openedAt).toISOString(),
+        createdAt: new Date(link.createdAt).toISOString(),
+      })),
     }
   },
 })

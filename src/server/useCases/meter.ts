@@ -19,7 +19,15 @@ export const readMeter = defineUseCase({
 /** Switches the load that the stand-in pretends to have; refused for a real gateway, which has no such thing. */
 export const rehearseLoad = defineUseCase({
   name: 'rehearseLoad',
-  schema: yup.object({ jobId: id('job').required(), phase: choice('Phase', ['L1', 'L2', 'L3']).required(required('Phase')), watts: figure('Load').integer('Load is a whole number').min(0, 'Load must be 0 W or more').max(20_000, 'Load is 20 kW at most').required(required('Load')) }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    phase: choice('Phase', ['L1', 'L2', 'L3']).required(required('Phase')),
+    watts: figure('Load')
+      .integer('Load is a whole number')
+      .min(0, 'Load must be 0 W or more')
+      .max(20_000, 'Load is 20 kW at most')
+      .required(required('Load')),
+  }),
   run: async (db, actor, { jobId, phase, watts }) => {
     const { host, port, isStandIn } = addressOf(await jobOfActor(db, actor, jobId))
     if (!isStandIn) throw new Problem(409, 'This job has a real gateway. Its loads are switched by hand.')

@@ -10,14 +10,27 @@ import { defineUseCase } from '../useCase'
 /** A lead goes on past a hold in writing, where T-10 allows it. What it never allows is refused, whoever asks. */
 export const overrideHold = defineUseCase({
   name: 'overrideHold',
-  schema: yup.object({ id: id().required(), jobId: id('job').required(), step: choice('Step', HOLD_STEP_IDS).required(), condition: words('Condition', 40).required(), reason: words('Reason', 500).min(10, 'Write the reason in at least ten characters').required(required('Reason')) }),
+  schema: yup.object({
+    id: id().required(),
+    jobId: id('job').required(),
+    step: choice('Step', HOLD_STEP_IDS).required(),
+    condition: words('Condition', 40).required(),
+    reason: words('Reason', 500).min(10, 'Write the reason in at least ten characters').required(required('Reason')),
+  }),
   run: async (db, actor, input) => {
     const row = await jobOfActor(db, actor, input.jobId)
     const bench = benchOf(await jobRecord(db, row))
-    const state = bench.holds.find(({ step }) => step.id === input.step)?.conditions.find(({ condition }) => condition.id === input.condition)
+    const state = bench.holds
+      .find(({ step }) => step.id === input.step)
+      ?.conditions.find(({ condition }) => condition.id === input.condition)
     if (!state) throw new Problem(404, 'There is no such hold point.')
-    if (state.waiting.length === 0) throw new Problem(409, 'This hold point holds already; there is nothing to override.')
-    if (!state.mayOverride) throw new Problem(422, `“${state.condition.label}” is never overridden${state.verdict === 'stop' ? ' once it has failed' : ''}. Put it right first.`)
+    if (state.waiting.length === 0)
+      throw new Problem(409, 'This hold point holds already; there is nothing to override.')
+    if (!state.mayOverride)
+      throw new Problem(
+        422,
+        `“${state.condition.label}” is never overridden${state.verdict === 'stop' ? ' once it has failed' : ''}. Put it right first.`,
+      )
     await addOverride(db, { ...input, madeBy: actor.userId })
     return { id: input.id }
   },

@@ -26,7 +26,15 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 /** Makes a customer's link to one pack. The token is shown once and stored only as its hash. */
 export const makeCustomerLink = defineUseCase({
   name: 'makeCustomerLink',
-  schema: yup.object({ jobId: id('job').required(), packId: id('pack').required(), days: figure('Days').integer('Days is a whole number').min(1, 'A link lasts a day at least').max(730, 'A link lasts two years at most').default(90) }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    packId: id('pack').required(),
+    days: figure('Days')
+      .integer('Days is a whole number')
+      .min(1, 'A link lasts a day at least')
+      .max(730, 'A link lasts two years at most')
+      .default(90),
+  }),
   run: async (db, actor, { jobId, packId, days }) => {
     await jobOfActor(db, actor, jobId)
     const pack = await packById(db, packId)

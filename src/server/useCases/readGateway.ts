@@ -10,7 +10,11 @@ import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 
 /** The job's own gateway, or the stand-in where none is set. @throws Problem 409 when there is neither */
-export function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null }): { host: string; port: number; isStandIn: boolean } {
+export function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null }): {
+  host: string
+  port: number
+  isStandIn: boolean
+} {
   if (row.gatewayHost) return { host: row.gatewayHost, port: row.gatewayPort ?? 502, isStandIn: false }
   const [host = '', port = ''] = (process.env.AWLBRIGHT_GATEWAY ?? '').split(':')
   if (!host) throw new Problem(409, 'This job has no gateway address yet. Enter it in Settings.')
@@ -26,24 +30,47 @@ export function asProblem(error: unknown): never {
 /** Reads the gateway's settings and stores them as readings: what it reads now, or how it is left. Keys without a name are handed back, not stored. */
 export const readGateway = defineUseCase({
   name: 'readGateway',
-  schema: yup.object({ jobId: id('job').required(), slot: choice('Column', ['read', 'left']).required(), recordedAt: words('Time', 40).test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value))).nullable().default(null) }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    slot: choice('Column', ['read', 'left']).required(),
+    recordedAt: words('Time', 40)
+      .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
+      .nullable()
+      .default(null),
+  }),
   run: async (db, actor, { jobId, slot, recordedAt: deviceTime }) => {
     const row = await jobOfActor(db, actor, jobId)
     const { host, port } = addressOf(row)
     const readout = await readDevice(host, port).catch(asProblem)
     const bench = benchOf(await jobRecord(db, row))
     const recordedAt = (deviceTime === null ? new Date() : new Date(deviceTime)).toISOString()
-    const readings = bench.points.filter(({ family, subject }) => family === 'settingLeft' && readout.values.has(subject)).map((point) => {
-      const input = point.slots.find((candidate) => candidate.id === slot)?.input
-      const reading: Reading = {
-        id: uuidv7(), jobId, pointKey: point.key, slot, valueNumber: readout.values.get(point.subject) ?? null, valueWord: null, digits: null,
-        unit: input?.kind === 'quantity' ? input.unit : '', detail: { source: 'gateway', address: `${host}:${port}` }, instrumentId: null, recordedBy: actor.userId, recordedByName: actor.name,
-        recordedAt, receivedAt: null, supersedes: null, supersedeReason: null, shownVerdict: 'open',
-      }
-      const { verdict } = judgePoint(point, { ...bench.context, readings: [...bench.context.readings, reading] })
-      const { receivedAt: _received, recordedByName: _name, ...stored } = reading
-      return { ...stored, shownVerdict: verdict }
-    })
+    const readings = bench.points
+      .filter(({ family, subject }) => family === 'settingLeft' && readout.values.has(subject))
+      .map((point) => {
+        const input = point.slots.find((candidate) => candidate.id === slot)?.input
+        const reading: Reading = {
+          id: uuidv7(),
+          jobId,
+          pointKey: point.key,
+          slot,
+          valueNumber: readout.values.get(point.subject) ?? null,
+          valueWord: null,
+          digits: null,
+          unit: input?.kind === 'quantity' ? input.unit : '',
+          detail: { source: 'gateway', address: `${host}:${port}` },
+          instrumentId: null,
+          recordedBy: actor.userId,
+          recordedByName: actor.name,
+          recordedAt,
+          receivedAt: null,
+          supersedes: null,
+          supersedeReason: null,
+          shownVerdict: 'open',
+        }
+        const { verdict } = judgePoint(point, { ...bench.context, readings: [...bench.context.readings, reading] })
+        const { receivedAt: _received, recordedByName: _name, ...stored } = reading
+        return { ...stored, shownVerdict: verdict }
+      })
     await addReadings(db, readings)
     const planned = new Set(bench.context.installation.settings.map(({ key }) => key))
     return {

@@ -15,21 +15,40 @@ const kindOfThing = () => choice('Kind of thing', SURVEY_KINDS).required()
 /** Adds a thing found on the survey, or changes it. */
 export const saveSurveyItem = defineUseCase({
   name: 'saveSurveyItem',
-  schema: yup.object({ jobId: id('job').required(), kind: kindOfThing(), itemId: id('item').required(), fields: yup.mixed().required() }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    kind: kindOfThing(),
+    itemId: id('item').required(),
+    fields: yup.mixed().required(),
+  }),
   run: async (db, actor, { jobId, kind, itemId, fields }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const { tag, name, sort, ...detail } = parseInput(SURVEY_SCHEMAS[kind] as yup.Schema<Record<string, unknown>>, fields) as { tag: string; name: string; sort: number }
+    const { tag, name, sort, ...detail } = parseInput(
+      SURVEY_SCHEMAS[kind] as yup.Schema<Record<string, unknown>>,
+      fields,
+    ) as { tag: string; name: string; sort: number }
     const wrong = surveyContradiction(detail, row.packId)
     if (wrong) throw new Problem(422, wrong.message, [wrong])
     try {
       await db.transaction(async (tx) => {
-        const changed = await tx.update(surveyItem).set({ tag, name, sort, detail }).where(and(eq(surveyItem.id, itemId), eq(surveyItem.jobId, jobId), eq(surveyItem.kind, kind))).returning({ id: surveyItem.id })
-        if (changed.length === 0) await tx.insert(surveyItem).values({ id: itemId, jobId, kind, tag, name, sort, detail })
-        await tx.update(job).set({ version: sql`${job.version} + 1` }).where(eq(job.id, jobId))
+        const changed = await tx
+          .update(surveyItem)
+          .set({ tag, name, sort, detail })
+          .where(and(eq(surveyItem.id, itemId), eq(surveyItem.jobId, jobId), eq(surveyItem.kind, kind)))
+          .returning({ id: surveyItem.id })
+        if (changed.length === 0)
+          await tx.insert(surveyItem).values({ id: itemId, jobId, kind, tag, name, sort, detail })
+        await tx
+          .update(job)
+          .set({ version: sql`${job.version} + 1` })
+          .where(eq(job.id, jobId))
       })
     } catch (error) {
       const constraint = constraintOf(error)
-      if (constraint === 'survey_item_tag') throw new Problem(409, `“${tag}” is already used in this job. Choose another.`, [{ path: 'tag', message: `“${tag}” is already used in this job.` }])
+      if (constraint === 'survey_item_tag')
+        throw new Problem(409, `“${tag}” is already used in this job. Choose another.`, [
+          { path: 'tag', message: `“${tag}” is already used in this job.` },
+        ])
       if (constraint === 'survey_item_pkey') throw new Problem(409, 'Another thing has this id.')
       throw error
     }
@@ -43,7 +62,10 @@ export const removeSurveyItem = defineUseCase({
   schema: yup.object({ jobId: id('job').required(), itemId: id('item').required() }),
   run: async (db, actor, { jobId, itemId }) => {
     await jobOfActor(db, actor, jobId)
-    const gone = await db.delete(surveyItem).where(and(eq(surveyItem.id, itemId), eq(surveyItem.jobId, jobId))).returning({ id: surveyItem.id })
+    const gone = await db
+      .delete(surveyItem)
+      .where(and(eq(surveyItem.id, itemId), eq(surveyItem.jobId, jobId)))
+      .returning({ id: surveyItem.id })
     if (gone.length === 0) throw new Problem(404, 'It is no longer on the survey.')
     return { itemId }
   },

@@ -17,25 +17,63 @@ import { constraintOf } from './items'
 export const saveWiring = defineUseCase({
   name: 'saveWiring',
   schema: yup.object({
-    id: id().required(), jobId: id('job').required(), layer: choice('Layer', WIRING_LAYERS).required(required('Layer')), base: figure('Base').integer('Base is a whole number').min(0, 'Base is 0 or more').max(100_000, 'Base is too large').required(required('Base')),
-    note: words('What was changed', 300).required(required('What was changed')), madeAt: yup.string().strict().matches(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z$/, 'madeAt is no instant').required(required('madeAt')), graph: graphSchema.required(required('Wiring')),
+    id: id().required(),
+    jobId: id('job').required(),
+    layer: choice('Layer', WIRING_LAYERS).required(required('Layer')),
+    base: figure('Base')
+      .integer('Base is a whole number')
+      .min(0, 'Base is 0 or more')
+      .max(100_000, 'Base is too large')
+      .required(required('Base')),
+    note: words('What was changed', 300).required(required('What was changed')),
+    madeAt: yup
+      .string()
+      .strict()
+      .matches(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z$/, 'madeAt is no instant')
+      .required(required('madeAt')),
+    graph: graphSchema.required(required('Wiring')),
   }),
   run: async (db, actor, { id: revisionId, jobId, layer, base, note, madeAt, graph }) => {
     await jobOfActor(db, actor, jobId)
-    if (actor.role === 'hand' && layer === 'planned') throw new Problem(403, 'The plan of the wiring is changed by a lead or the office. What is wired you may write down.')
-    if (Number.isNaN(Date.parse(madeAt))) throw new Problem(422, 'madeAt is no instant.', [{ path: 'madeAt', message: 'madeAt is no instant.' }])
-    const [known] = await db.select({ jobId: wiringRevision.jobId, number: wiringRevision.number }).from(wiringRevision).where(eq(wiringRevision.id, revisionId)).limit(1)
+    if (actor.role === 'hand' && layer === 'planned')
+      throw new Problem(
+        403,
+        'The plan of the wiring is changed by a lead or the office. What is wired you may write down.',
+      )
+    if (Number.isNaN(Date.parse(madeAt)))
+      throw new Problem(422, 'madeAt is no instant.', [{ path: 'madeAt', message: 'madeAt is no instant.' }])
+    const [known] = await db
+      .select({ jobId: wiringRevision.jobId, number: wiringRevision.number })
+      .from(wiringRevision)
+      .where(eq(wiringRevision.id, revisionId))
+      .limit(1)
     if (known && known.jobId !== jobId) throw new Problem(409, 'Another wiring has this id.')
     if (known) return { number: known.number }
     try {
       await db.transaction(async (tx) => {
-        const [{ last = 0 } = {}] = await tx.select({ last: sql<number>`coalesce(max(${wiringRevision.number}), 0)::int` }).from(wiringRevision).where(and(eq(wiringRevision.jobId, jobId), eq(wiringRevision.layer, layer)))
-        if (last !== base) throw new Problem(409, 'Somebody else changed the wiring meanwhile. Yours is kept on this device: look at both, then make the change again.')
-        await tx.insert(wiringRevision).values({ id: revisionId, jobId, layer, number: base + 1, note, graph, madeBy: actor.userId, madeAt })
-        await tx.update(job).set({ version: sql`${job.version} + 1` }).where(eq(job.id, jobId))
+        const [{ last = 0 } = {}] = await tx
+          .select({ last: sql<number>`coalesce(max(${wiringRevision.number}), 0)::int` })
+          .from(wiringRevision)
+          .where(and(eq(wiringRevision.jobId, jobId), eq(wiringRevision.layer, layer)))
+        if (last !== base)
+          throw new Problem(
+            409,
+            'Somebody else changed the wiring meanwhile. Yours is kept on this device: look at both, then make the change again.',
+          )
+        await tx
+          .insert(wiringRevision)
+          .values({ id: revisionId, jobId, layer, number: base + 1, note, graph, madeBy: actor.userId, madeAt })
+        await tx
+          .update(job)
+          .set({ version: sql`${job.version} + 1` })
+          .where(eq(job.id, jobId))
       })
     } catch (error) {
-      if (constraintOf(error) === 'wiring_revision_number') throw new Problem(409, 'Somebody else changed the wiring meanwhile. Yours is kept on this device: look at both, then make the change again.')
+      if (constraintOf(error) === 'wiring_revision_number')
+        throw new Problem(
+          409,
+          'Somebody else changed the wiring meanwhile. Yours is kept on this device: look at both, then make the change again.',
+        )
       throw error
     }
     return { number: base + 1 }
@@ -45,14 +83,33 @@ export const saveWiring = defineUseCase({
 /** Sets the one convention of core colours of a job; a blank goes back to the rule pack's colour. */
 export const setCoreColours = defineUseCase({
   name: 'setCoreColours',
-  schema: yup.object({ jobId: id('job').required(), colours: yup.object(Object.fromEntries(['L1', 'L2', 'L3', 'N', 'PE'].map((conductor) => [conductor, words(conductor, 40).default('')]))).required(required('Colours')) }),
+  schema: yup.object({
+    jobId: id('job').required(),
+    colours: yup
+      .object(
+        Object.fromEntries(
+          ['L1', 'L2', 'L3', 'N', 'PE'].map((conductor) => [conductor, words(conductor, 40).default('')]),
+        ),
+      )
+      .required(required('Colours')),
+  }),
   run: async (db, actor, { jobId, colours }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const given = Object.fromEntries(Object.entries(colours as Record<string, string>).filter(([, colour]) => colour !== ''))
+    const given = Object.fromEntries(
+      Object.entries(colours as Record<string, string>).filter(([, colour]) => colour !== ''),
+    )
     const cores = coresOf({ packId: row.packId, coreColours: given })
-    const twice = cores.find(({ colour }, k) => cores.findIndex((other) => other.colour.toLowerCase() === colour.toLowerCase()) !== k)
-    if (twice) throw new Problem(422, `Two cores of this job would be ${twice.colour}. One convention tells every core apart.`, [{ path: twice.conductor, message: `${twice.colour} is taken.` }])
-    await db.update(job).set({ coreColours: given, version: sql`${job.version} + 1` }).where(eq(job.id, jobId))
+    const twice = cores.find(
+      ({ colour }, k) => cores.findIndex((other) => other.colour.toLowerCase() === colour.toLowerCase()) !== k,
+    )
+    if (twice)
+      throw new Problem(422, `Two cores of this job would be ${twice.colour}. One convention tells every core apart.`, [
+        { path: twice.conductor, message: `${twice.colour} is taken.` },
+      ])
+    await db
+      .update(job)
+      .set({ coreColours: given, version: sql`${job.version} + 1` })
+      .where(eq(job.id, jobId))
     return { coreColours: given }
   },
 })

@@ -16,8 +16,27 @@ interface LabelProps {
 }
 
 /** Words in a drawing. Sizes are styles, because the page's reset outranks an attribute of SVG. */
-export function Label({ x, y, size = 12.5, weight = 400, anchor = 'start', tone = 'ink2', halo, children }: LabelProps) {
+export function Label({
+  x,
+  y,
+  size = 12.5,
+  weight = 400,
+  anchor = 'start',
+  tone = 'ink2',
+  halo,
+  children,
+}: LabelProps) {
   return (
-    <text x={x} y={y} textAnchor={anchor} fill={colour(tone)} stroke={halo ? colour(halo) : 'none'} strokeWidth={halo ? 4 : 0} style={{ fontSize: size, fontWeight: weight, paintOrder: 'stroke', pointerEvents: 'none' }}>{children}</text>
+    <text
+      x={x}
+      y={y}
+      textAnchor={anchor}
+      fill={colour(tone)}
+      stroke={halo ? colour(halo) : 'none'}
+      strokeWidth={halo ? 4 : 0}
+      style={{ fontSize: size, fontWeight: weight, paintOrder: 'stroke', pointerEvents: 'none' }}
+    >
+      {children}
+    </text>
   )
 }

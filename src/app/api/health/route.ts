@@ -7,7 +7,10 @@ export async function GET(): Promise<Response> {
   const started = performance.now()
   try {
     await appDatabase().pool.query('select count(*) from job')
-    return Response.json({ ok: true, checks: { web: 'up', database: 'answers', databaseMs: Math.round(performance.now() - started) } })
+    return Response.json({
+      ok: true,
+      checks: { web: 'up', database: 'answers', databaseMs: Math.round(performance.now() - started) },
+    })
   } catch {
     return Response.json({ ok: false, checks: { web: 'up', database: 'away' } }, { status: 503 })
   }

@@ -6,13 +6,23 @@ import { CustomerPage } from '@/features/customer/CustomerPage'
 import { MessagePage } from '@/features/MessagePage'
 import { customerPack } from '@/server/customerPack'
 
-export const metadata: Metadata = { title: 'Your battery backup', robots: { index: false, follow: false }, referrer: 'no-referrer' }
+export const metadata: Metadata = {
+  title: 'Your battery backup',
+  robots: { index: false, follow: false },
+  referrer: 'no-referrer',
+}
 export const dynamic = 'force-dynamic'
 
 const CLOSED = {
-  unknown: ['This link does not work', 'It may have been copied without its last letters. Ask the crew for it once more.'],
+  unknown: [
+    'This link does not work',
+    'It may have been copied without its last letters. Ask the crew for it once more.',
+  ],
   withdrawn: ['This link was withdrawn', 'The crew has taken it back, perhaps because there is a newer one. Ask them.'],
-  expired: ['This link has run out', 'Links work for a while only. Ask the crew for a new one; the record itself is kept.'],
+  expired: [
+    'This link has run out',
+    'Links work for a while only. Ask the crew for a new one; the record itself is kept.',
+  ],
 } as const
 
 export default async function CustomerRoute({ params }: { params: Promise<{ token: string }> }) {
@@ -20,5 +30,12 @@ export default async function CustomerRoute({ params }: { params: Promise<{ toke
   const found = await customerPack(token)
   if (found.state !== 'open') return <MessagePage title={CLOSED[found.state][0]}>{CLOSED[found.state][1]}</MessagePage>
   await noteOpened(appDatabase().db, found.linkId)
-  return <CustomerPage summary={found.summary} token={token} fingerprint={keyFingerprint(found.publicKey)} expiresAt={found.expiresAt} />
+  return (
+    <CustomerPage
+      summary={found.summary}
+      token={token}
+      fingerprint={keyFingerprint(found.publicKey)}
+      expiresAt={found.expiresAt}
+    />
+  )
 }

@@ -5,7 +5,11 @@ import { HouseholdPage } from '@/features/household/HouseholdPage'
 import { MessagePage } from '@/features/MessagePage'
 import { householdView } from '@/server/household'
 
-export const metadata: Metadata = { title: 'Before we come', robots: { index: false, follow: false }, referrer: 'no-referrer' }
+export const metadata: Metadata = {
+  title: 'Before we come',
+  robots: { index: false, follow: false },
+  referrer: 'no-referrer',
+}
 export const dynamic = 'force-dynamic'
 
 export default async function HouseholdRoute({ params }: { params: Promise<{ token: string }> }) {

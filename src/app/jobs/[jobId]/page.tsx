@@ -21,5 +21,9 @@ export default async function JobPage({ params }: { params: Promise<{ jobId: str
     if (error instanceof Problem && error.status === 404) notFound()
     throw error
   }
-  return <Suspense><JobBench view={view} actor={actor} /></Suspense>
+  return (
+    <Suspense>
+      <JobBench view={view} actor={actor} />
+    </Suspense>
+  )
 }

@@ -23,12 +23,24 @@ export const componentRecord: PointFamily = {
   id: 'componentRecord',
   derive: ({ components }) =>
     components.map((component) => ({
-      key: `fit.component.${component.tag}`, family: 'componentRecord', stage: 'fit', subject: component.tag,
+      key: `fit.component.${component.tag}`,
+      family: 'componentRecord',
+      stage: 'fit',
+      subject: component.tag,
       label: `${component.name}: serial${hasFirmware(component) ? ', firmware' : ''} and picture`,
       why: 'Warranty and later faults are traced by serial; the picture shows how it was left.',
       slots: [
         { id: 'serial', label: 'Serial', path: ['serial', component.tag], input: { kind: 'text', maxLength: 40 } },
-        ...(hasFirmware(component) ? [{ id: 'firmware', label: 'Firmware', path: ['fw', component.tag], input: { kind: 'text', maxLength: 20 } as const }] : []),
+        ...(hasFirmware(component)
+          ? [
+              {
+                id: 'firmware',
+                label: 'Firmware',
+                path: ['fw', component.tag],
+                input: { kind: 'text', maxLength: 20 } as const,
+              },
+            ]
+          : []),
         { id: 'picture', label: 'Picture', path: [], input: { kind: 'attached' } },
       ],
     })),
@@ -39,14 +51,51 @@ export const componentRecord: PointFamily = {
     const firmware = slots.word('firmware')
     const picture = context.attachments.some(({ kind, subject }) => kind === 'picture' && subject === point.subject)
     const minimum = component?.minimumFirmware ?? null
-    const common = { code: 'F', limit: minimum ? `firmware ≥ ${minimum}` : null, basis: minimum ? 'Lowest firmware the plan accepts, from the maker’s data.' : null, value: serial }
-    const twin = serial && context.readings.find((reading) => reading.slot === 'serial' && reading.pointKey !== point.key && reading.valueWord?.toUpperCase() === serial.toUpperCase())
-    if (twin) return { ...common, verdict: 'stop', why: `The same serial is recorded for ${twin.pointKey.split('.').at(-1)}; one of the two is wrong.` }
-    const elsewhere = serial ? context.serialsElsewhere.find((one) => one.serial.toUpperCase() === serial.toUpperCase()) : undefined
-    if (elsewhere) return { ...common, verdict: 'stop', why: `The same serial is on record at ${elsewhere.jobName}; read the plate again, or take it back there.` }
-    if (minimum && firmware && compareFirmware(firmware, minimum) < 0) return { ...common, verdict: 'stop', why: `Firmware ${firmware} is older than ${minimum}; update it before commissioning.` }
-    const needed = [!serial && 'serial', hasFirmware(component ?? ({} as Component)) && !firmware && 'firmware', !picture && 'picture'].filter(Boolean)
+    const common = {
+      code: 'F',
+      limit: minimum ? `firmware ≥ ${minimum}` : null,
+      basis: minimum ? 'Lowest firmware the plan accepts, from the maker’s data.' : null,
+      value: serial,
+    }
+    const twin =
+      serial &&
+      context.readings.find(
+        (reading) =>
+          reading.slot === 'serial' &&
+          reading.pointKey !== point.key &&
+          reading.valueWord?.toUpperCase() === serial.toUpperCase(),
+      )
+    if (twin)
+      return {
+        ...common,
+        verdict: 'stop',
+        why: `The same serial is recorded for ${twin.pointKey.split('.').at(-1)}; one of the two is wrong.`,
+      }
+    const elsewhere = serial
+      ? context.serialsElsewhere.find((one) => one.serial.toUpperCase() === serial.toUpperCase())
+      : undefined
+    if (elsewhere)
+      return {
+        ...common,
+        verdict: 'stop',
+        why: `The same serial is on record at ${elsewhere.jobName}; read the plate again, or take it back there.`,
+      }
+    if (minimum && firmware && compareFirmware(firmware, minimum) < 0)
+      return {
+        ...common,
+        verdict: 'stop',
+        why: `Firmware ${firmware} is older than ${minimum}; update it before commissioning.`,
+      }
+    const needed = [
+      !serial && 'serial',
+      hasFirmware(component ?? ({} as Component)) && !firmware && 'firmware',
+      !picture && 'picture',
+    ].filter(Boolean)
     if (needed.length > 0) return { ...common, verdict: 'open', why: `Still to record: ${needed.join(', ')}.` }
-    return { ...common, verdict: 'proven', why: `Serial${firmware ? `, firmware ${firmware}` : ''} and picture are on record.` }
+    return {
+      ...common,
+      verdict: 'proven',
+      why: `Serial${firmware ? `, firmware ${firmware}` : ''} and picture are on record.`,
+    }
   },
 }

@@ -10,33 +10,66 @@ export const MOST_CT_STEPS = 6
 /** Noise of a meter nobody has watched: one standard deviation, in watts. */
 export const USUAL_METER_NOISE_W = 15
 
-export const CT_WORDS: Readonly<Record<CtState, string>> = { right: 'right', reversed: 'reversed', wrongConductor: 'on the wrong conductor or phase', wrongRatio: 'set to the wrong ratio' }
+export const CT_WORDS: Readonly<Record<CtState, string>> = {
+  right: 'right',
+  reversed: 'reversed',
+  wrongConductor: 'on the wrong conductor or phase',
+  wrongRatio: 'set to the wrong ratio',
+}
 
 /** Phases whose current transformer is tried: all of the supply's, where there is a gateway or an inverter to be guided by them. */
-const phasesOf = ({ components }: Installation, { phases }: RulePack) => (components.some(({ kind }) => kind === 'gateway' || kind === 'inverter') ? phases : [])
+const phasesOf = ({ components }: Installation, { phases }: RulePack) =>
+  components.some(({ kind }) => kind === 'gateway' || kind === 'inverter') ? phases : []
 
 /** Steps on record for a transformer, with the noise they are held against. */
 export function ctStepsOf(slots: Pick<SlotReadings, 'number'>): { steps: CtStep[]; meterNoiseW: number } {
-  const steps = Array.from({ length: MOST_CT_STEPS }, (_, k) => ({ appliedW: slots.number(`load${k + 1}`), meterW: slots.number(`meter${k + 1}`) }))
-  return { steps: steps.filter((step): step is CtStep => step.appliedW !== null && step.meterW !== null), meterNoiseW: slots.number('noise') ?? USUAL_METER_NOISE_W }
+  const steps = Array.from({ length: MOST_CT_STEPS }, (_, k) => ({
+    appliedW: slots.number(`load${k + 1}`),
+    meterW: slots.number(`meter${k + 1}`),
+  }))
+  return {
+    steps: steps.filter((step): step is CtStep => step.appliedW !== null && step.meterW !== null),
+    meterNoiseW: slots.number('noise') ?? USUAL_METER_NOISE_W,
+  }
 }
 
 /** W-5: sense and ratio of each phase's current transformer from known load steps. */
 export const ctSteps: PointFamily = {
   id: 'ctSteps',
-  derive: (installation, pack) => phasesOf(installation, pack).map((phase): Point => {
-    const short = phase.toLowerCase()
-    return {
-      key: `wire.ct.${phase}`, family: 'ctSteps', stage: 'wire', subject: phase, label: `Current transformer of ${phase}: way round, phase, ratio`, why: 'A transformer the wrong way round makes the battery push when it should hold, and nobody sees it in the app.',
-      slots: [
-        ...Array.from({ length: MOST_CT_STEPS }, (_, k) => k + 1).flatMap((n) => [
-          { id: `load${n}`, label: `Step ${n}: known load switched`, path: ['ct', short, `load${n}`], input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const },
-          { id: `meter${n}`, label: `Step ${n}: change the meter shows`, path: ['ct', short, `meter${n}`], input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const },
-        ]),
-        { id: 'noise', label: 'Noise of the meter', path: ['ct', short, 'noise'], input: { kind: 'quantity', unit: 'W', measures: null } as const },
-      ],
-    }
-  }),
+  derive: (installation, pack) =>
+    phasesOf(installation, pack).map((phase): Point => {
+      const short = phase.toLowerCase()
+      return {
+        key: `wire.ct.${phase}`,
+        family: 'ctSteps',
+        stage: 'wire',
+        subject: phase,
+        label: `Current transformer of ${phase}: way round, phase, ratio`,
+        why: 'A transformer the wrong way round makes the battery push when it should hold, and nobody sees it in the app.',
+        slots: [
+          ...Array.from({ length: MOST_CT_STEPS }, (_, k) => k + 1).flatMap((n) => [
+            {
+              id: `load${n}`,
+              label: `Step ${n}: known load switched`,
+              path: ['ct', short, `load${n}`],
+              input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const,
+            },
+            {
+              id: `meter${n}`,
+              label: `Step ${n}: change the meter shows`,
+              path: ['ct', short, `meter${n}`],
+              input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const,
+            },
+          ]),
+          {
+            id: 'noise',
+            label: 'Noise of the meter',
+            path: ['ct', short, 'noise'],
+            input: { kind: 'quantity', unit: 'W', measures: null } as const,
+          },
+        ],
+      }
+    }),
   judge: (point, context) => judgeCt(point, context),
 }
 
@@ -44,9 +77,23 @@ function judgeCt(point: Point, context: EvidenceContext) {
   const slots = slotReadings(point, context)
   const { steps, meterNoiseW } = ctStepsOf(slots)
   const { scale, scaleError, state, smallestStepW, impliedRatio, verdict } = ctSense({ steps, meterNoiseW })
-  const common = { code: 'W-5', limit: '0.9 to 1.1', basis: `Least squares over ${steps.length} step${steps.length === 1 ? '' : 's'}; at ${formatQuantity(meterNoiseW, 'W')} of noise a step below ${formatQuantity(smallestStepW, 'W', 3)} decides nothing.`, value: scale === null ? null : formatNumber(scale, 3) }
-  if (state === null) return { ...common, verdict, why: 'Switch a known load on and off, and note what the meter makes of it.' }
+  const common = {
+    code: 'W-5',
+    limit: '0.9 to 1.1',
+    basis: `Least squares over ${steps.length} step${steps.length === 1 ? '' : 's'}; at ${formatQuantity(meterNoiseW, 'W')} of noise a step below ${formatQuantity(smallestStepW, 'W', 3)} decides nothing.`,
+    value: scale === null ? null : formatNumber(scale, 3),
+  }
+  if (state === null)
+    return { ...common, verdict, why: 'Switch a known load on and off, and note what the meter makes of it.' }
   const told = `It answers ${formatNumber(scale ?? 0, 3)}${scaleError === null ? '' : ` ± ${formatNumber(3 * scaleError, 2)}`} for 1: ${CT_WORDS[state]}.`
-  const todo = { right: verdict === 'proven' ? ' Enough has been seen.' : ` Not sure yet: a larger load or another step decides (at least ${formatQuantity(smallestStepW, 'W', 3)}).`, reversed: ' Turn it round, or swap its two leads.', wrongConductor: ' Find the conductor it really sits on.', wrongRatio: impliedRatio === null ? '' : ` Its ratio has to be multiplied by ${formatNumber(impliedRatio, 3)}.` }[state]
+  const todo = {
+    right:
+      verdict === 'proven'
+        ? ' Enough has been seen.'
+        : ` Not sure yet: a larger load or another step decides (at least ${formatQuantity(smallestStepW, 'W', 3)}).`,
+    reversed: ' Turn it round, or swap its two leads.',
+    wrongConductor: ' Find the conductor it really sits on.',
+    wrongRatio: impliedRatio === null ? '' : ` Its ratio has to be multiplied by ${formatNumber(impliedRatio, 3)}.`,
+  }[state]
   return afterCalibration({ ...common, verdict, why: `${told}${todo}` }, slots)
 }

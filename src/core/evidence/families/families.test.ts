@@ -32,7 +32,9 @@ describe('the quick line’s words', () => {
   const slots = benchOf(recordOf(house())).points.flatMap(({ key, slots: own }) => own.map((slot) => ({ key, slot })))
 
   it('call one slot each', () => {
-    const calls = slots.filter(({ slot }) => slot.path.length > 0).map(({ slot }) => [...slot.path, slot.mode ?? ''].join(' '))
+    const calls = slots
+      .filter(({ slot }) => slot.path.length > 0)
+      .map(({ slot }) => [...slot.path, slot.mode ?? ''].join(' '))
     expect(new Set(calls).size).toBe(calls.length)
   })
 
@@ -42,42 +44,88 @@ describe('the quick line’s words', () => {
 })
 
 describe('the supply’s rating', () => {
-  const of = (ratingA: number, planned: number | null = 60) => judged('survey.supplyRating', [reading('survey.supplyRating', 'rating', ratingA, { unit: 'A' })], house({ supply: { ...house().supply, ratingA: planned } }))
+  const of = (ratingA: number, planned: number | null = 60) =>
+    judged(
+      'survey.supplyRating',
+      [reading('survey.supplyRating', 'rating', ratingA, { unit: 'A' })],
+      house({ supply: { ...house().supply, ratingA: planned } }),
+    )
 
-  it.each([[60, 'proven'], [80, 'proven'], [50, 'stop']] as const)('%s A read against 60 A planned', (ratingA, verdict) => {
+  it.each([
+    [60, 'proven'],
+    [80, 'proven'],
+    [50, 'stop'],
+  ] as const)('%s A read against 60 A planned', (ratingA, verdict) => {
     expect(of(ratingA).verdict).toBe(verdict)
   })
 
   it('has nothing to stand against where the plan has no figure', () => {
-    expect(of(60, null)).toMatchObject({ verdict: 'open', why: expect.stringContaining('no rating to hold this against') })
+    expect(of(60, null)).toMatchObject({
+      verdict: 'open',
+      why: expect.stringContaining('no rating to hold this against'),
+    })
   })
 })
 
 describe('a component', () => {
   const key = 'fit.component.inv1'
-  const picture = { id: 'a', jobId: house().jobId, kind: 'picture' as const, subject: 'inv1', fileName: 'p.jpg', sha256: '', byteCount: 1, mediaType: 'image/jpeg', takenAt: null, addedByName: 'T', receivedAt: '2026-01-01T00:00:00Z' }
-  const of = (readings: Reading[], withPicture: boolean) => benchOf({ ...recordOf(house(), readings), attachments: withPicture ? [picture] : [] }).judgements.get(key)
+  const picture = {
+    id: 'a',
+    jobId: house().jobId,
+    kind: 'picture' as const,
+    subject: 'inv1',
+    fileName: 'p.jpg',
+    sha256: '',
+    byteCount: 1,
+    mediaType: 'image/jpeg',
+    takenAt: null,
+    addedByName: 'T',
+    receivedAt: '2026-01-01T00:00:00Z',
+  }
+  const of = (readings: Reading[], withPicture: boolean) =>
+    benchOf({ ...recordOf(house(), readings), attachments: withPicture ? [picture] : [] }).judgements.get(key)
 
   it('wants serial, firmware and picture, and says which is missing', () => {
     expect(of([], false)?.why).toBe('Still to record: serial, firmware, picture.')
     expect(of([reading(key, 'serial', 'X1')], true)?.why).toBe('Still to record: firmware.')
-    expect(of([reading(key, 'serial', 'X1'), reading(key, 'firmware', '2.10')], true)).toMatchObject({ verdict: 'proven', value: 'X1' })
+    expect(of([reading(key, 'serial', 'X1'), reading(key, 'firmware', '2.10')], true)).toMatchObject({
+      verdict: 'proven',
+      value: 'X1',
+    })
   })
 
-  it.each([['2.9', '2.10', -1], ['2.10', '2.10', 0], ['2.10.1', '2.10', 1], ['3', '2.99', 1], ['1.8b', '1.8a', 1], ['1.8-2', '1.8-10', -1]] as const)('firmware %s against %s', (a, b, sign) => {
+  it.each([
+    ['2.9', '2.10', -1],
+    ['2.10', '2.10', 0],
+    ['2.10.1', '2.10', 1],
+    ['3', '2.99', 1],
+    ['1.8b', '1.8a', 1],
+    ['1.8-2', '1.8-10', -1],
+  ] as const)('firmware %s against %s', (a, b, sign) => {
     expect(Math.sign(compareFirmware(a, b))).toBe(sign)
   })
 })
 
 describe('runs', () => {
   it('turn readings into observations, the latest of each look', () => {
-    const looks = identityObservations([reading('wire.identity.w1', 'joined:w1', 'open'), reading('wire.identity.w1', 'joined:w1', 'continuity'), reading('wire.identity.w2', 'joined:none', 'open'), reading('outage.told', 'answer', 'yes')])
-    expect(looks).toEqual([{ joined: 'w1', readings: { w1: 'continuity' } }, { joined: null, readings: { w2: 'open' } }])
+    const looks = identityObservations([
+      reading('wire.identity.w1', 'joined:w1', 'open'),
+      reading('wire.identity.w1', 'joined:w1', 'continuity'),
+      reading('wire.identity.w2', 'joined:none', 'open'),
+      reading('outage.told', 'answer', 'yes'),
+    ])
+    expect(looks).toEqual([
+      { joined: 'w1', readings: { w1: 'continuity' } },
+      { joined: null, readings: { w2: 'open' } },
+    ])
   })
 
   it('that are crossed are stopped on both labels', () => {
     const crossed = [reading('wire.identity.w2', 'joined:w1', 'continuity')]
-    expect([judged('wire.identity.w1', crossed).verdict, judged('wire.identity.w2', crossed).verdict]).toEqual(['stop', 'stop'])
+    expect([judged('wire.identity.w1', crossed).verdict, judged('wire.identity.w2', crossed).verdict]).toEqual([
+      'stop',
+      'stop',
+    ])
   })
 
   it('say how far a loop is off, and from what', () => {
@@ -89,14 +137,25 @@ describe('runs', () => {
 
 describe('an electrode', () => {
   const key = 'earth.electrode.e1'
-  const three = (a: number, b: number, c: number) => [reading(key, 'clamp', 0.1), reading(key, 'r52', a), reading(key, 'r618', b), reading(key, 'r72', c)]
+  const three = (a: number, b: number, c: number) => [
+    reading(key, 'clamp', 0.1),
+    reading(key, 'r52', a),
+    reading(key, 'r618', b),
+    reading(key, 'r72', c),
+  ]
 
   it('asks for the clamp first', () => {
-    expect(judged(key, [reading(key, 'r618', 30)])).toMatchObject({ verdict: 'open', why: expect.stringContaining('Clamp the electrode conductor first') })
+    expect(judged(key, [reading(key, 'r618', 30)])).toMatchObject({
+      verdict: 'open',
+      why: expect.stringContaining('Clamp the electrode conductor first'),
+    })
   })
 
   it('asks to move a probe that stood too close', () => {
-    expect(judged(key, three(20, 30, 45))).toMatchObject({ verdict: 'watch', why: expect.stringContaining('Move it out and repeat') })
+    expect(judged(key, three(20, 30, 45))).toMatchObject({
+      verdict: 'watch',
+      why: expect.stringContaining('Move it out and repeat'),
+    })
   })
 
   it('says what it may read in a dry season', () => {
@@ -104,15 +163,22 @@ describe('an electrode', () => {
   })
 
   it('is named by its tag where there are two', () => {
-    const two = house({ electrodes: [...house().electrodes, { id: 'e2', tag: 'e2', kind: 'plate', targetOhm: 50, seasonalFactor: 1.2 }] })
-    const paths = benchOf(recordOf(two)).points.filter(({ key: own }) => own.startsWith('earth.electrode')).map(({ slots }) => slots[2]?.path.join(' '))
+    const two = house({
+      electrodes: [...house().electrodes, { id: 'e2', tag: 'e2', kind: 'plate', targetOhm: 50, seasonalFactor: 1.2 }],
+    })
+    const paths = benchOf(recordOf(two))
+      .points.filter(({ key: own }) => own.startsWith('earth.electrode'))
+      .map(({ slots }) => slots[2]?.path.join(' '))
     expect(paths).toEqual(['ra e1 62', 'ra e2 62'])
   })
 })
 
 describe('residual-current devices', () => {
   const key = 'earth.rcd.c1.island'
-  const all = (change: Record<string, number | string> = {}) => Object.entries({ half: 'held', x1: 24, x5: 12, ramp: 22, ...change }).map(([slot, value]) => reading(key, slot, value))
+  const all = (change: Record<string, number | string> = {}) =>
+    Object.entries({ half: 'held', x1: 24, x5: 12, ramp: 22, ...change }).map(([slot, value]) =>
+      reading(key, slot, value),
+    )
 
   it('name what is still to test', () => {
     expect(judged(key, all().slice(0, 2)).why).toBe('Still to test: 5 ×, ramp.')
@@ -120,43 +186,93 @@ describe('residual-current devices', () => {
   })
 
   it('say in island mode what a failure means', () => {
-    expect(judged(key, all({ x5: 'none' }))).toMatchObject({ verdict: 'stop', value: 'no trip', why: 'Outside its limit: 5 ×. On the battery this circuit is not protected: do not go on.' })
+    expect(judged(key, all({ x5: 'none' }))).toMatchObject({
+      verdict: 'stop',
+      value: 'no trip',
+      why: 'Outside its limit: 5 ×. On the battery this circuit is not protected: do not go on.',
+    })
   })
 
   it('are asked for only on circuits that are backed up and have one', () => {
-    const circuits = [{ ...house().circuits[0]!, tag: 'c2', backedUp: false }, { ...house().circuits[0]!, tag: 'c3', iDeltaNMa: null }]
-    expect(benchOf(recordOf(house({ circuits }))).points.filter(({ key: own }) => own.startsWith('earth.rcd'))).toEqual([])
+    const circuits = [
+      { ...house().circuits[0]!, tag: 'c2', backedUp: false },
+      { ...house().circuits[0]!, tag: 'c3', iDeltaNMa: null },
+    ]
+    expect(benchOf(recordOf(house({ circuits }))).points.filter(({ key: own }) => own.startsWith('earth.rcd'))).toEqual(
+      [],
+    )
   })
 
   it('of class A are tested at their own currents', () => {
-    const split = house({ packId: 'na-split-240', runs: [], circuits: [{ ...house().circuits[0]!, device: 'gfciA', iDeltaNMa: 6 }] })
+    const split = house({
+      packId: 'na-split-240',
+      runs: [],
+      circuits: [{ ...house().circuits[0]!, device: 'gfciA', iDeltaNMa: 6 }],
+    })
     const times = (ms: number) => [reading(key, 'ramp', 5), reading(key, 't20', ms), reading(key, 't264', 20)]
-    expect([judged(key, times(900), split).verdict, judged(key, times(1001), split).verdict]).toEqual(['proven', 'stop'])
+    expect([judged(key, times(900), split).verdict, judged(key, times(1001), split).verdict]).toEqual([
+      'proven',
+      'stop',
+    ])
     expect(judged(key, times(900), split).limit).toContain('(20/I)^1.43')
   })
 })
 
 describe('the island’s source', () => {
-  const of = (voltage: number | null, frequency: number | null) => judged('outage.islandSource', [...(voltage === null ? [] : [reading('outage.islandSource', 'voltage', voltage, { unit: 'V', instrumentId: tester.id })]), ...(frequency === null ? [] : [reading('outage.islandSource', 'frequency', frequency, { unit: 'Hz' })])]).verdict
+  const of = (voltage: number | null, frequency: number | null) =>
+    judged('outage.islandSource', [
+      ...(voltage === null
+        ? []
+        : [reading('outage.islandSource', 'voltage', voltage, { unit: 'V', instrumentId: tester.id })]),
+      ...(frequency === null ? [] : [reading('outage.islandSource', 'frequency', frequency, { unit: 'Hz' })]),
+    ]).verdict
 
-  it.each([[231, 50, 'proven'], [231, null, 'open'], [252, 50, 'watch'], [254, 50, 'stop'], [231, 48.9, 'stop'], [231, 52, 'proven']] as const)('%s V, %s Hz', (voltage, frequency, verdict) => {
+  it.each([
+    [231, 50, 'proven'],
+    [231, null, 'open'],
+    [252, 50, 'watch'],
+    [254, 50, 'stop'],
+    [231, 48.9, 'stop'],
+    [231, 52, 'proven'],
+  ] as const)('%s V, %s Hz', (voltage, frequency, verdict) => {
     expect(of(voltage, frequency)).toBe(verdict)
   })
 })
 
 describe('what people say and see', () => {
-  it.each([['outage.medical', 'none', 'proven'], ['outage.medical', 'arranged', 'watch'], ['outage.medical', 'present', 'stop'], ['outage.bypass', 'closed', 'stop'], ['outage.asLeftMain', 'open', 'stop'], ['handover.labels', 'yes', 'proven'], ['handover.labels', 'no', 'stop']] as const)('%s: %s', (key, word, verdict) => {
+  it.each([
+    ['outage.medical', 'none', 'proven'],
+    ['outage.medical', 'arranged', 'watch'],
+    ['outage.medical', 'present', 'stop'],
+    ['outage.bypass', 'closed', 'stop'],
+    ['outage.asLeftMain', 'open', 'stop'],
+    ['handover.labels', 'yes', 'proven'],
+    ['handover.labels', 'no', 'stop'],
+  ] as const)('%s: %s', (key, word, verdict) => {
     expect(judged(key, [reading(key, 'answer', word)]).verdict).toBe(verdict)
   })
 
   it('counts clean returns to three, and stops at one that tripped', () => {
-    const returns = (...words: string[]) => judged('outage.cleanReturns', words.map((word, k) => reading('outage.cleanReturns', `return${k + 1}`, word)))
-    expect([returns().verdict, returns('clean', 'clean').why, returns('clean', 'clean', 'clean').verdict, returns('clean', 'tripped').verdict]).toEqual(['open', '1 more to see.', 'proven', 'stop'])
+    const returns = (...words: string[]) =>
+      judged(
+        'outage.cleanReturns',
+        words.map((word, k) => reading('outage.cleanReturns', `return${k + 1}`, word)),
+      )
+    expect([
+      returns().verdict,
+      returns('clean', 'clean').why,
+      returns('clean', 'clean', 'clean').verdict,
+      returns('clean', 'tripped').verdict,
+    ]).toEqual(['open', '1 more to see.', 'proven', 'stop'])
     expect(returns('tripped').why).toContain('never defeat the device')
   })
 
   it('asks after each load that was promised, and no other', () => {
-    expect(benchOf(recordOf(house())).points.filter(({ family }) => family === 'stayedOn').map(({ key }) => key)).toEqual(['outage.stayedOn.fridge'])
+    expect(
+      benchOf(recordOf(house()))
+        .points.filter(({ family }) => family === 'stayedOn')
+        .map(({ key }) => key),
+    ).toEqual(['outage.stayedOn.fridge'])
     expect(judged('outage.stayedOn.fridge', [reading('outage.stayedOn.fridge', 'seen', 'dead')]).verdict).toBe('stop')
   })
 })
@@ -164,11 +280,18 @@ describe('what people say and see', () => {
 describe('a gap', () => {
   const of = (value: number | null, gapClass: 'blink' | 'byHand' | null, rate = 10_000) => {
     const promises = gapClass === null ? [] : [{ ...house().promises[0]!, gapClass }]
-    return judged('outage.gap', [reading('outage.gap', 'recording', value ?? 'no gap', { unit: 'ms', detail: { sampleRateHz: rate } })], house({ promises }))
+    return judged(
+      'outage.gap',
+      [reading('outage.gap', 'recording', value ?? 'no gap', { unit: 'ms', detail: { sampleRateHz: rate } })],
+      house({ promises }),
+    )
   }
 
   it('better than promised says so', () => {
-    expect(of(12, 'blink')).toMatchObject({ verdict: 'proven', why: 'Unnoticed (grade A, 10 kS/s), better than promised.' })
+    expect(of(12, 'blink')).toMatchObject({
+      verdict: 'proven',
+      why: 'Unnoticed (grade A, 10 kS/s), better than promised.',
+    })
   })
 
   it('is a Watch where nothing was promised, and proves nothing where the recording holds none', () => {
@@ -182,14 +305,51 @@ describe('a gap', () => {
 
 describe('promises', () => {
   const promises = [
-    { id: 'p1', kind: 'staysOn' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: ['fridge'], changedAt: null, changeNote: null }, { id: 'p2', kind: 'protection' as const, sentence: 's', gapClass: null, runtimeH: null, loadTags: [], changedAt: null, changeNote: null },
-    { id: 'p3', kind: 'runtime' as const, sentence: 's', gapClass: null, runtimeH: 9, loadTags: [], changedAt: null, changeNote: null },
+    {
+      id: 'p1',
+      kind: 'staysOn' as const,
+      sentence: 's',
+      gapClass: null,
+      runtimeH: null,
+      loadTags: ['fridge'],
+      changedAt: null,
+      changeNote: null,
+    },
+    {
+      id: 'p2',
+      kind: 'protection' as const,
+      sentence: 's',
+      gapClass: null,
+      runtimeH: null,
+      loadTags: [],
+      changedAt: null,
+      changeNote: null,
+    },
+    {
+      id: 'p3',
+      kind: 'runtime' as const,
+      sentence: 's',
+      gapClass: null,
+      runtimeH: 9,
+      loadTags: [],
+      changedAt: null,
+      changeNote: null,
+    },
   ]
-  const of = (readings: Reading[]) => benchOf(recordOf(house({ promises }), readings)).promises.map(({ verdict, points }) => [verdict, points.length])
+  const of = (readings: Reading[]) =>
+    benchOf(recordOf(house({ promises }), readings)).promises.map(({ verdict, points }) => [verdict, points.length])
 
   it('rest on their own points; a runtime nobody has run down stays open', () => {
-    expect(of([])).toEqual([['open', 1], ['open', 2], ['open', 0]])
-    expect(of([reading('outage.stayedOn.fridge', 'seen', 'running')])).toEqual([['proven', 1], ['open', 2], ['open', 0]])
+    expect(of([])).toEqual([
+      ['open', 1],
+      ['open', 2],
+      ['open', 0],
+    ])
+    expect(of([reading('outage.stayedOn.fridge', 'seen', 'running')])).toEqual([
+      ['proven', 1],
+      ['open', 2],
+      ['open', 0],
+    ])
   })
 
   it('are not kept when one of their points is stopped', () => {

@@ -5,21 +5,36 @@ import { islandTripSeen } from './rcdTimes'
 
 const WHY = {
   bonded: 'Neutral and earth stand together.',
-  floating: 'Neutral floats: earth sits between line and neutral. There is no bond in island mode, and no residual-current device can work.',
+  floating:
+    'Neutral floats: earth sits between line and neutral. There is no bond in island mode, and no residual-current device can work.',
   reversed: 'Line and neutral are reversed: the neutral terminal is live to earth.',
   highResistance: 'A bond of high resistance, or a voltage drop on it. Find the joint.',
   unknown: 'These voltages fit none of the known states. Check that the board is live and the leads are right.',
 } as const
-const VALUE = { bonded: 'bonded', floating: 'floating', reversed: 'reversed', highResistance: 'high resistance', unknown: 'unclear' } as const
+const VALUE = {
+  bonded: 'bonded',
+  floating: 'floating',
+  reversed: 'reversed',
+  highResistance: 'high resistance',
+  unknown: 'unclear',
+} as const
 
 /** E-6: the neutral–earth bond while the house stands alone. */
 export const islandBond: PointFamily = {
   id: 'islandBond',
   derive: (_installation, { words }) => {
-    const slot = (id: string, label: string) => ({ id, label, path: [id], input: { kind: 'quantity', unit: 'V', measures: 'voltage' } as const })
+    const slot = (id: string, label: string) => ({
+      id,
+      label,
+      path: [id],
+      input: { kind: 'quantity', unit: 'V', measures: 'voltage' } as const,
+    })
     return [
       {
-        key: 'earth.islandBond', family: 'islandBond', stage: 'earth', subject: 'bond',
+        key: 'earth.islandBond',
+        family: 'islandBond',
+        stage: 'earth',
+        subject: 'bond',
         label: `Neutral–${words.earth} bond in island mode`,
         why: 'Without exactly one bond in island mode, nothing that protects people works.',
         slots: [slot('ln', 'L–N'), slot('le', words.lineEarth), slot('ne', words.neutralEarth)],
@@ -30,15 +45,40 @@ export const islandBond: PointFamily = {
     const slots = slotReadings(point, context)
     const [lnV, leV, neV] = [slots.number('ln'), slots.number('le'), slots.number('ne')]
     const limit = context.pack.limits.islandNeutralEarthMax
-    const common = { code: 'E-6', limit: `${context.pack.words.neutralEarth} ≤ ${limit.value} V, ${context.pack.words.lineEarth} follows L–N`, basis: limit.basis }
-    if (lnV === null || leV === null || neV === null) return { ...common, verdict: 'open', value: null, why: 'Measure all three in island mode: line to neutral, line to earth, neutral to earth.' }
+    const common = {
+      code: 'E-6',
+      limit: `${context.pack.words.neutralEarth} ≤ ${limit.value} V, ${context.pack.words.lineEarth} follows L–N`,
+      basis: limit.basis,
+    }
+    if (lnV === null || leV === null || neV === null)
+      return {
+        ...common,
+        verdict: 'open',
+        value: null,
+        why: 'Measure all three in island mode: line to neutral, line to earth, neutral to earth.',
+      }
     const instrument = context.instruments.find(({ id }) => id === slots.reading('ne')?.instrumentId)
     const islandRcdTripped = islandTripSeen(context)
-    const { state, verdict } = islandNeutralEarth({ pack: context.pack.id, lnV, leV, neV, lowImpedance: instrument?.lowImpedance ?? false, islandRcdTripped, instrument: slots.accuracy('ne') })
+    const { state, verdict } = islandNeutralEarth({
+      pack: context.pack.id,
+      lnV,
+      leV,
+      neV,
+      lowImpedance: instrument?.lowImpedance ?? false,
+      islandRcdTripped,
+      instrument: slots.accuracy('ne'),
+    })
     const known = state ?? 'unknown'
-    const weak = known === 'bonded' && verdict === 'watch'
-      ? islandRcdTripped === null ? ' Watch until one residual-current device has tripped in island mode.' : !instrument?.lowImpedance ? ' Watch: a low-impedance voltmeter is needed to be sure.' : ' Watch: the meter cannot tell it from 5 V.'
-      : known === 'bonded' && verdict === 'stop' ? ' But a residual-current device did not trip in island mode.' : ''
+    const weak =
+      known === 'bonded' && verdict === 'watch'
+        ? islandRcdTripped === null
+          ? ' Watch until one residual-current device has tripped in island mode.'
+          : !instrument?.lowImpedance
+            ? ' Watch: a low-impedance voltmeter is needed to be sure.'
+            : ' Watch: the meter cannot tell it from 5 V.'
+        : known === 'bonded' && verdict === 'stop'
+          ? ' But a residual-current device did not trip in island mode.'
+          : ''
     return afterCalibration({ ...common, verdict, value: VALUE[known], why: WHY[known] + weak }, slots)
   },
 }

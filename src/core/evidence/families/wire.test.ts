@@ -6,65 +6,159 @@ import { startingTopology } from '../../wiring/topology/startingTopology'
 import { benchOf } from '../bench'
 import type { Reading } from '../reading'
 
-const judged = (key: string, readings: Reading[] = [], change: Partial<Installation> = {}) => benchOf(recordOf(house(change), readings)).judgements.get(key)
+const judged = (key: string, readings: Reading[] = [], change: Partial<Installation> = {}) =>
+  benchOf(recordOf(house(change), readings)).judgements.get(key)
 const verdict = (...args: Parameters<typeof judged>) => judged(...args)?.verdict
 
 describe('cores', () => {
-  const seen = (core: string, joined: string, free: string) => [reading('wire.cores.w1', `joined:${core}`, joined), reading('wire.cores.w1', `free:${core}`, free)]
+  const seen = (core: string, joined: string, free: string) => [
+    reading('wire.cores.w1', `joined:${core}`, joined),
+    reading('wire.cores.w1', `free:${core}`, free),
+  ]
   it('are identified by a pair of observations each, neutral and earth first', () => {
     expect(verdict('wire.cores.w1')).toBe('open')
     expect(verdict('wire.cores.w1', seen('N', 'continuity', 'open'))).toBe('open')
-    expect(judged('wire.cores.w1', [...seen('N', 'continuity', 'open'), ...seen('PE', 'continuity', 'open')])).toMatchObject({ verdict: 'proven', value: 'N blue, PE green and yellow' })
+    expect(
+      judged('wire.cores.w1', [...seen('N', 'continuity', 'open'), ...seen('PE', 'continuity', 'open')]),
+    ).toMatchObject({ verdict: 'proven', value: 'N blue, PE green and yellow' })
     expect(verdict('wire.cores.w1', [reading('wire.cores.w1', 'joined:N', 'continuity')])).toBe('open')
-    expect(judged('wire.cores.w1', seen('N', 'open', 'open'))).toMatchObject({ verdict: 'stop', why: expect.stringContaining('N does not answer') })
+    expect(judged('wire.cores.w1', seen('N', 'open', 'open'))).toMatchObject({
+      verdict: 'stop',
+      why: expect.stringContaining('N does not answer'),
+    })
     expect(verdict('wire.cores.w1', seen('N', 'continuity', 'continuity'))).toBe('stop')
   })
   it('are all asked for in a full test', () => {
     const both = [...seen('N', 'continuity', 'open'), ...seen('PE', 'continuity', 'open')]
-    expect([verdict('wire.cores.w1', both, { testDepth: 'full' }), verdict('wire.cores.w1', [...both, ...seen('L1', 'continuity', 'open')], { testDepth: 'full' })]).toEqual(['open', 'proven'])
+    expect([
+      verdict('wire.cores.w1', both, { testDepth: 'full' }),
+      verdict('wire.cores.w1', [...both, ...seen('L1', 'continuity', 'open')], { testDepth: 'full' }),
+    ]).toEqual(['open', 'proven'])
   })
 })
 
 describe('dead tests', () => {
-  it.each([[1, 'proven'], [0.99, 'stop'], [999, 'proven']] as const)('%d MΩ of insulation is %s', (value, expected) => {
-    expect(verdict('wire.dead.run.w1', [reading('wire.dead.run.w1', 'insulation', value), reading('wire.dead.run.w1', 'earth', 0.1)])).toBe(expected)
+  it.each([
+    [1, 'proven'],
+    [0.99, 'stop'],
+    [999, 'proven'],
+  ] as const)('%d MΩ of insulation is %s', (value, expected) => {
+    expect(
+      verdict('wire.dead.run.w1', [
+        reading('wire.dead.run.w1', 'insulation', value),
+        reading('wire.dead.run.w1', 'earth', 0.1),
+      ]),
+    ).toBe(expected)
   })
-  it.each([['right', 0.5, 'proven'], ['right', 2.1, 'watch'], ['reversed', 0.5, 'stop']] as const)('a circuit with polarity %s and %d Ω of earth is %s', (polarity, earth, expected) => {
-    expect(verdict('wire.dead.circuit.c1', [reading('wire.dead.circuit.c1', 'earth', earth), reading('wire.dead.circuit.c1', 'insulation', 50), reading('wire.dead.circuit.c1', 'polarity', polarity)])).toBe(expected)
+  it.each([
+    ['right', 0.5, 'proven'],
+    ['right', 2.1, 'watch'],
+    ['reversed', 0.5, 'stop'],
+  ] as const)('a circuit with polarity %s and %d Ω of earth is %s', (polarity, earth, expected) => {
+    expect(
+      verdict('wire.dead.circuit.c1', [
+        reading('wire.dead.circuit.c1', 'earth', earth),
+        reading('wire.dead.circuit.c1', 'insulation', 50),
+        reading('wire.dead.circuit.c1', 'polarity', polarity),
+      ]),
+    ).toBe(expected)
   })
   it('say by name what is missing, and stop for electronics left in', () => {
-    expect(judged('wire.dead.circuit.c1', [reading('wire.dead.circuit.c1', 'insulation', 50)])).toMatchObject({ verdict: 'open', why: 'Still to record: protective conductor at its far end, polarity.' })
-    expect([verdict('wire.dead.prepared', [reading('wire.dead.prepared', 'out', 'in')]), verdict('wire.dead.prepared', [reading('wire.dead.prepared', 'out', 'low')])]).toEqual(['stop', 'proven'])
+    expect(judged('wire.dead.circuit.c1', [reading('wire.dead.circuit.c1', 'insulation', 50)])).toMatchObject({
+      verdict: 'open',
+      why: 'Still to record: protective conductor at its far end, polarity.',
+    })
+    expect([
+      verdict('wire.dead.prepared', [reading('wire.dead.prepared', 'out', 'in')]),
+      verdict('wire.dead.prepared', [reading('wire.dead.prepared', 'out', 'low')]),
+    ]).toEqual(['stop', 'proven'])
     expect(judged('wire.dead.prepared', [], { runs: [], circuits: [] })).toBeUndefined()
   })
   it('hold each string against what its modules give', () => {
-    const survey = [{ id: 'p', kind: 'pvSystem', tag: 'pv1', name: 'Roof', detail: { coupling: 'dc', modulesInString: 10, moduleVocV: 40, moduleIscA: 10, betaPercentPerC: -0.3, stringsInParallel: 2, backGain: 0 } }] as unknown as SurveyItem[]
-    const string = (voc: number, isc = 9, polarity = 'right') => verdict('wire.dead.string.pv1.2', [reading('wire.dead.string.pv1.2', 'voc', voc), reading('wire.dead.string.pv1.2', 'isc', isc), reading('wire.dead.string.pv1.2', 'polarity', polarity), reading('wire.dead.string.pv1.2', 'insulation', 20)], { survey })
+    const survey = [
+      {
+        id: 'p',
+        kind: 'pvSystem',
+        tag: 'pv1',
+        name: 'Roof',
+        detail: {
+          coupling: 'dc',
+          modulesInString: 10,
+          moduleVocV: 40,
+          moduleIscA: 10,
+          betaPercentPerC: -0.3,
+          stringsInParallel: 2,
+          backGain: 0,
+        },
+      },
+    ] as unknown as SurveyItem[]
+    const string = (voc: number, isc = 9, polarity = 'right') =>
+      verdict(
+        'wire.dead.string.pv1.2',
+        [
+          reading('wire.dead.string.pv1.2', 'voc', voc),
+          reading('wire.dead.string.pv1.2', 'isc', isc),
+          reading('wire.dead.string.pv1.2', 'polarity', polarity),
+          reading('wire.dead.string.pv1.2', 'insulation', 20),
+        ],
+        { survey },
+      )
     // ten modules of 40 V, −0.3 %/K between −5 and 65 °C, ± 10 %: 316.8 V to 479.6 V
-    expect([string(390), string(317), string(316), string(479), string(480), string(390, 13), string(390, 9, 'reversed')]).toEqual(['proven', 'proven', 'stop', 'proven', 'stop', 'watch', 'stop'])
+    expect([
+      string(390),
+      string(317),
+      string(316),
+      string(479),
+      string(480),
+      string(390, 13),
+      string(390, 9, 'reversed'),
+    ]).toEqual(['proven', 'proven', 'stop', 'proven', 'stop', 'watch', 'stop'])
   })
 })
 
 describe('terminals', () => {
-  const torque = (near: number, far: number, change: Partial<Installation> = {}) => verdict('wire.torque.w1', [reading('wire.torque.w1', 'near', near), reading('wire.torque.w1', 'far', far)], change)
+  const torque = (near: number, far: number, change: Partial<Installation> = {}) =>
+    verdict('wire.torque.w1', [reading('wire.torque.w1', 'near', near), reading('wire.torque.w1', 'far', far)], change)
   const runs = [aRun({ torqueNm: 5 })]
   it('are held against the maker’s figure, ten per cent to either side', () => {
-    expect([torque(4.5, 5.5, { runs }), torque(4.4, 5, { runs }), torque(5, 5.6, { runs })]).toEqual(['proven', 'stop', 'stop'])
+    expect([torque(4.5, 5.5, { runs }), torque(4.4, 5, { runs }), torque(5, 5.6, { runs })]).toEqual([
+      'proven',
+      'stop',
+      'stop',
+    ])
   })
   it('without one stay Watch, and one end alone stays Open', () => {
     expect(torque(4, 4)).toBe('watch')
     expect(verdict('wire.torque.w1', [reading('wire.torque.w1', 'near', 5)], { runs })).toBe('open')
   })
   it('of a circuit are asked for in a full test, where the figure is known', () => {
-    const keys = (testDepth: Installation['testDepth'], torqueNm: number | null) => benchOf(recordOf(house({ testDepth, circuits: [aCircuit({ torqueNm })] }))).points.map(({ key }) => key)
-    expect([keys('full', 2).includes('wire.torque.c1'), keys('full', null).includes('wire.torque.c1'), keys('essential', 2).includes('wire.torque.c1')]).toEqual([true, false, false])
+    const keys = (testDepth: Installation['testDepth'], torqueNm: number | null) =>
+      benchOf(recordOf(house({ testDepth, circuits: [aCircuit({ torqueNm })] }))).points.map(({ key }) => key)
+    expect([
+      keys('full', 2).includes('wire.torque.c1'),
+      keys('full', null).includes('wire.torque.c1'),
+      keys('essential', 2).includes('wire.torque.c1'),
+    ]).toEqual([true, false, false])
   })
 })
 
 describe('current transformers', () => {
-  const steps = (...pairs: [number, number][]) => pairs.flatMap(([load, meter], k) => [reading('wire.ct.L1', `load${k + 1}`, load), reading('wire.ct.L1', `meter${k + 1}`, meter)])
-  it.each([[[2000, 1990], 'proven', /right\. Enough has been seen/], [[2000, -1990], 'stop', /reversed\. Turn it round/], [[2000, 12], 'stop', /wrong conductor/], [[2000, 998], 'stop', /multiplied by 2/], [[100, 98], 'watch', /larger load or another step/]] as const)('%j is %s', (pair, expected, says) => {
-    expect(judged('wire.ct.L1', steps(pair as unknown as [number, number]))).toMatchObject({ verdict: expected, why: expect.stringMatching(says) })
+  const steps = (...pairs: [number, number][]) =>
+    pairs.flatMap(([load, meter], k) => [
+      reading('wire.ct.L1', `load${k + 1}`, load),
+      reading('wire.ct.L1', `meter${k + 1}`, meter),
+    ])
+  it.each([
+    [[2000, 1990], 'proven', /right\. Enough has been seen/],
+    [[2000, -1990], 'stop', /reversed\. Turn it round/],
+    [[2000, 12], 'stop', /wrong conductor/],
+    [[2000, 998], 'stop', /multiplied by 2/],
+    [[100, 98], 'watch', /larger load or another step/],
+  ] as const)('%j is %s', (pair, expected, says) => {
+    expect(judged('wire.ct.L1', steps(pair as unknown as [number, number]))).toMatchObject({
+      verdict: expected,
+      why: expect.stringMatching(says),
+    })
   })
   it('are open without a step, and a watched noise takes the place of the usual one', () => {
     expect(verdict('wire.ct.L1')).toBe('open')
@@ -75,15 +169,33 @@ describe('current transformers', () => {
 
 describe('the way from dead to live', () => {
   it('reads dead as dead and live within ten per cent, and a switch is a yes', () => {
-    const main = (intake: number, next: number) => verdict('wire.live.main', [reading('wire.live.main', 'done', 'yes'), reading('wire.live.main', 'intake L1', intake), reading('wire.live.main', 'gatewayIn L1', next)])
+    const main = (intake: number, next: number) =>
+      verdict('wire.live.main', [
+        reading('wire.live.main', 'done', 'yes'),
+        reading('wire.live.main', 'intake L1', intake),
+        reading('wire.live.main', 'gatewayIn L1', next),
+      ])
     expect([main(231, 0), main(206, 0), main(231, 40), main(253, 10)]).toEqual(['proven', 'stop', 'stop', 'proven'])
     expect(verdict('wire.live.main', [reading('wire.live.main', 'done', 'no')])).toBe('stop')
   })
   it('ticks the switches of circuits only in a full test, and has no steps on a wiring that can kill', () => {
-    const keys = (change: Partial<Installation>) => benchOf(recordOf(house(change))).points.filter(({ key }) => key.startsWith('wire.live.')).map(({ key }) => key)
-    expect([keys({}).includes('wire.live.switch.c1'), keys({ testDepth: 'full' }).includes('wire.live.switch.c1')]).toEqual([false, true])
+    const keys = (change: Partial<Installation>) =>
+      benchOf(recordOf(house(change)))
+        .points.filter(({ key }) => key.startsWith('wire.live.'))
+        .map(({ key }) => key)
+    expect([
+      keys({}).includes('wire.live.switch.c1'),
+      keys({ testDepth: 'full' }).includes('wire.live.switch.c1'),
+    ]).toEqual([false, true])
     const graph = { ...startingTopology(house()), interlocks: [] }
-    expect(keys({ wiring: { planned: { id: 'r', jobId: 'x', layer: 'planned', number: 1, note: '', madeByName: '', madeAt: '', graph }, wired: null } })).toEqual([])
+    expect(
+      keys({
+        wiring: {
+          planned: { id: 'r', jobId: 'x', layer: 'planned', number: 1, note: '', madeByName: '', madeAt: '', graph },
+          wired: null,
+        },
+      }),
+    ).toEqual([])
   })
   it('waits for its hold', () => {
     const released = (readings: Reading[]) => benchOf(recordOf(house(), readings)).holds[0]?.released
@@ -93,11 +205,26 @@ describe('the way from dead to live', () => {
 })
 
 describe('switches as left', () => {
-  const left = (change: Record<string, string> = {}) => Object.entries({ main: 'on', gatewayInlet: 'on', gatewayOutlet: 'on', bypass: 'off', 'isolator.inv1': 'on', ...change }).map(([device, at]) => reading('outage.asLeft.switches', device, at))
+  const left = (change: Record<string, string> = {}) =>
+    Object.entries({
+      main: 'on',
+      gatewayInlet: 'on',
+      gatewayOutlet: 'on',
+      bypass: 'off',
+      'isolator.inv1': 'on',
+      ...change,
+    }).map(([device, at]) => reading('outage.asLeft.switches', device, at))
   it('are proven when all stand as planned, and each that does not is named', () => {
     expect(verdict('outage.asLeft.switches', left())).toBe('proven')
-    expect(judged('outage.asLeft.switches', left({ bypass: 'on' }))).toMatchObject({ verdict: 'stop', why: 'Maintenance bypass stands at “on”, planned is “off”.' })
-    expect(judged('outage.asLeft.switches', left().slice(1))).toMatchObject({ verdict: 'open', why: 'Still to look at: Main switch.', value: '4 of 5' })
+    expect(judged('outage.asLeft.switches', left({ bypass: 'on' }))).toMatchObject({
+      verdict: 'stop',
+      why: 'Maintenance bypass stands at “on”, planned is “off”.',
+    })
+    expect(judged('outage.asLeft.switches', left().slice(1))).toMatchObject({
+      verdict: 'open',
+      why: 'Still to look at: Main switch.',
+      value: '4 of 5',
+    })
     expect(judged('outage.asLeft.switches', [], { components: [], circuits: [], runs: [] })).toBeUndefined()
   })
 })

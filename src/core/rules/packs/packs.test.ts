@@ -27,6 +27,8 @@ describe.each(RULE_PACK_IDS)('rule pack %s', (id) => {
     expect(limits.islandVoltageMax.value).toBeGreaterThan(nominalV)
     expect(limits.islandFrequencyMin.value).toBeLessThan(nominalHz)
     expect(limits.islandFrequencyMax.value).toBeGreaterThan(nominalHz)
-    expect([limits.rideUnnoticed, limits.rideFlicker, limits.rideBlink, limits.ridePause].map(({ value }) => value)).toEqual([20, 150, 1000, 10_000])
+    expect(
+      [limits.rideUnnoticed, limits.rideFlicker, limits.rideBlink, limits.ridePause].map(({ value }) => value),
+    ).toEqual([20, 150, 1000, 10_000])
   })
 })

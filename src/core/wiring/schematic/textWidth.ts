@@ -9,5 +9,7 @@ export function wrapped(name: string, most: number): string[] {
   }
   const kept = lines.slice(0, 2)
   if (lines.length > 2) kept[1] = `${kept[1] ?? ''}…`
-  return kept.map((line) => (line.length > most + 2 ? `${line.slice(0, most + 1)}…` : line)).filter((line) => line !== '')
+  return kept
+    .map((line) => (line.length > most + 2 ? `${line.slice(0, most + 1)}…` : line))
+    .filter((line) => line !== '')
 }

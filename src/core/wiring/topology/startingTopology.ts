@@ -18,7 +18,9 @@ interface NeutralHabit {
 }
 
 const NEUTRAL_HABITS: Readonly<Record<RulePackId, NeutralHabit>> = {
-  'iec-1ph-230': { switched: true, bySupplier: true, asksRcd: true }, 'iec-3ph-400': { switched: true, bySupplier: true, asksRcd: true }, 'na-split-240': { switched: false, bySupplier: false, asksRcd: false },
+  'iec-1ph-230': { switched: true, bySupplier: true, asksRcd: true },
+  'iec-3ph-400': { switched: true, bySupplier: true, asksRcd: true },
+  'na-split-240': { switched: false, bySupplier: false, asksRcd: false },
 }
 
 const SYNC_GROUP = 'gateway'
@@ -39,13 +41,24 @@ interface Parts {
  * The wiring of a plan as a graph to start from: the chosen scheme, the supply family's habits with its neutral, and the plan's boards,
  * circuits, sources and electrodes. What the plan says nothing of is left as simple as it can be.
  */
-export function startingTopology(installation: Installation, choices: TopologyChoices = choicesOfPlan(installation)): InstallationGraph {
+export function startingTopology(
+  installation: Installation,
+  choices: TopologyChoices = choicesOfPlan(installation),
+): InstallationGraph {
   const pack = RULE_PACKS[installation.packId]
   const habit = NEUTRAL_HABITS[installation.packId]
   const draft = new TopologyDraft(pack.phases, habit.switched)
   const byHand = choices.scheme === 'manualChangeover'
   const street = 'intake'
-  const parts: Parts = { draft, installation, choices, habit, home: 'home', sourceBus: byHand ? 'backup' : 'gatewayOut', street }
+  const parts: Parts = {
+    draft,
+    installation,
+    choices,
+    habit,
+    home: 'home',
+    sourceBus: byHand ? 'backup' : 'gatewayOut',
+    street,
+  }
   service(parts)
   if (byHand) changeoverByHand(parts)
   else gateway(parts)
@@ -58,9 +71,21 @@ export function startingTopology(installation: Installation, choices: TopologyCh
 function service({ draft, installation: { runs, packId }, choices, habit, street }: Parts): void {
   const { words } = RULE_PACKS[packId]
   draft.place('supply', 'Supply terminals', { kind: 'supply' })
-  draft.source({ id: 'grid', name: 'Street', kind: 'grid', node: 'supply', role: 'forming', gateway: null, providesBond: habit.bySupplier })
+  draft.source({
+    id: 'grid',
+    name: 'Street',
+    kind: 'grid',
+    node: 'supply',
+    role: 'forming',
+    gateway: null,
+    providesBond: habit.bySupplier,
+  })
   draft.place(street, choices.scheme === 'wholeHome' ? 'Intake' : `Main ${words.board}`)
-  draft.way('tails', 'supply', street, { name: 'Tails', device: 'main', ...runBetween(runs, ['supply', 'street'], ['intake', words.board, 'main']) })
+  draft.way('tails', 'supply', street, {
+    name: 'Tails',
+    device: 'main',
+    ...runBetween(runs, ['supply', 'street'], ['intake', words.board, 'main']),
+  })
   draft.onOff('main', capital(words.mainSwitch), ['tails'])
   if (!habit.bySupplier) draft.bond('mainBond', 'Main bonding jumper', street)
   if (!choices.splitService) return
@@ -75,12 +100,27 @@ function gateway({ draft, installation: { runs, packId }, choices, habit, home, 
   draft.place('gatewayIn', 'Gateway, street side')
   draft.place('gatewayOut', 'Gateway, house side')
   draft.place(home, choices.scheme === 'essentialsBoard' ? 'Essentials board' : 'House side')
-  draft.way('feed', street, 'gatewayIn', { name: 'Feed of the gateway', device: 'gatewayInlet', ...runBetween(runs, ['meter', 'intake', 'supply', 'cabinet'], ['gateway']) })
+  draft.way('feed', street, 'gatewayIn', {
+    name: 'Feed of the gateway',
+    device: 'gatewayInlet',
+    ...runBetween(runs, ['meter', 'intake', 'supply', 'cabinet'], ['gateway']),
+  })
   draft.onOff('gatewayInlet', 'Gateway inlet', ['feed'], { symbol: 'breaker', onBypass: false })
   draft.way('contact', 'gatewayIn', 'gatewayOut', { name: 'Islanding contacts', device: 'contactor' })
-  draft.contactor('contactor', 'Islanding contactor', 'gatewayIn', choices.watchesNeutral ? ['dead', 'brokenNeutral'] : ['dead'], ['contact'])
+  draft.contactor(
+    'contactor',
+    'Islanding contactor',
+    'gatewayIn',
+    choices.watchesNeutral ? ['dead', 'brokenNeutral'] : ['dead'],
+    ['contact'],
+  )
   // a neutral that is never opened keeps the bond at the main
-  if (habit.switched) draft.bond('relayBond', 'Bond in the gateway', 'gatewayOut', { relay: 'bondRelay', relayName: 'Bond relay', contactor: 'contactor' })
+  if (habit.switched)
+    draft.bond('relayBond', 'Bond in the gateway', 'gatewayOut', {
+      relay: 'bondRelay',
+      relayName: 'Bond relay',
+      contactor: 'contactor',
+    })
   const outgoing = runBetween(runs, ['gateway'], [words.board, 'board', 'house'])
   const outlet = choices.generatorInlet ? 'generatorChangeover' : 'gatewayOutlet'
   draft.way('outgoing', 'gatewayOut', home, { name: 'Feed of the house', device: outlet, ...outgoing })
@@ -107,42 +147,105 @@ function changeoverByHand({ draft, choices, habit, home, street, sourceBus }: Pa
 }
 
 /** A generator's inlet behind a changeover, so that it is never joined with another source; its own bond counts only where the neutral is switched. */
-function generatorBehind({ draft, habit, choices }: Pick<Parts, 'draft' | 'habit' | 'choices'>, to: string, device: string, first: string): void {
+function generatorBehind(
+  { draft, habit, choices }: Pick<Parts, 'draft' | 'habit' | 'choices'>,
+  to: string,
+  device: string,
+  first: string,
+): void {
   draft.place('generator', 'Generator inlet')
-  draft.source({ id: 'generator', name: 'Generator', kind: 'generator', node: 'generator', role: 'forming', gateway: null })
+  draft.source({
+    id: 'generator',
+    name: 'Generator',
+    kind: 'generator',
+    node: 'generator',
+    role: 'forming',
+    gateway: null,
+  })
   if (habit.switched) draft.bond('generatorBond', 'Bond of the generator', 'generator')
   draft.way('fromGenerator', 'generator', to, { name: 'From the generator', device })
-  draft.changeover(device, 'Generator changeover', first, 'fromGenerator', 'I', choices.scheme === 'manualChangeover' ? 'I' : '0')
+  draft.changeover(
+    device,
+    'Generator changeover',
+    first,
+    'fromGenerator',
+    'I',
+    choices.scheme === 'manualChangeover' ? 'I' : '0',
+  )
 }
 
 /** Boards with their circuits; loads that no circuit is named for yet stand as they are. */
 function boards({ draft, installation, choices, habit, home, street }: Parts): void {
   const { circuits, loads, survey, runs, packId } = installation
   const found = itemsOf(survey, 'board')
-  const tags = [...new Set(circuits.filter(({ backedUp, boardTag }) => backedUp && boardTag !== null).map(({ boardTag }) => boardTag as string))]
+  const tags = [
+    ...new Set(
+      circuits
+        .filter(({ backedUp, boardTag }) => backedUp && boardTag !== null)
+        .map(({ boardTag }) => boardTag as string),
+    ),
+  ]
   const nameOf = (tag: string) => found.find((board) => board.tag === tag)?.name ?? tag
   // one board is the house side itself; several hang behind it, each on a run of its own
   const own = tags.length > 1
   for (const tag of own ? tags : []) {
     draft.place(`board.${tag}`, nameOf(tag))
-    draft.way(`feed.${tag}`, home, `board.${tag}`, { name: `Feed of ${nameOf(tag)}`, device: `main.${tag}`, ...runBetween(runs, ['gateway'], [nameOf(tag), tag]) })
+    draft.way(`feed.${tag}`, home, `board.${tag}`, {
+      name: `Feed of ${nameOf(tag)}`,
+      device: `main.${tag}`,
+      ...runBetween(runs, ['gateway'], [nameOf(tag), tag]),
+    })
     draft.onOff(`main.${tag}`, `Main of ${nameOf(tag)}`, [`feed.${tag}`])
   }
   const boardOf = ({ backedUp, boardTag }: Pick<Circuit, 'backedUp' | 'boardTag'>) => {
-    if (choices.splitService && !backedUp && found.some((board) => board.tag === boardTag && board.detail.fedFrom === 'main2')) return 'intake2'
+    if (
+      choices.splitService &&
+      !backedUp &&
+      found.some((board) => board.tag === boardTag && board.detail.fedFrom === 'main2')
+    )
+      return 'intake2'
     return !backedUp ? street : own && boardTag !== null ? `board.${boardTag}` : home
   }
   for (const circuit of circuits) {
     const { tag, name, phase, backedUp, iDeltaNMa, breakerA, curve } = circuit
-    draft.place(`circuit.${tag}`, name, { kind: 'load', promise: backedUp ? 'backup' : 'leftOut', ...(phase !== 'all' && { phases: [phase] }), rcdRequired: iDeltaNMa !== null || habit.asksRcd })
-    const carries = phase === 'all' ? draft.conductors : draft.conductors.filter((conductor) => conductor === phase || !draft.phases.includes(conductor))
-    draft.way(`way.${tag}`, boardOf(circuit), `circuit.${tag}`, { name: tag, device: `switch.${tag}`, carries, rcd: iDeltaNMa !== null })
-    draft.onOff(`switch.${tag}`, [tag, breakerA !== null && `${curve ?? ''}${breakerA} A`].filter(Boolean).join(' '), [`way.${tag}`], { symbol: 'breaker' })
+    draft.place(`circuit.${tag}`, name, {
+      kind: 'load',
+      promise: backedUp ? 'backup' : 'leftOut',
+      ...(phase !== 'all' && { phases: [phase] }),
+      rcdRequired: iDeltaNMa !== null || habit.asksRcd,
+    })
+    const carries =
+      phase === 'all'
+        ? draft.conductors
+        : draft.conductors.filter((conductor) => conductor === phase || !draft.phases.includes(conductor))
+    draft.way(`way.${tag}`, boardOf(circuit), `circuit.${tag}`, {
+      name: tag,
+      device: `switch.${tag}`,
+      carries,
+      rcd: iDeltaNMa !== null,
+    })
+    draft.onOff(
+      `switch.${tag}`,
+      [tag, breakerA !== null && `${curve ?? ''}${breakerA} A`].filter(Boolean).join(' '),
+      [`way.${tag}`],
+      { symbol: 'breaker' },
+    )
   }
-  for (const { tag, name, phase, backedUp } of loads.filter(({ circuitTag }) => circuitTag === null || !circuits.some((circuit) => circuit.tag === circuitTag))) {
-    const phases = phase === 'all' || !(RULE_PACKS[packId].phases as readonly string[]).includes(phase) ? draft.phases : [phase]
-    draft.place(`load.${tag}`, name, { kind: 'load', promise: backedUp ? 'backup' : 'leftOut', phases, rcdRequired: false })
-    draft.way(`way.load.${tag}`, boardOf({ backedUp, boardTag: null }), `load.${tag}`, { device: `switch.load.${tag}`, carries: draft.conductors.filter((conductor) => phases.includes(conductor) || !draft.phases.includes(conductor)) })
+  for (const { tag, name, phase, backedUp } of loads.filter(
+    ({ circuitTag }) => circuitTag === null || !circuits.some((circuit) => circuit.tag === circuitTag),
+  )) {
+    const phases =
+      phase === 'all' || !(RULE_PACKS[packId].phases as readonly string[]).includes(phase) ? draft.phases : [phase]
+    draft.place(`load.${tag}`, name, {
+      kind: 'load',
+      promise: backedUp ? 'backup' : 'leftOut',
+      phases,
+      rcdRequired: false,
+    })
+    draft.way(`way.load.${tag}`, boardOf({ backedUp, boardTag: null }), `load.${tag}`, {
+      device: `switch.load.${tag}`,
+      carries: draft.conductors.filter((conductor) => phases.includes(conductor) || !draft.phases.includes(conductor)),
+    })
     draft.onOff(`switch.load.${tag}`, `Switch of ${name}`, [`way.load.${tag}`], { symbol: 'breaker' })
   }
 }
@@ -154,33 +257,72 @@ function sources({ draft, installation, choices, home, sourceBus, street }: Part
   const inverters = components.filter(({ kind }) => kind === 'inverter').map(({ tag, name }) => ({ tag, name }))
   if (inverters.length === 0) inverters.push({ tag: 'inv1', name: 'Inverter' })
   const several = inverters.length + Number(choices.vehicleSource) > 1
-  const phases = choices.backedPhases === 'one' ? [planned.units[0]?.phase && planned.units[0].phase !== 'all' ? planned.units[0].phase : (draft.phases[0] ?? 'L1')] : undefined
-  const forming = { role: 'forming' as const, gateway: byHand ? null : 'contactor', ...(several && { syncGroup: SYNC_GROUP }), ...(phases && { phases }) }
+  const phases =
+    choices.backedPhases === 'one'
+      ? [
+          planned.units[0]?.phase && planned.units[0].phase !== 'all'
+            ? planned.units[0].phase
+            : (draft.phases[0] ?? 'L1'),
+        ]
+      : undefined
+  const forming = {
+    role: 'forming' as const,
+    gateway: byHand ? null : 'contactor',
+    ...(several && { syncGroup: SYNC_GROUP }),
+    ...(phases && { phases }),
+  }
   for (const { tag, name } of inverters) {
     draft.place(`source.${tag}`, `${name} terminals`)
     draft.source({ id: tag, name, kind: 'inverter', node: `source.${tag}`, ...forming })
-    draft.way(`lead.${tag}`, `source.${tag}`, sourceBus, { name: `Lead of ${name}`, device: `isolator.${tag}`, ...runBetween(runs, [name, tag, 'inverter'], ['gateway', 'backup', 'changeover']) })
+    draft.way(`lead.${tag}`, `source.${tag}`, sourceBus, {
+      name: `Lead of ${name}`,
+      device: `isolator.${tag}`,
+      ...runBetween(runs, [name, tag, 'inverter'], ['gateway', 'backup', 'changeover']),
+    })
     draft.onOff(`isolator.${tag}`, `Isolator of ${name}`, [`lead.${tag}`], { symbol: 'isolator', onBypass: byHand })
     if (!byHand) continue
     draft.place(`charge.${tag}`, `${name} charging input`)
-    draft.source({ id: `${tag}.charging`, name: `${name} charging side`, kind: 'inverter', node: `charge.${tag}`, role: 'following', planSide: 'grid' })
-    draft.way(`chargeLead.${tag}`, `charge.${tag}`, street, { name: `Charging lead of ${name}`, device: `chargeSwitch.${tag}` })
+    draft.source({
+      id: `${tag}.charging`,
+      name: `${name} charging side`,
+      kind: 'inverter',
+      node: `charge.${tag}`,
+      role: 'following',
+      planSide: 'grid',
+    })
+    draft.way(`chargeLead.${tag}`, `charge.${tag}`, street, {
+      name: `Charging lead of ${name}`,
+      device: `chargeSwitch.${tag}`,
+    })
     draft.onOff(`chargeSwitch.${tag}`, `Charging switch of ${name}`, [`chargeLead.${tag}`], { symbol: 'breaker' })
   }
   if (choices.vehicleSource) {
     draft.place('source.vehicle', 'Vehicle, charging post')
     draft.source({ id: 'vehicle', name: 'Vehicle', kind: 'vehicle', node: 'source.vehicle', ...forming })
     draft.way('lead.vehicle', 'source.vehicle', sourceBus, { name: 'Lead of the vehicle', device: 'isolator.vehicle' })
-    draft.onOff('isolator.vehicle', 'Isolator of the vehicle', ['lead.vehicle'], { symbol: 'isolator', onBypass: byHand })
+    draft.onOff('isolator.vehicle', 'Isolator of the vehicle', ['lead.vehicle'], {
+      symbol: 'isolator',
+      onBypass: byHand,
+    })
   }
   const followers = [
     ...planned.pvAc.map(({ name, side }, k) => ({ id: `pv${k + 1}`, name, kind: 'pv' as const, side })),
-    ...(choices.secondBattery ? [itemsOf(survey, 'existingBattery')[0]].map((battery) => ({ id: 'battery2', name: battery?.name ?? 'Second battery', kind: 'inverter' as const, side: 'island' as const })) : []),
+    ...(choices.secondBattery
+      ? [itemsOf(survey, 'existingBattery')[0]].map((battery) => ({
+          id: 'battery2',
+          name: battery?.name ?? 'Second battery',
+          kind: 'inverter' as const,
+          side: 'island' as const,
+        }))
+      : []),
   ]
   for (const { id, name, kind, side } of followers) {
     draft.place(`source.${id}`, `${name} terminals`)
     draft.source({ id, name, kind, node: `source.${id}`, role: 'following', planSide: side })
-    draft.way(`lead.${id}`, `source.${id}`, side === 'island' ? home : street, { name: `Lead of ${name}`, device: `isolator.${id}` })
+    draft.way(`lead.${id}`, `source.${id}`, side === 'island' ? home : street, {
+      name: `Lead of ${name}`,
+      device: `isolator.${id}`,
+    })
     draft.onOff(`isolator.${id}`, `Isolator of ${name}`, [`lead.${id}`], { symbol: 'isolator' })
   }
 }

@@ -4,7 +4,11 @@ import { itemsOf } from '../../installation/survey'
 export const SCHEMES = ['wholeHome', 'essentialsBoard', 'manualChangeover'] as const
 /** How the house is parted from the street: a gateway before the whole house, one before an essentials board, or an I-0-II switch by hand. */
 export type Scheme = (typeof SCHEMES)[number]
-export const SCHEME_WORDS: Readonly<Record<Scheme, string>> = { wholeHome: 'Automatic gateway, whole house', essentialsBoard: 'Automatic gateway, essentials board', manualChangeover: 'Manual changeover, I-0-II' }
+export const SCHEME_WORDS: Readonly<Record<Scheme, string>> = {
+  wholeHome: 'Automatic gateway, whole house',
+  essentialsBoard: 'Automatic gateway, essentials board',
+  manualChangeover: 'Manual changeover, I-0-II',
+}
 
 /** What a starting topology is put together from, beyond the lists of the plan. */
 export interface TopologyChoices {
@@ -26,8 +30,23 @@ export interface TopologyChoices {
 export function choicesOfPlan({ chosenSchool, supply, sources, survey }: Installation): TopologyChoices {
   const units = sources.units.filter(({ phase }) => phase !== undefined && phase !== 'all')
   return {
-    scheme: chosenSchool === 'manualChangeover' || chosenSchool === 'emergencySocket' ? 'manualChangeover' : chosenSchool === 'automaticWithShedding' ? 'essentialsBoard' : 'wholeHome',
-    bypass: true, watchesNeutral: true, backedPhases: sources.units.length > 0 && units.length === sources.units.length && new Set(units.map(({ phase }) => phase)).size === 1 ? 'one' : 'all',
-    vehicleSource: false, secondBattery: itemsOf(survey, 'existingBattery').length > 0, generatorInlet: itemsOf(survey, 'generator').some(({ detail }) => detail.connection === 'changeover'), splitService: supply.secondMainA !== null,
+    scheme:
+      chosenSchool === 'manualChangeover' || chosenSchool === 'emergencySocket'
+        ? 'manualChangeover'
+        : chosenSchool === 'automaticWithShedding'
+          ? 'essentialsBoard'
+          : 'wholeHome',
+    bypass: true,
+    watchesNeutral: true,
+    backedPhases:
+      sources.units.length > 0 &&
+      units.length === sources.units.length &&
+      new Set(units.map(({ phase }) => phase)).size === 1
+        ? 'one'
+        : 'all',
+    vehicleSource: false,
+    secondBattery: itemsOf(survey, 'existingBattery').length > 0,
+    generatorInlet: itemsOf(survey, 'generator').some(({ detail }) => detail.connection === 'changeover'),
+    splitService: supply.secondMainA !== null,
   }
 }

@@ -1,4 +1,14 @@
-import { type DeviceSymbol, type GraphDevice, type GraphEdge, type GraphNode, type GraphSource, type GridState, type InstallationGraph, NEUTRAL, PROTECTIVE } from '../installationGraph'
+import {
+  type DeviceSymbol,
+  type GraphDevice,
+  type GraphEdge,
+  type GraphNode,
+  type GraphSource,
+  type GridState,
+  type InstallationGraph,
+  NEUTRAL,
+  PROTECTIVE,
+} from '../installationGraph'
 
 interface WayOptions {
   name?: string
@@ -29,46 +39,137 @@ export class TopologyDraft {
   readonly #bypass: Record<string, string> = {}
 
   /** @param switchesNeutral whether the switches of this supply family open the neutral too */
-  constructor(readonly phases: readonly string[], readonly switchesNeutral: boolean) {}
+  constructor(
+    readonly phases: readonly string[],
+    readonly switchesNeutral: boolean,
+  ) {}
 
   get conductors(): string[] {
     return [...this.phases, NEUTRAL, PROTECTIVE]
   }
 
-  place(id: string, name: string, facts: Omit<GraphNode, 'id' | 'name' | 'kind'> & { kind?: GraphNode['kind'] } = {}): string {
+  place(
+    id: string,
+    name: string,
+    facts: Omit<GraphNode, 'id' | 'name' | 'kind'> & { kind?: GraphNode['kind'] } = {},
+  ): string {
     this.#nodes.push({ id, name, kind: 'bus', ...facts })
     return id
   }
 
   /** A way between two places; with a device it is opened on the live conductors, and on the neutral where the family does so. */
-  way(id: string, from: string, to: string, { name, device, carries = this.conductors, rcd = false, runTag }: WayOptions = {}): string {
-    const breaks = device === undefined ? [] : carries.filter((conductor) => this.phases.includes(conductor) || (conductor === NEUTRAL && this.switchesNeutral))
-    this.#edges.push({ id, ...(name !== undefined && { name }), ...(runTag !== undefined && { runTag }), from, to, carries, device: device ?? null, breaks, rcd })
+  way(
+    id: string,
+    from: string,
+    to: string,
+    { name, device, carries = this.conductors, rcd = false, runTag }: WayOptions = {},
+  ): string {
+    const breaks =
+      device === undefined
+        ? []
+        : carries.filter(
+            (conductor) => this.phases.includes(conductor) || (conductor === NEUTRAL && this.switchesNeutral),
+          )
+    this.#edges.push({
+      id,
+      ...(name !== undefined && { name }),
+      ...(runTag !== undefined && { runTag }),
+      from,
+      to,
+      carries,
+      device: device ?? null,
+      breaks,
+      rcd,
+    })
     return id
   }
 
   /** A switch with two positions over some ways. */
-  onOff(id: string, name: string, closes: readonly string[], { symbol = 'switch', lockable = true, bypass = false, asLeft = true, onBypass = asLeft }: SwitchOptions = {}): void {
-    this.#devices.push({ id, name, kind: 'manual', symbol, positions: [{ name: 'off', closes: [] }, { name: 'on', closes }], lockable, bypass })
+  onOff(
+    id: string,
+    name: string,
+    closes: readonly string[],
+    { symbol = 'switch', lockable = true, bypass = false, asLeft = true, onBypass = asLeft }: SwitchOptions = {},
+  ): void {
+    this.#devices.push({
+      id,
+      name,
+      kind: 'manual',
+      symbol,
+      positions: [
+        { name: 'off', closes: [] },
+        { name: 'on', closes },
+      ],
+      lockable,
+      bypass,
+    })
     this.#asLeft[id] = asLeft ? 'on' : 'off'
     this.#bypass[id] = onBypass ? 'on' : 'off'
   }
 
   /** A changeover with an off position between its two, so that both are never closed. */
-  changeover(id: string, name: string, first: string, second: string, asLeft: 'I' | '0' | 'II', onBypass: 'I' | '0' | 'II'): void {
-    this.#devices.push({ id, name, kind: 'manual', symbol: 'changeover', positions: [{ name: 'I', closes: [first] }, { name: '0', closes: [] }, { name: 'II', closes: [second] }], lockable: true, bypass: false })
+  changeover(
+    id: string,
+    name: string,
+    first: string,
+    second: string,
+    asLeft: 'I' | '0' | 'II',
+    onBypass: 'I' | '0' | 'II',
+  ): void {
+    this.#devices.push({
+      id,
+      name,
+      kind: 'manual',
+      symbol: 'changeover',
+      positions: [
+        { name: 'I', closes: [first] },
+        { name: '0', closes: [] },
+        { name: 'II', closes: [second] },
+      ],
+      lockable: true,
+      bypass: false,
+    })
     this.#asLeft[id] = asLeft
     this.#bypass[id] = onBypass
   }
 
-  contactor(id: string, name: string, senseNode: string, opensOn: readonly GridState[], closes: readonly string[]): void {
-    this.#devices.push({ id, name, kind: 'auto', symbol: 'contactor', logic: 'gridHealthy', senseNode, opensOn, closes })
+  contactor(
+    id: string,
+    name: string,
+    senseNode: string,
+    opensOn: readonly GridState[],
+    closes: readonly string[],
+  ): void {
+    this.#devices.push({
+      id,
+      name,
+      kind: 'auto',
+      symbol: 'contactor',
+      logic: 'gridHealthy',
+      senseNode,
+      opensOn,
+      closes,
+    })
   }
 
   /** A neutral–earth bond; made by a relay that does the opposite of a contactor, or for good. */
-  bond(id: string, name: string, node: string, oppositeOf?: { relay: string; relayName: string; contactor: string }): void {
+  bond(
+    id: string,
+    name: string,
+    node: string,
+    oppositeOf?: { relay: string; relayName: string; contactor: string },
+  ): void {
     this.#bonds.push({ id, name, node, device: oppositeOf?.relay ?? null })
-    if (oppositeOf) this.#devices.push({ id: oppositeOf.relay, name: oppositeOf.relayName, kind: 'auto', symbol: 'relay', logic: 'oppositeOf', of: oppositeOf.contactor, closes: [id] })
+    if (oppositeOf)
+      this.#devices.push({
+        id: oppositeOf.relay,
+        name: oppositeOf.relayName,
+        kind: 'auto',
+        symbol: 'relay',
+        logic: 'oppositeOf',
+        of: oppositeOf.contactor,
+        closes: [id],
+      })
   }
 
   source(source: GraphSource): void {
@@ -82,7 +183,13 @@ export class TopologyDraft {
   /** The graph; in island mode the switches stand as left, but for what `island` says. */
   graph(island: Readonly<Record<string, string>>, hasBypass: boolean): InstallationGraph {
     return {
-      phases: this.phases, nodes: this.#nodes, edges: this.#edges, devices: this.#devices, interlocks: this.#interlocks, sources: this.#sources, bonds: this.#bonds,
+      phases: this.phases,
+      nodes: this.#nodes,
+      edges: this.#edges,
+      devices: this.#devices,
+      interlocks: this.#interlocks,
+      sources: this.#sources,
+      bonds: this.#bonds,
       plan: { asLeft: this.#asLeft, island: { ...this.#asLeft, ...island }, bypass: hasBypass ? this.#bypass : null },
     }
   }

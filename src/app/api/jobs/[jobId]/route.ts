@@ -5,5 +5,7 @@ import { call } from '@/server/useCase'
 import { viewJob } from '@/server/useCases/jobs'
 
 export function GET(request: Request, { params }: { params: Promise<{ jobId: string }> }): Promise<Response> {
-  return answer(request, async () => Response.json(await call(viewJob, appDatabase().db, await requireActor(), await params)))
+  return answer(request, async () =>
+    Response.json(await call(viewJob, appDatabase().db, await requireActor(), await params)),
+  )
 }

@@ -15,6 +15,12 @@ export function POST(request: Request, { params }: { params: Promise<{ token: st
     const form = await boundedForm(request, PICTURE_MAX_BYTES + 64 * 1024)
     const file = form.get('file')
     if (!(file instanceof Blob)) throw new Problem(400, 'No picture was sent.')
-    return Response.json(await addHouseholdPicture(db, token, { id: form.get('id'), subject: form.get('subject'), bytes: new Uint8Array(await file.arrayBuffer()) }))
+    return Response.json(
+      await addHouseholdPicture(db, token, {
+        id: form.get('id'),
+        subject: form.get('subject'),
+        bytes: new Uint8Array(await file.arrayBuffer()),
+      }),
+    )
   })
 }

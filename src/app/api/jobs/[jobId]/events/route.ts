@@ -43,6 +43,8 @@ export function GET(request: Request, { params }: { params: Promise<{ jobId: str
       },
       cancel: () => stop(),
     })
-    return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' } })
+    return new Response(stream, {
+      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' },
+    })
   })
 }

@@ -13,8 +13,15 @@ export function POST(request: Request, { params }: { params: Promise<{ jobId: st
     const file = form.get('file')
     if (!(file instanceof Blob)) throw new Problem(400, 'No picture was sent.')
     const { jobId } = await params
-    return Response.json(await call(addPicture, appDatabase().db, actor, {
-      id: form.get('id'), jobId, subject: form.get('subject'), fileName: file instanceof File ? file.name : 'picture.jpg', takenAt: form.get('takenAt'), bytes: new Uint8Array(await file.arrayBuffer()),
-    }))
+    return Response.json(
+      await call(addPicture, appDatabase().db, actor, {
+        id: form.get('id'),
+        jobId,
+        subject: form.get('subject'),
+        fileName: file instanceof File ? file.name : 'picture.jpg',
+        takenAt: form.get('takenAt'),
+        bytes: new Uint8Array(await file.arrayBuffer()),
+      }),
+    )
   })
 }

@@ -21,6 +21,14 @@ export function POST(request: Request, { params }: { params: Promise<{ jobId: st
     } catch {
       throw new Problem(400, 'The mapping of the columns is not JSON.')
     }
-    return Response.json(await call(importProfile, appDatabase().db, actor, { jobId, kind: form.get('kind'), name: file instanceof File ? file.name.slice(0, 80) : 'profile.csv', csv: await file.text(), mapping }))
+    return Response.json(
+      await call(importProfile, appDatabase().db, actor, {
+        jobId,
+        kind: form.get('kind'),
+        name: file instanceof File ? file.name.slice(0, 80) : 'profile.csv',
+        csv: await file.text(),
+        mapping,
+      }),
+    )
   })
 }

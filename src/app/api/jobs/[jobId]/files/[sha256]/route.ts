@@ -8,7 +8,10 @@ import { jobOfActor } from '@/server/jobAccess'
 import { Problem } from '@/server/problem'
 
 /** A picture or recording of a job, for its crew. The address holds the digest, so a browser may keep it for good. */
-export function GET(request: Request, { params }: { params: Promise<{ jobId: string; sha256: string }> }): Promise<Response> {
+export function GET(
+  request: Request,
+  { params }: { params: Promise<{ jobId: string; sha256: string }> },
+): Promise<Response> {
   return answer(request, async () => {
     const actor = await requireActor()
     authorise(actor, 'viewJob')
@@ -20,8 +23,11 @@ export function GET(request: Request, { params }: { params: Promise<{ jobId: str
     const inline = found.kind === 'picture'
     return new Response(fileStream(db, sha256), {
       headers: {
-        'content-type': inline ? found.mediaType : 'application/octet-stream', 'content-length': String(found.byteCount), 'cache-control': 'private, max-age=31536000, immutable',
-        'content-disposition': `${inline ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(found.fileName)}`, 'content-security-policy': "default-src 'none'",
+        'content-type': inline ? found.mediaType : 'application/octet-stream',
+        'content-length': String(found.byteCount),
+        'cache-control': 'private, max-age=31536000, immutable',
+        'content-disposition': `${inline ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(found.fileName)}`,
+        'content-security-policy': "default-src 'none'",
       },
     })
   })

@@ -6,7 +6,10 @@ import { call } from '@/server/useCase'
 import { downloadPack } from '@/server/useCases/packs'
 import { zipResponse } from '@/server/zipResponse'
 
-export function GET(request: Request, { params }: { params: Promise<{ jobId: string; packId: string }> }): Promise<Response> {
+export function GET(
+  request: Request,
+  { params }: { params: Promise<{ jobId: string; packId: string }> },
+): Promise<Response> {
   return answer(request, async () => {
     const actor = await requireActor()
     const input = await params

@@ -9,7 +9,10 @@ import { Problem } from '@/server/problem'
 const UUID = /^[0-9a-f-]{36}$/
 
 /** A series' samples as little-endian 32-bit floats; a series never changes under its id. */
-export function GET(request: Request, { params }: { params: Promise<{ jobId: string; profileId: string }> }): Promise<Response> {
+export function GET(
+  request: Request,
+  { params }: { params: Promise<{ jobId: string; profileId: string }> },
+): Promise<Response> {
   return answer(request, async () => {
     const actor = await requireActor()
     authorise(actor, 'viewJob')
@@ -18,6 +21,8 @@ export function GET(request: Request, { params }: { params: Promise<{ jobId: str
     const job = await jobOfActor(db, actor, jobId)
     const samples = UUID.test(profileId) ? await profileSamples(db, job.id, profileId) : null
     if (!samples) throw new Problem(404, 'There is no such series in this job.')
-    return new Response(new Uint8Array(samples), { headers: { 'content-type': 'application/octet-stream', 'cache-control': 'private, max-age=31536000, immutable' } })
+    return new Response(new Uint8Array(samples), {
+      headers: { 'content-type': 'application/octet-stream', 'cache-control': 'private, max-age=31536000, immutable' },
+    })
   })
 }
