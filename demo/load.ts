@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { hashPassword } from 'better-auth/crypto'
 import { v7 as uuidv7 } from 'uuid'
-import { benchOf, judgePoint } from '@/core/evidence/bench'
+import { pointsOf } from '@/core/evidence/points'
+import { judgeWith } from '@/core/evidence/judge'
 import { readQuickLine } from '@/core/evidence/quickLine'
 import type { Instrument } from '@/core/installation/installation'
 import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
@@ -288,9 +289,13 @@ async function enter(
 ): Promise<void> {
   const row = await jobById(db, jobId)
   if (!row) throw new Error(`no job ${jobId}`)
-  const bench = benchOf(await jobRecord(db, row))
-  const inHand = bench.context.instruments.find(({ tag }) => tag === tool) ?? null
-  const state = readQuickLine(line, { points: bench.points, mode: 'grid', instrumentFor: () => inHand })
+  const record = await jobRecord(db, row)
+  const inHand = record.instruments.find(({ tag }) => tag === tool) ?? null
+  const state = readQuickLine(line, {
+    points: pointsOf(record.installation),
+    mode: 'grid',
+    instrumentFor: () => inHand,
+  })
   if (state.kind !== 'ready')
     throw new Error(`${row.name}: “${line}” is ${state.kind}${'message' in state ? `: ${state.message}` : ''}`)
   const { point, slot } = state.target
@@ -303,22 +308,16 @@ async function enter(
     instrumentId: inHand?.id ?? null,
     recordedAt,
   }
-  const shownVerdict = judgePoint(point, {
-    ...bench.context,
-    readings: [
-      ...bench.context.readings,
-      {
-        ...reading,
-        detail: null,
-        recordedBy: '',
-        recordedByName: '',
-        receivedAt: null,
-        supersedes: null,
-        supersedeReason: null,
-        shownVerdict: 'open',
-      },
-    ],
-  }).verdict
+  const { verdict: shownVerdict } = judgeWith(record, point, {
+    ...reading,
+    detail: null,
+    recordedBy: '',
+    recordedByName: '',
+    receivedAt: null,
+    supersedes: null,
+    supersedeReason: null,
+    shownVerdict: 'open',
+  })
   const [told] = await call(USE_CASES.recordReadings, db, actor(by), { readings: [{ ...reading, shownVerdict }] })
   if (told?.outcome !== 'stored') throw new Error(`${row.name}: “${line}” was not stored: ${told?.message}`)
 }

@@ -8,7 +8,7 @@ import {
   replacementsOfJobs,
   serialsElsewhere,
 } from '@/db/queries/evidence'
-import type { JobRecord } from '@/core/evidence/bench'
+import type { JobRecord } from '@/core/evidence/judge'
 import type { Actor } from './access'
 import { Problem } from './problem'
 

@@ -1,4 +1,4 @@
-import type { JobRecord } from '@/core/evidence/bench'
+import type { JobRecord } from '@/core/evidence/judge'
 import {
   type CableRun,
   type Circuit,

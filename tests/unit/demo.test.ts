@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
-import { pointsOf } from '@/core/evidence/bench'
+import { pointsOf } from '@/core/evidence/points'
 import { instrumentFor } from '@/core/evidence/instrumentFor'
 import { readQuickLine } from '@/core/evidence/quickLine'
 import type { Installation, Instrument } from '@/core/installation/installation'

@@ -8,7 +8,8 @@ import {
   recordOf,
   tester,
 } from '../../../tests/support/house'
-import { benchOf, nextPoint, stageSummaries } from './bench'
+import { benchOf, stageSummaries } from './bench'
+import { nextPoint } from './next'
 import { startingTopology } from '../wiring/topology/startingTopology'
 import type { HoldOverride } from './holdPoints'
 import { WITHDRAWN, lastOwnReading, standingReadings } from './reading'

@@ -44,17 +44,22 @@ export interface Slot {
   input: SlotInput
 }
 
-/** Something that must be shown. Derived from the installation and the rule pack, never typed in. */
-export interface Point {
+/** Something that must be shown. Derived from the installation and the rule pack by its family, never typed in. */
+export interface Point<Thing = unknown> {
   key: string
+  /** Id of the family that derived it and judges it. */
   family: string
   stage: Stage
   label: string
+  /** The run, circuit, load … it is about; its judge is given it and never looks for it again. */
+  thing: Thing
   /** Tag of the thing it belongs to, for lighting it up on the bench. */
   subject: string
   slots: readonly Slot[]
   /** Why this point is asked for, in one sentence. */
   why: string
+  /** Tag of the component that this evidence is about and about no other; it goes when that component does. */
+  componentTag?: string
   /** Asked for only in a full test. */
   fullOnly?: boolean
   /** Times of the work itself: kept like readings, but nothing that has to be shown. */
@@ -104,11 +109,4 @@ export interface EvidenceContext {
   serialsElsewhere: readonly SerialElsewhere[]
   /** ISO date of today, for calibration. */
   today: string
-}
-
-/** A kind of point: how it is derived and how it is judged. */
-export interface PointFamily {
-  id: string
-  derive: (installation: Installation, pack: RulePack) => Point[]
-  judge: (point: Point, context: EvidenceContext) => Judgement
 }

@@ -1,5 +1,6 @@
 import type { CustomerPromise, Installation } from '../installation/installation'
 import { type Verdict, worstVerdict } from '../rules/verdict'
+import { familyOf } from './families'
 import type { Judgement, Point } from './point'
 
 /** A promise to the customer with what stands behind it (H-1). */
@@ -11,13 +12,10 @@ export interface PromiseEvidence {
   points: readonly { key: string; label: string; verdict: Verdict; value: string | null }[]
 }
 
-/** Points that a kind of promise rests on. */
-const RESTS_ON: Readonly<Record<CustomerPromise['kind'], (promise: CustomerPromise, point: Point) => boolean>> = {
-  staysOn: ({ loadTags }, { key }) => loadTags.some((tag) => key === `outage.stayedOn.${tag}`),
-  gapClass: (_promise, { key }) => key === 'outage.gap',
-  // a runtime is shown by running the battery down against a meter; no such point exists in this slice of the work, so it stays Open
-  runtime: () => false,
-  protection: (_promise, { key }) => key === 'earth.islandBond' || /^earth\.rcd\..*\.island$/.test(key),
+/** Whether a point stands behind a promise, as its family declares. */
+function standsBehind(point: Point, promise: CustomerPromise): boolean {
+  const { proves, standsBehind: own } = familyOf(point)
+  return proves.includes(promise.kind) && (own?.(point.thing, promise) ?? true)
 }
 
 const SAYS: Readonly<Record<Verdict, string>> = {
@@ -43,7 +41,7 @@ export function promiseEvidence(
   return installation.promises.map((promise) => {
     let outdated = 0
     const own = points
-      .filter((point) => RESTS_ON[promise.kind](promise, point))
+      .filter((point) => standsBehind(point, promise))
       .map((point) => {
         const judgement = judgements.get(point.key)
         const last = lastEvidence.get(point.key)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { house, tester } from '../../../tests/support/house'
-import { pointsOf } from './bench'
+import { pointsOf } from './points'
 import { instrumentFor } from './instrumentFor'
 import { readQuickLine } from './quickLine'
 

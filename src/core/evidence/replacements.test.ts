@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { aFitUnit, aRun, fitItem, house, reading, recordOf } from '../../../tests/support/house'
 import type { Replacement } from '../installation/fit'
-import { benchOf, nextPoint, stageSummaries } from './bench'
+import { benchOf, stageSummaries } from './bench'
+import { nextPoint } from './next'
 import type { Attachment } from './point'
 
 const picture = (subject: string, receivedAt: string): Attachment => ({

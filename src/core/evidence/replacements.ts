@@ -1,42 +1,16 @@
 import { REPLACEMENT_WORDS, type Replacement } from '../installation/fit'
-import type { ComponentKind, Installation } from '../installation/installation'
-import type { Attachment, Judgement } from './point'
+import type { Installation } from '../installation/installation'
+import { familyOf } from './families'
+import type { Attachment, Judgement, Point } from './point'
+import { allPointsOf } from './points'
 import type { Reading } from './reading'
 
-/** What was shown with a component of a kind, and has to be shown anew with another one in its place. */
-const RESTS_ON: Readonly<Record<ComponentKind, readonly RegExp[]>> = {
-  inverter: [
-    /^settings\./,
-    /^outage\.(islandSource|gap|stayedOn|returnGap|cleanReturns)/,
-    /^earth\.islandBond/,
-    /^earth\.rcd\..*\.island$/,
-  ],
-  gateway: [
-    /^settings\./,
-    /^outage\.(islandSource|gap|stayedOn|returnGap|cleanReturns)/,
-    /^earth\.islandBond/,
-    /^earth\.rcd\..*\.island$/,
-  ],
-  battery: [/^outage\.(islandSource|stayedOn)/],
-  isolator: [],
-  surge: [],
-  meter: [],
-  pv: [],
-}
-
-/** Whether a point rests on a component. */
-function restsOn(installation: Installation, pointKey: string, componentTag: string): boolean {
-  const component = installation.components.find(({ tag }) => tag === componentTag)
-  const units = installation.fit
-    .filter((item) => item.kind === 'unit' && item.detail.componentTag === componentTag)
-    .map(({ tag }) => `fit.unit.${tag}`)
-  if (
-    pointKey === `fit.component.${componentTag}` ||
-    (pointKey.startsWith('fit.') && pointKey.endsWith(`.${componentTag}`)) ||
-    units.includes(pointKey)
-  )
-    return true
-  return component !== undefined && RESTS_ON[component.kind].some((pattern) => pattern.test(pointKey))
+/** Tags of the components whose replacement sets a point's evidence aside. */
+function componentsBehind(point: Point, { components }: Installation): Set<string> {
+  const { restsOn } = familyOf(point)
+  const tags = new Set(components.filter(({ kind }) => restsOn.includes(kind)).map(({ tag }) => tag))
+  if (point.componentTag !== undefined) tags.add(point.componentTag)
+  return tags
 }
 
 export interface Remaining {
@@ -57,10 +31,11 @@ export function withoutOvertaken(
   replacements: readonly Replacement[],
 ): Remaining {
   if (replacements.length === 0) return { readings: [...readings], attachments: [...attachments], overtaken: new Map() }
+  const behind = new Map(allPointsOf(installation).map((point) => [point.key, componentsBehind(point, installation)]))
   const overtaken = new Map<string, Replacement>()
   const remaining = readings.filter(({ pointKey, recordedAt }) => {
     const by = replacements.findLast(
-      ({ replacedAt, componentTag }) => recordedAt < replacedAt && restsOn(installation, pointKey, componentTag),
+      ({ replacedAt, componentTag }) => recordedAt < replacedAt && behind.get(pointKey)?.has(componentTag),
     )
     if (by) overtaken.set(pointKey, by)
     return !by

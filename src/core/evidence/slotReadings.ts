@@ -1,40 +1,72 @@
-import { formatQuantity } from '../quantity/formatQuantity'
 import type { InstrumentAccuracy } from '../quantity/accuracy'
+import { formatQuantity } from '../quantity/formatQuantity'
 import type { Verdict } from '../rules/verdict'
-import type { EvidenceContext, Point } from './point'
+import { type ReadingBound, boundOf, figureText, functionInRange } from './figure'
+import type { EvidenceContext, Point, Slot } from './point'
 import { type Reading, latestBySlot } from './reading'
 
 /** The readings of one point as a rule wants them: numbers, words and the accuracy behind each. */
 export interface SlotReadings {
   reading: (slot: string) => Reading | undefined
+  /** The figure as it stands; `null` where there is none, where it is “more than” or “less than”, or where it cannot be. */
   number: (slot: string) => number | null
+  /** The figure with the side it is open to, impossible ones too: for `judgeFigure`. */
+  figure: (slot: string) => { value: number; bound: ReadingBound } | null
   word: (slot: string) => string | null
+  /** What the instrument's maker states for the range the value was read in. */
   accuracy: (slot: string) => InstrumentAccuracy | null
   /** Whether any reading of the point rests on an instrument whose calibration has run out. */
   calibrationLapsed: string | null
   any: boolean
 }
 
+const isImpossible = (value: number, slot: Slot | undefined) =>
+  value < 0 && slot?.input.kind === 'quantity' && !slot.input.signed
+
 /** Collects the latest standing reading of each slot of a point. */
 export function slotReadings(point: Point, context: EvidenceContext): SlotReadings {
   const latest = latestBySlot(context.readings, point.key)
+  const slotOf = (id: string) => point.slots.find((slot) => slot.id === id)
   const instrumentOf = (slot: string) => context.instruments.find(({ id }) => id === latest.get(slot)?.instrumentId)
   const lapsed = [...latest.values()]
     .map(({ slot }) => instrumentOf(slot))
     .find((instrument) => instrument && instrument.calibrationDue !== null && instrument.calibrationDue < context.today)
+  const figure: SlotReadings['figure'] = (slot) => {
+    const reading = latest.get(slot)
+    return reading?.valueNumber == null ? null : { value: reading.valueNumber, bound: boundOf(reading) }
+  }
   return {
     reading: (slot) => latest.get(slot),
-    number: (slot) => latest.get(slot)?.valueNumber ?? null,
+    figure,
+    number: (slot) => {
+      const read = figure(slot)
+      return read === null || read.bound !== null || isImpossible(read.value, slotOf(slot)) ? null : read.value
+    },
     word: (slot) => latest.get(slot)?.valueWord ?? null,
     accuracy: (slot) => {
-      const input = point.slots.find(({ id }) => id === slot)?.input
-      const measures = input?.kind === 'quantity' ? input.measures : null
-      return instrumentOf(slot)?.functions.find((fn) => fn.measures === measures)?.accuracy ?? null
+      const input = slotOf(slot)?.input
+      const value = latest.get(slot)?.valueNumber
+      if (input?.kind !== 'quantity' || value == null) return null
+      return functionInRange(instrumentOf(slot), input.measures, value)?.accuracy ?? null
     },
     calibrationLapsed: lapsed ? `${lapsed.tag} was due for calibration on ${lapsed.calibrationDue}` : null,
     any: latest.size > 0,
   }
 }
+
+/** Figures of a point that count for nothing as they stand, each in a sentence of its own. */
+export function unusableFigures(point: Point, context: EvidenceContext): string[] {
+  const slots = slotReadings(point, context)
+  return point.slots.flatMap(({ id, label, input }) => {
+    const read = slots.figure(id)
+    if (read === null || input.kind !== 'quantity') return []
+    const text = figureText(read.value, input.unit, read.bound)
+    if (isImpossible(read.value, slotOf(point, id))) return [`${label}: ${text} cannot be, so it counts for nothing.`]
+    return read.bound === null ? [] : [`${label}: ${text} is no figure to reckon with.`]
+  })
+}
+
+const slotOf = (point: Point, id: string) => point.slots.find((slot) => slot.id === id)
 
 /** Evidence from an instrument past its calibration is weak: Proven becomes Watch, and the reason says so. */
 export function afterCalibration<T extends { verdict: Verdict; why: string }>(judgement: T, slots: SlotReadings): T {
@@ -42,12 +74,17 @@ export function afterCalibration<T extends { verdict: Verdict; why: string }>(ju
   return { ...judgement, verdict: 'watch', why: `${judgement.why} Watch, because ${slots.calibrationLapsed}.` }
 }
 
-/** A reading as the crew wrote it, with its unit. */
-export function readingText(reading: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit'>): string {
+/** A reading as the crew wrote it, with its unit and the side it is open to. */
+export function readingText(
+  reading: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit'> & Partial<Pick<Reading, 'detail'>>,
+): string {
   if (reading.valueWord !== null) return reading.valueWord
   if (reading.valueNumber === null) return '–'
+  const bound = boundOf({ detail: reading.detail ?? null })
+  const sign = bound === 'above' ? '>\u00a0' : bound === 'below' ? '<\u00a0' : ''
   const typed = reading.digits !== null && Number(reading.digits) === reading.valueNumber
-  return typed
+  const figure = typed
     ? `${reading.digits}${reading.unit ? (reading.unit === '°' ? '' : '\u00a0') : ''}${reading.unit}`
     : formatQuantity(reading.valueNumber, reading.unit, 5)
+  return sign + figure
 }

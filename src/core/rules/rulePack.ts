@@ -66,6 +66,14 @@ export const LIMIT_KEYS = [
   'continuityMax',
   'terminalTorqueShare',
   'stringVoltageShare',
+  'moduleColdest',
+  'moduleHottest',
+  'liveVoltageShare',
+  'deadVoltageMax',
+  'fixingTorqueShare',
+  'arrayTiltBand',
+  'arrayAzimuthBand',
+  'waveSampleRateMin',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 

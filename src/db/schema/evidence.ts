@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { check, index, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
-import { HOLD_STEP_IDS } from '@/core/evidence/holdPoints'
+import { HOLD_STEP_IDS } from '@/core/evidence/holdSteps'
 import { UNITS } from '@/core/quantity/units'
 import { VERDICTS } from '@/core/rules/verdict'
 import { user } from './auth'

@@ -1,4 +1,6 @@
 'use client'
+import { THE_JOB } from '@/core/evidence/family'
+import { islandBond } from '@/core/evidence/families/islandBond'
 import { latestBySlot } from '@/core/evidence/reading'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
@@ -9,12 +11,12 @@ import { useJob } from '../job/JobContext'
 export function BondTriangle() {
   const { bench } = useJob()
   const { readings, pack } = bench.context
-  const latest = latestBySlot(readings, 'earth.islandBond')
+  const latest = latestBySlot(readings, islandBond.key(THE_JOB))
   const volts = (slot: string) => {
     const value = latest.get(slot)?.valueNumber
     return value == null ? 'not measured' : formatQuantity(value, 'V')
   }
-  const verdict = bench.judgements.get('earth.islandBond')?.verdict ?? 'open'
+  const verdict = bench.judgements.get(islandBond.key(THE_JOB))?.verdict ?? 'open'
   const bonded = (latest.get('ne')?.valueNumber ?? Infinity) <= pack.limits.islandNeutralEarthMax.value
   const earth = pack.words.earth
   const node = (x: number, y: number, letter: string, tone: 'ink' | 'neutral' | 'earth') => (

@@ -1,4 +1,8 @@
 'use client'
+import { THE_JOB } from '@/core/evidence/family'
+import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
+import { islandBond } from '@/core/evidence/families/islandBond'
+import { RCD_FAMILIES } from '@/core/evidence/families/rcdTimes'
 import { Box, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Circuit } from '@/core/installation/installation'
@@ -26,7 +30,7 @@ export function EarthBench() {
   const { words } = bench.context.pack
   const { electrodes, circuits } = installation
   const edit = may('changeJob')
-  const bond = bench.judgements.get('earth.islandBond')
+  const bond = bench.judgements.get(islandBond.key(THE_JOB))
   return (
     <>
       <BenchHead
@@ -64,7 +68,7 @@ export function EarthBench() {
         <TitledSheet
           key={electrode.id}
           title={`Electrode ${electrode.tag}`}
-          note={<VerdictWord verdict={bench.judgements.get(`earth.electrode.${electrode.tag}`)?.verdict ?? 'open'} />}
+          note={<VerdictWord verdict={bench.judgements.get(electrodeResistance.key(electrode))?.verdict ?? 'open'} />}
           actions={
             edit && (
               <>
@@ -141,7 +145,7 @@ export function EarthBench() {
                 },
                 ...(['grid', 'island'] as const).map((mode) => ({
                   head: mode,
-                  cell: ({ tag }: Circuit) => <RcdCell pointKey={`earth.rcd.${tag}.${mode}`} />,
+                  cell: (circuit: Circuit) => <RcdCell pointKey={RCD_FAMILIES[mode].key(circuit)} />,
                 })),
               ]}
             />

@@ -1,4 +1,5 @@
 'use client'
+import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { latestBySlot } from '@/core/evidence/reading'
 import type { Electrode } from '@/core/installation/installation'
@@ -20,7 +21,7 @@ const GROUND = 74
 /** The electrode in the ground, the probes where they stood, and what was read there. */
 export function GroundSection({ electrode }: { electrode: Electrode }) {
   const { bench } = useJob()
-  const key = `earth.electrode.${electrode.tag}`
+  const key = electrodeResistance.key(electrode)
   const latest = latestBySlot(bench.context.readings, key)
   const readings = SLOTS.flatMap(([slot, share]) => {
     const ohm = latest.get(slot)?.valueNumber

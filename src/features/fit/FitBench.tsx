@@ -1,8 +1,9 @@
 'use client'
+import { componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { useEffect } from 'react'
 import { fitOf } from '@/core/installation/fit'
 import { BenchHead } from '../job/BenchHead'
-import { BenchPanel, BenchViews, Count, useBenchView } from '../job/BenchViews'
+import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { DayView } from './DayView'
 import { LiftsView } from './LiftsView'
@@ -33,15 +34,14 @@ export function FitBench() {
   const {
     record: { installation },
     bench,
-    at,
   } = useJob()
   const { components, fit } = installation
   const proven = components.filter(
-    ({ tag }) => bench.judgements.get(`fit.component.${tag}`)?.verdict === 'proven',
+    (component) => bench.judgements.get(componentRecordKey(component))?.verdict === 'proven',
   ).length
   const snags = fitOf(fit, 'snag').filter(({ detail }) => detail.clearedOn === null).length
   // a point of the stage is shown where it is recorded, and a job without a wall begins with what hangs there
-  const first = at?.startsWith('fit.') || fitOf(fit, 'wall').length === 0 ? 'mounted' : 'wall'
+  const first = useViewOfPoint<keyof typeof VIEWS>('fit') ?? (fitOf(fit, 'wall').length === 0 ? 'mounted' : 'wall')
   const views = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({
     key,
     label: LABELS[key],

@@ -1,4 +1,5 @@
 'use client'
+import { componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { AspectRatio, Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { REPLACEMENT_WORDS } from '@/core/installation/fit'
@@ -194,7 +195,7 @@ function ComponentCard({
   onLook: (one: Attachment) => void
 }) {
   const { bench, at, select, propose, may } = useJob()
-  const key = `fit.component.${component.tag}`
+  const key = componentRecordKey(component)
   const judgement = bench.judgements.get(key)
   const latest = latestBySlot(bench.context.readings, key)
   // the plate of a component that was taken out is not this one's

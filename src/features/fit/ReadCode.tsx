@@ -1,4 +1,5 @@
 'use client'
+import { componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { Box } from '@chakra-ui/react'
 import { ScanBarcode } from 'lucide-react'
 import { useRef, useState } from 'react'
@@ -23,7 +24,7 @@ export function ReadCode({ componentTag, name }: { componentTag: string; name: s
     if (text.length > LONGEST_SERIAL || /\s/.test(text))
       return setTold(`The code says “${text.slice(0, 60)}”, which is no serial. Another code may stand beside it.`)
     setTold(null)
-    select(`fit.component.${componentTag}`)
+    select(componentRecordKey({ tag: componentTag }))
     propose(`serial ${componentTag} ${text}`)
   }
   return (

@@ -1,4 +1,7 @@
 'use client'
+import { viewWithinStage } from '@/core/evidence/benchViews'
+import { familyOf } from '@/core/evidence/families'
+import type { Stage } from '@/core/evidence/point'
 import { Flex, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { useJob } from './JobContext'
@@ -14,6 +17,13 @@ export interface BenchView {
 export function useBenchView<K extends string>(views: readonly (BenchView & { key: K })[], first?: K): K {
   const { benchView } = useJob()
   return (views.find(({ key }) => key === benchView) ?? views.find(({ key }) => key === first) ?? views[0])?.key as K
+}
+
+/** The view of a stage's bench that shows the selected point, as its family says; `null` where no point of the stage is selected. */
+export function useViewOfPoint<K extends string>(stage: Stage): K | null {
+  const { at, bench } = useJob()
+  const point = bench.points.find(({ key }) => key === at)
+  return point?.stage === stage ? (viewWithinStage(familyOf(point).view) as K) : null
 }
 
 /** Index tabs of a bench with several views; the address says which is open, and arrow keys walk along. */

@@ -12,7 +12,9 @@ import {
   useSyncExternalStore,
 } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import { type Bench, type JobRecord, benchOf, judgeWith, nextPoint } from '@/core/evidence/bench'
+import { type Bench, benchOf } from '@/core/evidence/bench'
+import { type JobRecord, judgeWith } from '@/core/evidence/judge'
+import { nextPoint } from '@/core/evidence/next'
 import { type Point, STAGES, type Slot, type Stage } from '@/core/evidence/point'
 import type { EnteredValue, Target } from '@/core/evidence/quickLine'
 import { instrumentFor } from '@/core/evidence/instrumentFor'
@@ -142,7 +144,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   )
   const value = useMemo((): JobContextValue => {
     const preview: JobContextValue['preview'] = (target, entered) =>
-      judgeWith(record, bench.context, target.point, makeReading(target, entered, hand, new Date()))
+      judgeWith(record, target.point, makeReading(target, entered, hand, new Date()))
     const goTo: JobContextValue['goTo'] = (to, point = null, within = null) => {
       // a point of one mode turns the quick line to it
       const own = bench.points.find(({ key }) => key === point)?.slots[0]?.mode
@@ -193,7 +195,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
       },
       async enter(target, entered, options = {}) {
         const reading = makeReading(target, entered, hand, new Date(), options.correction ?? null)
-        const judgement = judgeWith(record, bench.context, target.point, reading)
+        const judgement = judgeWith(record, target.point, reading)
         await keep(reading, judgement, options.outOfRangeConfirmed)
         return judgement
       },
@@ -218,7 +220,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
         await keep(
           taken,
           point
-            ? judgeWith(record, bench.context, point, taken)
+            ? judgeWith(record, point, taken)
             : { verdict: 'open', value: null, why: '', limit: null, basis: null, code: '' },
         )
       },

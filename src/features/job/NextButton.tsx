@@ -1,6 +1,6 @@
 'use client'
 import { Box } from '@chakra-ui/react'
-import { nextPoint } from '@/core/evidence/bench'
+import { nextPoint } from '@/core/evidence/next'
 import { spokenPath } from '@/core/evidence/quickLine'
 import { Button } from '@/ui/Button'
 import { openSlots, useJob } from './JobContext'

@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Heading } from '@chakra-ui/react'
-import { nextPoint, stageSummaries } from '@/core/evidence/bench'
+import { nextPoint } from '@/core/evidence/next'
+import { stageSummaries } from '@/core/evidence/bench'
 import { STAGE_WORDS } from '@/core/evidence/point'
 import { Sheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'

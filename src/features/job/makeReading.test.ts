@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pointsOf } from '@/core/evidence/bench'
+import { pointsOf } from '@/core/evidence/points'
 import type { Target } from '@/core/evidence/quickLine'
 import { house, reading, tester } from '../../../tests/support/house'
 import { makeReading } from './makeReading'

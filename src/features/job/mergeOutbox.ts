@@ -1,4 +1,4 @@
-import type { JobRecord } from '@/core/evidence/bench'
+import type { JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
 import type { Installation } from '@/core/installation/installation'
 import type { OutboxEntry } from '../outbox/outboxStore'

@@ -1,3 +1,4 @@
+import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
 import type { Point } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
 import { readingText } from '@/core/evidence/slotReadings'
@@ -6,7 +7,7 @@ import { formatDuration } from '@/core/quantity/formatQuantity'
 /** A reading's value as the ledger shows it: the typed digits, a gap as a duration, an entry taken back in words. */
 export function valueText(reading: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit' | 'slot'>): string {
   if (reading.valueWord === WITHDRAWN) return 'taken back'
-  if (reading.slot === 'recording' && reading.valueNumber !== null) return formatDuration(reading.valueNumber)
+  if (reading.slot === RECORDING_SLOT && reading.valueNumber !== null) return formatDuration(reading.valueNumber)
   return readingText(reading)
 }
 

@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { nextPoint, stepBefore } from '@/core/evidence/bench'
+import { nextPoint, heldBy } from '@/core/evidence/next'
 import { type QuickLineState, type Target, readQuickLine, spokenPath } from '@/core/evidence/quickLine'
 import type { Judgement } from '@/core/evidence/point'
 import { openSlots, useJob } from './JobContext'
@@ -49,9 +49,9 @@ export function useQuickLine(): QuickLine {
   )
   const held = useMemo(() => {
     if (state.kind !== 'ready') return null
-    const step = bench.holds.find(({ step: { id } }) => id === stepBefore(state.target.point.key))
-    return step && !step.released
-      ? `${step.step.label} is held. If this was measured all the same, press Enter again to record it; the hold stays.`
+    const held = heldBy(state.target.point, bench.holds)
+    return held
+      ? `${held.step.label} is held. If this was measured all the same, press Enter again to record it; the hold stays.`
       : null
   }, [state, bench.holds])
   const question = state.kind === 'ask' ? state.question : held

@@ -1,8 +1,10 @@
 'use client'
+import { THE_JOB } from '@/core/evidence/family'
+import { RECORDING_SLOT, leavingGap, returnGap } from '@/core/evidence/families/outageGap'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import { judgeWith } from '@/core/evidence/bench'
+import { judgeWith } from '@/core/evidence/judge'
 import type { Point } from '@/core/evidence/point'
 import type { Reading } from '@/core/evidence/reading'
 import { RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
@@ -20,19 +22,21 @@ import { HoldsSheet } from './HoldsSheet'
 import { type RecordingState, useRecording } from './useRecording'
 import { WaveChart } from './WaveChart'
 
+const LEAVING = leavingGap.key(THE_JOB)
+const RETURN = returnGap.key(THE_JOB)
 const STEPS = [
-  ['outage.gap', 'Leaving'],
-  ['outage.returnGap', 'Return'],
+  [LEAVING, 'Leaving'],
+  [RETURN, 'Return'],
 ] as const
 const UPLOAD_MAX_BYTES = 24 * 1024 * 1024
 
 /** Outage: the wave first, what it is held against, then the hold points and what stayed on. */
 export function OutageBench() {
   const { bench, at } = useJob()
-  const [chosen, setChosen] = useState<string>(at === 'outage.returnGap' ? at : 'outage.gap')
-  const pointKey = at === 'outage.gap' || at === 'outage.returnGap' ? at : chosen
+  const [chosen, setChosen] = useState<string>(at === RETURN ? at : LEAVING)
+  const pointKey = at === LEAVING || at === RETURN ? at : chosen
   const held = bench.holds.find(({ released }) => !released)
-  const gap = bench.judgements.get('outage.gap')
+  const gap = bench.judgements.get(LEAVING)
   return (
     <>
       <BenchHead
@@ -204,7 +208,7 @@ function WaveFigures({ state, pointKey }: { state: Extract<RecordingState, { kin
   return (
     <Figures columns={4} borderWidth="0" borderTopWidth="1px" borderRadius="0">
       <Figure
-        label={pointKey === 'outage.gap' ? 'Gap' : 'Second gap'}
+        label={pointKey === LEAVING ? 'Gap' : 'Second gap'}
         value={gap ? formatDuration(gap.longestPhaseMs) : analysis.unfinished ? 'not over' : 'none'}
       >
         {stored ? (
@@ -252,7 +256,7 @@ function StoreRecording({
   released: boolean
   onStored: () => void
 }) {
-  const { outbox, record, bench, actor } = useJob()
+  const { outbox, record, actor } = useJob()
   const [error, setError] = useState<string | null>(null)
   const {
     files,
@@ -266,7 +270,7 @@ function StoreRecording({
       id,
       jobId: record.installation.jobId,
       pointKey: point.key,
-      slot: 'recording',
+      slot: RECORDING_SLOT,
       valueNumber: analysis.gap?.longestPhaseMs ?? null,
       valueWord: analysis.gap ? null : 'no gap',
       digits: null,
@@ -281,7 +285,7 @@ function StoreRecording({
       supersedeReason: null,
       shownVerdict: 'open',
     }
-    const { verdict } = judgeWith(record, bench.context, point, reading)
+    const { verdict } = judgeWith(record, point, reading)
     await outbox.add({
       kind: 'recording',
       id,

@@ -1,4 +1,5 @@
 'use client'
+import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { NamedBytes } from '@/core/outage/recording'
 import { analyseInWorker } from '@/workers/clients'
@@ -67,7 +68,7 @@ export function useRecording(pointKey: string): RecordingBench {
     [pack.id],
   )
 
-  const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === 'recording')
+  const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === RECORDING_SLOT)
   const waiting = outboxState.entries.find((entry) => entry.kind === 'recording' && entry.reading.id === reading?.id)
   const showStored = useCallback(() => {
     if (!reading) return setState({ kind: 'empty' })

@@ -1,4 +1,6 @@
 'use client'
+import { settingPointKey } from '@/core/evidence/families/settingLeft'
+import { latestBySlot } from '@/core/evidence/reading'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { formatNumber } from '@/core/quantity/formatQuantity'
@@ -45,11 +47,10 @@ export function SettingsBench() {
   const [editing, setEditing] = useState<Editing | null>(null)
   const column = (slot: string) =>
     new Map(
-      bench.context.readings.flatMap((one) =>
-        one.pointKey.startsWith('settings.') && one.slot === slot && one.valueNumber !== null
-          ? [[one.pointKey.slice('settings.'.length), one.valueNumber] as const]
-          : [],
-      ),
+      installation.settings.flatMap(({ key }) => {
+        const value = latestBySlot(bench.context.readings, settingPointKey(key)).get(slot)?.valueNumber ?? null
+        return value === null ? [] : [[key, value] as const]
+      }),
     )
   const lines = settingsDiff(installation.settings, column('read'), column('left'))
   const wrong = lines.filter(({ verdict }) => verdict === 'stop').length
@@ -144,8 +145,8 @@ export function SettingsBench() {
                     cursor="pointer"
                     textAlign="left"
                     minH="32px"
-                    onClick={() => select(`settings.${key}`)}
-                    textDecoration={at === `settings.${key}` ? 'underline' : undefined}
+                    onClick={() => select(settingPointKey(key))}
+                    textDecoration={at === settingPointKey(key) ? 'underline' : undefined}
                   >
                     {label}
                   </chakra.button>

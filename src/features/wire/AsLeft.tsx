@@ -1,6 +1,6 @@
 'use client'
 import { Flex, Text } from '@chakra-ui/react'
-import { asLeftDevices } from '@/core/evidence/families/switchPositions'
+import { asLeftDevices, switchesAsLeft } from '@/core/evidence/families/switchPositions'
 import { latestBySlot } from '@/core/evidence/reading'
 import type { Positions } from '@/core/wiring/installationGraph'
 import { Button } from '@/ui/Button'
@@ -14,7 +14,7 @@ export function AsLeft({ positions }: { positions: Positions }) {
     bench,
     enter,
   } = useJob()
-  const point = bench.points.find(({ key }) => key === 'outage.asLeft.switches')
+  const point = bench.points.find(({ family }) => family === switchesAsLeft.id)
   if (!point) return null
   const judgement = bench.judgements.get(point.key)
   const there = latestBySlot(bench.context.readings, point.key)

@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { FAR_END_KEY, RELEASED } from '@/core/evidence/families/farEnd'
-import { identitiesOf } from '@/core/evidence/families/runIdentity'
+import { identitiesOf, joinedSlot, runIdentityKey } from '@/core/evidence/families/runIdentity'
 import { latestBySlot } from '@/core/evidence/reading'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
@@ -39,8 +39,8 @@ export function IdentifySheet() {
       void enter({ point: farPoint, slot }, { valueNumber: null, valueWord: tag, digits: null, unit: '' })
   }
   const see = (tag: string, word: 'continuity' | 'open') => {
-    const point = bench.points.find(({ key }) => key === `wire.identity.${tag}`)
-    const slot = point?.slots.find(({ id }) => id === `joined:${joined}`)
+    const point = bench.points.find(({ key }) => key === runIdentityKey({ tag }))
+    const slot = joined === null ? undefined : point?.slots.find(({ id }) => id === joinedSlot(joined))
     if (point && slot) void enter({ point, slot }, { valueNumber: null, valueWord: word, digits: null, unit: '' })
   }
   const joinedWords =
@@ -110,8 +110,8 @@ export function IdentifySheet() {
           </Text>
           {joined !== null &&
             tags.map((tag) => {
-              const word = latestBySlot(bench.context.readings, `wire.identity.${tag}`).get(
-                `joined:${joined}`,
+              const word = latestBySlot(bench.context.readings, runIdentityKey({ tag })).get(
+                joinedSlot(joined),
               )?.valueWord
               return (
                 <Flex

@@ -1,4 +1,5 @@
 'use client'
+import { energisingKey } from '@/core/evidence/families/energisingSteps'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { latestBySlot } from '@/core/evidence/reading'
 import { type EnergisingStep, STAGE_LABELS } from '@/core/wiring/energisingOrder'
@@ -36,7 +37,7 @@ export function OrderView() {
         </Notice>
       </TitledSheet>
     )
-  const verdictOf = (step: EnergisingStep) => bench.judgements.get(`wire.live.${step.key}`)?.verdict ?? null
+  const verdictOf = (step: EnergisingStep) => bench.judgements.get(energisingKey(step))?.verdict ?? null
   const firstOpen = order.steps.findIndex((step) => {
     const verdict = verdictOf(step)
     return verdict === 'open' || verdict === 'stop'
@@ -90,7 +91,7 @@ function StepRow({
   held: boolean
 }) {
   const { bench, enter, may, goTo } = useJob()
-  const point = bench.points.find(({ key }) => key === `wire.live.${step.key}`)
+  const point = bench.points.find(({ key }) => key === energisingKey(step))
   const judgement = point && bench.judgements.get(point.key)
   const done = point?.slots.find(({ id }) => id === 'done')
   const said = point && latestBySlot(bench.context.readings, point.key).get('done')?.valueWord

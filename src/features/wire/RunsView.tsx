@@ -1,7 +1,9 @@
 'use client'
+import { familyOf } from '@/core/evidence/families'
+import { runLoop } from '@/core/evidence/families/runLoop'
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { identitiesOf } from '@/core/evidence/families/runIdentity'
+import { ALL_RELEASED, identitiesOf, joinedSlot, runIdentityKey } from '@/core/evidence/families/runIdentity'
 import { latestBySlot } from '@/core/evidence/reading'
 import type { CableRun } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
@@ -77,9 +79,7 @@ export function RunsView() {
       </TitledSheet>
       {runs.length > 0 && may('recordReadings') && <IdentifySheet />}
       {runs.length > 0 && <LabelsSheet />}
-      <PointList
-        points={bench.points.filter(({ key, timing }) => /^wire\.(identity|cores|loop)\./.test(key) && !timing)}
-      />
+      <PointList points={bench.points.filter((point) => familyOf(point).view === 'wire.runs' && !point.timing)} />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>
   )
@@ -98,8 +98,8 @@ function RunRow({
 }) {
   const { bench, at, select } = useJob()
   const { pack, readings } = bench.context
-  const identityKey = `wire.identity.${run.tag}`
-  const loopKey = `wire.loop.${run.tag}`
+  const identityKey = runIdentityKey(run)
+  const loopKey = runLoop.key(run)
   const seen = latestBySlot(readings, identityKey)
   const measuredOhm = latestBySlot(readings, loopKey).get('loop')?.valueNumber ?? null
   const loop = loopResistance({
@@ -198,10 +198,10 @@ function RunRow({
           <Flex fontSize="13px" color="ink2" gap="6px 16px" wrap="wrap" mt="2px" align="center">
             <VerdictWord verdict={verdict} />
             <span>
-              joined: <b>{word(`joined:${run.tag}`)}</b>
+              joined: <b>{word(joinedSlot(run.tag))}</b>
             </span>
             <span>
-              released: <b>{word('joined:none')}</b>
+              released: <b>{word(ALL_RELEASED)}</b>
             </span>
             <span>
               {run.lengthM} m of {run.size} {sizeSystemOf(pack.id) === 'awg' ? 'AWG' : 'mm²'}

@@ -80,7 +80,10 @@ export function SchematicView() {
     () => (cause && check.checked?.causes.some(({ key }) => key === cause.key) ? cause : null),
     [cause, check.checked],
   )
-  const crossed = useMemo(() => crossedRuns(identityObservations(bench.context.readings)), [bench.context.readings])
+  const crossed = useMemo(
+    () => crossedRuns(identityObservations(bench.context.installation.runs, bench.context.readings)),
+    [bench.context],
+  )
   const groups = useMemo(
     () =>
       schematic.state !== 'ready'

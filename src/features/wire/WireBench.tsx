@@ -3,7 +3,7 @@ import { useEffect } from 'react'
 import { identitiesOf } from '@/core/evidence/families/runIdentity'
 import { checkOf, graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { BenchHead } from '../job/BenchHead'
-import { BenchPanel, BenchViews, Count, useBenchView } from '../job/BenchViews'
+import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { BoardsView } from './BoardsView'
 import { CtView } from './CtView'
@@ -29,31 +29,16 @@ const LABELS = {
   boards: 'Boards',
 } as const
 
-/** Where a point of the stage is recorded. */
-const viewOf = (at: string | null): keyof typeof VIEWS => {
-  if (at === null || at === 'wire.positions') return 'schematic'
-  return /^wire\.(identity|cores|loop)/.test(at)
-    ? 'runs'
-    : /^wire\.(dead|torque)/.test(at)
-      ? 'dead'
-      : at.startsWith('wire.live')
-        ? 'order'
-        : at.startsWith('wire.ct')
-          ? 'cts'
-          : 'schematic'
-}
-
 /** Wire: the schematic that the program checks, each run between its two ends, and the way from dead to live. */
 export function WireBench() {
   const {
     record: { installation },
     bench,
-    at,
   } = useJob()
   const states = Object.values(identitiesOf(installation, bench.context.readings))
   const bad = states.filter(({ verdict }) => verdict === 'stop').length
   const violated = hasWiring(installation) ? (checkOf(graphOf(installation, 'wired'))?.violated.length ?? 0) : 0
-  const first = viewOf(at)
+  const first = useViewOfPoint<keyof typeof VIEWS>('wire') ?? 'schematic'
   const views = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({
     key,
     label: LABELS[key],

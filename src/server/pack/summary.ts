@@ -1,4 +1,7 @@
-import { type Bench, benchOf, type JobRecord, pointsToShow } from '@/core/evidence/bench'
+import { THE_JOB } from '@/core/evidence/family'
+import { RECORDING_SLOT, leavingGap } from '@/core/evidence/families/outageGap'
+import { type Bench, benchOf, pointsToShow } from '@/core/evidence/bench'
+import { type JobRecord } from '@/core/evidence/judge'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { demandAfterTurnOff, planOfInstallation, SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { RIDE_THROUGH_WORDS, rideThroughClass } from '@/core/outage/rideThrough'
@@ -51,8 +54,9 @@ export function packSummary(
         })),
     )
   const gapMs =
-    bench.context.readings.findLast(({ pointKey, slot }) => pointKey === 'outage.gap' && slot === 'recording')
-      ?.valueNumber ?? null
+    bench.context.readings.findLast(
+      ({ pointKey, slot }) => pointKey === leavingGap.key(THE_JOB) && slot === RECORDING_SLOT,
+    )?.valueNumber ?? null
   const nameOf = (tag: string) => installation.loads.find((load) => load.tag === tag)?.name ?? tag
   return {
     bench,

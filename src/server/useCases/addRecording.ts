@@ -1,6 +1,9 @@
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
-import { benchOf, judgePoint } from '@/core/evidence/bench'
+import { benchOf } from '@/core/evidence/bench'
+import { THE_JOB } from '@/core/evidence/family'
+import { RECORDED_GAPS, RECORDING_SLOT } from '@/core/evidence/families/outageGap'
+import { judgeWith } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
 import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
@@ -33,7 +36,10 @@ export const addRecording = defineUseCase({
   schema: yup.object({
     readingId: id('reading').required(),
     jobId: id('job').required(),
-    pointKey: choice('Point', ['outage.gap', 'outage.returnGap']).required(required('Point')),
+    pointKey: choice(
+      'Point',
+      RECORDED_GAPS.map((gap) => gap.key(THE_JOB)),
+    ).required(required('Point')),
     recordedAt: words('Time', 40)
       .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
       .required(required('Time')),
@@ -66,7 +72,7 @@ export const addRecording = defineUseCase({
       id: readingId,
       jobId,
       pointKey,
-      slot: 'recording',
+      slot: RECORDING_SLOT,
       valueNumber: analysis.gap?.longestPhaseMs ?? null,
       valueWord: analysis.gap ? null : 'no gap',
       digits: null,
@@ -82,9 +88,7 @@ export const addRecording = defineUseCase({
       shownVerdict: 'open',
     }
     const point = bench.points.find(({ key }) => key === pointKey)
-    const shownVerdict = point
-      ? judgePoint(point, { ...bench.context, readings: [...bench.context.readings, reading] }).verdict
-      : 'open'
+    const shownVerdict = point ? judgeWith(record, point, reading).verdict : 'open'
     return db.transaction(async (tx) => {
       const attachments = []
       for (const { name, bytes } of files) {

@@ -1,5 +1,6 @@
 import { and, desc, eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
+import { SERIAL_SLOT, componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { WITHDRAWN } from '@/core/evidence/reading'
 import { FIT_KINDS, type FitKind, HAND_FIT_KINDS, REPLACEMENT_CAUSES } from '@/core/installation/fit'
 import type { FieldIssue } from '@/core/result'
@@ -164,7 +165,11 @@ async function serialOnRecord(db: Db, jobId: string, componentTag: string): Prom
     .select({ serial: reading.valueWord })
     .from(reading)
     .where(
-      and(eq(reading.jobId, jobId), eq(reading.pointKey, `fit.component.${componentTag}`), eq(reading.slot, 'serial')),
+      and(
+        eq(reading.jobId, jobId),
+        eq(reading.pointKey, componentRecordKey({ tag: componentTag })),
+        eq(reading.slot, SERIAL_SLOT),
+      ),
     )
     .orderBy(desc(reading.recordedAt), desc(reading.id))
     .limit(1)

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { HOLD_STEP_IDS } from '@/core/evidence/holdPoints'
+import { HOLD_STEP_IDS } from '@/core/evidence/holdSteps'
 import { benchOf } from '@/core/evidence/bench'
 import { addOverride } from '@/db/queries/evidence'
 import { choice, id, required, words } from '@/schemas/fields'

@@ -1,6 +1,8 @@
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
-import { benchOf, judgePoint } from '@/core/evidence/bench'
+import { settingLeft } from '@/core/evidence/families/settingLeft'
+import { evidenceOf, judgementOf } from '@/core/evidence/judge'
+import { pointsOf } from '@/core/evidence/points'
 import type { Reading } from '@/core/evidence/reading'
 import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient'
 import { addReadings } from '@/db/queries/evidence'
@@ -42,37 +44,45 @@ export const readGateway = defineUseCase({
     const row = await jobOfActor(db, actor, jobId)
     const { host, port } = addressOf(row)
     const readout = await readDevice(host, port).catch(asProblem)
-    const bench = benchOf(await jobRecord(db, row))
+    const record = await jobRecord(db, row)
+    const { installation } = record
     const recordedAt = (deviceTime === null ? new Date() : new Date(deviceTime)).toISOString()
-    const readings = bench.points
-      .filter(({ family, subject }) => family === 'settingLeft' && readout.values.has(subject))
-      .map((point) => {
-        const input = point.slots.find((candidate) => candidate.id === slot)?.input
-        const reading: Reading = {
-          id: uuidv7(),
-          jobId,
-          pointKey: point.key,
-          slot,
-          valueNumber: readout.values.get(point.subject) ?? null,
-          valueWord: null,
-          digits: null,
-          unit: input?.kind === 'quantity' ? input.unit : '',
-          detail: { source: 'gateway', address: `${host}:${port}` },
-          instrumentId: null,
-          recordedBy: actor.userId,
-          recordedByName: actor.name,
-          recordedAt,
-          receivedAt: null,
-          supersedes: null,
-          supersedeReason: null,
-          shownVerdict: 'open',
-        }
-        const { verdict } = judgePoint(point, { ...bench.context, readings: [...bench.context.readings, reading] })
+    const points = pointsOf(installation).filter(
+      ({ family, subject }) => family === settingLeft.id && readout.values.has(subject),
+    )
+    const readings = points.map((point): Reading => {
+      const input = point.slots.find((candidate) => candidate.id === slot)?.input
+      return {
+        id: uuidv7(),
+        jobId,
+        pointKey: point.key,
+        slot,
+        valueNumber: readout.values.get(point.subject) ?? null,
+        valueWord: null,
+        digits: null,
+        unit: input?.kind === 'quantity' ? input.unit : '',
+        detail: { source: 'gateway', address: `${host}:${port}` },
+        instrumentId: null,
+        recordedBy: actor.userId,
+        recordedByName: actor.name,
+        recordedAt,
+        receivedAt: null,
+        supersedes: null,
+        supersedeReason: null,
+        shownVerdict: 'open',
+      }
+    })
+    const evidence = evidenceOf({ ...record, readings: [...record.readings, ...readings] })
+    await addReadings(
+      db,
+      points.flatMap((point, k) => {
+        const reading = readings[k]
+        if (!reading) return []
         const { receivedAt: _received, recordedByName: _name, ...stored } = reading
-        return { ...stored, shownVerdict: verdict }
-      })
-    await addReadings(db, readings)
-    const planned = new Set(bench.context.installation.settings.map(({ key }) => key))
+        return [{ ...stored, shownVerdict: judgementOf(evidence, point).verdict }]
+      }),
+    )
+    const planned = new Set(installation.settings.map(({ key }) => key))
     return {
       stored: readings.length,
       notGiven: [...planned].filter((key) => !readout.values.has(key)),

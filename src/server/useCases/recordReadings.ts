@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { pointsOf } from '@/core/evidence/bench'
+import { pointsOf } from '@/core/evidence/points'
 import type { Point, Slot } from '@/core/evidence/point'
 import { WITHDRAWN } from '@/core/evidence/reading'
 import type { Instrument } from '@/core/installation/installation'

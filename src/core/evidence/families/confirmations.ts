@@ -1,11 +1,11 @@
 import type { PackWords } from '../../rules/rulePack'
 import type { Verdict } from '../../rules/verdict'
-import type { Point, PointFamily, Stage } from '../point'
+import { type PointFamily, type TheJob, onceAJob } from '../family'
 import { slotReadings } from '../slotReadings'
 
-interface Confirmation {
+/** Something that a person says or sees: what is particular to it. Everything else is the same for all of them. */
+interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' | 'precedes'> {
   key: string
-  stage: Stage
   label: string
   why: string
   path: string[]
@@ -20,10 +20,13 @@ const yes = (says: string) => ({
 })
 
 /** What a person must say or see before and after the supply is cut (T-10). */
-export const CONFIRMATIONS: readonly Confirmation[] = [
+const CONFIRMATIONS: readonly Confirmation[] = [
   {
+    id: 'licensed',
     key: 'outage.licensed',
-    stage: 'outage',
+    place: 'licensed',
+    view: 'outage.bench',
+    precedes: ['firstIsland.licensed'],
     code: 'T-10',
     label: 'A licensed person is here and leads the test',
     why: 'The first island is made by a licensed person, nobody else.',
@@ -31,8 +34,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     answers: yes('A licensed person leads.'),
   },
   {
+    id: 'medical',
     key: 'outage.medical',
-    stage: 'outage',
+    place: 'medical',
+    view: 'outage.bench',
+    precedes: ['firstIsland.medical'],
     code: 'T-10',
     label: 'Medical and life-support equipment asked about',
     why: 'Somebody’s breathing may hang on this supply. The question is never skipped.',
@@ -48,8 +54,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     },
   },
   {
+    id: 'told',
     key: 'outage.told',
-    stage: 'outage',
+    place: 'told',
+    view: 'outage.bench',
+    precedes: ['firstIsland.told'],
     code: 'T-10',
     label: 'Everybody in the house has been told',
     why: 'Nobody should be in a lift, on a ladder or mid-shower.',
@@ -57,8 +66,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     answers: yes('They know.'),
   },
   {
+    id: 'saved',
     key: 'outage.saved',
-    stage: 'outage',
+    place: 'saved',
+    view: 'outage.bench',
+    precedes: ['loadedIsland.saved'],
     code: 'T-10',
     label: 'Computers are saved and shut down',
     why: 'A first test may be a long gap.',
@@ -66,8 +78,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     answers: yes('Saved.'),
   },
   {
+    id: 'heavyOff',
     key: 'outage.heavyOff',
-    stage: 'outage',
+    place: 'heavyOff',
+    view: 'outage.bench',
+    precedes: ['loadedIsland.heavy'],
     code: 'T-10',
     label: 'Heavy loads are off',
     why: 'The island starts light; loads climb a ladder later.',
@@ -78,8 +93,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     },
   },
   {
+    id: 'circuitsOpen',
     key: 'outage.circuitsOpen',
-    stage: 'outage',
+    place: 'circuitsOpen',
+    view: 'outage.bench',
+    precedes: ['firstIsland.circuits'],
     code: 'T-10',
     label: 'All final circuits are open for the first island',
     why: 'The first island carries no load.',
@@ -90,8 +108,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     },
   },
   {
+    id: 'bypass',
     key: 'outage.bypass',
-    stage: 'outage',
+    place: 'bypass',
+    view: 'outage.bench',
+    precedes: ['firstIsland.bypass'],
     code: 'W-1',
     label: 'Maintenance bypass is open',
     why: 'With the bypass closed the island would feed the street.',
@@ -106,8 +127,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     },
   },
   {
+    id: 'helper',
     key: 'outage.helper',
-    stage: 'outage',
+    place: 'helper',
+    view: 'outage.bench',
+    precedes: ['loadedIsland.helper'],
     code: 'T-10',
     label: 'A helper stands at the board',
     why: 'Somebody can open the {mainSwitch} at once.',
@@ -115,8 +139,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     answers: yes('At the board.'),
   },
   {
+    id: 'callout',
     key: 'outage.callout',
-    stage: 'outage',
+    place: 'callout',
+    view: 'outage.bench',
+    precedes: ['loadedIsland.callout'],
     code: 'T-10',
     label: 'There is a way to call out',
     why: 'The router dies with the supply.',
@@ -124,8 +151,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     answers: yes('A phone with signal, or a shout.'),
   },
   {
+    id: 'asLeftBypass',
     key: 'outage.asLeftBypass',
-    stage: 'outage',
+    place: 'asLeft',
+    view: 'outage.bench',
+    precedes: ['handover.asLeft'],
     code: 'T-10',
     label: 'Bypass as left',
     why: 'A bypass left on undoes the whole installation, and nobody notices until the next outage.',
@@ -136,8 +166,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     },
   },
   {
+    id: 'asLeftMain',
     key: 'outage.asLeftMain',
-    stage: 'outage',
+    place: 'asLeft',
+    view: 'outage.bench',
+    precedes: ['handover.asLeft'],
     code: 'T-10',
     label: '{mainSwitch} as left',
     why: 'The house is fed from the street again.',
@@ -148,8 +181,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     },
   },
   {
+    id: 'cardExplained',
     key: 'handover.cardExplained',
-    stage: 'handover',
+    place: 'handover',
+    view: 'handover.bench',
+    precedes: [],
     code: 'H-1',
     label: 'What-to-do card explained to the household',
     why: 'What to turn off first, how to notice the outage, whom to call.',
@@ -157,8 +193,11 @@ export const CONFIRMATIONS: readonly Confirmation[] = [
     answers: yes('Explained and left in the cupboard.'),
   },
   {
+    id: 'labels',
     key: 'handover.labels',
-    stage: 'handover',
+    place: 'handover',
+    view: 'handover.bench',
+    precedes: [],
     code: 'H-1',
     label: 'Labels and warning signs are up',
     why: 'Whoever opens the board next must see two sources.',
@@ -174,42 +213,48 @@ const inWords = (text: string, words: PackWords): string =>
     return at === 0 ? word.charAt(0).toUpperCase() + word.slice(1) : word
   })
 
-const byKey = new Map(CONFIRMATIONS.map((confirmation) => [confirmation.key, confirmation]))
+const ANSWER = 'answer'
 
-/** Points that a person answers with a word. */
-export const confirmations: PointFamily = {
-  id: 'confirmations',
-  derive: (_installation, { words }) =>
-    CONFIRMATIONS.map(({ key, stage, label, why, path, answers }): Point => ({
-      key,
-      family: 'confirmations',
-      stage,
-      subject: key.split('.').at(-1) ?? key,
-      label: inWords(label, words),
-      why: inWords(why, words),
-      slots: [
-        {
-          id: 'answer',
-          label: inWords(label, words),
-          path,
-          input: {
-            kind: 'word',
-            words: Object.fromEntries(Object.entries(answers).map(([word, { typed }]) => [word, typed])),
-          },
+/** The family of one confirmation: a point that a person answers with a word. */
+const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJob> => ({
+  id: confirmation.id,
+  place: confirmation.place,
+  view: confirmation.view,
+  precedes: confirmation.precedes,
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: onceAJob,
+  key: () => confirmation.key,
+  point: (_job, _installation, { words }) => ({
+    subject: confirmation.id,
+    label: inWords(confirmation.label, words),
+    why: inWords(confirmation.why, words),
+    slots: [
+      {
+        id: ANSWER,
+        label: inWords(confirmation.label, words),
+        path: confirmation.path,
+        input: {
+          kind: 'word',
+          words: Object.fromEntries(Object.entries(confirmation.answers).map(([word, { typed }]) => [word, typed])),
         },
-      ],
-    })),
+      },
+    ],
+  }),
   judge: (point, context) => {
-    const word = slotReadings(point, context).word('answer')
-    const confirmation = byKey.get(point.key)
-    const answer = word === null ? undefined : confirmation?.answers[word]
+    const word = slotReadings(point, context).word(ANSWER)
+    const answer = word === null ? undefined : confirmation.answers[word]
     return {
-      code: confirmation?.code ?? 'T-10',
+      code: confirmation.code,
       limit: null,
       basis: 'Order of test and hold points (T-10).',
       value: word,
       verdict: answer?.verdict ?? 'open',
-      why: inWords(answer?.says ?? confirmation?.why ?? '', context.pack.words),
+      why: inWords(answer?.says ?? confirmation.why, context.pack.words),
     }
   },
-}
+})
+
+/** What a person must say or see before and after the supply is cut (T-10), one family each. */
+export const confirmations: readonly PointFamily<TheJob>[] = CONFIRMATIONS.map(confirmationFamily)

@@ -1,7 +1,7 @@
-import type { Installation } from '../../installation/installation'
+import type { CableRun, Installation } from '../../installation/installation'
 import { type Continuity, cableIdentity, worstIdentity } from '../../wiring/cableIdentity'
 import { coresOf } from '../../wiring/runLabels'
-import type { PointFamily } from '../point'
+import type { PointFamily } from '../family'
 import { slotReadings } from '../slotReadings'
 
 const WORDS = { continuity: ['yes', 'cont', 'continuity'], open: ['no', 'open', 'silent'] } as const
@@ -13,31 +13,35 @@ const askedCores = (installation: Installation) =>
   )
 
 /** W-3: which core of a run is which, each by a pair of observations between its two ends. */
-export const coreIdentity: PointFamily = {
+export const coreIdentity: PointFamily<CableRun> = {
   id: 'coreIdentity',
-  derive: (installation) =>
-    installation.runs.map(({ tag }) => ({
-      key: `wire.cores.${tag}`,
-      family: 'coreIdentity',
-      stage: 'wire',
-      subject: tag,
-      label: `Cores of ${tag}: which is neutral, which is earth`,
-      why: 'Two people use grey and black differently. A colour is a habit, a pair of observations is proof.',
-      slots: askedCores(installation).flatMap(({ conductor, colour }) => [
-        {
-          id: `joined:${conductor}`,
-          label: `${conductor} (${colour}) joined to a known core at the far end, near end reads`,
-          path: ['core', tag, conductor.toLowerCase(), 'joined'],
-          input: { kind: 'word', words: WORDS } as const,
-        },
-        {
-          id: `free:${conductor}`,
-          label: `${conductor} (${colour}) released, near end reads`,
-          path: ['core', tag, conductor.toLowerCase(), 'free'],
-          input: { kind: 'word', words: WORDS } as const,
-        },
-      ]),
-    })),
+  place: 'cores',
+  view: 'wire.runs',
+  precedes: ['firstLive.cores'],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: ({ runs }) => runs,
+  key: ({ tag }) => `wire.cores.${tag}`,
+  point: ({ tag }, installation) => ({
+    subject: tag,
+    label: `Cores of ${tag}: which is neutral, which is earth`,
+    why: 'Two people use grey and black differently. A colour is a habit, a pair of observations is proof.',
+    slots: askedCores(installation).flatMap(({ conductor, colour }) => [
+      {
+        id: `joined:${conductor}`,
+        label: `${conductor} (${colour}) joined to a known core at the far end, near end reads`,
+        path: ['core', tag, conductor.toLowerCase(), 'joined'],
+        input: { kind: 'word', words: WORDS } as const,
+      },
+      {
+        id: `free:${conductor}`,
+        label: `${conductor} (${colour}) released, near end reads`,
+        path: ['core', tag, conductor.toLowerCase(), 'free'],
+        input: { kind: 'word', words: WORDS } as const,
+      },
+    ]),
+  }),
   judge: (point, context) => {
     const slots = slotReadings(point, context)
     const cores = askedCores(context.installation)

@@ -1,8 +1,9 @@
 import type { Installation } from '../../installation/installation'
 import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
-import type { RulePack } from '../../rules/rulePack'
+import type { Phase, RulePack } from '../../rules/rulePack'
 import { type CtState, type CtStep, ctSense } from '../../wiring/ctSense'
-import type { EvidenceContext, Point, PointFamily } from '../point'
+import type { PointFamily } from '../family'
+import type { EvidenceContext, Point } from '../point'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 
 /** Steps one transformer may be tried with. */
@@ -34,43 +35,47 @@ export function ctStepsOf(slots: Pick<SlotReadings, 'number'>): { steps: CtStep[
 }
 
 /** W-5: sense and ratio of each phase's current transformer from known load steps. */
-export const ctSteps: PointFamily = {
+export const ctSteps: PointFamily<Phase> = {
   id: 'ctSteps',
-  derive: (installation, pack) =>
-    phasesOf(installation, pack).map((phase): Point => {
-      const short = phase.toLowerCase()
-      return {
-        key: `wire.ct.${phase}`,
-        family: 'ctSteps',
-        stage: 'wire',
-        subject: phase,
-        label: `Current transformer of ${phase}: way round, phase, ratio`,
-        why: 'A transformer the wrong way round makes the battery push when it should hold, and nobody sees it in the app.',
-        slots: [
-          ...Array.from({ length: MOST_CT_STEPS }, (_, k) => k + 1).flatMap((n) => [
-            {
-              id: `load${n}`,
-              label: `Step ${n}: known load switched`,
-              path: ['ct', short, `load${n}`],
-              input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const,
-            },
-            {
-              id: `meter${n}`,
-              label: `Step ${n}: change the meter shows`,
-              path: ['ct', short, `meter${n}`],
-              input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const,
-            },
-          ]),
+  place: 'transformers',
+  view: 'wire.cts',
+  precedes: [],
+  waitsFor: 'firstLive',
+  restsOn: [],
+  proves: [],
+  things: phasesOf,
+  key: (phase) => `wire.ct.${phase}`,
+  point: (phase) => {
+    const short = phase.toLowerCase()
+    return {
+      subject: phase,
+      label: `Current transformer of ${phase}: way round, phase, ratio`,
+      why: 'A transformer the wrong way round makes the battery push when it should hold, and nobody sees it in the app.',
+      slots: [
+        ...Array.from({ length: MOST_CT_STEPS }, (_, k) => k + 1).flatMap((n) => [
           {
-            id: 'noise',
-            label: 'Noise of the meter',
-            path: ['ct', short, 'noise'],
-            input: { kind: 'quantity', unit: 'W', measures: null } as const,
+            id: `load${n}`,
+            label: `Step ${n}: known load switched`,
+            path: ['ct', short, `load${n}`],
+            input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const,
           },
-        ],
-      }
-    }),
-  judge: (point, context) => judgeCt(point, context),
+          {
+            id: `meter${n}`,
+            label: `Step ${n}: change the meter shows`,
+            path: ['ct', short, `meter${n}`],
+            input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const,
+          },
+        ]),
+        {
+          id: 'noise',
+          label: 'Noise of the meter',
+          path: ['ct', short, 'noise'],
+          input: { kind: 'quantity', unit: 'W', measures: null } as const,
+        },
+      ],
+    }
+  },
+  judge: judgeCt,
 }
 
 function judgeCt(point: Point, context: EvidenceContext) {

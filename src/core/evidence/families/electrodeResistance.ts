@@ -2,57 +2,55 @@ import { electrodeTarget } from '../../earthing/electrodeTarget'
 import { fallOfPotential } from '../../earthing/fallOfPotential'
 import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
 import { worstVerdict } from '../../rules/verdict'
-import type { PointFamily } from '../point'
+import type { Electrode } from '../../installation/installation'
+import type { PointFamily } from '../family'
+import type { Slot } from '../point'
 import { afterCalibration, slotReadings } from '../slotReadings'
 
+/** Slots of one electrode; the only one of a job need not be named on the quick line. */
+function slotsOf(tag: string, only: boolean): Slot[] {
+  const named = only ? [] : [tag]
+  const optional = only ? [tag] : []
+  const probe = (id: string, label: string, percent: string): Slot => ({
+    id,
+    label,
+    path: ['ra', ...named, percent],
+    optional,
+    input: { kind: 'quantity', unit: 'Ω', measures: 'electrodeResistance' },
+  })
+  return [
+    {
+      id: 'clamp',
+      label: 'Clamp on its conductor first',
+      path: ['clamp', ...named],
+      optional,
+      input: { kind: 'quantity', unit: 'A', measures: 'earthCurrent' },
+    },
+    probe('r52', 'Probe at 52 %', '52'),
+    probe('r618', 'Probe at 61.8 %', '62'),
+    probe('r72', 'Probe at 72 %', '72'),
+  ]
+}
+
 /** E-3 and E-4: each electrode by the three-point rule, behind the clamp reading, against the target the crew picked. */
-export const electrodeResistance: PointFamily = {
+export const electrodeResistance: PointFamily<Electrode> = {
   id: 'electrodeResistance',
-  derive: ({ electrodes }) =>
-    electrodes.map((electrode) => {
-      const tags =
-        electrodes.length === 1
-          ? { required: [], optional: [electrode.tag] }
-          : { required: [electrode.tag], optional: [] }
-      const slot = (id: string, label: string, words: string[]) => ({
-        id,
-        label,
-        path: [words[0] ?? '', ...tags.required, ...words.slice(1)],
-        optional: tags.optional,
-        input: { kind: 'quantity', unit: 'Ω', measures: 'electrodeResistance' } as const,
-      })
-      return {
-        key: `earth.electrode.${electrode.tag}`,
-        family: 'electrodeResistance',
-        stage: 'earth',
-        subject: electrode.tag,
-        label: `Resistance of electrode ${electrode.tag}`,
-        why: 'In island mode the local electrode is the house’s only earth.',
-        slots: [
-          {
-            id: 'clamp',
-            label: 'Clamp on its conductor first',
-            path: ['clamp', ...tags.required],
-            optional: tags.optional,
-            input: { kind: 'quantity', unit: 'A', measures: 'earthCurrent' },
-          },
-          slot('r52', 'Probe at 52 %', ['ra', '52']),
-          slot('r618', 'Probe at 61.8 %', ['ra', '62']),
-          slot('r72', 'Probe at 72 %', ['ra', '72']),
-        ],
-      }
-    }),
+  place: 'electrode',
+  view: 'earth.bench',
+  precedes: ['firstIsland.electrode'],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: ({ electrodes }) => electrodes,
+  key: ({ tag }) => `earth.electrode.${tag}`,
+  point: ({ tag }, { electrodes }) => ({
+    subject: tag,
+    label: `Resistance of electrode ${tag}`,
+    why: 'In island mode the local electrode is the house’s only earth.',
+    slots: slotsOf(tag, electrodes.length === 1),
+  }),
   judge: (point, context) => {
-    const electrode = context.installation.electrodes.find(({ tag }) => tag === point.subject)
-    if (!electrode)
-      return {
-        verdict: 'open',
-        value: null,
-        why: 'The electrode is no longer in the plan.',
-        limit: null,
-        basis: null,
-        code: 'E-3',
-      }
+    const electrode = point.thing
     const { limits } = context.pack
     const slots = slotReadings(point, context)
     const clampA = slots.number('clamp')

@@ -2,15 +2,8 @@ import type { Installation } from '../../installation/installation'
 import type { RulePack } from '../../rules/rulePack'
 import type { EnergisingStep, ExpectedReading } from '../../wiring/energisingOrder'
 import { graphOf, hasWiring, orderOf } from '../../wiring/wiringOfInstallation'
-import type { PointFamily } from '../point'
+import { type Check, type ChecksDeclaration, checksFamily } from '../checks'
 import { spokenId } from '../quickLine'
-import { type Check, judgeChecks, slotOfCheck } from './checks'
-
-/** What counts as live, as shares of the nominal voltage, and as dead, in volts. */
-const LIVE = { least: 0.9, most: 1.1 } as const
-const DEAD_MOST_V = 10
-
-const keyOf = (step: EnergisingStep) => `wire.live.${step.key}`
 
 /** Steps up to the boards; the switches of single circuits are ticked only in a full test. */
 const stepsOf = (installation: Installation): EnergisingStep[] =>
@@ -20,23 +13,23 @@ const stepsOf = (installation: Installation): EnergisingStep[] =>
       )
     : []
 
-const figureOf = (
-  step: EnergisingStep,
-  { node, name, phases, live }: ExpectedReading,
-  { nominalV }: RulePack,
-): Check[] =>
+/** The limits of a voltage that must be live, or must be dead. */
+function voltageLimits(live: boolean, { nominalV, limits: { liveVoltageShare, deadVoltageMax } }: RulePack) {
+  if (!live) return { most: deadVoltageMax, from: 'dead' }
+  const quoted = (value: number) => ({ value, basis: liveVoltageShare.basis })
+  return {
+    least: quoted(nominalV * (1 - liveVoltageShare.value)),
+    most: quoted(nominalV * (1 + liveVoltageShare.value)),
+    from: `${nominalV} V ± ${liveVoltageShare.value * 100} %`,
+  }
+}
+
+const voltageChecks = (step: EnergisingStep, { node, name, phases, live }: ExpectedReading, pack: RulePack): Check[] =>
   (live ? phases : phases.slice(0, 1)).map((phase) => ({
     id: `${node} ${phase}`,
     label: `${name}, ${live ? `${phase} to neutral` : 'still dead'}`,
     path: ['live', spokenId(step.key), spokenId(node), ...(live && phases.length > 1 ? [phase.toLowerCase()] : [])],
-    asks: {
-      kind: 'figure',
-      unit: 'V',
-      measures: 'voltage',
-      ...(live
-        ? { least: nominalV * LIVE.least, most: nominalV * LIVE.most, from: `${nominalV} V ± 10 %` }
-        : { most: DEAD_MOST_V, from: 'dead' }),
-    },
+    asks: { kind: 'figure', unit: 'V', measures: 'voltage', ...voltageLimits(live, pack) },
   }))
 
 const checksOf = (step: EnergisingStep, pack: RulePack): Check[] => [
@@ -50,27 +43,41 @@ const checksOf = (step: EnergisingStep, pack: RulePack): Check[] => [
           asks: { kind: 'yes', no: 'Not done. The next step waits for it.' },
         } satisfies Check,
       ]),
-  ...step.readings.flatMap((reading) => figureOf(step, reading, pack)),
+  ...step.readings.flatMap((reading) => voltageChecks(step, reading, pack)),
 ]
 
 /** W-7: the way from dead to live, one switch at a time, with what must read what before the next. */
-export const energisingSteps: PointFamily = {
+const ENERGISING = {
+  place: 'goingLive',
+  view: 'wire.order',
+  precedes: [],
+  restsOn: [],
+  proves: [],
+  code: 'W-7',
+  key: ({ key }) => `wire.live.${key}`,
+  text: (step) => ({
+    subject: step.device ?? step.key,
+    label: step.sentence,
+    why: 'One switch at a time, and the instrument before the hand.',
+  }),
+  checks: checksOf,
+} as const satisfies Partial<ChecksDeclaration<EnergisingStep>>
+
+/** The step before the first switch: everything is proven dead, and nothing has to be released for that. */
+export const provenDead = checksFamily<EnergisingStep>({
+  ...ENERGISING,
+  id: 'provenDead',
+  waitsFor: null,
+  things: (installation) => stepsOf(installation).filter(({ stage }) => stage === 'dead'),
+})
+
+/** Every step that makes something live. */
+export const energisingSteps = checksFamily<EnergisingStep>({
+  ...ENERGISING,
   id: 'energisingSteps',
-  derive: (installation, pack) =>
-    stepsOf(installation).map((step) => ({
-      key: keyOf(step),
-      family: 'energisingSteps',
-      stage: 'wire',
-      subject: step.device ?? step.key,
-      label: step.sentence,
-      why: 'One switch at a time, and the instrument before the hand.',
-      slots: checksOf(step, pack).map(slotOfCheck),
-    })),
-  judge: (point, context) => {
-    const step = stepsOf(context.installation).find((one) => keyOf(one) === point.key)
-    return judgeChecks(step ? checksOf(step, context.pack) : [], point, context, {
-      code: 'W-7',
-      basis: 'Energising order W-7; live is nominal ± 10 %, dead is 10 V at most on a low-impedance tester.',
-    })
-  },
-}
+  waitsFor: 'firstLive',
+  things: (installation) => stepsOf(installation).filter(({ stage }) => stage !== 'dead'),
+})
+
+/** The point of a step, whichever of the two families it belongs to. */
+export const energisingKey = ENERGISING.key

@@ -108,7 +108,7 @@ describe('a component', () => {
 
 describe('runs', () => {
   it('turn readings into observations, the latest of each look', () => {
-    const looks = identityObservations([
+    const looks = identityObservations(house().runs, [
       reading('wire.identity.w1', 'joined:w1', 'open'),
       reading('wire.identity.w1', 'joined:w1', 'continuity'),
       reading('wire.identity.w2', 'joined:none', 'open'),

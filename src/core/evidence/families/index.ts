@@ -1,52 +1,86 @@
-import type { PointFamily } from '../point'
+import type { PointFamily } from '../family'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { confirmations } from './confirmations'
 import { coreIdentity } from './coreIdentity'
 import { ctSteps } from './ctSteps'
-import { deadTests } from './deadTests'
+import { deadCircuit, deadPrepared, deadRun, deadString } from './deadTests'
 import { electrodeResistance } from './electrodeResistance'
-import { energisingSteps } from './energisingSteps'
+import { energisingSteps, provenDead } from './energisingSteps'
 import { farEnd } from './farEnd'
 import { islandBond } from './islandBond'
 import { islandSource } from './islandSource'
-import { mountedChecks } from './mountedChecks'
-import { outageGap } from './outageGap'
+import {
+  dcRoute,
+  mountedFace,
+  mountedIsolator,
+  mountedMeter,
+  mountedSurge,
+  mountedUnit,
+  spareLength,
+} from './mountedChecks'
+import { leavingGap, returnGap } from './outageGap'
 import { parkedOvernight } from './parkedOvernight'
-import { rcdTimes } from './rcdTimes'
+import { rcdGrid, rcdIsland } from './rcdTimes'
 import { runIdentity } from './runIdentity'
 import { runLoop } from './runLoop'
 import { settingLeft } from './settingLeft'
 import { stayedOn } from './stayedOn'
 import { supplyRating } from './supplyRating'
 import { positionsChecked, switchesAsLeft } from './switchPositions'
-import { terminalTorque } from './terminalTorque'
 import { taskTime } from './taskTime'
+import { circuitTorque, runTorque } from './terminalTorque'
 
-/** Every kind of point, in working order within its stage. */
+/** Every family of points. The order counts only among those of one working place. */
 export const POINT_FAMILIES: readonly PointFamily[] = [
   supplyRating,
   componentRecord,
-  mountedChecks,
+  mountedUnit,
+  mountedIsolator,
+  mountedSurge,
+  mountedMeter,
+  dcRoute,
+  spareLength,
+  mountedFace,
   taskTime,
   parkedOvernight,
   positionsChecked,
   runIdentity,
+  farEnd,
   coreIdentity,
   runLoop,
-  farEnd,
-  deadTests,
-  terminalTorque,
+  runTorque,
+  circuitTorque,
+  deadPrepared,
+  deadRun,
+  deadCircuit,
+  deadString,
+  electrodeResistance,
+  provenDead,
   energisingSteps,
   ctSteps,
-  electrodeResistance,
-  rcdTimes,
-  islandBond,
+  rcdGrid,
   settingLeft,
-  confirmations,
+  ...confirmations,
   islandSource,
-  outageGap,
+  islandBond,
+  rcdIsland,
+  leavingGap,
   stayedOn,
+  returnGap,
   cleanReturns,
   switchesAsLeft,
 ]
+
+const byId = new Map(POINT_FAMILIES.map((family) => [family.id, family]))
+
+/**
+ * The family that a point was derived by.
+ *
+ * @throws RangeError where there is none of that id
+ */
+export function familyOf({ family: id, key }: { family: string; key: string }): PointFamily {
+  const family = byId.get(id)
+  if (!family) throw new RangeError(`point ${key} belongs to no known family (${id})`)
+  return family
+}

@@ -1,5 +1,7 @@
 import { islandNeutralEarth } from '../../earthing/islandNeutralEarth'
-import type { PointFamily } from '../point'
+import type { Verdict } from '../../rules/verdict'
+import { type PointFamily, type TheJob, onceAJob } from '../family'
+import type { Slot } from '../point'
 import { afterCalibration, slotReadings } from '../slotReadings'
 import { islandTripSeen } from './rcdTimes'
 
@@ -19,28 +21,46 @@ const VALUE = {
   unknown: 'unclear',
 } as const
 
+const slot = (id: string, label: string): Slot => ({
+  id,
+  label,
+  path: [id],
+  input: { kind: 'quantity', unit: 'V', measures: 'voltage' },
+})
+
+/** Why a bond that reads as one is not proven, or is stopped all the same; empty where nothing is to add. */
+function weaknessOf(
+  state: keyof typeof WHY,
+  verdict: Verdict,
+  islandRcdTripped: boolean | null,
+  lowImpedance: boolean,
+): string {
+  if (state !== 'bonded') return ''
+  if (verdict === 'stop') return ' But a residual-current device did not trip in island mode.'
+  if (verdict !== 'watch') return ''
+  if (islandRcdTripped === null) return ' Watch until one residual-current device has tripped in island mode.'
+  return lowImpedance
+    ? ' Watch: the meter cannot tell it from 5 V.'
+    : ' Watch: a low-impedance voltmeter is needed to be sure.'
+}
+
 /** E-6: the neutral–earth bond while the house stands alone. */
-export const islandBond: PointFamily = {
+export const islandBond: PointFamily<TheJob> = {
   id: 'islandBond',
-  derive: (_installation, { words }) => {
-    const slot = (id: string, label: string) => ({
-      id,
-      label,
-      path: [id],
-      input: { kind: 'quantity', unit: 'V', measures: 'voltage' } as const,
-    })
-    return [
-      {
-        key: 'earth.islandBond',
-        family: 'islandBond',
-        stage: 'earth',
-        subject: 'bond',
-        label: `Neutral–${words.earth} bond in island mode`,
-        why: 'Without exactly one bond in island mode, nothing that protects people works.',
-        slots: [slot('ln', 'L–N'), slot('le', words.lineEarth), slot('ne', words.neutralEarth)],
-      },
-    ]
-  },
+  place: 'islandBond',
+  view: 'earth.bench',
+  precedes: ['loadedIsland.bond'],
+  waitsFor: 'firstIsland',
+  restsOn: ['inverter', 'gateway'],
+  proves: ['protection'],
+  things: onceAJob,
+  key: () => 'earth.islandBond',
+  point: (_job, _installation, { words }) => ({
+    subject: 'bond',
+    label: `Neutral–${words.earth} bond in island mode`,
+    why: 'Without exactly one bond in island mode, nothing that protects people works.',
+    slots: [slot('ln', 'L–N'), slot('le', words.lineEarth), slot('ne', words.neutralEarth)],
+  }),
   judge: (point, context) => {
     const slots = slotReadings(point, context)
     const [lnV, leV, neV] = [slots.number('ln'), slots.number('le'), slots.number('ne')]
@@ -69,16 +89,7 @@ export const islandBond: PointFamily = {
       instrument: slots.accuracy('ne'),
     })
     const known = state ?? 'unknown'
-    const weak =
-      known === 'bonded' && verdict === 'watch'
-        ? islandRcdTripped === null
-          ? ' Watch until one residual-current device has tripped in island mode.'
-          : !instrument?.lowImpedance
-            ? ' Watch: a low-impedance voltmeter is needed to be sure.'
-            : ' Watch: the meter cannot tell it from 5 V.'
-        : known === 'bonded' && verdict === 'stop'
-          ? ' But a residual-current device did not trip in island mode.'
-          : ''
+    const weak = weaknessOf(known, verdict, islandRcdTripped, instrument?.lowImpedance ?? false)
     return afterCalibration({ ...common, verdict, value: VALUE[known], why: WHY[known] + weak }, slots)
   },
 }

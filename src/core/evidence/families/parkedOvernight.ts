@@ -1,5 +1,5 @@
 import { fitOf } from '../../installation/fit'
-import type { PointFamily } from '../point'
+import { type PointFamily, type TheJob, THE_JOB } from '../family'
 import { latestBySlot } from '../reading'
 
 export const PARKED_KEY = 'fit.parked'
@@ -13,39 +13,39 @@ export const PARKED_STEPS = {
   told: 'The household told what works, what does not, and whom to call.',
 } as const
 
+const STEP_IDS = Object.keys(PARKED_STEPS)
+const WORDS = { yes: ['yes', 'y', 'done'], no: ['no', 'n'] } as const
+
 /** Parking overnight: kept like readings, so that somebody stands behind it; nothing that every job has to show. */
-export const parkedOvernight: PointFamily = {
+export const parkedOvernight: PointFamily<TheJob> = {
   id: 'parkedOvernight',
-  derive: ({ fit }) =>
-    fitOf(fit, 'task').length === 0
-      ? []
-      : [
-          {
-            key: PARKED_KEY,
-            family: 'parkedOvernight',
-            stage: 'fit',
-            subject: 'parked',
-            label: 'Parked overnight',
-            why: 'Whoever opens a cover in the night must find it safe.',
-            timing: true,
-            slots: Object.entries(PARKED_STEPS).map(([id, label]) => ({
-              id,
-              label,
-              path: ['park', id],
-              input: { kind: 'word' as const, words: { yes: ['yes', 'y', 'done'], no: ['no', 'n'] } },
-            })),
-          },
-        ],
-  judge: (_point, context) => {
-    const latest = latestBySlot(context.readings, PARKED_KEY)
-    const missing = Object.keys(PARKED_STEPS).filter((id) => latest.get(id)?.valueWord !== 'yes')
+  place: 'mounting',
+  view: 'fit.day',
+  precedes: [],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  timing: true,
+  things: ({ fit }) => (fitOf(fit, 'task').length === 0 ? [] : [THE_JOB]),
+  key: () => PARKED_KEY,
+  point: () => ({
+    subject: 'parked',
+    label: 'Parked overnight',
+    why: 'Whoever opens a cover in the night must find it safe.',
+    slots: Object.entries(PARKED_STEPS).map(([id, label]) => ({
+      id,
+      label,
+      path: ['park', id],
+      input: { kind: 'word', words: WORDS },
+    })),
+  }),
+  judge: (point, context) => {
+    const latest = latestBySlot(context.readings, point.key)
+    const missing = STEP_IDS.filter((id) => latest.get(id)?.valueWord !== 'yes').length
     return {
-      verdict: missing.length === 0 ? 'proven' : 'open',
+      verdict: missing === 0 ? 'proven' : 'open',
       value: null,
-      why:
-        missing.length === 0
-          ? 'Looked at and locked off.'
-          : `Not looked at yet: ${missing.length} of ${Object.keys(PARKED_STEPS).length}.`,
+      why: missing === 0 ? 'Looked at and locked off.' : `Not looked at yet: ${missing} of ${STEP_IDS.length}.`,
       limit: null,
       basis: null,
       code: 'F-5',

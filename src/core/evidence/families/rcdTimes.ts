@@ -1,12 +1,14 @@
 import { type RcdModeReadings, type TripTime, residualCurrentTrip } from '../../earthing/residualCurrentTrip'
-import type { Circuit } from '../../installation/installation'
+import type { Circuit, Installation } from '../../installation/installation'
 import { formatQuantity } from '../../quantity/formatQuantity'
-import type { EvidenceContext, Point, PointFamily, Slot } from '../point'
+import type { Verdict } from '../../rules/verdict'
+import type { PointFamily } from '../family'
+import type { EvidenceContext, Judgement, Point, Slot } from '../point'
+import { latestBySlot } from '../reading'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 
 const NO_TRIP = { none: ['none', 'notrip', '>2000', '>300'] } as const
-const MODES = ['grid', 'island'] as const
-type Mode = (typeof MODES)[number]
+type Mode = 'grid' | 'island'
 
 const time = (slot: SlotReadings, id: string): TripTime => (slot.word(id) === 'none' ? 'none' : slot.number(id))
 
@@ -58,20 +60,6 @@ function modeReadings(circuit: Circuit, slots: SlotReadings): RcdModeReadings {
   }
 }
 
-/** Whether some residual-current device is seen to trip in island mode: `false` when one was tested and did not. */
-export function islandTripSeen(context: EvidenceContext): boolean | null {
-  let seen: boolean | null = null
-  for (const reading of context.readings) {
-    if (!/^earth\.rcd\..+\.island$/.test(reading.pointKey) || !/^(x1|x5|t20|t264|ramp)$/.test(reading.slot)) continue
-    if (reading.valueWord === 'none' && isLatest(context, reading.id, reading.pointKey, reading.slot)) return false
-    if (reading.valueNumber !== null) seen = true
-  }
-  return seen
-}
-
-const isLatest = ({ readings }: EvidenceContext, id: string, pointKey: string, slot: string) =>
-  readings.findLast((reading) => reading.pointKey === pointKey && reading.slot === slot)?.id === id
-
 const TEST_WORDS = { half: '½ ×', x1: '1 ×', x5: '5 ×', ramp: 'ramp' } as const
 
 function limitText(circuit: Circuit, { limits }: EvidenceContext['pack']): string {
@@ -84,18 +72,18 @@ function limitText(circuit: Circuit, { limits }: EvidenceContext['pack']): strin
     : `½ × holds, 1 × ≤ ${limits.rcdGeneralX1Max.value} ms, 5 × ≤ ${limits.rcdGeneralX5Max.value} ms, ${ramp}`
 }
 
-function judge(point: Point, context: EvidenceContext) {
-  const [, , tag, mode] = point.key.split('.') as [string, string, string, Mode]
-  const circuit = context.installation.circuits.find((candidate) => candidate.tag === tag)
-  if (!circuit)
-    return {
-      verdict: 'open' as const,
-      value: null,
-      why: 'The circuit is no longer in the plan.',
-      limit: null,
-      basis: null,
-      code: 'E-9',
-    }
+function whyOf(verdict: Verdict, failed: readonly string[], missing: readonly string[], any: boolean, mode: Mode) {
+  if (failed.length > 0)
+    return `Outside its limit: ${failed.join(', ')}.${mode === 'island' ? ' On the battery this circuit is not protected: do not go on.' : ''}`
+  if (!any) return `Test it ${mode === 'island' ? 'in island mode' : 'on the street’s supply'}.`
+  if (missing.length > 0) return `Still to test: ${missing.join(', ')}.`
+  return verdict === 'watch'
+    ? 'Within the limits, but a reading lies closer to one than the instrument can tell.'
+    : 'All tests are within their limits.'
+}
+
+function judgeTrips(point: Point<Circuit>, context: EvidenceContext, mode: Mode): Judgement {
+  const circuit = point.thing
   const slots = slotReadings(point, context)
   const readings = (of: Mode) => (of === mode && slots.any ? modeReadings(circuit, slots) : null)
   const result = residualCurrentTrip({
@@ -112,16 +100,7 @@ function judge(point: Point, context: EvidenceContext) {
   const failed = [...named('stop'), ...(result.faults?.includes('stop') ? ['fault time'] : [])]
   const missing = [...named('open'), ...(circuit.device === 'gfciA' && !result.faults?.length ? ['fault time'] : [])]
   const x5 = time(slots, 'x5') ?? time(slots, 'x1') ?? time(slots, 't20')
-  const why =
-    failed.length > 0
-      ? `Outside its limit: ${failed.join(', ')}.${mode === 'island' ? ' On the battery this circuit is not protected: do not go on.' : ''}`
-      : !slots.any
-        ? `Test it ${mode === 'island' ? 'in island mode' : 'on the street’s supply'}.`
-        : missing.length > 0
-          ? `Still to test: ${missing.join(', ')}.`
-          : result.verdict === 'watch'
-            ? 'Within the limits, but a reading lies closer to one than the instrument can tell.'
-            : 'All tests are within their limits.'
+  const why = whyOf(result.verdict, failed, missing, slots.any, mode)
   return afterCalibration(
     {
       verdict: result.verdict,
@@ -135,25 +114,65 @@ function judge(point: Point, context: EvidenceContext) {
   )
 }
 
-/** E-9: residual-current trip times of each backed-up circuit, on the grid and in island mode. */
-export const rcdTimes: PointFamily = {
-  id: 'rcdTimes',
-  derive: ({ circuits }, pack) =>
-    MODES.flatMap((mode) =>
-      circuits
-        .filter(({ iDeltaNMa, backedUp }) => iDeltaNMa !== null && backedUp)
-        .map((circuit) => ({
-          key: `earth.rcd.${circuit.tag}.${mode}`,
-          family: 'rcdTimes',
-          stage: 'earth' as const,
-          subject: circuit.tag,
-          label: `${pack.words.residualCurrentDeviceShort} of ${circuit.tag} ${circuit.name}, ${mode === 'grid' ? 'on the grid' : 'in island mode'}`,
-          why:
-            mode === 'island'
-              ? 'A device that trips on the street may have nothing to trip on when the house stands alone.'
-              : 'The reference for the test in island mode.',
-          slots: slotsOf(circuit, mode),
-        })),
-    ),
-  judge,
+/** The families of both modes differ in what waits for them and in what they rest on. */
+const MODES = {
+  grid: {
+    id: 'rcdGrid',
+    place: 'residualCurrentGrid',
+    precedes: ['loadedIsland.gridRcd'],
+    waitsFor: null,
+    restsOn: [],
+    proves: [],
+    label: 'on the grid',
+    why: 'The reference for the test in island mode.',
+  },
+  island: {
+    id: 'rcdIsland',
+    place: 'residualCurrentIsland',
+    precedes: ['loadedIsland.islandRcd'],
+    waitsFor: 'firstIsland',
+    restsOn: ['inverter', 'gateway'],
+    proves: ['protection'],
+    label: 'in island mode',
+    why: 'A device that trips on the street may have nothing to trip on when the house stands alone.',
+  },
+} as const
+
+/** Circuits whose residual-current device is tested: those that are backed up. */
+const testedCircuits = ({ circuits }: Installation): Circuit[] =>
+  circuits.filter(({ iDeltaNMa, backedUp }) => iDeltaNMa !== null && backedUp)
+
+/** E-9: residual-current trip times of each backed-up circuit in one mode. */
+function rcdFamily(mode: Mode): PointFamily<Circuit> {
+  const { label, why, ...declared } = MODES[mode]
+  return {
+    ...declared,
+    view: 'earth.bench',
+    things: testedCircuits,
+    key: ({ tag }) => `earth.rcd.${tag}.${mode}`,
+    point: (circuit, _installation, { words }) => ({
+      subject: circuit.tag,
+      label: `${words.residualCurrentDeviceShort} of ${circuit.tag} ${circuit.name}, ${label}`,
+      why,
+      slots: slotsOf(circuit, mode),
+    }),
+    judge: (point, context) => judgeTrips(point, context, mode),
+  }
+}
+
+export const rcdGrid = rcdFamily('grid')
+export const rcdIsland = rcdFamily('island')
+export const RCD_FAMILIES: Readonly<Record<Mode, PointFamily<Circuit>>> = { grid: rcdGrid, island: rcdIsland }
+
+/** Slots whose test makes the device trip. */
+const TRIP_SLOTS = ['x1', 'x5', 't20', 't264', 'ramp'] as const
+
+/** Whether some residual-current device is seen to trip in island mode: `false` when one was tested and did not, `null` when none was. */
+export function islandTripSeen({ installation, readings }: EvidenceContext): boolean | null {
+  const tests = testedCircuits(installation).flatMap((circuit) => {
+    const latest = latestBySlot(readings, rcdIsland.key(circuit))
+    return TRIP_SLOTS.flatMap((slot) => latest.get(slot) ?? [])
+  })
+  if (tests.some(({ valueWord }) => valueWord === 'none')) return false
+  return tests.some(({ valueNumber }) => valueNumber !== null) ? true : null
 }

@@ -1,31 +1,38 @@
-import type { Installation } from '../../installation/installation'
+import type { CableRun, Installation } from '../../installation/installation'
 import { type Continuity, type IdentityObservation, cableIdentity } from '../../wiring/cableIdentity'
-import type { PointFamily, Slot } from '../point'
-import type { Reading } from '../reading'
+import type { PointFamily } from '../family'
+import type { Slot } from '../point'
+import { type Reading, latestBySlot } from '../reading'
 
 const CONTINUITY_WORDS = { continuity: ['yes', 'cont', 'continuity'], open: ['no', 'open', 'silent'] } as const
 
 const input: Slot['input'] = { kind: 'word', words: CONTINUITY_WORDS }
 
-/** Standing identity readings as W-3 observations; a reading's slot names what was joined (`joined:none` for nothing). */
-export function identityObservations(readings: readonly Reading[]): IdentityObservation[] {
-  const latest = new Map<string, Reading>()
-  for (const reading of readings)
-    if (reading.pointKey.startsWith('wire.identity.')) latest.set(`${reading.pointKey} ${reading.slot}`, reading)
-  return [...latest.values()].map(({ pointKey, slot, valueWord }) => {
-    const joined = slot.slice('joined:'.length)
-    return {
-      joined: joined === 'none' ? null : joined,
-      readings: { [pointKey.slice('wire.identity.'.length)]: valueWord as Continuity },
-    }
-  })
+/** Key of a run's identity, by its tag. */
+export const runIdentityKey = ({ tag }: Pick<CableRun, 'tag'>): string => `wire.identity.${tag}`
+
+/** Slot that says what a run reads while another's far end is joined; its own tag for itself, `none` while all are released. */
+export const joinedSlot = (tag: string): string => `joined:${tag}`
+export const ALL_RELEASED = joinedSlot('none')
+
+/** Standing identity readings of the runs as W-3 observations: what was joined, and what each run read then. */
+export function identityObservations(
+  runs: readonly Pick<CableRun, 'tag'>[],
+  readings: readonly Reading[],
+): IdentityObservation[] {
+  return runs.flatMap((run) =>
+    [...latestBySlot(readings, runIdentityKey(run)).values()].map(({ slot, valueWord }) => ({
+      joined: slot === ALL_RELEASED ? null : slot.slice(joinedSlot('').length),
+      readings: { [run.tag]: valueWord as Continuity },
+    })),
+  )
 }
 
 /** State of every run of an installation by W-3. */
 export const identitiesOf = ({ runs }: Installation, readings: readonly Reading[]) =>
   cableIdentity(
     runs.map(({ tag }) => tag),
-    identityObservations(readings),
+    identityObservations(runs, readings),
   )
 
 const WHY = {
@@ -44,31 +51,35 @@ const VALUE = {
 } as const
 
 /** W-3: which cable is which, by two observations. */
-export const runIdentity: PointFamily = {
+export const runIdentity: PointFamily<CableRun> = {
   id: 'runIdentity',
-  derive: ({ runs }) =>
-    runs.map((run) => ({
-      key: `wire.identity.${run.tag}`,
-      family: 'runIdentity',
-      stage: 'wire',
-      subject: run.tag,
-      label: `${run.tag} is the run ${run.from} → ${run.to}`,
-      why: 'Two identical cables swapped put the supply where the house belongs. Colour and guess are no proof.',
-      slots: [
-        { id: `joined:${run.tag}`, label: 'Far end joined, near end reads', path: ['join', run.tag], input },
-        { id: 'joined:none', label: 'Far end released, near end reads', path: ['free', run.tag], input },
-        ...runs
-          .filter(({ tag }) => tag !== run.tag)
-          .map(({ tag }) => ({
-            id: `joined:${tag}`,
-            label: `With ${tag} joined, ${run.tag} reads`,
-            path: ['join', tag, run.tag],
-            input,
-          })),
-      ],
-    })),
+  place: 'identity',
+  view: 'wire.runs',
+  precedes: ['firstLive.identity', 'firstIsland.identity'],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: ({ runs }) => runs,
+  key: runIdentityKey,
+  point: ({ tag, from, to }, { runs }) => ({
+    subject: tag,
+    label: `${tag} is the run ${from} → ${to}`,
+    why: 'Two identical cables swapped put the supply where the house belongs. Colour and guess are no proof.',
+    slots: [
+      { id: joinedSlot(tag), label: 'Far end joined, near end reads', path: ['join', tag], input },
+      { id: ALL_RELEASED, label: 'Far end released, near end reads', path: ['free', tag], input },
+      ...runs
+        .filter((other) => other.tag !== tag)
+        .map((other) => ({
+          id: joinedSlot(other.tag),
+          label: `With ${other.tag} joined, ${tag} reads`,
+          path: ['join', other.tag, tag],
+          input,
+        })),
+    ],
+  }),
   judge: (point, context) => {
-    const identity = identitiesOf(context.installation, context.readings)[point.subject]
+    const identity = identitiesOf(context.installation, context.readings)[point.thing.tag]
     const state = identity?.state ?? 'unseen'
     return {
       verdict: identity?.verdict ?? 'open',

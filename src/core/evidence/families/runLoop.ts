@@ -1,63 +1,58 @@
+import type { CableRun } from '../../installation/installation'
 import { formatQuantity } from '../../quantity/formatQuantity'
 import { loopResistance } from '../../wiring/loopResistance'
-import type { PointFamily } from '../point'
+import type { PointFamily } from '../family'
 import { afterCalibration, slotReadings } from '../slotReadings'
 
 /** W-3: loop resistance of a run against its length and size. */
-export const runLoop: PointFamily = {
+export const runLoop: PointFamily<CableRun> = {
   id: 'runLoop',
-  derive: ({ runs }) =>
-    runs.map((run) => ({
-      key: `wire.loop.${run.tag}`,
-      family: 'runLoop',
-      stage: 'wire',
-      subject: run.tag,
-      label: `Loop resistance of ${run.tag}`,
-      why: 'The right resistance shows the right size, the right length and sound joints.',
-      slots: [
-        {
-          id: 'loop',
-          label: 'Loop, leads nulled',
-          path: ['loop', run.tag],
-          input: { kind: 'quantity', unit: 'Ω', measures: 'loopResistance' },
-        },
-      ],
-    })),
+  place: 'loop',
+  view: 'wire.runs',
+  precedes: ['loadedIsland.loop'],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: ({ runs }) => runs,
+  key: ({ tag }) => `wire.loop.${tag}`,
+  point: ({ tag }) => ({
+    subject: tag,
+    label: `Loop resistance of ${tag}`,
+    why: 'The right resistance shows the right size, the right length and sound joints.',
+    slots: [
+      {
+        id: 'loop',
+        label: 'Loop, leads nulled',
+        path: ['loop', tag],
+        input: { kind: 'quantity', unit: 'Ω', measures: 'loopResistance' },
+      },
+    ],
+  }),
   judge: (point, context) => {
-    const run = context.installation.runs.find(({ tag }) => tag === point.subject)
-    if (!run)
-      return {
-        verdict: 'open',
-        value: null,
-        why: 'The run is no longer in the plan.',
-        limit: null,
-        basis: null,
-        code: 'W-3',
-      }
+    const run = point.thing
     const slots = slotReadings(point, context)
     const measuredOhm = slots.number('loop')
-    const accuracy = slots.accuracy('loop')
     const { expectedOhm, allowedOhm, deviationOhm, loopVerdict } = loopResistance({
       pack: context.pack.id,
       size: run.size,
       lengthM: run.lengthM,
       conductorTempC: run.conductorTempC,
       measuredOhm,
-      resolutionOhm: accuracy?.resolution ?? 0,
+      resolutionOhm: slots.accuracy('loop')?.resolution ?? 0,
     })
     const expected = formatQuantity(expectedOhm, 'Ω', 3)
+    const common = {
+      verdict: loopVerdict,
+      code: 'W-3',
+      value: measuredOhm === null ? null : formatQuantity(measuredOhm, 'Ω'),
+      limit: `${expected} ± ${formatQuantity(allowedOhm, 'Ω', 2)}`,
+      basis: context.pack.limits.loopAllowedShare.basis,
+    }
+    if (deviationOhm === null) return { ...common, why: `Expected ${expected} for ${run.lengthM} m there and back.` }
+    const away = `${formatQuantity(Math.abs(deviationOhm), 'Ω', 2)} ${deviationOhm < 0 ? 'below' : 'above'}`
+    const cause = loopVerdict === 'stop' ? ' Wrong cable, bad joint or wrong size.' : ''
     return afterCalibration(
-      {
-        verdict: loopVerdict,
-        code: 'W-3',
-        value: measuredOhm === null ? null : formatQuantity(measuredOhm, 'Ω'),
-        why:
-          deviationOhm === null
-            ? `Expected ${expected} for ${run.lengthM} m there and back.`
-            : `${formatQuantity(Math.abs(deviationOhm), 'Ω', 2)} ${deviationOhm < 0 ? 'below' : 'above'} the ${expected} that ${run.lengthM} m of ${run.size} give.${loopVerdict === 'stop' ? ' Wrong cable, bad joint or wrong size.' : ''}`,
-        limit: `${expected} ± ${formatQuantity(allowedOhm, 'Ω', 2)}`,
-        basis: context.pack.limits.loopAllowedShare.basis,
-      },
+      { ...common, why: `${away} the ${expected} that ${run.lengthM} m of ${run.size} give.${cause}` },
       slots,
     )
   },

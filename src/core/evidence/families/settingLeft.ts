@@ -1,69 +1,71 @@
+import type { PlannedSetting } from '../../installation/installation'
 import { formatQuantity } from '../../quantity/formatQuantity'
 import { settingText } from '../../settings/settingText'
-import { settingsDiff } from '../../settings/settingsDiff'
-import type { PointFamily } from '../point'
-import { slotReadings } from '../slotReadings'
+import { type SettingLine, settingsDiff } from '../../settings/settingsDiff'
+import type { PointFamily } from '../family'
+import { type SlotReadings, slotReadings } from '../slotReadings'
+
+/** One setting as planned, read and left. */
+function lineOf(planned: PlannedSetting, slots: SlotReadings): SettingLine | undefined {
+  const only = (slot: string) => {
+    const value = slots.number(slot)
+    return new Map(value === null ? [] : [[planned.key, value]])
+  }
+  return settingsDiff([planned], only('read'), only('left'))[0]
+}
+
+function whyOf(line: SettingLine | undefined, text: (value: number) => string, plannedText: string): string {
+  if (line?.leftAgrees === true) return 'Left as planned.'
+  if (line?.leftAgrees === false) return `Left at ${text(line.left ?? 0)}; the plan says ${plannedText}.`
+  if (line?.readAgrees === true) return 'Reads as planned. Record it as left at the end of the day.'
+  if (line?.readAgrees === false)
+    return `Reads ${text(line.read ?? 0)}; the plan says ${plannedText}. Set it, then read again.`
+  return 'Read it from the device.'
+}
+
+/** Key of the point of a setting, by the register map’s name for it. */
+export const settingPointKey = (key: string): string => `settings.${key}`
 
 /** S-1: every planned setting, read back from the gateway and recorded as left. */
-export const settingLeft: PointFamily = {
+export const settingLeft: PointFamily<PlannedSetting> = {
   id: 'settingLeft',
-  derive: ({ settings }) =>
-    settings.map(({ key, label, unit }) => ({
-      key: `settings.${key}`,
-      family: 'settingLeft',
-      stage: 'settings',
-      subject: key,
-      label,
-      why: 'What the device does decides, not what the plan says.',
-      slots: [
-        {
-          id: 'read',
-          label: 'Read from the device',
-          path: ['read', key.toLowerCase()],
-          input: { kind: 'quantity', unit, measures: null },
-        },
-        {
-          id: 'left',
-          label: 'As left',
-          path: ['left', key.toLowerCase()],
-          input: { kind: 'quantity', unit, measures: null },
-        },
-      ],
-    })),
+  place: 'settings',
+  view: 'settings.bench',
+  precedes: ['loadedIsland.settings'],
+  waitsFor: null,
+  restsOn: ['inverter', 'gateway'],
+  proves: [],
+  things: ({ settings }) => settings,
+  key: ({ key }) => settingPointKey(key),
+  point: ({ key, label, unit }) => ({
+    subject: key,
+    label,
+    why: 'What the device does decides, not what the plan says.',
+    slots: [
+      {
+        id: 'read',
+        label: 'Read from the device',
+        path: ['read', key.toLowerCase()],
+        input: { kind: 'quantity', unit, measures: null },
+      },
+      {
+        id: 'left',
+        label: 'As left',
+        path: ['left', key.toLowerCase()],
+        input: { kind: 'quantity', unit, measures: null },
+      },
+    ],
+  }),
   judge: (point, context) => {
-    const planned = context.installation.settings.find(({ key }) => key === point.subject)
-    if (!planned)
-      return {
-        verdict: 'open',
-        value: null,
-        why: 'The setting is no longer in the plan.',
-        limit: null,
-        basis: null,
-        code: 'S-1',
-      }
-    const slots = slotReadings(point, context)
-    const only = (slot: string) => {
-      const value = slots.number(slot)
-      return new Map(value === null ? [] : [[planned.key, value]])
-    }
-    const [line] = settingsDiff([planned], only('read'), only('left'))
+    const planned = point.thing
+    const line = lineOf(planned, slotReadings(point, context))
     const text = (value: number) => settingText(planned.key, value, planned.unit)
     const plannedText = text(planned.value)
     const shown = line?.left ?? line?.read ?? null
-    const why =
-      line?.leftAgrees === true
-        ? 'Left as planned.'
-        : line?.leftAgrees === false
-          ? `Left at ${text(line.left ?? 0)}; the plan says ${plannedText}.`
-          : line?.readAgrees === true
-            ? 'Reads as planned. Record it as left at the end of the day.'
-            : line?.readAgrees === false
-              ? `Reads ${text(line.read ?? 0)}; the plan says ${plannedText}. Set it, then read again.`
-              : 'Read it from the device.'
     return {
       verdict: line?.verdict ?? 'open',
       code: 'S-1',
-      why,
+      why: whyOf(line, text, plannedText),
       value: shown === null ? null : text(shown),
       limit:
         planned.tolerance > 0 ? `${plannedText} ± ${formatQuantity(planned.tolerance, planned.unit)}` : plannedText,

@@ -1,45 +1,33 @@
-import type { PointFamily } from '../point'
+import type { Load } from '../../installation/installation'
+import type { PointFamily } from '../family'
 import { slotReadings } from '../slotReadings'
 
+const WORDS = { running: ['yes', 'y', 'on', 'running'], dead: ['no', 'n', 'off', 'dead'] } as const
+
 /** H-1: each load that was promised to stay on, seen during the outage. */
-export const stayedOn: PointFamily = {
+export const stayedOn: PointFamily<Load> = {
   id: 'stayedOn',
-  derive: ({ loads }) =>
-    loads
-      .filter((load) => load.backedUp && load.mustStayOn)
-      .map((load) => ({
-        key: `outage.stayedOn.${load.tag}`,
-        family: 'stayedOn',
-        stage: 'outage',
-        subject: load.tag,
-        label: `${load.name} runs in the outage`,
-        why: 'Promised to the household, so somebody looks.',
-        slots: [
-          {
-            id: 'seen',
-            label: 'Seen running',
-            path: ['on', load.tag],
-            input: {
-              kind: 'word',
-              words: { running: ['yes', 'y', 'on', 'running'], dead: ['no', 'n', 'off', 'dead'] },
-            },
-          },
-        ],
-      })),
+  place: 'stayedOn',
+  view: 'outage.bench',
+  precedes: [],
+  waitsFor: 'loadedIsland',
+  restsOn: ['inverter', 'gateway', 'battery'],
+  proves: ['staysOn'],
+  standsBehind: ({ tag }, { loadTags }) => loadTags.includes(tag),
+  things: ({ loads }) => loads.filter((load) => load.backedUp && load.mustStayOn),
+  key: ({ tag }) => `outage.stayedOn.${tag}`,
+  point: ({ tag, name }) => ({
+    subject: tag,
+    label: `${name} runs in the outage`,
+    why: 'Promised to the household, so somebody looks.',
+    slots: [{ id: 'seen', label: 'Seen running', path: ['on', tag], input: { kind: 'word', words: WORDS } }],
+  }),
   judge: (point, context) => {
     const word = slotReadings(point, context).word('seen')
-    return {
-      code: 'H-1',
-      limit: 'runs on the battery',
-      basis: 'Promise of the plan.',
-      value: word,
-      verdict: word === null ? 'open' : word === 'running' ? 'proven' : 'stop',
-      why:
-        word === null
-          ? 'Nobody has looked yet.'
-          : word === 'running'
-            ? 'Seen running while the street was off.'
-            : 'Dead in the outage, though promised.',
-    }
+    const common = { code: 'H-1', limit: 'runs on the battery', basis: 'Promise of the plan.', value: word }
+    if (word === null) return { ...common, verdict: 'open', why: 'Nobody has looked yet.' }
+    return word === 'running'
+      ? { ...common, verdict: 'proven', why: 'Seen running while the street was off.' }
+      : { ...common, verdict: 'stop', why: 'Dead in the outage, though promised.' }
   },
 }

@@ -1,33 +1,31 @@
-import { formatQuantity } from '../../quantity/formatQuantity'
-import type { PointFamily } from '../point'
+import { type PointFamily, type TheJob, onceAJob } from '../family'
+import { figureText, judgeFigure } from '../figure'
 import { slotReadings } from '../slotReadings'
 
 /** The supply's rating as somebody read it on site, against the figure the plan was made with. */
-export const supplyRating: PointFamily = {
+export const supplyRating: PointFamily<TheJob> = {
   id: 'supplyRating',
-  derive: (_installation, pack) => [
-    {
-      key: 'survey.supplyRating',
-      family: 'supplyRating',
-      stage: 'survey',
-      subject: 'supply',
-      label: `Rating of the ${pack.words.supply}, read on site`,
-      why: 'The whole plan hangs on this figure; only what is printed on the device counts.',
-      slots: [
-        { id: 'rating', label: 'Rating', path: ['fuse'], input: { kind: 'quantity', unit: 'A', measures: null } },
-      ],
-    },
-  ],
+  place: 'survey',
+  view: 'survey.supply',
+  precedes: [],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: onceAJob,
+  key: () => 'survey.supplyRating',
+  point: (_job, _installation, { words }) => ({
+    subject: 'supply',
+    label: `Rating of the ${words.supply}, read on site`,
+    why: 'The whole plan hangs on this figure; only what is printed on the device counts.',
+    slots: [{ id: 'rating', label: 'Rating', path: ['fuse'], input: { kind: 'quantity', unit: 'A', measures: null } }],
+  }),
   judge: (point, context) => {
-    const ratingA = slotReadings(point, context).number('rating')
+    const figure = slotReadings(point, context).figure('rating')
     const plannedA = context.installation.supply.ratingA
-    const common = {
-      code: 'P-1',
-      limit: plannedA === null ? null : `${plannedA} A planned`,
-      basis: 'The device’s own marking.',
-    }
-    if (ratingA === null) return { ...common, verdict: 'open', value: null, why: 'Nobody has read the device yet.' }
-    const value = formatQuantity(ratingA, 'A')
+    const basis = 'The device’s own marking.'
+    const common = { code: 'P-1', limit: plannedA === null ? null : `${plannedA} A planned`, basis }
+    if (figure === null) return { ...common, verdict: 'open', value: null, why: 'Nobody has read the device yet.' }
+    const value = figureText(figure.value, 'A', figure.bound)
     if (plannedA === null)
       return {
         ...common,
@@ -35,13 +33,13 @@ export const supplyRating: PointFamily = {
         value,
         why: 'The plan has no rating to hold this against; enter it in Survey.',
       }
-    return ratingA >= plannedA
-      ? { ...common, verdict: 'proven', value, why: `The device carries the ${plannedA} A the plan counts on.` }
-      : {
-          ...common,
-          verdict: 'stop',
-          value,
-          why: `The plan counts on ${plannedA} A; the device is rated ${ratingA} A.`,
-        }
+    const { verdict } = judgeFigure(figure, { unit: 'A', least: { value: plannedA, basis } }, null)
+    const WHY = {
+      proven: `The device carries the ${plannedA} A the plan counts on.`,
+      watch: `The device carries about the ${plannedA} A the plan counts on.`,
+      stop: `The plan counts on ${plannedA} A; the device is rated ${value}.`,
+      open: 'This is no rating; read the device again.',
+    } as const
+    return { ...common, verdict, value, why: WHY[verdict] }
   },
 }

@@ -3,27 +3,27 @@ import { INVARIANT_WORDS } from '../../wiring/invariants'
 import type { ManualDevice } from '../../wiring/installationGraph'
 import { graphFaults } from '../../wiring/installationGraph'
 import { checkOf, graphOf, hasWiring } from '../../wiring/wiringOfInstallation'
-import type { PointFamily } from '../point'
+import { type PointFamily, type TheJob, THE_JOB } from '../family'
 import { spokenId } from '../quickLine'
 import { slotReadings } from '../slotReadings'
 
 /** W-1: the wiring as it stands, in every position of its switches. Nothing is typed in: the check is the evidence. */
-export const positionsChecked: PointFamily = {
+export const positionsChecked: PointFamily<TheJob> = {
   id: 'positionsChecked',
-  derive: (installation) =>
-    hasWiring(installation)
-      ? [
-          {
-            key: 'wire.positions',
-            family: 'positionsChecked',
-            stage: 'wire',
-            subject: 'positions',
-            label: 'Every position of every switch, thought through',
-            why: 'A switch that is harmless today kills when somebody moves another one.',
-            slots: [],
-          },
-        ]
-      : [],
+  place: 'positions',
+  view: 'wire.schematic',
+  precedes: ['firstLive.positions'],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: (installation) => (hasWiring(installation) ? [THE_JOB] : []),
+  key: () => 'wire.positions',
+  point: () => ({
+    subject: 'positions',
+    label: 'Every position of every switch, thought through',
+    why: 'A switch that is harmless today kills when somebody moves another one.',
+    slots: [],
+  }),
   judge: (_point, { installation }) => {
     const graph = graphOf(installation, 'wired')
     const always = {
@@ -75,36 +75,37 @@ export function asLeftDevices(installation: Installation): ManualDevice[] {
 }
 
 /** The position the crew leaves, switch by switch, held against the plan's. */
-export const switchesAsLeft: PointFamily = {
+export const switchesAsLeft: PointFamily<ManualDevice[]> = {
   id: 'switchesAsLeft',
-  derive: (installation) => {
+  place: 'asLeft',
+  view: 'outage.bench',
+  precedes: ['handover.asLeft'],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: (installation) => {
     const devices = hasWiring(installation) ? asLeftDevices(installation) : []
-    return devices.length === 0
-      ? []
-      : [
-          {
-            key: 'outage.asLeft.switches',
-            family: 'switchesAsLeft',
-            stage: 'outage',
-            subject: 'switches',
-            label: 'Every switch as left',
-            why: 'What is left in the wrong position waits for the next outage.',
-            slots: devices.map(({ id, name, positions }) => ({
-              id,
-              label: `${name ?? id} stands at`,
-              path: ['stands', spokenId(id)],
-              input: {
-                kind: 'word',
-                words: Object.fromEntries(positions.map((position) => [position.name, [position.name.toLowerCase()]])),
-              } as const,
-            })),
-          },
-        ]
+    return devices.length === 0 ? [] : [devices]
   },
+  key: () => 'outage.asLeft.switches',
+  point: (devices) => ({
+    subject: 'switches',
+    label: 'Every switch as left',
+    why: 'What is left in the wrong position waits for the next outage.',
+    slots: devices.map(({ id, name, positions }) => ({
+      id,
+      label: `${name ?? id} stands at`,
+      path: ['stands', spokenId(id)],
+      input: {
+        kind: 'word',
+        words: Object.fromEntries(positions.map((position) => [position.name, [position.name.toLowerCase()]])),
+      },
+    })),
+  }),
   judge: (point, context) => {
     const slots = slotReadings(point, context)
     const { plan } = graphOf(context.installation, 'wired')
-    const devices = asLeftDevices(context.installation)
+    const devices = point.thing
     const common = {
       code: 'W-1',
       limit: 'the plan’s position',

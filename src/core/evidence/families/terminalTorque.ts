@@ -1,43 +1,31 @@
-import type { Installation } from '../../installation/installation'
+import type { CableRun, Circuit } from '../../installation/installation'
+import { formatNumber } from '../../quantity/formatQuantity'
 import type { RulePack } from '../../rules/rulePack'
-import type { PointFamily } from '../point'
-import { type Check, judgeChecks, slotOfCheck } from './checks'
+import { type Check, checksFamily } from '../checks'
+import type { Judgement } from '../point'
 
-interface Terminals {
-  key: string
-  subject: string
-  label: string
-  torqueNm: number | null
-  ends: readonly { id: string; label: string; path: readonly string[] }[]
-  fullOnly?: boolean
-}
+/** W-4: terminals tightened to the maker's figure. */
+const TORQUE = {
+  place: 'torque',
+  view: 'wire.dead',
+  precedes: ['firstLive.torque'],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  code: 'W-4',
+} as const
+const WHY = 'A loose terminal burns years later; an overtight one is already broken.'
 
-/** Terminals of every run, at both ends; of every circuit's device where its maker's figure is known. */
-const terminalsOf = ({ runs, circuits }: Installation): Terminals[] => [
-  ...runs.map(({ tag, from, to, torqueNm }): Terminals => ({
-    key: `wire.torque.${tag}`,
-    subject: tag,
-    label: `${tag}: terminals at both ends`,
-    torqueNm,
-    ends: [
-      { id: 'near', label: `At ${from}`, path: ['torque', tag, 'near'] },
-      { id: 'far', label: `At ${to}`, path: ['torque', tag, 'far'] },
-    ],
-  })),
-  ...circuits
-    .filter(({ torqueNm }) => torqueNm !== null)
-    .map(({ tag, name, torqueNm }): Terminals => ({
-      key: `wire.torque.${tag}`,
-      subject: tag,
-      label: `${tag} ${name}: terminals of its device`,
-      torqueNm,
-      ends: [{ id: 'device', label: 'At its device', path: ['torque', tag] }],
-      fullOnly: true,
-    })),
-]
-
-const checksOf = ({ torqueNm, ends }: Terminals, { limits }: RulePack): Check[] =>
-  ends.map(({ id, label, path }) => ({
+function torqueCheck(
+  id: string,
+  label: string,
+  path: readonly string[],
+  torqueNm: number | null,
+  { limits: { terminalTorqueShare } }: RulePack,
+): Check {
+  const quoted = (value: number) => ({ value, basis: terminalTorqueShare.basis })
+  const share = terminalTorqueShare.value
+  return {
     id,
     label,
     path,
@@ -45,39 +33,49 @@ const checksOf = ({ torqueNm, ends }: Terminals, { limits }: RulePack): Check[] 
       kind: 'figure',
       unit: 'Nm',
       measures: 'torque',
-      from: torqueNm === null ? 'the maker’s figure, which is not entered' : `the maker’s ${torqueNm} Nm`,
-      ...(torqueNm !== null && {
-        least: torqueNm * (1 - limits.terminalTorqueShare.value),
-        most: torqueNm * (1 + limits.terminalTorqueShare.value),
-      }),
+      from:
+        torqueNm === null ? 'the maker’s figure, which is not entered' : `the maker’s ${formatNumber(torqueNm, 6)} Nm`,
+      ...(torqueNm !== null && { least: quoted(torqueNm * (1 - share)), most: quoted(torqueNm * (1 + share)) }),
     },
-  }))
-
-/** W-4: terminals tightened to the maker's figure; without one a reading is kept and stays Watch, because nothing says that it is right. */
-export const terminalTorque: PointFamily = {
-  id: 'terminalTorque',
-  derive: (installation, pack) =>
-    terminalsOf(installation).map((terminals) => ({
-      key: terminals.key,
-      family: 'terminalTorque',
-      stage: 'wire',
-      subject: terminals.subject,
-      label: terminals.label,
-      why: 'A loose terminal burns years later; an overtight one is already broken.',
-      slots: checksOf(terminals, pack).map(slotOfCheck),
-      ...(terminals.fullOnly && { fullOnly: true }),
-    })),
-  judge: (point, context) => {
-    const terminals = terminalsOf(context.installation).find(({ key }) => key === point.key)
-    const judged = judgeChecks(terminals ? checksOf(terminals, context.pack) : [], point, context, {
-      code: 'W-4',
-      basis: context.pack.limits.terminalTorqueShare.basis,
-    })
-    if (judged.verdict !== 'proven' || terminals?.torqueNm !== null) return judged
-    return {
-      ...judged,
-      verdict: 'watch',
-      why: `${judged.why} The maker’s figure is not entered, so nothing says that this is right.`,
-    }
-  },
+  }
 }
+
+/** Without the maker's figure a reading is kept and stays Watch, because nothing says that it is right. */
+const watchWithoutFigure = (judgement: Judgement, { torqueNm }: { torqueNm: number | null }): Judgement =>
+  judgement.verdict !== 'proven' || torqueNm !== null
+    ? judgement
+    : {
+        ...judgement,
+        verdict: 'watch',
+        why: `${judgement.why} The maker’s figure is not entered, so nothing says that this is right.`,
+      }
+
+/** Terminals of every run, at both ends. */
+export const runTorque = checksFamily<CableRun>({
+  ...TORQUE,
+  id: 'runTorque',
+  things: ({ runs }) => runs,
+  key: ({ tag }) => `wire.torque.${tag}`,
+  text: ({ tag }) => ({ subject: tag, label: `${tag}: terminals at both ends`, why: WHY }),
+  checks: ({ tag, from, to, torqueNm }, pack) => [
+    torqueCheck('near', `At ${from}`, ['torque', tag, 'near'], torqueNm, pack),
+    torqueCheck('far', `At ${to}`, ['torque', tag, 'far'], torqueNm, pack),
+  ],
+  after: watchWithoutFigure,
+})
+
+/** Terminals of every circuit's device whose maker's figure is known. A circuit may bear a run's tag, so its key says what it is. */
+export const circuitTorque = checksFamily<Circuit>({
+  ...TORQUE,
+  id: 'circuitTorque',
+  things: ({ circuits }) => circuits.filter(({ torqueNm }) => torqueNm !== null),
+  key: ({ tag }) => `wire.torque.circuit.${tag}`,
+  text: ({ tag, name }) => ({
+    subject: tag,
+    label: `${tag} ${name}: terminals of its device`,
+    why: WHY,
+    fullOnly: true,
+  }),
+  checks: ({ tag, torqueNm }, pack) => [torqueCheck('device', 'At its device', ['torque', tag], torqueNm, pack)],
+  after: watchWithoutFigure,
+})

@@ -135,9 +135,9 @@ describe('terminals', () => {
     const keys = (testDepth: Installation['testDepth'], torqueNm: number | null) =>
       benchOf(recordOf(house({ testDepth, circuits: [aCircuit({ torqueNm })] }))).points.map(({ key }) => key)
     expect([
-      keys('full', 2).includes('wire.torque.c1'),
-      keys('full', null).includes('wire.torque.c1'),
-      keys('essential', 2).includes('wire.torque.c1'),
+      keys('full', 2).includes('wire.torque.circuit.c1'),
+      keys('full', null).includes('wire.torque.circuit.c1'),
+      keys('essential', 2).includes('wire.torque.circuit.c1'),
     ]).toEqual([true, false, false])
   })
 })

@@ -1,0 +1,69 @@
+import type { Replacement } from '../installation/fit'
+import type { Installation, Instrument } from '../installation/installation'
+import { RULE_PACKS } from '../rules/packs'
+import { familyOf } from './families'
+import type { HoldOverride } from './holdPoints'
+import type { Attachment, EvidenceContext, Judgement, Point, SerialElsewhere } from './point'
+import { type Reading, standingReadings } from './reading'
+import { afterReplacement, withoutOvertaken } from './replacements'
+import { unusableFigures } from './slotReadings'
+
+/** What is stored about a job: everything else is worked out from it. */
+export interface JobRecord {
+  installation: Installation
+  readings: readonly Reading[]
+  attachments: readonly Attachment[]
+  instruments: readonly Instrument[]
+  overrides: readonly HoldOverride[]
+  /** Components that were taken out, oldest first. */
+  replacements: readonly Replacement[]
+  /** Serials of this job that other jobs of the crew have on record too. */
+  serialsElsewhere: readonly SerialElsewhere[]
+  today: string
+}
+
+/** A record as its judges see it: what still counts, and which replacement took the rest. */
+export interface Evidence {
+  context: EvidenceContext
+  overtaken: ReadonlyMap<string, Replacement>
+}
+
+/** What still counts of a record: nothing corrected, nothing taken back, nothing shown with a component that is gone. */
+export function evidenceOf(record: JobRecord): Evidence {
+  const { installation, instruments, serialsElsewhere, today, replacements } = record
+  const { readings, attachments, overtaken } = withoutOvertaken(
+    installation,
+    standingReadings(record.readings),
+    record.attachments,
+    replacements,
+  )
+  return {
+    context: {
+      installation,
+      pack: RULE_PACKS[installation.packId],
+      readings,
+      attachments,
+      instruments,
+      serialsElsewhere,
+      today,
+    },
+    overtaken,
+  }
+}
+
+/** Adds which figures count for nothing, so that an Open verdict over a typed figure is no riddle. */
+function withUnusable(judgement: Judgement, point: Point, context: EvidenceContext): Judgement {
+  if (judgement.verdict !== 'open') return judgement
+  const unusable = unusableFigures(point, context).filter((sentence) => !judgement.why.includes(sentence))
+  return unusable.length === 0 ? judgement : { ...judgement, why: [judgement.why, ...unusable].join(' ') }
+}
+
+/** The one judgement of a point, for the bench and for the verdict while typing alike. */
+export function judgementOf({ context, overtaken }: Evidence, point: Point): Judgement {
+  const judged = withUnusable(familyOf(point).judge(point, context), point, context)
+  return afterReplacement(judged, overtaken.get(point.key))
+}
+
+/** What a point's verdict would be with one more reading: that of the bench of the record with it. */
+export const judgeWith = (record: JobRecord, point: Point, reading: Reading): Judgement =>
+  judgementOf(evidenceOf({ ...record, readings: [...record.readings, reading] }), point)
