@@ -1,0 +1,293 @@
+import { describe, expect, it } from 'vitest'
+import { aCircuit, aFitUnit, aLoad, aRun, fitItem, house, reading, recordOf } from '../../../../tests/support/house'
+import { COMPONENT_KINDS, type ComponentKind, PROMISE_KINDS } from '../../installation/installation'
+import { benchOf } from '../bench'
+import { HOLD_STEPS, HOLD_STEP_IDS, holdConditionRef } from '../holdSteps'
+import { stepBefore } from '../next'
+import { derivePoints, pointsOf } from '../points'
+import { WORKING_PLACES } from '../workingPlaces'
+import { POINT_FAMILIES, familyOf } from '.'
+import { deadRun } from './deadTests'
+
+const aTask = (tag: string) =>
+  fitItem('task', tag, {
+    minutes: 30,
+    people: 1,
+    licensed: false,
+    after: null,
+    powerOff: false,
+    daylight: false,
+    dry: false,
+    visitTag: null,
+    earliestMin: null,
+    pinnedMin: null,
+    template: null,
+    leavesOpen: null,
+  })
+
+/** A house with at least one thing of every family. */
+const everything = () =>
+  house({
+    testDepth: 'full',
+    components: COMPONENT_KINDS.map((kind) => ({
+      id: kind,
+      tag: kind,
+      kind,
+      name: kind,
+      model: 'Made-up',
+      minimumFirmware: null,
+    })),
+    circuits: [aCircuit({ tag: 'c1', torqueNm: 2 })],
+    runs: [aRun({ tag: 'w1', extraM: 2 })],
+    loads: [aLoad({ tag: 'fridge', mustStayOn: true })],
+    fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1')],
+    survey: [
+      {
+        id: 'f',
+        kind: 'arrayFace',
+        tag: 'face1',
+        name: 'South',
+        detail: { peakW: 4000, tiltDeg: 35, azimuthDeg: 180 },
+      },
+      {
+        id: 'p',
+        kind: 'pvSystem',
+        tag: 'pv1',
+        name: 'Roof',
+        detail: { coupling: 'dc', modulesInString: 10, moduleVocV: 40, moduleIscA: 10, backGain: 0 },
+      },
+    ] as never,
+  })
+
+const points = pointsOf(everything())
+
+/** Steps of the energising order hang on the generated wiring; their keys are told by their stem. */
+const stem = (key: string) => key.replace(/^wire\.live\..*$/, 'wire.live.…')
+const stems = (keys: readonly string[]) => [...new Set(keys.map(stem))].sort()
+
+describe('every family', () => {
+  it('has an id of its own, and is derived from something', () => {
+    const ids = POINT_FAMILIES.map(({ id }) => id)
+    expect(ids).toEqual([...new Set(ids)])
+    expect(ids.filter((id) => !points.some(({ family }) => family === id))).toEqual([])
+  })
+  it('stands in the working order, and no place is empty', () => {
+    const places = new Set(POINT_FAMILIES.map(({ place }) => place))
+    expect(WORKING_PLACES.filter((place) => !places.has(place))).toEqual([])
+  })
+  it('has the keys that readings on record are tied to', () => {
+    expect(stems(points.map(({ key }) => key))).toEqual([
+      'earth.electrode.e1',
+      'earth.islandBond',
+      'earth.rcd.c1.grid',
+      'earth.rcd.c1.island',
+      'fit.component.battery',
+      'fit.component.gateway',
+      'fit.component.inverter',
+      'fit.component.isolator',
+      'fit.component.meter',
+      'fit.component.pv',
+      'fit.component.surge',
+      'fit.dcRoute',
+      'fit.face.face1',
+      'fit.isolator.isolator',
+      'fit.meter.meter',
+      'fit.parked',
+      'fit.spare.w1',
+      'fit.surge.surge',
+      'fit.task.t1',
+      'fit.unit.u1',
+      'handover.cardExplained',
+      'handover.labels',
+      'outage.asLeft.switches',
+      'outage.asLeftBypass',
+      'outage.asLeftMain',
+      'outage.bypass',
+      'outage.callout',
+      'outage.circuitsOpen',
+      'outage.cleanReturns',
+      'outage.gap',
+      'outage.heavyOff',
+      'outage.helper',
+      'outage.islandSource',
+      'outage.licensed',
+      'outage.medical',
+      'outage.returnGap',
+      'outage.saved',
+      'outage.stayedOn.fridge',
+      'outage.told',
+      'settings.reserveSocPercent',
+      'survey.supplyRating',
+      'wire.cores.w1',
+      'wire.ct.L1',
+      'wire.dead.circuit.c1',
+      'wire.dead.prepared',
+      'wire.dead.run.w1',
+      'wire.dead.string.pv1.1',
+      'wire.farEnd',
+      'wire.identity.w1',
+      'wire.live.…',
+      'wire.loop.w1',
+      'wire.positions',
+      'wire.torque.circuit.c1',
+      'wire.torque.w1',
+    ])
+  })
+})
+
+describe('every hold condition', () => {
+  const conditions = HOLD_STEPS.flatMap(({ id, conditions: own }) => own.map((one) => holdConditionRef(id, one.id)))
+  const satisfiedBy = (ref: string) =>
+    stems(points.filter((point) => familyOf(point).precedes.some((one) => one === ref)).map(({ key }) => key))
+
+  it('is satisfied by the points it is named for', () => {
+    expect(HOLD_STEPS.map(({ id }) => id)).toEqual(HOLD_STEP_IDS)
+    expect(Object.fromEntries(conditions.map((ref) => [ref, satisfiedBy(ref)]))).toEqual({
+      'firstLive.positions': ['wire.positions'],
+      'firstLive.identity': ['wire.identity.w1'],
+      'firstLive.cores': ['wire.cores.w1'],
+      'firstLive.dead': ['wire.dead.circuit.c1', 'wire.dead.prepared', 'wire.dead.run.w1', 'wire.dead.string.pv1.1'],
+      'firstLive.torque': ['wire.torque.circuit.c1', 'wire.torque.w1'],
+      'firstIsland.medical': ['outage.medical'],
+      'firstIsland.bypass': ['outage.bypass'],
+      'firstIsland.identity': ['wire.identity.w1'],
+      'firstIsland.electrode': ['earth.electrode.e1'],
+      'firstIsland.licensed': ['outage.licensed'],
+      'firstIsland.circuits': ['outage.circuitsOpen'],
+      'firstIsland.told': ['outage.told'],
+      'loadedIsland.bond': ['earth.islandBond'],
+      'loadedIsland.islandRcd': ['earth.rcd.c1.island'],
+      'loadedIsland.source': ['outage.islandSource'],
+      'loadedIsland.loop': ['wire.loop.w1'],
+      'loadedIsland.gridRcd': ['earth.rcd.c1.grid'],
+      'loadedIsland.settings': ['settings.reserveSocPercent'],
+      'loadedIsland.saved': ['outage.saved'],
+      'loadedIsland.heavy': ['outage.heavyOff'],
+      'loadedIsland.helper': ['outage.helper'],
+      'loadedIsland.callout': ['outage.callout'],
+      'handover.gap': ['outage.gap'],
+      'handover.returns': ['outage.cleanReturns'],
+      'handover.asLeft': ['outage.asLeft.switches', 'outage.asLeftBypass', 'outage.asLeftMain'],
+    })
+  })
+})
+
+describe('live work', () => {
+  it('waits for the step that it is part of', () => {
+    const waiting = (step: string) => stems(points.filter((one) => stepBefore(one) === step).map(({ key }) => key))
+    expect([waiting('firstLive'), waiting('firstIsland'), waiting('loadedIsland')]).toEqual([
+      ['wire.ct.L1', 'wire.live.…'],
+      ['earth.islandBond', 'earth.rcd.c1.island', 'outage.islandSource'],
+      ['outage.cleanReturns', 'outage.gap', 'outage.returnGap', 'outage.stayedOn.fridge'],
+    ])
+    expect(points.filter((one) => stepBefore(one) === null).map(({ key }) => key)).toContain('wire.live.dead')
+  })
+})
+
+describe('what evidence rests on', () => {
+  const LIVE = [
+    'earth.islandBond',
+    'earth.rcd.c1.island',
+    'outage.cleanReturns',
+    'outage.gap',
+    'outage.islandSource',
+    'outage.returnGap',
+    'outage.stayedOn.fridge',
+    'settings.reserveSocPercent',
+  ]
+  const REOPENED: Readonly<Record<ComponentKind, readonly string[]>> = {
+    inverter: ['fit.component.inverter', 'fit.unit.u1', ...LIVE],
+    gateway: ['fit.component.gateway', ...LIVE],
+    battery: ['fit.component.battery', 'outage.islandSource', 'outage.stayedOn.fridge'],
+    isolator: ['fit.component.isolator', 'fit.isolator.isolator'],
+    surge: ['fit.component.surge', 'fit.surge.surge'],
+    meter: ['fit.component.meter', 'fit.meter.meter'],
+    pv: ['fit.component.pv'],
+  }
+  it.each(COMPONENT_KINDS)('is set aside when a component of kind %s is replaced', (kind) => {
+    const readings = points.map(({ key, slots }) => reading(key, slots[0]?.id ?? 'none', 1))
+    const left = new Set(
+      benchOf({
+        ...recordOf(everything(), readings),
+        replacements: [
+          {
+            id: 'x',
+            componentTag: kind,
+            oldSerial: 'OLD',
+            cause: 'damaged',
+            reason: 'fell',
+            replacedAt: '2030-01-01T00:00:00Z',
+            replacedByName: 'Lead',
+          },
+        ],
+      }).context.readings.map(({ pointKey }) => pointKey),
+    )
+    expect(
+      points
+        .map(({ key }) => key)
+        .filter((key) => !left.has(key))
+        .sort(),
+    ).toEqual([...REOPENED[kind]].sort())
+  })
+})
+
+describe('every kind of promise', () => {
+  it('is proven by the points it speaks of; a runtime by none, on purpose: nobody runs a battery down on the day', () => {
+    const proving = (kind: (typeof PROMISE_KINDS)[number]) =>
+      points.filter((point) => familyOf(point).proves.includes(kind)).map(({ key }) => key)
+    expect(Object.fromEntries(PROMISE_KINDS.map((kind) => [kind, proving(kind)]))).toEqual({
+      staysOn: ['outage.stayedOn.fridge'],
+      gapClass: ['outage.gap'],
+      runtime: [],
+      protection: ['earth.islandBond', 'earth.rcd.c1.island'],
+    })
+  })
+  it('is proven for a load only where it names that load', () => {
+    const twoLoads = house({
+      loads: [aLoad({ tag: 'fridge', mustStayOn: true }), aLoad({ tag: 'pump', mustStayOn: true })],
+      promises: [
+        {
+          id: 'p',
+          kind: 'staysOn',
+          sentence: 'The fridge stays on.',
+          gapClass: null,
+          runtimeH: null,
+          loadTags: ['fridge'],
+          changedAt: null,
+          changeNote: null,
+        },
+      ],
+    })
+    const promise = (tag: string) =>
+      benchOf(recordOf(twoLoads, [reading(`outage.stayedOn.${tag}`, 'seen', 'running')])).promises[0]?.verdict
+    expect([promise('fridge'), promise('pump')]).toEqual(['proven', 'open'])
+  })
+})
+
+describe('keys', () => {
+  it('keep a run and a circuit of the same tag apart', () => {
+    const twins = house({
+      testDepth: 'full',
+      runs: [aRun({ tag: 'x1' })],
+      circuits: [aCircuit({ tag: 'x1', torqueNm: 2 })],
+    })
+    const keys = pointsOf(twins).map(({ key }) => key)
+    expect(new Set(keys).size).toBe(keys.length)
+    const bench = benchOf(
+      recordOf({ ...twins, runs: [aRun({ tag: 'x1', torqueNm: 2 })] }, [
+        reading('wire.torque.x1', 'near', 2),
+        reading('wire.torque.x1', 'far', 2),
+      ]),
+    )
+    expect([
+      bench.judgements.get('wire.torque.x1')?.verdict,
+      bench.judgements.get('wire.torque.circuit.x1')?.verdict,
+    ]).toEqual(['proven', 'open'])
+  })
+  it('that two points share are refused, with both named', () => {
+    expect(() => derivePoints([deadRun, { ...deadRun, id: 'other' }] as never, house())).toThrow(
+      'two points share the key wire.dead.run.w1: deadRun and other',
+    )
+    expect(() => pointsOf(house({ runs: [aRun({ tag: 'w1' }), aRun({ tag: 'w1' })] }))).toThrow('two points share')
+  })
+})
