@@ -1,15 +1,8 @@
 import type { Instrument, Measured } from '../installation/installation'
-import { parseQuantity } from '../quantity/parseQuantity'
-import type { Unit } from '../quantity/units'
+import { refusalWords } from './entryWords'
+import type { HoldStep } from './holdSteps'
 import type { Point, Slot } from './point'
-
-/** A value ready to be stored on a slot. */
-export interface EnteredValue {
-  valueNumber: number | null
-  valueWord: string | null
-  digits: string | null
-  unit: Unit
-}
+import { type Ask, type EnteredValue, readEntry } from './readEntry'
 
 export interface Target {
   point: Point
@@ -21,7 +14,7 @@ export type QuickLineState =
   | { kind: 'empty' }
   | { kind: 'incomplete'; targets: readonly Target[]; hint: string }
   | { kind: 'ready'; target: Target; value: EnteredValue }
-  | { kind: 'ask'; target: Target; value: EnteredValue; question: string }
+  | { kind: 'ask'; target: Target; value: EnteredValue; asks: readonly Ask[] }
   | { kind: 'error'; message: string; targets: readonly Target[] }
 
 export interface QuickLineContext {
@@ -30,6 +23,8 @@ export interface QuickLineContext {
   mode: 'grid' | 'island'
   /** The instrument a quantity is measured with, for its range. */
   instrumentFor: (measures: Measured | null) => Instrument | null
+  /** The live step that a point waits for and that is still held. */
+  heldBy?: (point: Point) => HoldStep | null
 }
 
 interface Reach {
@@ -139,7 +134,7 @@ export function readQuickLine(text: string, context: QuickLineContext): QuickLin
       chosen.rest.includes(lower[index] as string) &&
       !chosen.target.slot.path.slice(0, chosen.found).includes(lower[index] as string),
   )
-  return valueFor(chosen.target, (typedRest.length > 0 ? typedRest : chosen.rest).join(' '), context.instrumentFor)
+  return valueFor(chosen.target, (typedRest.length > 0 ? typedRest : chosen.rest).join(' '), context)
 }
 
 function byMode(candidates: Reach[], mode: 'grid' | 'island'): Reach[] {
@@ -149,80 +144,16 @@ function byMode(candidates: Reach[], mode: 'grid' | 'island'): Reach[] {
   return inMode.length > 0 ? inMode : candidates
 }
 
-/** Reads a value for a known slot, as the number pad and the forms do. */
-export function valueFor(
-  target: Target,
-  text: string,
-  instrumentFor: QuickLineContext['instrumentFor'],
-): QuickLineState {
-  const { slot } = target
-  const { input } = slot
-  const wordIn = (words: Readonly<Record<string, readonly string[]>>) =>
-    Object.entries(words).find(
-      ([word, typed]) => word.toLowerCase() === text.toLowerCase() || typed.includes(text.toLowerCase()),
-    )?.[0]
-  const word = (valueWord: string): QuickLineState => ({
-    kind: 'ready',
-    target,
-    value: { valueNumber: null, valueWord, digits: null, unit: '' },
-  })
-  switch (input.kind) {
-    case 'word': {
-      const found = wordIn(input.words)
-      return found
-        ? word(found)
-        : {
-            kind: 'error',
-            targets: [target],
-            message: `“${text}” is no answer here. Type ${Object.keys(input.words).join(' or ')}.`,
-          }
-    }
-    case 'text': {
-      if (text.length > input.maxLength)
-        return {
-          kind: 'error',
-          targets: [target],
-          message: `That is longer than ${input.maxLength} characters. Check the ${slot.label.toLowerCase()}.`,
-        }
-      if (!/^[\p{L}\p{N}][\p{L}\p{N} ._/+-]*$/u.test(text))
-        return {
-          kind: 'error',
-          targets: [target],
-          message: `Use letters, digits and . _ / + - for the ${slot.label.toLowerCase()}.`,
-        }
-      return word(text)
-    }
-    case 'attached':
-      return { kind: 'error', targets: [target], message: 'This is not typed: add the file or picture.' }
-    case 'quantity': {
-      const found = input.alsoWords && wordIn(input.alsoWords)
-      if (found) return word(found)
-      const parsed = parseQuantity(text, input.unit)
-      if (!parsed.ok) return { kind: 'error', targets: [target], message: parsed.error }
-      const { value, digits } = parsed.value
-      const entered: EnteredValue = {
-        valueNumber: value,
-        valueWord: null,
-        digits: Number(digits) === value ? digits : null,
-        unit: input.unit,
-      }
-      const instrument = instrumentFor(input.measures)
-      const range = instrument?.functions.find((fn) => fn.measures === input.measures)
-      if (instrument && range && (value < range.min || value > range.max))
-        return {
-          kind: 'ask',
-          target,
-          value: entered,
-          question: `${instrument.tag} measures ${range.min}–${range.max} ${range.unit} here, and this is ${digits} ${input.unit}. Press Enter again to store it as typed, or correct it.`,
-        }
-      if (value < 0 && !input.signed)
-        return {
-          kind: 'ask',
-          target,
-          value: entered,
-          question: 'This reading is below zero. Press Enter again to store it as typed, or correct it.',
-        }
-      return { kind: 'ready', target, value: entered }
-    }
-  }
+/** Reads a value for a known slot by the one rule of entry. */
+function valueFor({ point, slot }: Target, text: string, { instrumentFor, heldBy }: QuickLineContext): QuickLineState {
+  const target = { point, slot }
+  const measures = slot.input.kind === 'quantity' ? slot.input.measures : null
+  const answer = readEntry(
+    slot,
+    { kind: 'typed', text },
+    { instrument: instrumentFor(measures), heldBy: heldBy?.(point) ?? null },
+  )
+  if (answer.kind === 'refused')
+    return { kind: 'error', targets: [target], message: refusalWords(answer.why, slot) }
+  return { ...answer, target }
 }

@@ -9,43 +9,70 @@ export interface WrittenQuantity {
   digits: string
 }
 
+/** Why a text is no quantity of the unit wanted: a code and its facts. */
+export type QuantityFault =
+  | { code: 'tooLong' }
+  | { code: 'notANumber'; text: string }
+  | { code: 'twoDecimalMarks'; text: string }
+  | { code: 'notFinite'; text: string }
+  | { code: 'unknownUnit'; unit: string; wanted: Unit }
+  | { code: 'otherQuantity'; unit: string; wanted: Unit }
+
 const NUMBER = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(.*)$/u
+const MOST_CHARACTERS = 40
 
 /**
  * Reads `"38.2"`, `"0,31 Ω"`, `".31"`, `"2k"`, `"220 mΩ"` as a value in the unit wanted.
  *
  * Either decimal mark is taken; a number with both, or with a thousands mark, is refused rather than guessed.
- * A bare prefix (`2k`, `300m`) applies to the wanted unit. Another quantity's unit (`3 V` where Ω is wanted) is an error that names both.
+ * A bare prefix (`2k`, `300m`) applies to the wanted unit. Another quantity's unit (`3 V` where Ω is wanted) is a fault that names both.
  *
- * @returns the value in `wanted`, or a sentence that says what is wrong
+ * @returns the value in `wanted`, or the fault
  * @example
  * parseQuantity('0,31', 'Ω') // => { ok: true, value: { value: 0.31, unit: 'Ω', digits: '0.31' } }
  */
-export function parseQuantity(text: string, wanted: Unit): Result<WrittenQuantity, string> {
+export function parseQuantity(text: string, wanted: Unit): Result<WrittenQuantity, QuantityFault> {
   const trimmed = text.trim()
-  if (trimmed.length > 40) return err('That is too long for a number. Type the value and its unit, such as 38.2 Ω.')
+  if (trimmed.length > MOST_CHARACTERS) return err({ code: 'tooLong' })
   const match = NUMBER.exec(trimmed)
-  if (!match) return err(`“${trimmed}” is not a number. Type it with a point or a comma, such as 38.2 or 38,2.`)
+  if (!match) return err({ code: 'notANumber', text: trimmed })
   const [, written = '', unitText = ''] = match
-  if (/[.,]/.test(unitText)) return err(`“${trimmed}” has more than one decimal mark. Type it without thousands marks.`)
+  if (/[.,]/.test(unitText)) return err({ code: 'twoDecimalMarks', text: trimmed })
   const digits = written.replace(',', '.')
   const number = Number(digits)
-  if (!Number.isFinite(number)) return err(`“${trimmed}” is not a finite number.`)
-  const unit = unitText.trim()
-  if (unit === '') return ok({ value: number, unit: wanted, digits })
+  if (!Number.isFinite(number)) return err({ code: 'notFinite', text: trimmed })
+  const factor = factorOf(unitText.trim(), wanted)
+  return factor.ok ? ok({ value: number * factor.value, unit: wanted, digits }) : factor
+}
+
+/** What a written unit multiplies the number with, to come to the unit wanted. */
+function factorOf(unit: string, wanted: Unit): Result<number, QuantityFault> {
+  if (unit === '') return ok(1)
   // insulation is written in megohms, and its bare prefixes are those of the ohm
   const bare: Record<string, number> =
     wanted === 'MΩ' ? { k: 1e-3, M: 1, G: 1e3 } : { k: 1e3, M: 1e6, µ: 1e-6, u: 1e-6 }
-  if (unit in bare) return ok({ value: number * (bare[unit] ?? 1), unit: wanted, digits })
-  if (unit === 'm' && wanted !== 'm' && wanted !== 'mm' && wanted !== 'MΩ')
-    return ok({ value: number / 1000, unit: wanted, digits })
+  if (Object.hasOwn(bare, unit)) return ok(bare[unit] ?? 1)
+  if (unit === 'm' && wanted !== 'm' && wanted !== 'mm' && wanted !== 'MΩ') return ok(1e-3)
   const form = UNIT_FORMS.get(unit)
-  if (!form)
-    return err(
-      `The unit “${unit}” is not known here. ${wanted ? `This reading is in ${wanted}.` : 'This reading has no unit.'}`,
-    )
+  if (!form) return err({ code: 'unknownUnit', unit, wanted })
   const factor = conversionFactor(form.unit, wanted)
-  if (factor === null)
-    return err(`${unit} does not fit: this reading is in ${wanted || 'plain numbers'}. Check which reading this is.`)
-  return ok({ value: number * form.factor * factor, unit: wanted, digits })
+  return factor === null ? err({ code: 'otherQuantity', unit, wanted }) : ok(form.factor * factor)
+}
+
+/** A fault in one sentence that says what to do. */
+export function quantityFaultWords(fault: QuantityFault): string {
+  switch (fault.code) {
+    case 'tooLong':
+      return 'That is too long for a number. Type the value and its unit, such as 38.2 Ω.'
+    case 'notANumber':
+      return `“${fault.text}” is not a number. Type it with a point or a comma, such as 38.2 or 38,2.`
+    case 'twoDecimalMarks':
+      return `“${fault.text}” has more than one decimal mark. Type it without thousands marks.`
+    case 'notFinite':
+      return `“${fault.text}” is not a finite number.`
+    case 'unknownUnit':
+      return `The unit “${fault.unit}” is not known here. ${fault.wanted ? `This reading is in ${fault.wanted}.` : 'This reading has no unit.'}`
+    case 'otherQuantity':
+      return `${fault.unit} does not fit: this reading is in ${fault.wanted || 'plain numbers'}. Check which reading this is.`
+  }
 }

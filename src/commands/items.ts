@@ -1,0 +1,51 @@
+import * as yup from 'yup'
+import type { JobRecord } from '@/core/evidence/judge'
+import type { Installation } from '@/core/installation/installation'
+import { choice, id } from '@/schemas/fields'
+import { ITEM_KINDS, ITEM_SCHEMAS, type ItemKind } from '@/schemas/items'
+import { defineCommand } from './command'
+import { upserted, without } from './upsert'
+
+/** Where each kind of thing stands in an installation. */
+const LISTS = {
+  load: 'loads',
+  component: 'components',
+  circuit: 'circuits',
+  run: 'runs',
+  electrode: 'electrodes',
+  setting: 'settings',
+} as const satisfies Record<ItemKind, keyof Installation>
+
+type Things = readonly { id: string }[]
+const withList = (record: JobRecord, kind: ItemKind, change: (list: Things) => Things): JobRecord => ({
+  ...record,
+  installation: { ...record.installation, [LISTS[kind]]: change(record.installation[LISTS[kind]]) },
+})
+
+/** Adds a thing to the plan or changes it. */
+export const saveItem = defineCommand({
+  name: 'saveItem',
+  version: 1,
+  schema: yup.object({
+    jobId: id('job').required(),
+    kind: choice('Kind of thing', ITEM_KINDS).required(),
+    itemId: id('item').required(),
+    fields: yup.mixed<Readonly<Record<string, unknown>>>().required(),
+  }),
+  apply: (record, { input: { kind, itemId, fields } }) => {
+    const { sort: _sort, ...values } = ITEM_SCHEMAS[kind].cast(fields, { stripUnknown: true }) as { sort: number }
+    return withList(record, kind, (list) => upserted(list, { ...values, id: itemId }))
+  },
+})
+
+/** Takes a thing out of the plan. Readings on it stay on record. */
+export const removeItem = defineCommand({
+  name: 'removeItem',
+  version: 1,
+  schema: yup.object({
+    jobId: id('job').required(),
+    kind: choice('Kind of thing', ITEM_KINDS).required(),
+    itemId: id('item').required(),
+  }),
+  apply: (record, { input: { kind, itemId } }) => withList(record, kind, (list) => without(list, itemId)),
+})

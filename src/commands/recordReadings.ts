@@ -1,0 +1,107 @@
+import * as yup from 'yup'
+import { ASK_CODES } from '@/core/evidence/readEntry'
+import type { Reading } from '@/core/evidence/reading'
+import { UNITS } from '@/core/quantity/units'
+import { VERDICTS } from '@/core/rules/verdict'
+import { choice, figure, flag, id, required, words } from '@/schemas/fields'
+import { defineCommand } from './command'
+
+/** One reading as it is sent: what the server knows itself (who, received when) is left out. */
+export const readingInput = yup.object({
+  id: id('reading').required(),
+  jobId: id('job').required(),
+  pointKey: words('Point', 120).required(required('Point')),
+  slot: words('Slot', 60).required(required('Slot')),
+  valueNumber: figure('Value').nullable().default(null),
+  valueWord: words('Word', 60).nullable().default(null),
+  digits: words('Digits', 40).nullable().default(null),
+  unit: choice('Unit', UNITS).default(''),
+  bound: choice('Bound', ['above', 'below'] as const).nullable().default(null),
+  /** What a person was asked before it was stored as it stands, and confirmed. */
+  confirmed: yup
+    .array()
+    .of(choice('Confirmed', ASK_CODES).required())
+    .max(ASK_CODES.length, 'Each question is confirmed once')
+    .default([]),
+  /** As devices write it that have not loaded the app anew since `confirmed` came; an entry may wait on them for weeks. */
+  outOfRangeConfirmed: flag('Out of range').default(false),
+  source: choice('Source', ['typed', 'gateway'] as const).default('typed'),
+  instrumentId: id('instrument').nullable().default(null),
+  recordedAt: words('Time', 40)
+    .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
+    .required(required('Time')),
+  supersedes: id('corrected reading').nullable().default(null),
+  supersedeReason: words('Reason', 200).nullable().default(null),
+  shownVerdict: choice('Verdict', VERDICTS).required(),
+})
+export type ReadingInput = yup.InferType<typeof readingInput>
+
+/** Readings in one batch at most. */
+export const MOST_READINGS = 200
+
+/** Facts of a typed reading that stand in its detail; `null` where there are none. */
+export function detailOf({
+  bound,
+  confirmed,
+  source,
+}: Pick<ReadingInput, 'bound' | 'confirmed' | 'source'>): Reading['detail'] {
+  const detail = {
+    ...(bound !== null && { bound }),
+    ...(confirmed.length > 0 && { confirmed }),
+    ...(source !== 'typed' && { source }),
+  }
+  return Object.keys(detail).length > 0 ? detail : null
+}
+
+/** A reading as it is sent. */
+export function inputOfReading(reading: Reading): ReadingInput {
+  const { detail } = reading
+  return {
+    id: reading.id,
+    jobId: reading.jobId,
+    pointKey: reading.pointKey,
+    slot: reading.slot,
+    valueNumber: reading.valueNumber,
+    valueWord: reading.valueWord,
+    digits: reading.digits,
+    unit: reading.unit,
+    bound: detail?.bound === 'above' || detail?.bound === 'below' ? detail.bound : null,
+    confirmed: Array.isArray(detail?.confirmed)
+      ? ASK_CODES.filter((code) => (detail.confirmed as unknown[]).includes(code))
+      : [],
+    outOfRangeConfirmed: false,
+    source: detail?.source === 'gateway' ? 'gateway' : 'typed',
+    instrumentId: reading.instrumentId,
+    recordedAt: reading.recordedAt,
+    supersedes: reading.supersedes,
+    supersedeReason: reading.supersedeReason,
+    shownVerdict: reading.shownVerdict,
+  }
+}
+
+/** Readings, each kept and acknowledged by itself. */
+export const recordReadings = defineCommand({
+  name: 'recordReadings',
+  version: 1,
+  schema: yup.object({
+    readings: yup
+      .array()
+      .strict()
+      .of(yup.mixed<ReadingInput>().required())
+      .max(MOST_READINGS, `A batch holds ${MOST_READINGS} readings at most`)
+      .required(required('Readings')),
+  }),
+  apply: (record, { input: { readings }, by }) => {
+    const known = new Set(record.readings.map((reading) => reading.id))
+    const added = readings
+      .filter((reading) => !known.has(reading.id))
+      .map(({ bound, confirmed, outOfRangeConfirmed: _legacy, source, ...reading }): Reading => ({
+        ...reading,
+        detail: detailOf({ bound, confirmed, source }),
+        recordedBy: by.userId,
+        recordedByName: by.name,
+        receivedAt: null,
+      }))
+    return added.length === 0 ? record : { ...record, readings: [...record.readings, ...added] }
+  },
+})

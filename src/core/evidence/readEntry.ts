@@ -1,0 +1,188 @@
+import type { Instrument } from '../installation/installation'
+import { type QuantityFault, parseQuantity } from '../quantity/parseQuantity'
+import type { Unit } from '../quantity/units'
+import { type ReadingBound, functionInRange, wholeRange } from './figure'
+import type { HoldStep, HoldStepId } from './holdSteps'
+import type { Slot, SlotInput } from './point'
+
+/** A value ready to be stored on a slot. */
+export interface EnteredValue {
+  valueNumber: number | null
+  valueWord: string | null
+  digits: string | null
+  unit: Unit
+  bound: ReadingBound
+}
+
+/** What somebody or something offers for a slot: a text as typed, one of its words, a figure that was read, or what a file holds. */
+export type Offered =
+  | { kind: 'typed'; text: string }
+  | { kind: 'word'; word: string }
+  | { kind: 'figure'; value: number; unit: Unit; digits?: string | null; bound?: ReadingBound }
+  | { kind: 'file'; value: number | null; word: string | null; unit: Unit }
+
+/** Why a person is asked before a value is stored as it stands. */
+export type Ask =
+  | { code: 'outOfRange'; instrument: string; min: number; max: number; unit: Unit; value: number }
+  | { code: 'belowZero'; value: number; unit: Unit }
+  | { code: 'stepHeld'; step: HoldStepId; label: string }
+export const ASK_CODES = ['outOfRange', 'belowZero', 'stepHeld'] as const satisfies Ask['code'][]
+export type AskCode = (typeof ASK_CODES)[number]
+
+/** Why a value is not stored at all. */
+export type Refusal =
+  | { code: 'noSuchWord'; said: string; words: readonly string[] }
+  | { code: 'noWordHere'; said: string }
+  | { code: 'tooLong'; most: number }
+  | { code: 'characters' }
+  | { code: 'blank' }
+  | { code: 'wrongUnit'; unit: Unit; wanted: Unit }
+  | { code: 'notFinite' }
+  | { code: 'otherDigits'; digits: string; value: number }
+  | { code: 'boundWithoutInstrument' }
+  | { code: 'wantsFile' }
+  | { code: 'wantsNoFile' }
+  | { code: 'wantsNumberOrWord' }
+  | { code: 'noQuantity'; fault: QuantityFault }
+
+export type EntryAnswer =
+  | { kind: 'ready'; value: EnteredValue }
+  | { kind: 'ask'; value: EnteredValue; asks: readonly Ask[] }
+  | { kind: 'refused'; why: Refusal }
+
+/** What stands around an entry: the instrument it is read with, and the live step that is still held, if its point waits for one. */
+export interface EntryCircumstances {
+  instrument: Instrument | null
+  heldBy: HoldStep | null
+}
+
+const refused = (why: Refusal): EntryAnswer => ({ kind: 'refused', why })
+const TEXT = /^[\p{L}\p{N}][\p{L}\p{N} ._/+-]*$/u
+const asWord = (valueWord: string): EnteredValue => ({
+  valueNumber: null,
+  valueWord,
+  digits: null,
+  unit: '',
+  bound: null,
+})
+
+/** The slot's own word for what was typed: the word itself, or one of the ways to type it. */
+export function wordIn(words: Readonly<Record<string, readonly string[]>>, typed: string): string | null {
+  const text = typed.toLowerCase()
+  const found = Object.entries(words).find(([word, ways]) => word.toLowerCase() === text || ways.includes(text))
+  return found?.[0] ?? null
+}
+
+/**
+ * Decides for every door alike (quick line, buttons, forms, corrections, devices, server) whether a value may be stored on a slot:
+ * it is ready, a person has to be asked first, or it is refused. Nothing is guessed.
+ *
+ * @example
+ * readEntry(voltageSlot, { kind: 'typed', text: '231' }, { instrument: null, heldBy: null })
+ * // => { kind: 'ready', value: { valueNumber: 231, valueWord: null, digits: '231', unit: 'V', bound: null } }
+ */
+export function readEntry(slot: Slot, offered: Offered, circumstances: EntryCircumstances): EntryAnswer {
+  const read = valueOf(slot.input, offered)
+  if ('code' in read) return refused(read)
+  const asks = asksOf(slot.input, read, circumstances)
+  return asks.length === 0 ? { kind: 'ready', value: read } : { kind: 'ask', value: read, asks }
+}
+
+/** An answer after a person has confirmed some of what was asked: what is left to ask, or ready. */
+export function afterConfirming(answer: EntryAnswer, confirmed: readonly AskCode[]): EntryAnswer {
+  if (answer.kind !== 'ask') return answer
+  const asks = answer.asks.filter(({ code }) => !confirmed.includes(code))
+  return asks.length === 0 ? { kind: 'ready', value: answer.value } : { ...answer, asks }
+}
+
+function valueOf(input: SlotInput, offered: Offered): EnteredValue | Refusal {
+  if (offered.kind === 'file') {
+    if (input.kind !== 'attached') return { code: 'wantsNoFile' }
+    return { ...asWord(offered.word ?? ''), valueNumber: offered.value, valueWord: offered.word, unit: offered.unit }
+  }
+  switch (input.kind) {
+    case 'attached':
+      return { code: 'wantsFile' }
+    case 'word':
+      return wordValue(input.words, offered)
+    case 'text':
+      return textValue(input.maxLength, offered)
+    case 'quantity':
+      return offered.kind === 'figure' ? figureValue(input, offered) : typedQuantity(input, offered)
+  }
+}
+
+type TypedOrWord = Exclude<Offered, { kind: 'file' | 'figure' }>
+const saidIn = (offered: TypedOrWord): string => (offered.kind === 'word' ? offered.word : offered.text.trim())
+
+function wordValue(
+  words: Readonly<Record<string, readonly string[]>>,
+  offered: Exclude<Offered, { kind: 'file' }>,
+): EnteredValue | Refusal {
+  const known = Object.keys(words)
+  if (offered.kind === 'figure') return { code: 'noSuchWord', said: String(offered.value), words: known }
+  const said = saidIn(offered)
+  // a button and the server offer the word itself; only what is typed may be one of the ways to type it
+  const found = offered.kind === 'word' ? (Object.hasOwn(words, said) ? said : null) : wordIn(words, said)
+  return found === null ? { code: 'noSuchWord', said, words: known } : asWord(found)
+}
+
+function textValue(most: number, offered: Exclude<Offered, { kind: 'file' }>): EnteredValue | Refusal {
+  if (offered.kind === 'figure') return { code: 'characters' }
+  const text = saidIn(offered)
+  if (text === '') return { code: 'blank' }
+  if (text.length > most) return { code: 'tooLong', most }
+  return TEXT.test(text) ? asWord(text) : { code: 'characters' }
+}
+
+type QuantityInput = Extract<SlotInput, { kind: 'quantity' }>
+
+/** Taken apart: which side a written figure is open to, and the figure itself. `>200 MΩ`, `< 0.05`, `999+`. */
+function boundIn(text: string): { bound: ReadingBound; figure: string } {
+  const [, sign, behind = ''] = /^([<>≤≥])\s*(.*)$/u.exec(text) ?? []
+  if (sign !== undefined) return { bound: sign === '>' || sign === '≥' ? 'above' : 'below', figure: behind }
+  const [, before] = /^([\d.,]+)\s*\+$/u.exec(text) ?? []
+  return before === undefined ? { bound: null, figure: text } : { bound: 'above', figure: before }
+}
+
+function typedQuantity(input: QuantityInput, offered: TypedOrWord): EnteredValue | Refusal {
+  const said = saidIn(offered)
+  const word = input.alsoWords ? wordIn(input.alsoWords, said) : null
+  if (word !== null) return asWord(word)
+  if (offered.kind === 'word') return { code: 'noWordHere', said }
+  const { bound, figure } = boundIn(said)
+  const parsed = parseQuantity(figure, input.unit)
+  if (!parsed.ok) return { code: 'noQuantity', fault: parsed.error }
+  const { value, digits } = parsed.value
+  return figureValue(input, {
+    kind: 'figure',
+    value,
+    unit: input.unit,
+    digits: Number(digits) === value ? digits : null,
+    bound,
+  })
+}
+
+function figureValue(
+  input: QuantityInput,
+  { value, unit, digits = null, bound = null }: Extract<Offered, { kind: 'figure' }>,
+): EnteredValue | Refusal {
+  if (!Number.isFinite(value)) return { code: 'notFinite' }
+  if (unit !== input.unit) return { code: 'wrongUnit', unit, wanted: input.unit }
+  if (digits !== null && Number(digits) !== value) return { code: 'otherDigits', digits, value }
+  if (bound !== null && input.measures === null) return { code: 'boundWithoutInstrument' }
+  return { valueNumber: value, valueWord: null, digits, unit, bound }
+}
+
+function asksOf(input: SlotInput, { valueNumber, bound }: EnteredValue, { instrument, heldBy }: EntryCircumstances) {
+  const asks: Ask[] = []
+  if (input.kind === 'quantity' && valueNumber !== null) {
+    const range = wholeRange(instrument, input.measures)
+    // “more than” and “less than” are what an instrument says at the end of its range
+    if (instrument && range && bound === null && functionInRange(instrument, input.measures, valueNumber) === null)
+      asks.push({ code: 'outOfRange', instrument: instrument.tag, ...range, value: valueNumber })
+    if (valueNumber < 0 && !input.signed) asks.push({ code: 'belowZero', value: valueNumber, unit: input.unit })
+  }
+  if (heldBy) asks.push({ code: 'stepHeld', step: heldBy.id, label: heldBy.label })
+  return asks
+}
