@@ -48,6 +48,13 @@ export const removeFitItem = defineCommand({
   }),
 })
 
+/** What a person says of a component that is taken out. */
+const said = {
+  cause: choice('Cause', REPLACEMENT_CAUSES).required(required('Cause')),
+  reason: words('Reason', 200).min(5, 'Say in a few words what was wrong').required(required('Reason')),
+}
+export const replacementSchema = yup.object(said)
+
 /** Notes that a component was taken out and another takes its place under the same short name. */
 export const replaceComponent = defineCommand({
   name: 'replaceComponent',
@@ -56,8 +63,7 @@ export const replaceComponent = defineCommand({
     id: id().required(),
     jobId: id('job').required(),
     componentTag: tag('Component').required(required('Component')),
-    cause: choice('Cause', REPLACEMENT_CAUSES).required(required('Cause')),
-    reason: words('Reason', 200).min(5, 'Say in a few words what was wrong').required(required('Reason')),
+    ...said,
     /** When it was taken out, by the device: what is recorded after it counts for the new one. */
     replacedAt: words('Time', 40)
       .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))

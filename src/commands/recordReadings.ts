@@ -16,7 +16,9 @@ export const readingInput = yup.object({
   valueWord: words('Word', 60).nullable().default(null),
   digits: words('Digits', 40).nullable().default(null),
   unit: choice('Unit', UNITS).default(''),
-  bound: choice('Bound', ['above', 'below'] as const).nullable().default(null),
+  bound: choice('Bound', ['above', 'below'] as const)
+    .nullable()
+    .default(null),
   /** What a person was asked before it was stored as it stands, and confirmed. */
   confirmed: yup
     .array()
@@ -87,14 +89,14 @@ export const recordReadings = defineCommand({
     readings: yup
       .array()
       .strict()
-      .of(yup.mixed<ReadingInput>().required())
+      .of(yup.mixed<ReadingInput>().defined().nullable())
       .max(MOST_READINGS, `A batch holds ${MOST_READINGS} readings at most`)
       .required(required('Readings')),
   }),
   apply: (record, { input: { readings }, by }) => {
     const known = new Set(record.readings.map((reading) => reading.id))
     const added = readings
-      .filter((reading) => !known.has(reading.id))
+      .filter((reading): reading is ReadingInput => reading !== null && !known.has(reading.id))
       .map(({ bound, confirmed, outOfRangeConfirmed: _legacy, source, ...reading }): Reading => ({
         ...reading,
         detail: detailOf({ bound, confirmed, source }),

@@ -1,4 +1,5 @@
 import type { FieldIssue } from '@/core/result'
+import type { InputOf, JsonUseCaseName, OutputOf } from '@/server/useCases'
 
 /** What the server said no to, in its own words, with the fields it speaks of. */
 export class ApiProblem extends Error {
@@ -19,8 +20,12 @@ async function read<T>(response: Response): Promise<T> {
   throw new ApiProblem(response.status, message ?? `The server answered ${response.status}. Try again.`, issues ?? [])
 }
 
-/** Calls a use case by its name. @throws ApiProblem with the server's words, or when there is no connection */
-export async function callUseCase<T>(name: string, input: unknown): Promise<T> {
+/**
+ * Calls a use case by its name; both ends read what it takes and gives from the use case itself.
+ *
+ * @throws ApiProblem with the server's words, or with status 0 when there is no connection
+ */
+export async function callUseCase<N extends JsonUseCaseName>(name: N, input: InputOf<N>): Promise<OutputOf<N>> {
   let response: Response
   try {
     response = await fetch(`/api/use/${name}`, {
@@ -31,9 +36,15 @@ export async function callUseCase<T>(name: string, input: unknown): Promise<T> {
   } catch {
     throw new ApiProblem(0, 'There is no connection. This needs the server; what is on the screen is kept.', [])
   }
-  return read<T>(response)
+  return read<OutputOf<N>>(response)
 }
 
 export async function getJson<T>(path: string, signal?: AbortSignal): Promise<T> {
   return read<T>(await fetch(path, { signal }))
 }
+
+/** What went wrong in words for a person, whatever it was: for the places that show a failure and go on. */
+export const problemWords = (error: unknown): string =>
+  error instanceof ApiProblem
+    ? error.message
+    : 'Something went wrong in the app itself. Nothing was stored; load the page anew and try again.'

@@ -153,7 +153,6 @@ function valueFor({ point, slot }: Target, text: string, { instrumentFor, heldBy
     { kind: 'typed', text },
     { instrument: instrumentFor(measures), heldBy: heldBy?.(point) ?? null },
   )
-  if (answer.kind === 'refused')
-    return { kind: 'error', targets: [target], message: refusalWords(answer.why, slot) }
+  if (answer.kind === 'refused') return { kind: 'error', targets: [target], message: refusalWords(answer.why, slot) }
   return { ...answer, target }
 }

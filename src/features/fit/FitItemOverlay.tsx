@@ -5,7 +5,6 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
 import { FIT_FIELDS, FIT_WORDS } from '@/schemas/fitFields'
 import { Overlay } from '@/ui/Overlay'
-import { callUseCase } from '../api'
 import { schemaIssues } from '../forms/schemaIssues'
 import { ThingForm } from '../forms/ThingForm'
 import { useJob } from '../job/JobContext'
@@ -60,7 +59,7 @@ function FitForm({
 }) {
   const {
     record: { installation },
-    refresh,
+    carryOut,
   } = useJob()
   const { jobId, fit } = installation
   const all = FIT_FIELDS[kind]
@@ -88,12 +87,10 @@ function FitForm({
         return [...schemaIssues(FIT_SCHEMAS[kind], kept(fields)), ...(wrong ? [wrong] : [])]
       }}
       save={async (itemId, fields) => {
-        await callUseCase('saveFitItems', { jobId, items: [{ kind, itemId, fields: kept(fields) }] })
-        await refresh()
+        await carryOut('saveFitItems', { jobId, items: [{ kind, itemId, fields: kept(fields) }] })
       }}
       remove={async (itemId) => {
-        await callUseCase('removeFitItem', { jobId, itemId })
-        await refresh()
+        await carryOut('removeFitItem', { jobId, itemId })
       }}
     />
   )

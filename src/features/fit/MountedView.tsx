@@ -1,4 +1,5 @@
 'use client'
+import { isOf } from '../outbox/outboxEntry'
 import { componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { AspectRatio, Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
@@ -23,8 +24,8 @@ import { ReplaceComponent } from './ReplaceComponent'
 /** Address of a picture: the server's, or the blob that still waits on this device. */
 function usePictureUrl(attachment: Attachment | undefined): string | null {
   const { outboxState } = useJob()
-  const waiting = outboxState.entries.find((entry) => entry.kind === 'picture' && entry.id === attachment?.id)
-  const file = waiting?.kind === 'picture' ? waiting.file : null
+  const waiting = outboxState.entries.find((entry) => isOf(entry, 'addPicture') && entry.id === attachment?.id)
+  const file = waiting?.files?.[0]?.blob ?? null
   const local = useMemo(() => (file ? URL.createObjectURL(file) : null), [file])
   useEffect(
     () => () => {

@@ -14,7 +14,7 @@ export function ParkOvernight({ schedule }: { schedule: Parameters<typeof overni
   const {
     record: { installation, readings },
     bench,
-    enter,
+    offer,
     may,
   } = useJob()
   const { unfinished, leftOpen } = overnightState(installation, readings, schedule)
@@ -54,9 +54,7 @@ export function ParkOvernight({ schedule }: { schedule: Parameters<typeof overni
               <Button
                 size="sm"
                 aria-label={`Looked at: ${slot.label}`}
-                onClick={() =>
-                  void enter({ point, slot }, { valueNumber: null, valueWord: 'yes', digits: null, unit: '' })
-                }
+                onClick={() => void offer({ point, slot }, { kind: 'word', word: 'yes' })}
               >
                 {done ? 'Again' : 'Looked at'}
               </Button>

@@ -1,4 +1,6 @@
 'use client'
+import { replacementSchema } from '@/commands/fit'
+import { typedFields } from '../forms/typedFields'
 import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
@@ -6,7 +8,6 @@ import { REPLACEMENT_WORDS } from '@/core/installation/fit'
 import type { Component } from '@/core/installation/installation'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Notice } from '@/ui/Notice'
-import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 
@@ -19,7 +20,7 @@ const SPECS: readonly FieldSpec[] = [
 export function ReplaceComponent({ component, onDone }: { component: Component; onDone: () => void }) {
   const {
     record: { installation },
-    refresh,
+    carryOut,
   } = useJob()
   const [id] = useState(() => uuidv7())
   return (
@@ -40,13 +41,13 @@ export function ReplaceComponent({ component, onDone }: { component: Component; 
           String(reason ?? '').length < 5 ? [{ path: 'reason', message: 'Say in a few words what was wrong.' }] : []
         }
         save={async (fields) => {
-          await callUseCase('replaceComponent', {
+          await carryOut('replaceComponent', {
             id,
             jobId: installation.jobId,
             componentTag: component.tag,
-            ...fields,
+            ...typedFields(replacementSchema, fields),
+            replacedAt: new Date().toISOString(),
           })
-          await refresh()
           onDone()
         }}
       />

@@ -7,16 +7,13 @@ import { useJob } from '../job/JobContext'
 
 /** Begin and done on the phone: kept like a reading, so that a dead router loses nothing. */
 export function TimingButtons({ task }: { task: FitItem<'task'> }) {
-  const { bench, record, enter, may } = useJob()
+  const { bench, record, offer, may } = useJob()
   const point = bench.points.find(({ key }) => key === taskPointKey(task.tag))
   const { startedAt, doneAt, minutes } = taskTimesOf(record.readings, task.tag)
   const stamp = (slotId: string) => {
     const slot = point?.slots.find(({ id }) => id === slotId)
     if (point && slot && slot.input.kind === 'word')
-      void enter(
-        { point, slot },
-        { valueNumber: null, valueWord: Object.keys(slot.input.words)[0] ?? '', digits: null, unit: '' },
-      )
+      void offer({ point, slot }, { kind: 'word', word: Object.keys(slot.input.words)[0] ?? '' })
   }
   if (doneAt)
     return (

@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useState } from 'react'
 import type { FitItem } from '@/core/installation/fit'
-import { ApiProblem, callUseCase } from '../api'
+import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
 
 /** Saving things of the wall, the day and the van from anywhere on the bench: what was refused is told, and nothing is half-stored. */
@@ -14,7 +14,7 @@ export function useFitItems(): {
     record: {
       installation: { jobId },
     },
-    refresh,
+    carryOut,
   } = useJob()
   const [refusal, setRefusal] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
@@ -23,7 +23,7 @@ export function useFitItems(): {
       setRefusal(null)
       setBusy(true)
       try {
-        await callUseCase('saveFitItems', {
+        await carryOut('saveFitItems', {
           jobId,
           items: items.map(({ id, kind, tag, name, sort, detail }) => ({
             kind,
@@ -31,7 +31,6 @@ export function useFitItems(): {
             fields: { tag, name, sort, ...detail },
           })),
         })
-        await refresh()
         return true
       } catch (error) {
         if (!(error instanceof ApiProblem)) throw error
@@ -41,7 +40,7 @@ export function useFitItems(): {
         setBusy(false)
       }
     },
-    [jobId, refresh],
+    [jobId, carryOut],
   )
   return { save, refusal, busy }
 }

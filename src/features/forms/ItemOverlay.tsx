@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { ITEM_SCHEMAS, type ItemKind, contradiction } from '@/schemas/items'
 import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
-import { ApiProblem, callUseCase } from '../api'
+import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
 import { itemFields, newItem, withNumbers } from './itemFields'
 import { schemaIssues } from './schemaIssues'
@@ -45,15 +45,14 @@ function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onCl
       context: { pack },
     },
     record,
-    refresh,
+    carryOut,
   } = useJob()
   const [id] = useState(item?.id ?? uuidv7())
   const [removal, setRemoval] = useState<string | null>(null)
   const { jobId } = record.installation
   const remove = async () => {
     try {
-      await callUseCase('removeItem', { jobId, kind, itemId: id })
-      await refresh()
+      await carryOut('removeItem', { jobId, kind, itemId: id })
       onClose()
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error
@@ -72,8 +71,7 @@ function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onCl
       }}
       save={async (fields) => {
         const sort = (item as { sort?: number } | null)?.sort ?? Math.floor(Date.now() / 1000) % 2_000_000_000
-        await callUseCase('saveItem', { jobId, kind, itemId: id, fields: { ...withNumbers(kind, fields), sort } })
-        await refresh()
+        await carryOut('saveItem', { jobId, kind, itemId: id, fields: { ...withNumbers(kind, fields), sort } })
         onClose()
       }}
       extra={

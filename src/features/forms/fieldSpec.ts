@@ -1,4 +1,4 @@
-import { parseQuantity } from '@/core/quantity/parseQuantity'
+import { parseQuantity, quantityFaultWords } from '@/core/quantity/parseQuantity'
 import type { FieldIssue } from '@/core/result'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { clockText } from '@/core/fit/clockText'
@@ -44,7 +44,7 @@ function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message:
     case 'percent': {
       if (trimmed === '') return spec.optional ? { value: null } : { message: `${spec.label} is missing` }
       const parsed = parseQuantity(trimmed, spec.kind === 'percent' ? '%' : (spec.unit ?? ''))
-      if (!parsed.ok) return { message: parsed.error }
+      if (!parsed.ok) return { message: quantityFaultWords(parsed.error) }
       return { value: spec.kind === 'percent' ? parsed.value.value / 100 : parsed.value.value }
     }
   }

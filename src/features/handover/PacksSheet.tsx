@@ -144,10 +144,10 @@ function LinkOverlay({ pack, onClose }: { pack: JobView['packs'][number] | null;
             initial={{ days: 90 }}
             submitLabel="Make the link"
             save={async ({ days }) => {
-              const { token } = await callUseCase<{ token: string }>('makeCustomerLink', {
+              const { token } = await callUseCase('makeCustomerLink', {
                 jobId: record.installation.jobId,
                 packId: pack.id,
-                days,
+                days: Number(days),
               })
               const url = `${window.location.origin}/c/${token}`
               setMade({ url, picture: await toDataURL(url, { margin: 1, width: 220 }) })

@@ -18,7 +18,7 @@ export function AddPicture({
   size?: 'sm' | 'md' | 'glove'
   compact?: boolean
 }) {
-  const { outbox, record, actor, may } = useJob()
+  const { keep, record, actor, may } = useJob()
   const field = useRef<HTMLInputElement>(null)
   const [error, setError] = useState<string | null>(null)
   if (!may('addPicture')) return null
@@ -43,7 +43,7 @@ export function AddPicture({
       addedByName: actor.name,
       receivedAt: new Date().toISOString(),
     }
-    await outbox.add({ kind: 'picture', id, jobId, userId: actor.userId, refusal: null, attachment, file })
+    await keep('addPicture', { attachment }, { id, files: [{ name: attachment.fileName, blob: file }] })
   }
   return (
     <Box>

@@ -2,7 +2,6 @@
 import { Box, Flex, Heading, Input, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { type Point, STAGE_WORDS } from '@/core/evidence/point'
-import { valueFor } from '@/core/evidence/quickLine'
 import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
 import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
@@ -212,24 +211,17 @@ function CorrectionForm({
   slot: Point['slots'][number]
   onDone: () => void
 }) {
-  const { enter, withdraw, hand } = useJob()
+  const { offer, withdraw } = useJob()
   const [text, setText] = useState(reading.digits ?? reading.valueWord ?? '')
   const [reason, setReason] = useState('')
   const [error, setError] = useState<string | null>(null)
   const why = reason.trim()
   const store = async () => {
     if (why === '') return setError('Say why: the reason stays with the correction.')
-    const state = valueFor({ point, slot }, text, hand.instrumentFor)
-    if (state.kind !== 'ready')
-      return setError(
-        'message' in state
-          ? state.message
-          : 'question' in state
-            ? state.question.replace('Press Enter again to store it as typed, or c', 'C')
-            : 'Type a value.',
-      )
-    await enter(state.target, state.value, { correction: { supersedes: reading.id, reason: why } })
-    onDone()
+    const correction = { supersedes: reading.id, reason: why }
+    const entered = await offer({ point, slot }, { kind: 'typed', text }, { correction, aloud: false })
+    if (entered?.kind === 'refused') return setError(entered.message)
+    if (entered?.kind === 'stored') onDone()
   }
   return (
     <chakra.form

@@ -5,11 +5,9 @@ import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
-import type { OutboxEntry } from '../outbox/outboxStore'
-import { LAYER_WORDS } from '@/core/installation/wiring'
-import type { Point } from '@/core/evidence/point'
+import type { OutboxEntry } from '../outbox/outboxEntry'
+import { entryWords } from '../outbox/entryWords'
 import { useJob } from './JobContext'
-import { slotLabel, valueText } from './readingText'
 
 /** Whether everything has been sent, in a few words; opens to what waits and what was refused. */
 export function OutboxState() {
@@ -64,41 +62,35 @@ export function OutboxState() {
   )
 }
 
-/** What an entry is, and when it was made. */
-function entryWords(entry: OutboxEntry, points: readonly Point[]): { what: string; at: string } {
-  if (entry.kind === 'picture')
-    return { what: `Picture of ${entry.attachment.subject}`, at: entry.attachment.receivedAt }
-  if (entry.kind === 'wiring')
-    return { what: `Wiring ${LAYER_WORDS[entry.revision.layer]}: ${entry.revision.note}`, at: entry.revision.madeAt }
-  const point = points.find(({ key }) => key === entry.reading.pointKey)
-  return {
-    what: `${point?.label ?? entry.reading.pointKey}: ${slotLabel(point, entry.reading.slot)} ${valueText(entry.reading)}`,
-    at: entry.reading.recordedAt,
-  }
-}
-
 function EntryLine({ entry }: { entry: OutboxEntry }) {
   const { bench, outbox } = useJob()
-  const { what, at } = entryWords(entry, bench.points)
+  const what = entryWords(entry, bench.points)
   return (
     <Flex borderTopWidth="1px" borderColor="rule" py="8px" gap="10px" align="flex-start">
       <Box flex="1" minW="0" overflowWrap="anywhere">
         <Text>
           {what}{' '}
           <Box as="span" color="ink3" fontSize="13px">
-            {clock(at)}
+            {clock(entry.at)}
           </Box>
         </Text>
         {entry.refusal && (
           <Text color="stop" fontSize="14px">
-            Refused: {entry.refusal} It is not evidence; enter it again if it should be.
+            Refused: {entry.refusal} It is not stored; {entry.asks ? 'stand by it' : 'do it again'} if it should be.
           </Text>
         )}
       </Box>
       {entry.refusal !== null && (
-        <Button size="sm" onClick={() => void outbox.dismiss(entry.id)}>
-          Throw away
-        </Button>
+        <Flex gap="6px" wrap="wrap">
+          {entry.asks && (
+            <Button size="sm" variant="act" onClick={() => void outbox.confirm(entry.id)}>
+              Record it all the same
+            </Button>
+          )}
+          <Button size="sm" onClick={() => void outbox.dismiss(entry.id)}>
+            Throw away
+          </Button>
+        </Flex>
       )}
     </Flex>
   )

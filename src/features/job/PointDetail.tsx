@@ -49,7 +49,7 @@ export function PointDetail({ point, large = false }: { point: Point; large?: bo
 }
 
 function SlotRow({ point, slot, value, large }: { point: Point; slot: Slot; value: string | null; large: boolean }) {
-  const { enter, propose, goTo } = useJob()
+  const { offer, propose, goTo } = useJob()
   const words = slot.input.kind === 'word' ? Object.keys(slot.input.words) : []
   const size = large ? 'md' : 'sm'
   return (
@@ -68,7 +68,7 @@ function SlotRow({ point, slot, value, large }: { point: Point; slot: Slot; valu
           size={size}
           variant={value === word ? 'chosen' : 'quiet'}
           aria-pressed={value === word}
-          onClick={() => void enter({ point, slot }, { valueNumber: null, valueWord: word, digits: null, unit: '' })}
+          onClick={() => void offer({ point, slot }, { kind: 'word', word })}
         >
           {word}
         </Button>

@@ -19,7 +19,7 @@ describe('a reading made on this device', () => {
   it('carries who, when and with what, and has not been received', () => {
     const made = makeReading(
       target('earth.islandBond', 'ne'),
-      { valueNumber: 0.4, valueWord: null, digits: '0.40', unit: 'V' },
+      { valueNumber: 0.4, valueWord: null, digits: '0.40', unit: 'V', bound: null },
       hand,
       now,
     )
@@ -37,13 +37,13 @@ describe('a reading made on this device', () => {
   it('has an id that sorts by its time', () => {
     const later = makeReading(
       target('outage.told', 'answer'),
-      { valueNumber: null, valueWord: 'yes', digits: null, unit: '' },
+      { valueNumber: null, valueWord: 'yes', digits: null, unit: '', bound: null },
       hand,
       new Date(now.getTime() + 1000),
     )
     const earlier = makeReading(
       target('outage.told', 'answer'),
-      { valueNumber: null, valueWord: 'yes', digits: null, unit: '' },
+      { valueNumber: null, valueWord: 'yes', digits: null, unit: '', bound: null },
       hand,
       now,
     )
@@ -54,7 +54,7 @@ describe('a reading made on this device', () => {
   it('has no instrument behind a word', () => {
     const word = makeReading(
       target('earth.rcd.c1.grid', 'x1'),
-      { valueNumber: null, valueWord: 'none', digits: null, unit: '' },
+      { valueNumber: null, valueWord: 'none', digits: null, unit: '', bound: null },
       hand,
       now,
     )
@@ -64,10 +64,10 @@ describe('a reading made on this device', () => {
   it('names what it corrects, and why', () => {
     const correction = makeReading(
       target('outage.told', 'answer'),
-      { valueNumber: null, valueWord: 'yes', digits: null, unit: '' },
+      { valueNumber: null, valueWord: 'yes', digits: null, unit: '', bound: null },
       hand,
       now,
-      { supersedes: 'first', reason: 'wrong key' },
+      { correction: { supersedes: 'first', reason: 'wrong key' } },
     )
     expect([correction.supersedes, correction.supersedeReason]).toEqual(['first', 'wrong key'])
   })

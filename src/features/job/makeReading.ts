@@ -1,7 +1,9 @@
 import { v7 as uuidv7 } from 'uuid'
-import type { EnteredValue, Target } from '@/core/evidence/quickLine'
+import { detailOf } from '@/commands/recordReadings'
+import type { Target } from '@/core/evidence/quickLine'
+import type { AskCode, EnteredValue } from '@/core/evidence/readEntry'
+import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
 import type { Instrument, Measured } from '@/core/installation/installation'
-import type { Reading } from '@/core/evidence/reading'
 
 /** Who enters, where and with what. */
 export interface Hand {
@@ -11,26 +13,30 @@ export interface Hand {
   instrumentFor: (measures: Measured | null) => Instrument | null
 }
 
+/** What stands beside a value: what it corrects and why, and what a person confirmed. */
+export interface EntryFacts {
+  correction?: { supersedes: string; reason: string } | null
+  confirmed?: readonly AskCode[]
+}
+
 /** A reading as this device makes it: its id and clock are the device's, the server's clock comes later. */
 export function makeReading(
   { point, slot }: Target,
-  value: EnteredValue,
+  { bound, ...value }: EnteredValue,
   { jobId, userId, userName, instrumentFor }: Hand,
   now: Date,
-  correction: { supersedes: string; reason: string } | null = null,
+  { correction = null, confirmed = [] }: EntryFacts = {},
 ): Reading {
+  const measured = slot.input.kind === 'quantity' && value.valueNumber !== null ? slot.input.measures : null
   return {
     id: uuidv7({ msecs: now.getTime() }),
     jobId,
     pointKey: point.key,
     slot: slot.id,
     ...value,
-    detail: null,
+    detail: detailOf({ bound, confirmed: [...confirmed], source: 'typed' }),
     // an instrument stands behind a measured number only, not behind a word somebody said
-    instrumentId:
-      slot.input.kind === 'quantity' && value.valueNumber !== null
-        ? (instrumentFor(slot.input.measures)?.id ?? null)
-        : null,
+    instrumentId: measured === null ? null : (instrumentFor(measured)?.id ?? null),
     recordedBy: userId,
     recordedByName: userName,
     recordedAt: now.toISOString(),
@@ -40,3 +46,21 @@ export function makeReading(
     shownVerdict: 'open',
   }
 }
+
+/** An entry taken back: a correction that leaves nothing in its place. */
+export const withdrawalOf = (reading: Reading, reason: string, { userId, userName }: Hand, now: Date): Reading => ({
+  ...reading,
+  id: uuidv7({ msecs: now.getTime() }),
+  valueNumber: null,
+  valueWord: WITHDRAWN,
+  digits: null,
+  unit: '',
+  detail: null,
+  instrumentId: null,
+  recordedBy: userId,
+  recordedByName: userName,
+  recordedAt: now.toISOString(),
+  receivedAt: null,
+  supersedes: reading.id,
+  supersedeReason: reason,
+})

@@ -1,23 +1,13 @@
 import { expect, it } from 'vitest'
 import { house, reading, recordOf } from '../../../tests/support/house'
-import type { OutboxEntry } from '../outbox/outboxStore'
+import { readingEntry } from '../../../tests/support/outboxEntries'
+import type { OutboxEntry } from '../outbox/outboxEntry'
 import { ledgerGroups } from './ledgerGroups'
 import { mergeOutbox, withAcknowledged } from './mergeOutbox'
 
 const { jobId } = house()
-const waiting = (change: Partial<OutboxEntry> = {}): OutboxEntry => {
-  const made = reading('outage.told', 'answer', 'yes')
-  return {
-    kind: 'reading',
-    id: made.id,
-    jobId,
-    userId: 'u1',
-    refusal: null,
-    reading: made,
-    outOfRangeConfirmed: false,
-    ...change,
-  } as OutboxEntry
-}
+const waiting = (change: Partial<OutboxEntry> = {}): OutboxEntry =>
+  ({ ...readingEntry(reading('outage.told', 'answer', 'yes')), jobId, ...change }) as OutboxEntry
 
 it('shows what waits on top of what the server holds, once', () => {
   const one = waiting()

@@ -5,7 +5,9 @@ import { readingText } from '@/core/evidence/slotReadings'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 
 /** A reading's value as the ledger shows it: the typed digits, a gap as a duration, an entry taken back in words. */
-export function valueText(reading: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit' | 'slot'>): string {
+export function valueText(
+  reading: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit' | 'slot'> & Partial<Pick<Reading, 'detail'>>,
+): string {
   if (reading.valueWord === WITHDRAWN) return 'taken back'
   if (reading.slot === RECORDING_SLOT && reading.valueNumber !== null) return formatDuration(reading.valueNumber)
   return readingText(reading)

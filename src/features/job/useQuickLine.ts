@@ -1,4 +1,6 @@
 'use client'
+import { askWords } from '@/core/evidence/entryWords'
+import type { Offered } from '@/core/evidence/readEntry'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { nextPoint, heldBy } from '@/core/evidence/next'
 import { type QuickLineState, type Target, readQuickLine, spokenPath } from '@/core/evidence/quickLine'
@@ -25,6 +27,18 @@ export interface QuickLine {
 }
 
 const MOST_TARGETS = 8
+const PRESS_AGAIN = 'Press Enter again to store it as typed, or correct it.'
+
+/** What was read from the line, offered as it was understood. */
+const offeredOf = ({
+  value,
+  target,
+}: Pick<Extract<QuickLineState, { kind: 'ready' }>, 'target' | 'value'>): Offered => {
+  if (value.valueNumber !== null)
+    return { kind: 'figure', value: value.valueNumber, unit: value.unit, digits: value.digits, bound: value.bound }
+  const word = value.valueWord ?? ''
+  return target.slot.input.kind === 'text' ? { kind: 'typed', text: word } : { kind: 'word', word }
+}
 
 /** The quick line's behaviour, apart from how it looks: reading the text, the verdict while typing, asking twice, storing. */
 export function useQuickLine(): QuickLine {
@@ -44,17 +58,24 @@ export function useQuickLine(): QuickLine {
   }, [proposed, setText])
 
   const state = useMemo(
-    () => readQuickLine(text, { points: bench.points, mode, instrumentFor: hand.instrumentFor }),
-    [text, bench.points, mode, hand],
+    () =>
+      readQuickLine(text, {
+        points: bench.points,
+        mode,
+        instrumentFor: hand.instrumentFor,
+        heldBy: (point) => heldBy(point, bench.holds)?.step ?? null,
+      }),
+    [text, bench.points, bench.holds, mode, hand],
   )
-  const held = useMemo(() => {
-    if (state.kind !== 'ready') return null
-    const held = heldBy(state.target.point, bench.holds)
-    return held
-      ? `${held.step.label} is held. If this was measured all the same, press Enter again to record it; the hold stays.`
-      : null
-  }, [state, bench.holds])
-  const question = state.kind === 'ask' ? state.question : held
+
+  const verdictFeedback = useCallback(
+    ({ target, value }: Pick<Extract<QuickLineState, { kind: 'ready' }>, 'target' | 'value'>): Feedback => {
+      const { input } = target.slot
+      const tool = input.kind === 'quantity' && value.valueNumber !== null ? hand.instrumentFor(input.measures) : null
+      return { kind: 'verdict', judgement: preview(target, value), target, with: tool?.tag ?? null }
+    },
+    [hand, preview],
+  )
 
   const feedback = useMemo((): Feedback => {
     if (stored) return stored
@@ -66,21 +87,14 @@ export function useQuickLine(): QuickLine {
       case 'error':
         return { kind: 'error', text: state.message }
       case 'ask':
-        return { kind: 'ask', text: state.question }
-      case 'ready': {
-        if (held && asked === text) return { kind: 'ask', text: held }
-        const { input } = state.target.slot
-        const tool =
-          input.kind === 'quantity' && state.value.valueNumber !== null ? hand.instrumentFor(input.measures) : null
-        return {
-          kind: 'verdict',
-          judgement: preview(state.target, state.value),
-          target: state.target,
-          with: tool?.tag ?? null,
-        }
-      }
+        // a held step is asked about once Enter is pressed: until then the verdict is what the person wants to see
+        if (asked === text || state.asks.some(({ code }) => code !== 'stepHeld'))
+          return { kind: 'ask', text: `${state.asks.map(askWords).join(' ')} ${PRESS_AGAIN}` }
+        return verdictFeedback(state)
+      case 'ready':
+        return verdictFeedback(state)
     }
-  }, [stored, state, held, asked, text, hand, preview])
+  }, [stored, state, asked, text, verdictFeedback])
 
   const targets = useMemo((): readonly Target[] => {
     if (state.kind === 'incomplete' || state.kind === 'error') return state.targets.slice(0, MOST_TARGETS)
@@ -102,16 +116,20 @@ export function useQuickLine(): QuickLine {
     pick: (target) => setText(`${spokenPath(target)} `),
     async store() {
       if ((state.kind !== 'ready' && state.kind !== 'ask') || storing.current) return
-      if (question && asked !== text) return setAsked(text)
+      if (state.kind === 'ask' && asked !== text) return setAsked(text)
+      const confirmed = state.kind === 'ask' ? state.asks.map(({ code }) => code) : []
       storing.current = true
       try {
-        const judgement = await enter(state.target, state.value, { outOfRangeConfirmed: state.kind === 'ask' })
+        const entered = await enter(state.target, offeredOf(state), { confirmed })
+        if (entered.kind === 'refused') return setStored({ kind: 'error', text: entered.message })
+        if (entered.kind === 'ask') return setAsked(null)
+        const { judgement } = entered
         write('')
         setAsked(null)
         setStored({
           kind: 'stored',
           judgement,
-          text: `${state.target.slot.label} ${valueText({ ...state.value, slot: state.target.slot.id })}`,
+          text: `${state.target.slot.label} ${valueText({ ...state.value, detail: { bound: state.value.bound }, slot: state.target.slot.id })}`,
         })
       } catch {
         // the text stays in the field: it is the only copy

@@ -1,4 +1,6 @@
 'use client'
+import { newJobSchema } from '@/schemas/jobChange'
+import { typedFields } from '../forms/typedFields'
 import { Box, Flex, Grid, Heading, Text, chakra } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { useState } from 'react'
@@ -191,7 +193,7 @@ function NewJob() {
       initial={{ packId: 'iec-1ph-230' }}
       submitLabel="Start the job"
       save={async (fields) => {
-        const { jobId } = await callUseCase<{ jobId: string }>('createJob', { id: uuidv7(), ...fields })
+        const { jobId } = await callUseCase('createJob', { id: uuidv7(), ...typedFields(newJobSchema, fields) })
         window.location.assign(`/jobs/${jobId}?stage=survey`)
       }}
     />

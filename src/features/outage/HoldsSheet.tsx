@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
-import { ApiProblem, callUseCase } from '../api'
+import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
 
 /** The hold points of a live step: what it waits for, and what a lead may go past in writing. */
@@ -32,7 +32,7 @@ export function HoldsSheet({ state }: { state: HoldState }) {
 }
 
 function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: ConditionState }) {
-  const { bench, goTo, may, record, refresh, enter } = useJob()
+  const { bench, goTo, may, record, carryOut, offer } = useJob()
   const [writing, setWriting] = useState(false)
   const [reason, setReason] = useState('')
   const [error, setError] = useState<string | null>(null)
@@ -47,7 +47,7 @@ function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: C
       : null
   const override = async () => {
     try {
-      await callUseCase('overrideHold', {
+      await carryOut('overrideHold', {
         id: uuidv7(),
         jobId: record.installation.jobId,
         step,
@@ -55,7 +55,6 @@ function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: C
         reason: reason.trim(),
       })
       setWriting(false)
-      await refresh()
     } catch (problem) {
       if (!(problem instanceof ApiProblem)) throw problem
       setError(problem.message)
@@ -85,9 +84,7 @@ function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: C
             <Button
               key={word}
               size="sm"
-              onClick={() =>
-                void enter({ point, slot }, { valueNumber: null, valueWord: word, digits: null, unit: '' })
-              }
+              onClick={() => void offer({ point, slot }, { kind: 'word', word })}
               aria-label={`${point.label}: ${word}`}
             >
               {word}

@@ -256,7 +256,7 @@ function StoreRecording({
   released: boolean
   onStored: () => void
 }) {
-  const { outbox, record, actor } = useJob()
+  const { keep, record, actor } = useJob()
   const [error, setError] = useState<string | null>(null)
   const {
     files,
@@ -286,15 +286,11 @@ function StoreRecording({
       shownVerdict: 'open',
     }
     const { verdict } = judgeWith(record, point, reading)
-    await outbox.add({
-      kind: 'recording',
-      id,
-      jobId: reading.jobId,
-      userId: actor.userId,
-      refusal: null,
-      reading: { ...reading, shownVerdict: verdict },
-      files: (files ?? []).map((file) => ({ name: file.name, blob: file })),
-    })
+    await keep(
+      'addRecording',
+      { reading: { ...reading, shownVerdict: verdict } },
+      { id, at: reading.recordedAt, files: (files ?? []).map((file) => ({ name: file.name, blob: file })) },
+    )
     onStored()
   }
   return (

@@ -1,4 +1,5 @@
 'use client'
+import { isOf } from '../outbox/outboxEntry'
 import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { NamedBytes } from '@/core/outage/recording'
@@ -69,7 +70,7 @@ export function useRecording(pointKey: string): RecordingBench {
   )
 
   const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === RECORDING_SLOT)
-  const waiting = outboxState.entries.find((entry) => entry.kind === 'recording' && entry.reading.id === reading?.id)
+  const waiting = outboxState.entries.find((entry) => isOf(entry, 'addRecording') && entry.id === reading?.id)
   const showStored = useCallback(() => {
     if (!reading) return setState({ kind: 'empty' })
     const digests = (reading.detail?.sha256 ?? []) as string[]
@@ -77,7 +78,7 @@ export function useRecording(pointKey: string): RecordingBench {
     void analyse(
       names.join(', '),
       async (signal) => {
-        if (waiting?.kind === 'recording')
+        if (waiting?.files)
           return Promise.all(
             waiting.files.map(async ({ name, blob }) => ({ name, bytes: new Uint8Array(await blob.arrayBuffer()) })),
           )

@@ -1,4 +1,4 @@
-import type { OutboxEntry } from './outboxStore'
+import { type OutboxEntry, isOf } from './outboxEntry'
 import { type Answer, type Carrier, Unreachable } from './sendOutbox'
 
 const TIMEOUT_MS = 30_000
@@ -22,83 +22,47 @@ async function messageOf(response: Response): Promise<string> {
   return typeof body?.message === 'string' ? body.message : `The server answered ${response.status}.`
 }
 
-async function upload(id: string, path: string, body: FormData | string): Promise<Answer> {
-  const response = await send(path, {
-    body,
-    ...(typeof body === 'string' && { headers: { 'content-type': 'application/json' } }),
-  })
-  return response.ok
-    ? { id, outcome: 'stored', message: null }
-    : { id, outcome: 'refused', message: await messageOf(response) }
-}
-
-/** What the server takes of a reading: what it knows itself (who, received when) is left out. */
-function bodyOf({ reading, outOfRangeConfirmed }: Extract<OutboxEntry, { kind: 'reading' }>) {
-  const {
-    id,
-    jobId,
-    pointKey,
-    slot,
-    valueNumber,
-    valueWord,
-    digits,
-    unit,
-    instrumentId,
-    recordedAt,
-    supersedes,
-    supersedeReason,
-    shownVerdict,
-  } = reading
-  return {
-    id,
-    jobId,
-    pointKey,
-    slot,
-    valueNumber,
-    valueWord,
-    digits,
-    unit,
-    instrumentId,
-    recordedAt,
-    supersedes,
-    supersedeReason,
-    shownVerdict,
-    outOfRangeConfirmed,
+/** The form and the route of an entry with files; what the server works out itself is left out. */
+function formOf(entry: OutboxEntry): { path: string; form: FormData } {
+  const form = new FormData()
+  const files = entry.files ?? []
+  if (isOf(entry, 'addPicture')) {
+    const { attachment } = entry.input
+    form.set('id', entry.id)
+    form.set('subject', attachment.subject)
+    if (attachment.takenAt) form.set('takenAt', attachment.takenAt)
+    for (const { blob } of files) form.set('file', blob, attachment.fileName)
+    return { path: `/api/jobs/${entry.jobId}/pictures`, form }
   }
+  if (isOf(entry, 'addRecording')) {
+    const { reading } = entry.input
+    form.set('readingId', reading.id)
+    form.set('pointKey', reading.pointKey)
+    form.set('recordedAt', reading.recordedAt)
+    for (const { name, blob } of files) form.append('file', blob, name)
+    return { path: `/api/jobs/${entry.jobId}/recordings`, form }
+  }
+  throw new RangeError(`an entry of ${entry.useCase} has no files`)
 }
 
 /** The carrier that speaks to the app's own routes. */
 export const httpCarrier: Carrier = {
-  async readings(entries) {
+  async entries(entries) {
     const response = await send('/api/sync', {
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ readings: entries.map(bodyOf) }),
+      body: JSON.stringify({
+        entries: entries.map(({ id, useCase, input, at, version }) => ({ id, useCase, input, at, version })),
+      }),
     })
     if (response.ok) return (await response.json()) as Answer[]
     const message = await messageOf(response)
     return entries.map(({ id }) => ({ id, outcome: 'refused', message }))
   },
-  picture({ id, jobId, attachment, file }) {
-    const form = new FormData()
-    form.set('id', id)
-    form.set('subject', attachment.subject)
-    if (attachment.takenAt) form.set('takenAt', attachment.takenAt)
-    form.set('file', file, attachment.fileName)
-    return upload(id, `/api/jobs/${jobId}/pictures`, form)
-  },
-  wiring({ id, jobId, revision: { layer, number, note, madeAt, graph } }) {
-    return upload(
-      id,
-      '/api/use/saveWiring',
-      JSON.stringify({ id, jobId, layer, base: number - 1, note, madeAt, graph }),
-    )
-  },
-  recording({ id, jobId, reading, files }) {
-    const form = new FormData()
-    form.set('readingId', reading.id)
-    form.set('pointKey', reading.pointKey)
-    form.set('recordedAt', reading.recordedAt)
-    for (const { name, blob } of files) form.append('file', blob, name)
-    return upload(id, `/api/jobs/${jobId}/recordings`, form)
+  async withFiles(entry) {
+    const { path, form } = formOf(entry)
+    const response = await send(path, { body: form })
+    return response.ok
+      ? { id: entry.id, outcome: 'stored', message: null }
+      : { id: entry.id, outcome: 'refused', message: await messageOf(response) }
   },
 }

@@ -2,22 +2,13 @@ import 'fake-indexeddb/auto'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { reading } from '../../../tests/support/house'
-import { type OutboxEntry, openOutboxStore } from './outboxStore'
+import { readingEntry } from '../../../tests/support/outboxEntries'
+import type { OutboxEntry } from './outboxEntry'
+import { openOutboxStore } from './outboxStore'
 import { type Answer, type Carrier, Unreachable, sendOutbox } from './sendOutbox'
 
-const entry = (change: Partial<OutboxEntry> = {}): OutboxEntry => {
-  const made = reading('outage.told', 'answer', 'yes')
-  return {
-    kind: 'reading',
-    id: made.id,
-    jobId: made.jobId,
-    userId: 'u1',
-    refusal: null,
-    reading: made,
-    outOfRangeConfirmed: false,
-    ...change,
-  } as OutboxEntry
-}
+const entry = (change: Partial<OutboxEntry> = {}): OutboxEntry =>
+  ({ ...readingEntry(reading('outage.told', 'answer', 'yes')), ...change }) as OutboxEntry
 
 /** A server that remembers what it took in, and fails as it is told to. */
 function server(fails: (call: number) => 'before' | 'after' | 'no' = () => 'no') {
@@ -37,10 +28,8 @@ function server(fails: (call: number) => 'before' | 'after' | 'no' = () => 'no')
     return answers
   }
   const carrier: Carrier = {
-    readings: (entries) => carry(entries.map(({ id }) => id)),
-    picture: async ({ id }) => (await carry([id]))[0] as Answer,
-    recording: async ({ id }) => (await carry([id]))[0] as Answer,
-    wiring: async ({ id }) => (await carry([id]))[0] as Answer,
+    entries: (entries) => carry(entries.map(({ id }) => id)),
+    withFiles: async ({ id }) => (await carry([id]))[0] as Answer,
   }
   return { taken, carrier }
 }
@@ -83,7 +72,7 @@ describe('the outbox', () => {
     for (const one of [bad, good]) await store.add(one)
     const carrier: Carrier = {
       ...server().carrier,
-      readings: async (entries) =>
+      entries: async (entries) =>
         entries.map(({ id }) =>
           id === bad.id
             ? { id, outcome: 'refused', message: 'not in the plan' }
@@ -96,7 +85,7 @@ describe('the outbox', () => {
   it('does not send for ever what the server never speaks of', async () => {
     const store = openOutboxStore()
     await store.add(entry())
-    await sendOutbox(store, { ...server().carrier, readings: async () => [] }, 'u1', () => undefined)
+    await sendOutbox(store, { ...server().carrier, entries: async () => [] }, 'u1', () => undefined)
     expect((await store.all())[0]?.refusal).toMatch(/did not answer/)
   })
   it('leaves another person’s entries for their own sign-in', async () => {

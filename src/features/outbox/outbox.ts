@@ -1,5 +1,6 @@
-import { type OutboxEntry, type OutboxStore, openOutboxStore } from './outboxStore'
 import { httpCarrier } from './httpCarrier'
+import { type OutboxEntry, isOf } from './outboxEntry'
+import { type OutboxStore, openOutboxStore } from './outboxStore'
 import { type Carrier, Unreachable, sendOutbox } from './sendOutbox'
 
 /** What the screens know of the outbox. */
@@ -14,6 +15,8 @@ export interface OutboxState {
 export type Unsubscribe = () => void
 
 const RETRY_MS = 4000
+const BLOCKED =
+  'Another window of the app, an older one, holds what is kept on this device. Close it, and this one goes on.'
 const LOCK_NAME = 'awlbright-outbox'
 
 /** One tab sends at a time; where the browser has no locks, sending twice is harmless anyway. */
@@ -33,11 +36,15 @@ export class Outbox {
   #again = false
   #timer: ReturnType<typeof setTimeout> | null = null
 
+  readonly #store: OutboxStore
+
   constructor(
     readonly userId: string,
-    private readonly store: OutboxStore = openOutboxStore(),
+    store?: OutboxStore,
     private readonly carrier: Carrier = httpCarrier,
-  ) {}
+  ) {
+    this.#store = store ?? openOutboxStore(() => this.#set({ failure: BLOCKED }))
+  }
 
   state = (): OutboxState => this.#state
 
@@ -54,7 +61,7 @@ export class Outbox {
   /** Keeps an entry on this device and sets about sending it. @throws when the device cannot keep it: the caller still holds it */
   async add(entry: OutboxEntry): Promise<void> {
     try {
-      await this.store.add(entry)
+      await this.#store.add(entry)
     } catch (error) {
       this.#set({
         failure:
@@ -68,13 +75,28 @@ export class Outbox {
 
   /** Throws a refused entry away, once a person has read why. */
   async dismiss(id: string): Promise<void> {
-    await this.store.remove([id])
+    await this.#store.remove([id])
     await this.refresh()
+  }
+
+  /** A person stands by a refused entry as it is: it is sent again, in its old place, with what was asked confirmed. */
+  async confirm(id: string): Promise<void> {
+    await this.#store.change(id, (entry) => {
+      if (!isOf(entry, 'recordReadings')) return entry
+      const readings = entry.input.readings.map(
+        (reading) => reading && { ...reading, confirmed: [...new Set([...reading.confirmed, ...(entry.asks ?? [])])] },
+      )
+      return { ...entry, input: { readings }, refusal: null, asks: undefined }
+    })
+    await this.refresh()
+    await this.send()
   }
 
   async refresh(): Promise<void> {
     try {
-      this.#set({ entries: (await this.store.all()).filter(({ userId }) => userId === this.userId) })
+      const entries = await this.#store.all()
+      if (this.#state.failure === BLOCKED) this.#set({ failure: null })
+      this.#set({ entries: entries.filter(({ userId }) => userId === this.userId) })
     } catch {
       this.#set({ failure: 'This browser cannot keep entries. Without a connection nothing can be recorded here.' })
     }
@@ -100,7 +122,7 @@ export class Outbox {
     this.#timer = null
     try {
       await alone(() =>
-        sendOutbox(this.store, this.carrier, this.userId, (entries) =>
+        sendOutbox(this.#store, this.carrier, this.userId, (entries) =>
           this.#acknowledged.forEach((tell) => tell(entries)),
         ),
       )

@@ -1,29 +1,21 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { reading } from '../../../tests/support/house'
+import { readingEntry } from '../../../tests/support/outboxEntries'
 import { Outbox } from './outbox'
-import { type OutboxEntry, openOutboxStore } from './outboxStore'
+import { type OutboxEntry, isOf } from './outboxEntry'
+import { openOutboxStore } from './outboxStore'
 import { type Carrier, Unreachable } from './sendOutbox'
 
-const entry = (userId = 'u1'): OutboxEntry => {
-  const made = reading('outage.told', 'answer', 'yes')
-  return {
-    kind: 'reading',
-    id: made.id,
-    jobId: made.jobId,
-    userId,
-    refusal: null,
-    reading: made,
-    outOfRangeConfirmed: false,
-  }
-}
-const carrier = (readings: Carrier['readings']): Carrier => ({
-  readings,
-  picture: async ({ id }) => ({ id, outcome: 'stored', message: null }),
-  recording: async ({ id }) => ({ id, outcome: 'stored', message: null }),
-  wiring: async ({ id }) => ({ id, outcome: 'stored', message: null }),
+const entry = (userId = 'u1'): OutboxEntry => ({
+  ...readingEntry(reading('outage.told', 'answer', 'yes')),
+  userId,
 })
-const stored: Carrier['readings'] = async (entries) =>
+const carrier = (entries: Carrier['entries']): Carrier => ({
+  entries,
+  withFiles: async ({ id }) => ({ id, outcome: 'stored', message: null }),
+})
+const stored: Carrier['entries'] = async (entries) =>
   entries.map(({ id }) => ({ id, outcome: 'stored', message: null }))
 
 beforeEach(async () => {
@@ -94,5 +86,30 @@ describe('the outbox as screens see it', () => {
     const outbox = new Outbox('u1', openOutboxStore(), carrier(stored))
     await outbox.refresh()
     expect(outbox.state().entries).toEqual([])
+  })
+
+  it('sends a refused entry again, in its old place, once a person stands by it', async () => {
+    const sent: string[][] = []
+    const outbox = new Outbox(
+      'u1',
+      openOutboxStore(),
+      carrier(async (entries) => {
+        sent.push(entries.map(({ id }) => id))
+        return entries.map((one) => {
+          const confirmed = isOf(one, 'recordReadings') ? (one.input.readings[0]?.confirmed ?? []) : []
+          return confirmed.includes('outOfRange')
+            ? { id: one.id, outcome: 'stored', message: null }
+            : { id: one.id, outcome: 'refused', message: 'out of range', asks: ['outOfRange'] }
+        })
+      }),
+    )
+    const one = entry()
+    await outbox.add(one)
+    await outbox.send()
+    expect(outbox.state().entries.map(({ refusal, asks }) => [refusal, asks])).toEqual([
+      ['out of range', ['outOfRange']],
+    ])
+    await outbox.confirm(one.id)
+    expect([outbox.state().entries, sent]).toEqual([[], [[one.id], [one.id]]])
   })
 })

@@ -1,28 +1,9 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
-import type { Reading } from '@/core/evidence/reading'
-import type { Attachment } from '@/core/evidence/point'
-import type { WiringRevision } from '@/core/installation/wiring'
+import type { AskCode } from '@/core/evidence/readEntry'
+import { DEVICE_MIGRATIONS, DEVICE_VERSION } from './deviceMigrations'
+import type { OutboxEntry } from './outboxEntry'
 
-interface EntryFacts {
-  /** Id of the reading or attachment: made on this device, so that sending it twice is harmless. */
-  id: string
-  jobId: string
-  /** Whose entry it is: nobody else's sign-in sends it. */
-  userId: string
-  /** Why the server refused it, in its own words; `null` while it waits. */
-  refusal: string | null
-}
-
-/** Something entered on this device that the server has not acknowledged yet. */
-export type OutboxEntry = EntryFacts &
-  (
-    | { kind: 'reading'; reading: Reading; outOfRangeConfirmed: boolean }
-    | { kind: 'picture'; attachment: Attachment; file: Blob }
-    | { kind: 'wiring'; revision: WiringRevision }
-    | { kind: 'recording'; reading: Reading; files: { name: string; blob: Blob }[] }
-  )
-
-interface OutboxSchema extends DBSchema {
+export interface OutboxSchema extends DBSchema {
   entries: { key: number; value: OutboxEntry; indexes: { id: string } }
 }
 
@@ -31,24 +12,38 @@ export interface OutboxStore {
   add: (entry: OutboxEntry) => Promise<void>
   all: () => Promise<OutboxEntry[]>
   remove: (ids: readonly string[]) => Promise<void>
-  refuse: (id: string, message: string) => Promise<void>
+  refuse: (id: string, message: string, asks?: readonly AskCode[]) => Promise<void>
+  /** Changes an entry where it stands, so that it is sent in its old place. */
+  change: (id: string, change: (entry: OutboxEntry) => OutboxEntry) => Promise<void>
 }
 
-const DATABASE_NAME = 'awlbright-outbox'
+export const OUTBOX_DATABASE = 'awlbright-outbox'
 
-function open(): Promise<IDBPDatabase<OutboxSchema>> {
-  return openDB<OutboxSchema>(DATABASE_NAME, 1, {
-    upgrade(db) {
-      db.createObjectStore('entries', { autoIncrement: true }).createIndex('id', 'id', { unique: true })
+function open(onBlocked: () => void): Promise<IDBPDatabase<OutboxSchema>> {
+  return openDB<OutboxSchema>(OUTBOX_DATABASE, DEVICE_VERSION, {
+    async upgrade(_db, from, _to, tx) {
+      for (const { version, up } of DEVICE_MIGRATIONS) if (version > from) await up(tx as never)
     },
+    // an older window of the app holds the store open
+    blocked: onBlocked,
+    // a newer window waits for this one to let go
+    blocking: (_now, _next, event) => (event.target as IDBDatabase).close(),
   })
 }
 
 /** The outbox of this device, in IndexedDB: it outlives the page, the tab and the battery. */
-export function openOutboxStore(): OutboxStore {
+export function openOutboxStore(onBlocked: () => void = () => undefined): OutboxStore {
   let held: Promise<IDBPDatabase<OutboxSchema>> | undefined
-  const database = () => (held ??= open())
+  const database = () => (held ??= open(onBlocked))
+  const change: OutboxStore['change'] = async (id, changed) => {
+    const tx = (await database()).transaction('entries', 'readwrite')
+    const key = await tx.store.index('id').getKey(id)
+    const entry = key === undefined ? undefined : await tx.store.get(key)
+    if (key !== undefined && entry) await tx.store.put(changed(entry), key)
+    await tx.done
+  }
   return {
+    change,
     async add(entry) {
       // "strict" asks the browser to write through before it says done
       const tx = (await database()).transaction('entries', 'readwrite', { durability: 'strict' })
@@ -66,12 +61,6 @@ export function openOutboxStore(): OutboxStore {
       }
       await tx.done
     },
-    async refuse(id, message) {
-      const tx = (await database()).transaction('entries', 'readwrite')
-      const key = await tx.store.index('id').getKey(id)
-      const entry = key === undefined ? undefined : await tx.store.get(key)
-      if (key !== undefined && entry) await tx.store.put({ ...entry, refusal: message }, key)
-      await tx.done
-    },
+    refuse: (id, message, asks) => change(id, (entry) => ({ ...entry, refusal: message, ...(asks && { asks }) })),
   }
 }

@@ -1,14 +1,21 @@
-import type { OutboxEntry, OutboxStore } from './outboxStore'
+import type { AskCode } from '@/core/evidence/readEntry'
+import type { OutboxEntry } from './outboxEntry'
+import type { OutboxStore } from './outboxStore'
 
-/** What the server says of one entry. `unreachable` keeps the entry and everything behind it for later. */
-export type Answer = { id: string; outcome: 'stored' | 'known' | 'refused'; message: string | null }
+/** What the server says of one entry. */
+export type Answer = {
+  id: string
+  outcome: 'stored' | 'known' | 'refused'
+  message: string | null
+  asks?: readonly AskCode[]
+}
 
 /** The way to the server: answers for each entry, or throws `Unreachable`. */
 export interface Carrier {
-  readings: (entries: readonly Extract<OutboxEntry, { kind: 'reading' }>[]) => Promise<Answer[]>
-  picture: (entry: Extract<OutboxEntry, { kind: 'picture' }>) => Promise<Answer>
-  recording: (entry: Extract<OutboxEntry, { kind: 'recording' }>) => Promise<Answer>
-  wiring: (entry: Extract<OutboxEntry, { kind: 'wiring' }>) => Promise<Answer>
+  /** Entries without files, in their order. */
+  entries: (entries: readonly OutboxEntry[]) => Promise<Answer[]>
+  /** One entry with its files. */
+  withFiles: (entry: OutboxEntry) => Promise<Answer>
 }
 
 /** The server could not be asked now: no connection, no sign-in, or it is down. Nothing is lost; it is sent later. */
@@ -35,38 +42,31 @@ export async function sendOutbox(
     const waiting = (await store.all()).filter((entry) => entry.userId === userId && entry.refusal === null)
     const [first] = waiting
     if (!first) return
-    const batch = first.kind === 'reading' ? leadingReadings(waiting) : [first]
-    const answers =
-      first.kind === 'reading'
-        ? await carrier.readings(batch as Extract<OutboxEntry, { kind: 'reading' }>[])
-        : [await carryOne(carrier, first)]
+    const batch = first.files ? [first] : leadingBatch(waiting)
+    const answers = first.files ? [await carrier.withFiles(first)] : await carrier.entries(batch)
     const byId = new Map(answers.map((answer) => [answer.id, answer]))
     // an entry the server did not speak of would be sent for ever
     const refused = batch.filter(({ id }) => !byId.has(id) || byId.get(id)?.outcome === 'refused')
     const acknowledged = batch.filter((entry) => !refused.includes(entry))
-    for (const { id } of refused)
-      await store.refuse(id, byId.get(id)?.message ?? 'The server did not answer for this entry.')
+    for (const { id } of refused) {
+      const answer = byId.get(id)
+      await store.refuse(id, answer?.message ?? 'The server did not answer for this entry.', answer?.asks)
+    }
     await store.remove(acknowledged.map(({ id }) => id))
     onAcknowledged(acknowledged)
   }
 }
 
-function carryOne(carrier: Carrier, entry: Exclude<OutboxEntry, { kind: 'reading' }>): Promise<Answer> {
-  switch (entry.kind) {
-    case 'picture':
-      return carrier.picture(entry)
-    case 'recording':
-      return carrier.recording(entry)
-    case 'wiring':
-      return carrier.wiring(entry)
-  }
-}
+/** A wiring is as large as a whole batch may be, and goes alone. */
+const goesAlone = ({ useCase }: OutboxEntry) => useCase === 'saveWiring'
 
-function leadingReadings(waiting: readonly OutboxEntry[]): Extract<OutboxEntry, { kind: 'reading' }>[] {
-  const run: Extract<OutboxEntry, { kind: 'reading' }>[] = []
+/** The entries without files that lead the outbox. */
+function leadingBatch(waiting: readonly OutboxEntry[]): OutboxEntry[] {
+  const batch: OutboxEntry[] = []
   for (const entry of waiting) {
-    if (entry.kind !== 'reading' || run.length === BATCH) break
-    run.push(entry)
+    if (entry.files || batch.length === BATCH) break
+    if (batch.length > 0 && (goesAlone(entry) || goesAlone(batch[0] as OutboxEntry))) break
+    batch.push(entry)
   }
-  return run
+  return batch
 }

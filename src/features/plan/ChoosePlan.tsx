@@ -1,4 +1,6 @@
 'use client'
+import { planChoiceSchema } from '@/schemas/planChoice'
+import { typedFields } from '../forms/typedFields'
 import { Text } from '@chakra-ui/react'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { schoolReason } from '@/core/plan/schoolReason'
@@ -54,7 +56,7 @@ export function ChoosePlan({ onDone }: { onDone: () => void }) {
           reason: installation.schoolReason ?? (schoolReason(plan.demand, plan.limits) ?? '').slice(0, 400),
         }}
         save={async (fields) => {
-          await callUseCase('choosePlan', { jobId: installation.jobId, ...fields })
+          await callUseCase('choosePlan', { jobId: installation.jobId, ...typedFields(planChoiceSchema, fields) })
           await refresh()
           onDone()
         }}

@@ -2,7 +2,7 @@
 import { type ReactNode, createContext, startTransition, use, useCallback, useMemo, useState } from 'react'
 import type { Installation, Load } from '@/core/installation/installation'
 import { type Plan, planOfInstallation } from '@/core/plan/planOfInstallation'
-import { callUseCase } from '../api'
+import { problemWords } from '../api'
 import { useJob } from '../job/JobContext'
 import { placed } from './loadLanes'
 import type { LoadPlace } from './loadLanes'
@@ -27,7 +27,7 @@ const PlanContext = createContext<PlanValue | null>(null)
 export function PlanProvider({ children }: { children: ReactNode }) {
   const {
     record: { installation },
-    refresh,
+    carryOut,
   } = useJob()
   const [moved, setMoved] = useState<ReadonlyMap<string, LoadPlace>>(new Map())
   const [refusal, setRefusal] = useState<string | null>(null)
@@ -76,21 +76,20 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         move(loadId, place)
         const { id: _id, ...fields } = placed(load, place)
         try {
-          await callUseCase('saveItem', {
+          await carryOut('saveItem', {
             jobId: installation.jobId,
             kind: 'load',
             itemId: loadId,
             fields: storedFields(fields),
           })
-          await refresh()
         } catch (error) {
-          setRefusal(error instanceof Error ? error.message : String(error))
+          setRefusal(problemWords(error))
         } finally {
           move(loadId, null)
         }
       },
     }),
-    [shown, resting, plan, move, refusal, installation, refresh],
+    [shown, resting, plan, move, refusal, installation, carryOut],
   )
   return <PlanContext value={value}>{children}</PlanContext>
 }

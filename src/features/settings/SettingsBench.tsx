@@ -1,4 +1,5 @@
 'use client'
+import type { OutputOf } from '@/server/useCases'
 import { settingPointKey } from '@/core/evidence/families/settingLeft'
 import { latestBySlot } from '@/core/evidence/reading'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
@@ -20,12 +21,7 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { GatewayAddress } from './GatewayAddress'
 
-interface Readout {
-  stored: number
-  notGiven: string[]
-  unplanned: { key: string; value: number }[]
-  unknown: { key: string; value: number }[]
-}
+type Readout = OutputOf<'readGateway'>
 
 type Reading =
   | { state: 'idle' }
@@ -58,7 +54,7 @@ export function SettingsBench() {
   const readGateway = async (slot: 'read' | 'left') => {
     setReading({ state: 'reading', slot })
     try {
-      const readout = await callUseCase<Readout>('readGateway', {
+      const readout = await callUseCase('readGateway', {
         jobId: installation.jobId,
         slot,
         recordedAt: new Date().toISOString(),
@@ -112,6 +108,7 @@ export function SettingsBench() {
       {reading.state === 'done' && (
         <Notice kind="info">
           {reading.readout.stored} settings read and recorded as {reading.slot === 'read' ? 'read' : 'left'}.
+          {reading.readout.notTaken.map(({ key, why }) => ` Not taken: ${REGISTER_NAMES[key] ?? key}. ${why}`)}
           {reading.readout.notGiven.length > 0 &&
             ` The gateway does not give: ${reading.readout.notGiven.map((key) => REGISTER_NAMES[key] ?? key).join(', ')}.`}
         </Notice>

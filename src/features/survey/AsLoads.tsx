@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import type { SurveyItem } from '@/core/installation/survey'
 import { Button } from '@/ui/Button'
-import { ApiProblem, callUseCase } from '../api'
+import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
 
 /** The loads that a heat pump or a vehicle charger is: its input and its booster, each of its own. */
@@ -72,7 +72,7 @@ export function AsLoads({ item }: { item: SurveyItem<'heatPump' | 'vehicleCharge
       context: { pack },
     },
     may,
-    refresh,
+    carryOut,
   } = useJob()
   const [error, setError] = useState<string | null>(null)
   const missing = loadsOf(item, pack.phases.length > 1 ? 'L1' : 'only')
@@ -82,13 +82,12 @@ export function AsLoads({ item }: { item: SurveyItem<'heatPump' | 'vehicleCharge
   const add = async () => {
     try {
       for (const [k, fields] of missing.entries())
-        await callUseCase('saveItem', {
+        await carryOut('saveItem', {
           jobId: installation.jobId,
           kind: 'load',
           itemId: uuidv7(),
           fields: { ...fields, sort: installation.loads.length + k },
         })
-      await refresh()
     } catch (reason) {
       if (!(reason instanceof ApiProblem)) throw reason
       setError(reason.message)

@@ -1,4 +1,6 @@
 'use client'
+import { firstWordSchema } from '@/schemas/firstWord'
+import { typedFields } from '../forms/typedFields'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import {
@@ -62,10 +64,7 @@ export function HouseholdView() {
               size="sm"
               onClick={() =>
                 void attempt(async () => {
-                  const { token, expiresAt } = await callUseCase<{ token: string; expiresAt: string }>(
-                    'makeHouseholdLink',
-                    { jobId, days: 30 },
-                  )
+                  const { token, expiresAt } = await callUseCase('makeHouseholdLink', { jobId, days: 30 })
                   setMade({ address: `${window.location.origin}/h/${token}`, expiresAt })
                 })
               }
@@ -212,7 +211,7 @@ export function HouseholdView() {
           initial={household.firstWord ?? draft}
           submitLabel="Confirm and show it"
           save={async (fields) => {
-            await callUseCase('confirmFirstWord', { jobId, ...fields })
+            await callUseCase('confirmFirstWord', { jobId, ...typedFields(firstWordSchema, fields) })
             await refresh()
             setWording(false)
           }}

@@ -53,6 +53,7 @@ function Reading({ onClose }: { onClose: () => void }) {
   const store = async () => {
     setFailure(null)
     try {
+      if (csv === null) return
       setDone(await callUseCase('importLoads', { jobId: installation.jobId, csv, mapping: columns }))
       await refresh()
     } catch (error) {

@@ -10,7 +10,6 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
-import { callUseCase } from '../api'
 import { schemaIssues } from '../forms/schemaIssues'
 import { ThingForm } from '../forms/ThingForm'
 import { AddPicture } from '../job/AddPicture'
@@ -182,7 +181,7 @@ function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyIte
     bench: {
       context: { pack },
     },
-    refresh,
+    carryOut,
   } = useJob()
   const { jobId, survey } = installation
   // only the phases of this supply are offered, and only where there is more than one
@@ -213,12 +212,10 @@ function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyIte
         return [...schemaIssues(SURVEY_SCHEMAS[kind], complete(fields)), ...(wrong ? [wrong] : [])]
       }}
       save={async (itemId, fields) => {
-        await callUseCase('saveSurveyItem', { jobId, kind, itemId, fields: complete(fields) })
-        await refresh()
+        await carryOut('saveSurveyItem', { jobId, kind, itemId, fields: complete(fields) })
       }}
       remove={async (itemId) => {
-        await callUseCase('removeSurveyItem', { jobId, itemId })
-        await refresh()
+        await carryOut('removeSurveyItem', { jobId, itemId })
       }}
     />
   )

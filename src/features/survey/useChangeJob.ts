@@ -1,12 +1,15 @@
 'use client'
 import { useJob } from '../job/JobContext'
+import { type JobChange, jobChangeSchema } from '@/schemas/jobChange'
+import { typedFields } from '../forms/typedFields'
 import { callUseCase } from '../api'
 
 /** Changes the job's descriptive fields; a change somebody else made meanwhile is told, not overwritten. */
 export function useChangeJob(): (change: Record<string, unknown>) => Promise<void> {
   const { view, record, refresh } = useJob()
   return async (change) => {
-    await callUseCase('changeJob', { jobId: record.installation.jobId, version: view.version, ...change })
+    const fields: JobChange = typedFields(jobChangeSchema, change)
+    await callUseCase('changeJob', { jobId: record.installation.jobId, version: view.version, ...fields })
     await refresh()
   }
 }

@@ -12,7 +12,7 @@ export function AsLeft({ positions }: { positions: Positions }) {
   const {
     record: { installation },
     bench,
-    enter,
+    offer,
   } = useJob()
   const point = bench.points.find(({ family }) => family === switchesAsLeft.id)
   if (!point) return null
@@ -23,7 +23,7 @@ export function AsLeft({ positions }: { positions: Positions }) {
       const slot = point.slots.find((one) => one.id === id)
       const stands = positions[id]
       if (slot && stands !== undefined && there.get(id)?.valueWord !== stands)
-        await enter({ point, slot }, { valueNumber: null, valueWord: stands, digits: null, unit: '' })
+        await offer({ point, slot }, { kind: 'word', word: stands })
     }
   }
   return (

@@ -1,11 +1,12 @@
 'use client'
+import type { Phase } from '@/core/rules/rulePack'
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { MOST_CT_STEPS, ctStepsOf } from '@/core/evidence/families/ctSteps'
 import type { Point } from '@/core/evidence/point'
 import { slotReadings } from '@/core/evidence/slotReadings'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
-import { parseQuantity } from '@/core/quantity/parseQuantity'
+import { parseQuantity, quantityFaultWords } from '@/core/quantity/parseQuantity'
 import { ctSense } from '@/core/wiring/ctSense'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -116,7 +117,7 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     record: {
       installation: { jobId },
     },
-    enter,
+    offer,
     bench,
   } = useJob()
   const [load, setLoad] = useState('2000')
@@ -125,20 +126,16 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
   const [standIn, setStandIn] = useState(false)
   const [state, setState] = useState<'idle' | 'reading'>('idle')
   const [told, setTold] = useState<string | null>(null)
-  const phase = point.subject
+  const phase = point.thing as Phase
   const known = slotReadings(point, bench.context).number('noise')
   const store = async (slotId: string, watts: number) => {
     const slot = point.slots.find(({ id }) => id === slotId)
-    if (slot)
-      await enter(
-        { point, slot },
-        { valueNumber: Math.round(watts * 10) / 10, valueWord: null, digits: null, unit: 'W' },
-      )
+    if (slot) await offer({ point, slot }, { kind: 'figure', value: Math.round(watts * 10) / 10, unit: 'W' })
   }
   const loadW = () => {
     const read = parseQuantity(load, 'W')
     if (!read.ok || read.value.value === 0) {
-      setTold(read.ok ? 'A load of nothing decides nothing.' : read.error)
+      setTold(read.ok ? 'A load of nothing decides nothing.' : quantityFaultWords(read.error))
       return null
     }
     return read.value.value
@@ -149,7 +146,7 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     try {
       const watts: number[] = []
       for (let k = 0; k < SAMPLES; k++) {
-        const meter = await callUseCase<{ watts: Record<string, number>; isStandIn: boolean }>('readMeter', { jobId })
+        const meter = await callUseCase('readMeter', { jobId })
         const own = meter.watts[phase]
         setStandIn(meter.isStandIn)
         if (own === undefined) {
@@ -186,7 +183,7 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     const watts = loadW()
     const read = parseQuantity(typed, 'W')
     if (watts === null) return
-    if (!read.ok) return setTold(read.error)
+    if (!read.ok) return setTold(quantityFaultWords(read.error))
     await store(`load${number}`, watts)
     await store(`meter${number}`, read.value.value)
   }

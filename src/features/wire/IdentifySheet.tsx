@@ -22,7 +22,7 @@ export function IdentifySheet() {
   const {
     record: { installation },
     bench,
-    enter,
+    offer,
   } = useJob()
   const [role, setRole] = useState<Role>('alone')
   const [called, setCalled] = useState<string>(RELEASED)
@@ -35,13 +35,12 @@ export function IdentifySheet() {
   const join = (tag: string) => {
     if (role === 'alone') return setCalled(tag)
     const [slot] = farPoint?.slots ?? []
-    if (farPoint && slot)
-      void enter({ point: farPoint, slot }, { valueNumber: null, valueWord: tag, digits: null, unit: '' })
+    if (farPoint && slot) void offer({ point: farPoint, slot }, { kind: 'word', word: tag })
   }
   const see = (tag: string, word: 'continuity' | 'open') => {
     const point = bench.points.find(({ key }) => key === runIdentityKey({ tag }))
     const slot = joined === null ? undefined : point?.slots.find(({ id }) => id === joinedSlot(joined))
-    if (point && slot) void enter({ point, slot }, { valueNumber: null, valueWord: word, digits: null, unit: '' })
+    if (point && slot) void offer({ point, slot }, { kind: 'word', word })
   }
   const joinedWords =
     joined === null

@@ -90,7 +90,7 @@ function StepRow({
   state: 'done' | 'now' | 'later'
   held: boolean
 }) {
-  const { bench, enter, may, goTo } = useJob()
+  const { bench, offer, may, goTo } = useJob()
   const point = bench.points.find(({ key }) => key === energisingKey(step))
   const judgement = point && bench.judgements.get(point.key)
   const done = point?.slots.find(({ id }) => id === 'done')
@@ -166,9 +166,7 @@ function StepRow({
               variant={said === 'yes' ? 'chosen' : state === 'now' && !held ? 'act' : 'quiet'}
               aria-pressed={said === 'yes'}
               disabled={!open || said === 'yes'}
-              onClick={() =>
-                void enter({ point, slot: done }, { valueNumber: null, valueWord: 'yes', digits: null, unit: '' })
-              }
+              onClick={() => void offer({ point, slot: done }, { kind: 'word', word: 'yes' })}
             >
               Switched
             </Button>

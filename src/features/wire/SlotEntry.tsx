@@ -1,13 +1,12 @@
 'use client'
 import { Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { instrumentFor } from '@/core/evidence/instrumentFor'
-import { type Target, valueFor } from '@/core/evidence/quickLine'
+import type { Target } from '@/core/evidence/quickLine'
 import { latestBySlot } from '@/core/evidence/reading'
 import { useJob } from '../job/JobContext'
 import { valueText } from '../job/readingText'
 
-/** One figure typed where it is wanted: stored on Enter, told when it does not fit, asked again when it is out of the instrument's range. */
+/** One figure typed where it is wanted: stored on Enter, told when it does not fit, asked about where the rule of entry says so. Measured again, the later one stands. */
 export function SlotEntry({
   target,
   label,
@@ -19,28 +18,17 @@ export function SlotEntry({
   disabled?: boolean
   width?: string
 }) {
-  const { bench, record, instrumentId, enter } = useJob()
+  const { bench, offer } = useJob()
   const [text, setText] = useState('')
   const [told, setTold] = useState<string | null>(null)
-  const [asked, setAsked] = useState<string | null>(null)
   const there = latestBySlot(bench.context.readings, target.point.key).get(target.slot.id)
   const unit = target.slot.input.kind === 'quantity' ? target.slot.input.unit : ''
   const store = async () => {
     if (text.trim() === '') return
-    const read = valueFor(target, text, (measures) => instrumentFor(record.instruments, instrumentId, measures))
-    if (read.kind === 'error') return setTold(read.message)
-    if (read.kind === 'ask' && asked !== text) {
-      setAsked(text)
-      return setTold(read.question)
-    }
-    if (read.kind !== 'ready' && read.kind !== 'ask') return
-    await enter(target, read.value, {
-      outOfRangeConfirmed: read.kind === 'ask',
-      ...(there && { correction: { supersedes: there.id, reason: 'measured again' } }),
-    })
-    setText('')
-    setTold(null)
-    setAsked(null)
+    const entered = await offer(target, { kind: 'typed', text }, { aloud: false })
+    if (entered === null) return
+    setTold(entered.kind === 'refused' ? entered.message : null)
+    if (entered.kind === 'stored') setText('')
   }
   return (
     <Flex

@@ -25,7 +25,7 @@ export function useWiring(layer: WiringLayer): Wiring {
     record: { installation },
     actor,
     may,
-    outbox,
+    keep,
   } = useJob()
   const [refusal, setRefusal] = useState<string | null>(null)
   const graph = graphOf(installation, layer)
@@ -33,30 +33,17 @@ export function useWiring(layer: WiringLayer): Wiring {
   const store = useCallback(
     async (next: InstallationGraph, note: string) => {
       setRefusal(null)
-      const made: WiringRevision = {
-        id: uuidv7(),
-        jobId: installation.jobId,
-        layer,
-        number: (installation.wiring[layer]?.number ?? 0) + 1,
-        note: note.slice(0, 300),
-        graph: next,
-        madeByName: actor.name,
-        madeAt: new Date().toISOString(),
-      }
+      const id = uuidv7()
+      const madeAt = new Date().toISOString()
+      const base = installation.wiring[layer]?.number ?? 0
+      const input = { id, jobId: installation.jobId, layer, base, note: note.slice(0, 300), madeAt, graph: next }
       try {
-        await outbox.add({
-          kind: 'wiring',
-          id: made.id,
-          jobId: installation.jobId,
-          userId: actor.userId,
-          refusal: null,
-          revision: made,
-        })
+        await keep('saveWiring', input, { id, at: madeAt })
       } catch {
         setRefusal('This device cannot keep the change. Nothing was stored; the wiring is as it was.')
       }
     },
-    [installation, layer, actor, outbox],
+    [installation, layer, keep],
   )
   const change = useCallback(
     async (edit: WiringEdit) => {

@@ -46,6 +46,7 @@ export async function preparePicture(bytes: Uint8Array): Promise<{ jpeg: Uint8Ar
 /** Adds a picture to a thing of the job. */
 export const addPicture = defineUseCase({
   name: 'addPicture',
+  via: 'route',
   schema: yup.object({
     id: id().required(),
     jobId: id('job').required(),

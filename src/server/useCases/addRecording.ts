@@ -33,6 +33,7 @@ const extension = (name: string) => /\.(\w+)$/.exec(name)?.[1]?.toLowerCase() ??
  */
 export const addRecording = defineUseCase({
   name: 'addRecording',
+  via: 'route',
   schema: yup.object({
     readingId: id('reading').required(),
     jobId: id('job').required(),

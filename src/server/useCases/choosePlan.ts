@@ -1,7 +1,7 @@
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
-import { type RideThroughClass, RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
+import { type RideThroughClass } from '@/core/outage/rideThrough'
 import type { School } from '@/core/plan/changeoverLoad'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import { planLines, revisePromises } from '@/core/plan/planRevision'
@@ -11,7 +11,8 @@ import type { Db } from '@/db/client'
 import type { JobRow } from '@/db/queries/installations'
 import { customerPromise, job } from '@/db/schema'
 import type { Actor } from '../access'
-import { choice, id, required, words } from '@/schemas/fields'
+import { id } from '@/schemas/fields'
+import { planChoiceSchema } from '@/schemas/planChoice'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -19,18 +20,8 @@ import { defineUseCase } from '../useCase'
 /** The lead's or office's choice of school, and the plan's promises written down with it. */
 export const choosePlan = defineUseCase({
   name: 'choosePlan',
-  schema: yup.object({
-    jobId: id('job').required(),
-    school: choice('School', [
-      'automaticWholeHome',
-      'automaticWithShedding',
-      'manualChangeover',
-      'emergencySocket',
-    ]).required(required('School')),
-    reason: words('Reason', 400).min(5, 'Say in a few words why this school').required(required('Reason')),
-    gapClass: choice('Promised gap', RIDE_THROUGH_CLASSES).required(required('Promised gap')),
-    note: words('What changed', 200).nullable().default(null),
-  }),
+  via: 'json',
+  schema: yup.object({ jobId: id('job').required() }).concat(planChoiceSchema),
   run: async (db, actor, { jobId, school, reason, gapClass, note }) => {
     const row = await jobOfActor(db, actor, jobId)
     if ((school === 'manualChangeover') !== (gapClass === 'byHand'))

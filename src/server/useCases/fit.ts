@@ -1,12 +1,12 @@
-import { and, desc, eq, sql } from 'drizzle-orm'
+import * as commands from '@/commands/fit'
+import { and, desc, eq, lte, sql } from 'drizzle-orm'
 import * as yup from 'yup'
 import { SERIAL_SLOT, componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { WITHDRAWN } from '@/core/evidence/reading'
-import { FIT_KINDS, type FitKind, HAND_FIT_KINDS, REPLACEMENT_CAUSES } from '@/core/installation/fit'
+import { type FitKind, HAND_FIT_KINDS } from '@/core/installation/fit'
 import type { FieldIssue } from '@/core/result'
 import type { Db } from '@/db/client'
 import { component, componentReplacement, fitItem, job, reading } from '@/db/schema'
-import { choice, id, required, tag, words } from '@/schemas/fields'
 import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
 import type { Actor } from '../access'
 import { jobOfActor } from '../jobAccess'
@@ -14,8 +14,6 @@ import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 import { constraintOf } from './items'
-
-const MOST_AT_ONCE = 200
 
 /** @throws Problem 403 when a hand would change the lead's plan */
 function mayChange(actor: Actor, kinds: readonly FitKind[]): void {
@@ -29,21 +27,8 @@ function mayChange(actor: Actor, kinds: readonly FitKind[]): void {
 /** Adds or changes things of the wall, the day and the van, all of them or none. */
 export const saveFitItems = defineUseCase({
   name: 'saveFitItems',
-  schema: yup.object({
-    jobId: id('job').required(),
-    items: yup
-      .array()
-      .of(
-        yup.object({
-          kind: choice('Kind of thing', FIT_KINDS).required(),
-          itemId: id('item').required(),
-          fields: yup.mixed().required(),
-        }),
-      )
-      .min(1, 'Nothing to save')
-      .max(MOST_AT_ONCE, `${MOST_AT_ONCE} things at most`)
-      .required(),
-  }),
+  via: 'json',
+  schema: commands.saveFitItems.schema,
   run: async (db, actor, { jobId, items }) => {
     await jobOfActor(db, actor, jobId)
     mayChange(
@@ -104,7 +89,8 @@ const tagIssue = (): FieldIssue => ({ path: 'tag', message: 'This short name is 
 /** Takes a thing off the wall, the day or the van. */
 export const removeFitItem = defineUseCase({
   name: 'removeFitItem',
-  schema: yup.object({ jobId: id('job').required(), itemId: id('item').required() }),
+  via: 'json',
+  schema: commands.removeFitItem.schema,
   run: async (db, actor, { jobId, itemId }) => {
     await jobOfActor(db, actor, jobId)
     const [row] = await db
@@ -125,14 +111,9 @@ export const removeFitItem = defineUseCase({
  */
 export const replaceComponent = defineUseCase({
   name: 'replaceComponent',
-  schema: yup.object({
-    id: id().required(),
-    jobId: id('job').required(),
-    componentTag: tag('Component').required(required('Component')),
-    cause: choice('Cause', REPLACEMENT_CAUSES).required(required('Cause')),
-    reason: words('Reason', 200).min(5, 'Say in a few words what was wrong').required(required('Reason')),
-  }),
-  run: async (db, actor, { id: replacementId, jobId, componentTag, cause, reason }) => {
+  via: 'json',
+  schema: commands.replaceComponent.schema,
+  run: async (db, actor, { id: replacementId, jobId, componentTag, cause, reason, replacedAt }) => {
     await jobOfActor(db, actor, jobId)
     const [known] = await db
       .select({ id: component.id })
@@ -149,10 +130,12 @@ export const replaceComponent = defineUseCase({
         id: replacementId,
         jobId,
         componentTag,
-        oldSerial: await serialOnRecord(db, jobId, componentTag),
+        oldSerial: await serialOnRecord(db, jobId, componentTag, replacedAt),
         cause,
         reason,
         replacedBy: actor.userId,
+        // an entry that waited on a device counts from when it was made, not from when it arrived
+        ...(replacedAt !== null && { replacedAt: new Date(replacedAt).toISOString() }),
       })
       .onConflictDoNothing({ target: componentReplacement.id })
     return { replacementId }
@@ -160,7 +143,12 @@ export const replaceComponent = defineUseCase({
 })
 
 /** The serial that stands for a component just now; `null` when none does, or when the last one was taken back. */
-async function serialOnRecord(db: Db, jobId: string, componentTag: string): Promise<string | null> {
+async function serialOnRecord(
+  db: Db,
+  jobId: string,
+  componentTag: string,
+  before: string | null,
+): Promise<string | null> {
   const [last] = await db
     .select({ serial: reading.valueWord })
     .from(reading)
@@ -169,6 +157,7 @@ async function serialOnRecord(db: Db, jobId: string, componentTag: string): Prom
         eq(reading.jobId, jobId),
         eq(reading.pointKey, componentRecordKey({ tag: componentTag })),
         eq(reading.slot, SERIAL_SLOT),
+        before === null ? undefined : lte(reading.recordedAt, new Date(before).toISOString()),
       ),
     )
     .orderBy(desc(reading.recordedAt), desc(reading.id))

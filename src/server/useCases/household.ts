@@ -1,11 +1,11 @@
+import { firstWordSchema } from '@/schemas/firstWord'
 import { randomBytes } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
-import { FIRST_WORDS } from '@/core/plan/household'
 import { addHouseholdLink, withdrawHouseholdLink as withdraw } from '@/db/queries/household'
 import { job } from '@/db/schema'
-import { choice, figure, id, required, words } from '@/schemas/fields'
+import { figure, id } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -14,6 +14,7 @@ import { tokenHash } from './packs'
 /** Makes the household's link to a job's questions. The token is shown once and stored only as its hash. */
 export const makeHouseholdLink = defineUseCase({
   name: 'makeHouseholdLink',
+  via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
     days: figure('Days')
@@ -34,6 +35,7 @@ export const makeHouseholdLink = defineUseCase({
 
 export const withdrawHouseholdLink = defineUseCase({
   name: 'withdrawHouseholdLink',
+  via: 'json',
   schema: yup.object({ jobId: id('job').required(), linkId: id('link').required() }),
   run: async (db, actor, { jobId, linkId }) => {
     await jobOfActor(db, actor, jobId)
@@ -45,11 +47,8 @@ export const withdrawHouseholdLink = defineUseCase({
 /** The office confirms the first word; only then does the household see one. */
 export const confirmFirstWord = defineUseCase({
   name: 'confirmFirstWord',
-  schema: yup.object({
-    jobId: id('job').required(),
-    word: choice('First word', FIRST_WORDS).required(required('First word')),
-    because: words('Because', 400).min(5, 'Say in plain words why').required(required('Because')),
-  }),
+  via: 'json',
+  schema: yup.object({ jobId: id('job').required() }).concat(firstWordSchema),
   run: async (db, actor, { jobId, word, because }) => {
     await jobOfActor(db, actor, jobId)
     await db

@@ -18,6 +18,7 @@ const column = (label: string) =>
 /** Takes in a load list: good rows are stored together, bad rows come back by line; a list without a good row stores nothing. */
 export const importLoads = defineUseCase({
   name: 'importLoads',
+  via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
     csv: yup.string().strict().max(200_000, 'The list is larger than 200,000 characters').required(required('List')),
@@ -64,6 +65,7 @@ export const importLoads = defineUseCase({
 /** Takes in a year's series: metering, PV or prices; it stands in place of the one of its kind. */
 export const importProfile = defineUseCase({
   name: 'importProfile',
+  via: 'route',
   schema: yup.object({
     jobId: id('job').required(),
     kind: choice('Kind', PROFILE_KINDS).required(required('Kind')),
@@ -105,6 +107,7 @@ export const importProfile = defineUseCase({
 
 export const removeProfile = defineUseCase({
   name: 'removeProfile',
+  via: 'json',
   schema: yup.object({ jobId: id('job').required(), profileId: id('profile').required() }),
   run: async (db, actor, { jobId, profileId }) => {
     await jobOfActor(db, actor, jobId)

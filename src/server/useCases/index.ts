@@ -1,4 +1,5 @@
 import type { UseCaseName } from '../access'
+import type { AnyUseCase } from '../useCase'
 import { addPicture } from './addPicture'
 import { addRecording } from './addRecording'
 import { choosePlan } from './choosePlan'
@@ -48,4 +49,17 @@ export const USE_CASES = {
   downloadPack,
   makeCustomerLink,
   withdrawCustomerLink,
-} as const satisfies Record<UseCaseName, { name: UseCaseName }>
+} as const satisfies Record<UseCaseName, AnyUseCase>
+
+type UseCases = typeof USE_CASES
+
+/** Use cases that take JSON under their name. */
+export type JsonUseCaseName = { [N in UseCaseName]: UseCases[N]['via'] extends 'json' ? N : never }[UseCaseName]
+
+type Nullish<T> = { [K in keyof T]: null extends T[K] ? K : undefined extends T[K] ? K : never }[keyof T]
+/** What a caller may leave out: what is not known, and what the schema fills in by itself. */
+type Loose<T> = Omit<T, Nullish<T>> & { [K in Nullish<T>]?: T[K] }
+
+/** What a use case takes and gives, by its name: both ends of the wire read it from here. */
+export type InputOf<N extends UseCaseName> = Loose<Parameters<UseCases[N]['run']>[2]>
+export type OutputOf<N extends UseCaseName> = Awaited<ReturnType<UseCases[N]['run']>>

@@ -1,8 +1,8 @@
+import * as commands from '@/commands/items'
 import { and, eq, sql } from 'drizzle-orm'
-import * as yup from 'yup'
+import type { Schema } from 'yup'
 import { cableRun, circuit, component, electrode, job, load, plannedSetting } from '@/db/schema'
-import { choice, id } from '@/schemas/fields'
-import { ITEM_KINDS, ITEM_SCHEMAS, contradiction } from '@/schemas/items'
+import { ITEM_SCHEMAS, contradiction } from '@/schemas/items'
 import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
@@ -18,21 +18,15 @@ const ITEM_TABLES = {
   setting: { table: plannedSetting, unique: 'planned_setting_key' },
 } as const
 
-const itemInput = yup.object({
-  jobId: id('job').required(),
-  kind: choice('Kind of thing', ITEM_KINDS).required(),
-  itemId: id('item').required(),
-  fields: yup.mixed().required(),
-})
-
 /** Adds a thing to the plan or changes it. */
 export const saveItem = defineUseCase({
   name: 'saveItem',
-  schema: itemInput,
+  via: 'json',
+  schema: commands.saveItem.schema,
   run: async (db, actor, { jobId, kind, itemId, fields }) => {
     const row = await jobOfActor(db, actor, jobId)
     const { table, unique } = ITEM_TABLES[kind]
-    const values = parseInput(ITEM_SCHEMAS[kind] as yup.Schema<Record<string, unknown>>, fields)
+    const values = parseInput(ITEM_SCHEMAS[kind] as Schema<Record<string, unknown>>, fields)
     const wrong = contradiction(kind, values, row.packId)
     if (wrong) throw new Problem(422, wrong.message, [wrong])
     try {
@@ -69,11 +63,8 @@ export function constraintOf(error: unknown): string | null {
 /** Takes a thing out of the plan. Readings on it stay on record. */
 export const removeItem = defineUseCase({
   name: 'removeItem',
-  schema: yup.object({
-    jobId: id('job').required(),
-    kind: choice('Kind of thing', ITEM_KINDS).required(),
-    itemId: id('item').required(),
-  }),
+  via: 'json',
+  schema: commands.removeItem.schema,
   run: async (db, actor, { jobId, kind, itemId }) => {
     await jobOfActor(db, actor, jobId)
     const { table } = ITEM_TABLES[kind]

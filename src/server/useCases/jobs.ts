@@ -1,16 +1,15 @@
+import { jobChangeSchema, newJobSchema } from '@/schemas/jobChange'
 import { and, eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
 import { benchOf, pointsToShow, stageSummaries } from '@/core/evidence/bench'
 import { NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
-import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { taskMinutesOfCrew } from '@/db/queries/evidence'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { profilesOf } from '@/db/queries/profiles'
 import { jobsOfCrew } from '@/db/queries/installations'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
 import { job } from '@/db/schema'
-import { choice, figure, flag, id, required, words } from '@/schemas/fields'
-import { assumptionsSchema, siteSchema, sourcesSchema, supplySchema } from '@/schemas/job'
+import { figure, id } from '@/schemas/fields'
 import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -34,16 +33,8 @@ export const EMPTY_SOURCES: Sources = {
 /** Starts a job: name, place and rule pack; everything else is surveyed. */
 export const createJob = defineUseCase({
   name: 'createJob',
-  schema: yup.object({
-    id: id().required(),
-    name: words('Name', 80).required(required('Name')),
-    place: words('Place', 80).required(required('Place')),
-    packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')),
-    scheduledDay: words('Day', 10)
-      .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
-      .nullable()
-      .default(null),
-  }),
+  via: 'json',
+  schema: yup.object({ id: id().required() }).concat(newJobSchema),
   run: async (db, actor, input) => {
     if (input.scheduledDay !== null && Number.isNaN(Date.parse(input.scheduledDay)))
       throw new Problem(422, 'Day is not a date of the calendar.', [
@@ -71,30 +62,10 @@ export const createJob = defineUseCase({
 /** Changes a job's supply, sources or switches; refused with the newer version when somebody else changed it meanwhile. */
 export const changeJob = defineUseCase({
   name: 'changeJob',
-  schema: yup.object({
-    jobId: id('job').required(),
-    version: figure('Version').integer().required(),
-    supply: supplySchema.default(undefined),
-    sources: sourcesSchema.default(undefined),
-    site: siteSchema.default(undefined),
-    assumptions: assumptionsSchema.default(undefined),
-    acceptsShedding: flag('Accepts shedding'),
-    testDepth: choice('Test depth', ['essential', 'full']),
-    scheduledDay: words('Day', 10)
-      .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
-      .nullable(),
-    gatewayHost: words('Gateway address', 40)
-      .matches(
-        /^(127\.|10\.|192\.168\.|172\.(1[6-9]|2\d|3[01])\.)[\d.]+$/,
-        'Gateway address must be one of the house’s own network',
-      )
-      .nullable(),
-    gatewayPort: figure('Gateway port')
-      .integer()
-      .min(1, 'Gateway port is 1 to 65535')
-      .max(65535, 'Gateway port is 1 to 65535')
-      .nullable(),
-  }),
+  via: 'json',
+  schema: yup
+    .object({ jobId: id('job').required(), version: figure('Version').integer().required() })
+    .concat(jobChangeSchema),
   run: async (db, actor, { jobId, version, ...change }) => {
     const row = await jobOfActor(db, actor, jobId)
     const floor = change.sources?.floorSoc
@@ -121,6 +92,7 @@ export const changeJob = defineUseCase({
 /** The front page: every job of the crew with its marks and what it waits for. */
 export const listJobs = defineUseCase({
   name: 'listJobs',
+  via: 'route',
   schema: yup.object({}),
   run: async (db, actor) => {
     const rows = await jobsOfCrew(db, actor.crewId)
@@ -163,6 +135,7 @@ export type JobListEntry = Awaited<ReturnType<typeof listJobs.run>>[number]
 /** One job with all that its bench is derived from. */
 export const viewJob = defineUseCase({
   name: 'viewJob',
+  via: 'route',
   schema: yup.object({ jobId: yup.string().strict().required() }),
   run: async (db, actor, { jobId }) => {
     const row = await jobOfActor(db, actor, jobId)

@@ -9,6 +9,7 @@ import { addressOf, asProblem } from './readGateway'
 /** What the gateway's meter reads just now, in watts by phase; nothing is stored. `isStandIn` where it can be rehearsed with. */
 export const readMeter = defineUseCase({
   name: 'readMeter',
+  via: 'json',
   schema: yup.object({ jobId: id('job').required() }),
   run: async (db, actor, { jobId }) => {
     const { host, port, isStandIn } = addressOf(await jobOfActor(db, actor, jobId))
@@ -19,6 +20,7 @@ export const readMeter = defineUseCase({
 /** Switches the load that the stand-in pretends to have; refused for a real gateway, which has no such thing. */
 export const rehearseLoad = defineUseCase({
   name: 'rehearseLoad',
+  via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
     phase: choice('Phase', ['L1', 'L2', 'L3']).required(required('Phase')),

@@ -1,8 +1,6 @@
-import * as yup from 'yup'
-import { HOLD_STEP_IDS } from '@/core/evidence/holdSteps'
+import * as commands from '@/commands/overrideHold'
 import { benchOf } from '@/core/evidence/bench'
 import { addOverride } from '@/db/queries/evidence'
-import { choice, id, required, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -10,13 +8,8 @@ import { defineUseCase } from '../useCase'
 /** A lead goes on past a hold in writing, where T-10 allows it. What it never allows is refused, whoever asks. */
 export const overrideHold = defineUseCase({
   name: 'overrideHold',
-  schema: yup.object({
-    id: id().required(),
-    jobId: id('job').required(),
-    step: choice('Step', HOLD_STEP_IDS).required(),
-    condition: words('Condition', 40).required(),
-    reason: words('Reason', 500).min(10, 'Write the reason in at least ten characters').required(required('Reason')),
-  }),
+  via: 'json',
+  schema: commands.overrideHold.schema,
   run: async (db, actor, input) => {
     const row = await jobOfActor(db, actor, input.jobId)
     const bench = benchOf(await jobRecord(db, row))

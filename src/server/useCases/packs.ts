@@ -11,6 +11,7 @@ import { defineUseCase } from '../useCase'
 /** Asks for a sealed pack of the job as it stands; a queue worker makes it. */
 export const requestPack = defineUseCase({
   name: 'requestPack',
+  via: 'json',
   schema: yup.object({ jobId: id('job').required() }),
   run: async (db, actor, { jobId }) => {
     await jobOfActor(db, actor, jobId)
@@ -26,6 +27,7 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 /** Makes a customer's link to one pack. The token is shown once and stored only as its hash. */
 export const makeCustomerLink = defineUseCase({
   name: 'makeCustomerLink',
+  via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
     packId: id('pack').required(),
@@ -49,6 +51,7 @@ export const makeCustomerLink = defineUseCase({
 
 export const withdrawCustomerLink = defineUseCase({
   name: 'withdrawCustomerLink',
+  via: 'json',
   schema: yup.object({ jobId: id('job').required(), linkId: id('link').required() }),
   run: async (db, actor, { jobId, linkId }) => {
     await jobOfActor(db, actor, jobId)
@@ -60,6 +63,7 @@ export const withdrawCustomerLink = defineUseCase({
 /** The pack's file, for a member of the crew. */
 export const downloadPack = defineUseCase({
   name: 'downloadPack',
+  via: 'route',
   schema: yup.object({ jobId: id('job').required(), packId: id('pack').required() }),
   run: async (db, actor, { jobId, packId }) => {
     await jobOfActor(db, actor, jobId)

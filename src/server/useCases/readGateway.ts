@@ -1,7 +1,9 @@
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
 import { settingLeft } from '@/core/evidence/families/settingLeft'
-import { evidenceOf, judgementOf } from '@/core/evidence/judge'
+import { askWords, refusalWords } from '@/core/evidence/entryWords'
+import { type JobRecord, evidenceOf, judgementOf } from '@/core/evidence/judge'
+import { readEntry } from '@/core/evidence/readEntry'
 import { pointsOf } from '@/core/evidence/points'
 import type { Reading } from '@/core/evidence/reading'
 import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient'
@@ -32,6 +34,7 @@ export function asProblem(error: unknown): never {
 /** Reads the gateway's settings and stores them as readings: what it reads now, or how it is left. Keys without a name are handed back, not stored. */
 export const readGateway = defineUseCase({
   name: 'readGateway',
+  via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
     slot: choice('Column', ['read', 'left']).required(),
@@ -47,47 +50,62 @@ export const readGateway = defineUseCase({
     const record = await jobRecord(db, row)
     const { installation } = record
     const recordedAt = (deviceTime === null ? new Date() : new Date(deviceTime)).toISOString()
-    const points = pointsOf(installation).filter(
-      ({ family, subject }) => family === settingLeft.id && readout.values.has(subject),
-    )
-    const readings = points.map((point): Reading => {
-      const input = point.slots.find((candidate) => candidate.id === slot)?.input
-      return {
-        id: uuidv7(),
-        jobId,
-        pointKey: point.key,
-        slot,
-        valueNumber: readout.values.get(point.subject) ?? null,
-        valueWord: null,
-        digits: null,
-        unit: input?.kind === 'quantity' ? input.unit : '',
-        detail: { source: 'gateway', address: `${host}:${port}` },
-        instrumentId: null,
-        recordedBy: actor.userId,
-        recordedByName: actor.name,
-        recordedAt,
-        receivedAt: null,
-        supersedes: null,
-        supersedeReason: null,
-        shownVerdict: 'open',
-      }
-    })
-    const evidence = evidenceOf({ ...record, readings: [...record.readings, ...readings] })
-    await addReadings(
-      db,
-      points.flatMap((point, k) => {
-        const reading = readings[k]
-        if (!reading) return []
-        const { receivedAt: _received, recordedByName: _name, ...stored } = reading
-        return [{ ...stored, shownVerdict: judgementOf(evidence, point).verdict }]
-      }),
-    )
+    const { readings, notTaken } = readingsOf(record, readout.values, slot, (key, value) => ({
+      id: uuidv7(),
+      jobId,
+      pointKey: key,
+      slot,
+      ...value,
+      detail: { source: 'gateway', address: `${host}:${port}` },
+      instrumentId: null,
+      recordedBy: actor.userId,
+      recordedByName: actor.name,
+      recordedAt,
+      receivedAt: null,
+      supersedes: null,
+      supersedeReason: null,
+      shownVerdict: 'open',
+    }))
+    await addReadings(db, readings)
     const planned = new Set(installation.settings.map(({ key }) => key))
     return {
       stored: readings.length,
+      /** Given by the device, and not taken: by the same rule as a typed reading, and with nobody to ask. */
+      notTaken,
       notGiven: [...planned].filter((key) => !readout.values.has(key)),
       unplanned: [...readout.values].filter(([key]) => !planned.has(key)).map(([key, value]) => ({ key, value })),
       unknown: [...readout.unknown].map(([key, value]) => ({ key, value })),
     }
   },
 })
+
+type GatewayReading = Omit<Reading, 'receivedAt' | 'recordedByName'>
+
+/** What a device gave as readings with their verdicts, and what the rule of entry does not let in. */
+function readingsOf(
+  record: JobRecord,
+  values: ReadonlyMap<string, number>,
+  slotId: string,
+  make: (pointKey: string, value: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit'>) => Reading,
+): { readings: GatewayReading[]; notTaken: { key: string; why: string }[] } {
+  const notTaken: { key: string; why: string }[] = []
+  const taken = pointsOf(record.installation).flatMap((point) => {
+    const slot = point.slots.find(({ id: own }) => own === slotId)
+    const value = values.get(point.subject)
+    if (point.family !== settingLeft.id || slot?.input.kind !== 'quantity' || value === undefined) return []
+    const answer = readEntry(slot, { kind: 'figure', value, unit: slot.input.unit }, { instrument: null, heldBy: null })
+    if (answer.kind === 'ready') {
+      const { bound: _bound, ...entered } = answer.value
+      return [{ point, reading: make(point.key, entered) }]
+    }
+    const why = answer.kind === 'refused' ? refusalWords(answer.why, slot) : answer.asks.map(askWords).join(' ')
+    notTaken.push({ key: point.subject, why })
+    return []
+  })
+  const evidence = evidenceOf({ ...record, readings: [...record.readings, ...taken.map(({ reading }) => reading)] })
+  const readings = taken.map(({ point, reading: { receivedAt: _received, recordedByName: _name, ...stored } }) => ({
+    ...stored,
+    shownVerdict: judgementOf(evidence, point).verdict,
+  }))
+  return { readings, notTaken }
+}

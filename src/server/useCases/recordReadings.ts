@@ -1,82 +1,101 @@
-import * as yup from 'yup'
-import { pointsOf } from '@/core/evidence/points'
+import { type ReadingInput, detailOf, readingInput, recordReadings as command } from '@/commands/recordReadings'
+import { benchOf } from '@/core/evidence/bench'
+import { askWords, refusalWords } from '@/core/evidence/entryWords'
+import { familyOf } from '@/core/evidence/families'
+import type { HoldStep } from '@/core/evidence/holdSteps'
+import type { JobRecord } from '@/core/evidence/judge'
+import { heldBy } from '@/core/evidence/next'
 import type { Point, Slot } from '@/core/evidence/point'
+import { pointsOf } from '@/core/evidence/points'
+import { type AskCode, type Offered, afterConfirming, readEntry } from '@/core/evidence/readEntry'
 import { WITHDRAWN } from '@/core/evidence/reading'
 import type { Instrument } from '@/core/installation/installation'
-import { UNITS } from '@/core/quantity/units'
-import { VERDICTS } from '@/core/rules/verdict'
 import type { Db } from '@/db/client'
 import { type NewReading, addReadings, instrumentsOfCrew, readingsById } from '@/db/queries/evidence'
-import { installationsOf } from '@/db/queries/installations'
 import type { Actor } from '../access'
-import { choice, figure, flag, id, required, words } from '@/schemas/fields'
-import { jobOfActor } from '../jobAccess'
+import { jobOfActor, jobRecord } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 import { constraintOf } from './items'
 
-const readingInput = yup.object({
-  id: id('reading').required(),
-  jobId: id('job').required(),
-  pointKey: words('Point', 120).required(required('Point')),
-  slot: words('Slot', 60).required(required('Slot')),
-  valueNumber: figure('Value').nullable().default(null),
-  valueWord: words('Word', 60).nullable().default(null),
-  digits: words('Digits', 40).nullable().default(null),
-  unit: choice('Unit', UNITS).default(''),
-  outOfRangeConfirmed: flag('Out of range').default(false),
-  source: choice('Source', ['typed', 'gateway']).default('typed'),
-  instrumentId: id('instrument').nullable().default(null),
-  recordedAt: words('Time', 40)
-    .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
-    .required(required('Time')),
-  supersedes: id('corrected reading').nullable().default(null),
-  supersedeReason: words('Reason', 200).nullable().default(null),
-  shownVerdict: choice('Verdict', VERDICTS).required(),
-})
-export type ReadingInput = yup.InferType<typeof readingInput>
-
-/** What became of one reading: only `stored` and `known` are acknowledged, so that nothing refused disappears from the outbox unseen. */
+/** What became of one entry: only `stored` and `known` are acknowledged, so that nothing refused disappears from the outbox unseen. */
 export interface Acknowledgement {
   id: string
   outcome: 'stored' | 'known' | 'refused'
   message: string | null
+  /** Questions that a person may confirm, and then send it again as it stands. */
+  asks?: readonly AskCode[]
 }
 
-/** Whether a reading fits the slot it names, by the same rules the quick line follows; a sentence when it doesn't. */
-function misfit(input: ReadingInput, slot: Slot | undefined, instruments: readonly Instrument[]): string | null {
-  if (!slot) return 'This point is not in the plan any more.'
+/** One job as a batch finds it: its points, and the holds as they stand with what the batch has stored so far. */
+class JobAtHand {
+  readonly #points: ReadonlyMap<string, Point>
+  #record: JobRecord
+  #holds: ReturnType<typeof benchOf>['holds'] | null = null
+
+  constructor(record: JobRecord) {
+    this.#record = record
+    this.#points = new Map(pointsOf(record.installation).map((point) => [point.key, point]))
+  }
+
+  point(key: string): Point | undefined {
+    return this.#points.get(key)
+  }
+
+  /** The step that the point waits for and that is held; worked out anew only while something is held. */
+  heldBy(point: Point): HoldStep | null {
+    if (familyOf(point).waitsFor === null) return null
+    this.#holds ??= benchOf(this.#record).holds
+    return heldBy(point, this.#holds)?.step ?? null
+  }
+
+  add(reading: JobRecord['readings'][number]): void {
+    this.#record = { ...this.#record, readings: [...this.#record.readings, reading] }
+    if (this.#holds?.some(({ released }) => !released)) this.#holds = null
+  }
+}
+
+/** What a reading offers to the rule of entry. */
+function offeredOf({ valueNumber, valueWord, digits, unit, bound }: ReadingInput, slot: Slot): Offered | null {
+  if ((valueNumber === null) === (valueWord === null)) return null
+  if (valueNumber !== null) return { kind: 'figure', value: valueNumber, unit, digits, bound }
+  return slot.input.kind === 'text' ? { kind: 'typed', text: valueWord ?? '' } : { kind: 'word', word: valueWord ?? '' }
+}
+
+/** A device that has not loaded the app anew asked about range and sign, and wrote one flag for both. */
+const confirmedOf = ({ confirmed, outOfRangeConfirmed }: ReadingInput): AskCode[] =>
+  outOfRangeConfirmed ? [...new Set<AskCode>([...confirmed, 'outOfRange', 'belowZero'])] : confirmed
+
+/** Why a reading cannot be stored as it is; `null` when it can. The rule is the one of every other door. */
+function misfit(
+  input: ReadingInput,
+  point: Point | undefined,
+  job: JobAtHand,
+  instruments: readonly Instrument[],
+): { message: string; asks?: readonly AskCode[] } | null {
+  const slot = point?.slots.find(({ id }) => id === input.slot)
+  if (!point || !slot) return { message: 'This point is not in the plan any more.' }
   if (input.supersedes !== null && input.valueWord === WITHDRAWN) return null
-  if ((input.valueNumber === null) === (input.valueWord === null)) return 'A reading is a number or a word.'
-  const instrument = input.instrumentId === null ? null : instruments.find((one) => one.id === input.instrumentId)
-  if (instrument === undefined) return 'The instrument is not one of this crew’s.'
-  const { input: takes } = slot
-  switch (takes.kind) {
-    case 'attached':
-      return 'This point takes a file, not a typed reading.'
-    case 'word':
-      return input.valueWord !== null && Object.hasOwn(takes.words, input.valueWord)
-        ? null
-        : `The answer must be ${Object.keys(takes.words).join(' or ')}.`
-    case 'text':
-      return input.valueWord !== null && input.valueWord.length <= takes.maxLength
-        ? null
-        : `The text may have ${takes.maxLength} characters.`
-    case 'quantity': {
-      if (input.valueWord !== null)
-        return takes.alsoWords && Object.hasOwn(takes.alsoWords, input.valueWord)
-          ? null
-          : `“${input.valueWord}” is no answer here.`
-      if (input.unit !== takes.unit)
-        return `This reading is in ${takes.unit || 'plain numbers'}, not in ${input.unit || 'plain numbers'}.`
-      const range =
-        takes.measures === null ? undefined : instrument?.functions.find((fn) => fn.measures === takes.measures)
-      const value = input.valueNumber ?? 0
-      if (range && (value < range.min || value > range.max) && !input.outOfRangeConfirmed)
-        return `${instrument?.tag} measures ${range.min}–${range.max} ${range.unit}; confirm the value.`
+  const instrument =
+    input.instrumentId === null ? null : (instruments.find(({ id }) => id === input.instrumentId) ?? 'stranger')
+  if (instrument === 'stranger') return { message: 'The instrument is not one of this crew’s.' }
+  const offered = offeredOf(input, slot)
+  if (!offered) return { message: refusalWords({ code: 'wantsNumberOrWord' }, slot) }
+  const answer = afterConfirming(
+    readEntry(slot, offered, { instrument, heldBy: job.heldBy(point) }),
+    confirmedOf(input),
+  )
+  switch (answer.kind) {
+    case 'ready':
       return null
-    }
+    case 'refused':
+      return { message: refusalWords(answer.why, slot) }
+    case 'ask':
+      return {
+        message: `${answer.asks.map(askWords).join(' ')} Confirm it, or correct it.`,
+        asks: answer.asks.map(({ code }) => code),
+      }
   }
 }
 
@@ -129,28 +148,16 @@ async function addOne(db: Db, row: NewReading): Promise<Acknowledgement> {
 /** Takes in a batch from an outbox, in its order, and answers for each reading by itself. Sending twice is harmless. */
 export const recordReadings = defineUseCase({
   name: 'recordReadings',
-  schema: yup.object({
-    readings: yup.array().strict().max(200, 'A batch holds 200 readings at most').required(required('Readings')),
-  }),
+  via: 'route',
+  schema: command.schema,
   run: async (db, actor, { readings }): Promise<Acknowledgement[]> => {
     const instruments = await instrumentsOfCrew(db, actor.crewId)
-    const plans = new Map<string, Promise<Map<string, Point> | null>>()
+    const jobs = new Map<string, JobAtHand | null>()
     const acknowledgements: Acknowledgement[] = []
     for (const candidate of readings as unknown[]) {
       const given = String((candidate as { id?: unknown } | null)?.id ?? '')
       try {
-        const input = parseInput(readingInput, candidate)
-        const plan = await (plans.get(input.jobId) ?? remember(plans, input.jobId, pointsByKey(db, actor, input.jobId)))
-        if (!plan) throw new Problem(404, 'There is no such job in your crew.')
-        const slot = plan.get(input.pointKey)?.slots.find((one) => one.id === input.slot)
-        const message = misfit(input, slot, instruments) ?? (await strayCorrection(db, input))
-        if (message) throw new Problem(422, message)
-        const { outOfRangeConfirmed, source, ...row } = input
-        const detail =
-          outOfRangeConfirmed || source !== 'typed'
-            ? { ...(outOfRangeConfirmed && { outOfRangeConfirmed }), source }
-            : null
-        acknowledgements.push(await addOne(db, { ...row, detail, recordedBy: actor.userId }))
+        acknowledgements.push(await takeIn(db, actor, parseInput(readingInput, candidate), jobs, instruments))
       } catch (error) {
         if (!(error instanceof Problem)) throw error
         acknowledgements.push({ id: given, outcome: 'refused', message: error.message })
@@ -160,16 +167,31 @@ export const recordReadings = defineUseCase({
   },
 })
 
-function remember<K, V>(map: Map<K, V>, key: K, value: V): V {
-  map.set(key, value)
-  return value
+async function takeIn(
+  db: Db,
+  actor: Actor,
+  input: ReadingInput,
+  jobs: Map<string, JobAtHand | null>,
+  instruments: readonly Instrument[],
+): Promise<Acknowledgement> {
+  if (!jobs.has(input.jobId)) jobs.set(input.jobId, await jobAtHand(db, actor, input.jobId))
+  const job = jobs.get(input.jobId)
+  if (!job) throw new Problem(404, 'There is no such job in your crew.')
+  const wrong = misfit(input, job.point(input.pointKey), job, instruments)
+  if (wrong) return { id: input.id, outcome: 'refused', ...wrong }
+  const stray = await strayCorrection(db, input)
+  if (stray) throw new Problem(422, stray)
+  const { bound, confirmed: _confirmed, outOfRangeConfirmed: _legacy, source, ...row } = input
+  const detail = detailOf({ bound, confirmed: confirmedOf(input), source })
+  const acknowledgement = await addOne(db, { ...row, detail, recordedBy: actor.userId })
+  if (acknowledgement.outcome === 'stored')
+    job.add({ ...row, detail, recordedBy: actor.userId, recordedByName: actor.name, receivedAt: null })
+  return acknowledgement
 }
 
-async function pointsByKey(db: Db, actor: Actor, jobId: string): Promise<Map<string, Point> | null> {
+async function jobAtHand(db: Db, actor: Actor, jobId: string): Promise<JobAtHand | null> {
   try {
-    const row = await jobOfActor(db, actor, jobId)
-    const installation = (await installationsOf(db, [row])).get(row.id)
-    return installation ? new Map(pointsOf(installation).map((point) => [point.key, point])) : null
+    return new JobAtHand(await jobRecord(db, await jobOfActor(db, actor, jobId)))
   } catch (error) {
     if (error instanceof Problem) return null
     throw error

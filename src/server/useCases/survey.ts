@@ -1,8 +1,7 @@
+import * as commands from '@/commands/survey'
 import { and, eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
-import { SURVEY_KINDS } from '@/core/installation/survey'
 import { job, surveyItem } from '@/db/schema'
-import { choice, id } from '@/schemas/fields'
 import { SURVEY_SCHEMAS, surveyContradiction } from '@/schemas/survey'
 import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
@@ -10,17 +9,11 @@ import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 import { constraintOf } from './items'
 
-const kindOfThing = () => choice('Kind of thing', SURVEY_KINDS).required()
-
 /** Adds a thing found on the survey, or changes it. */
 export const saveSurveyItem = defineUseCase({
   name: 'saveSurveyItem',
-  schema: yup.object({
-    jobId: id('job').required(),
-    kind: kindOfThing(),
-    itemId: id('item').required(),
-    fields: yup.mixed().required(),
-  }),
+  via: 'json',
+  schema: commands.saveSurveyItem.schema,
   run: async (db, actor, { jobId, kind, itemId, fields }) => {
     const row = await jobOfActor(db, actor, jobId)
     const { tag, name, sort, ...detail } = parseInput(
@@ -59,7 +52,8 @@ export const saveSurveyItem = defineUseCase({
 /** Takes a thing out of the survey. Its pictures stay on record. */
 export const removeSurveyItem = defineUseCase({
   name: 'removeSurveyItem',
-  schema: yup.object({ jobId: id('job').required(), itemId: id('item').required() }),
+  via: 'json',
+  schema: commands.removeSurveyItem.schema,
   run: async (db, actor, { jobId, itemId }) => {
     await jobOfActor(db, actor, jobId)
     const gone = await db

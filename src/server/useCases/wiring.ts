@@ -1,10 +1,7 @@
+import * as commands from '@/commands/wiring'
 import { and, eq, sql } from 'drizzle-orm'
-import * as yup from 'yup'
-import { WIRING_LAYERS } from '@/core/installation/wiring'
 import { coresOf } from '@/core/wiring/runLabels'
 import { job, wiringRevision } from '@/db/schema'
-import { choice, figure, id, required, words } from '@/schemas/fields'
-import { graphSchema } from '@/schemas/installationGraph'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -16,23 +13,9 @@ import { constraintOf } from './items'
  */
 export const saveWiring = defineUseCase({
   name: 'saveWiring',
-  schema: yup.object({
-    id: id().required(),
-    jobId: id('job').required(),
-    layer: choice('Layer', WIRING_LAYERS).required(required('Layer')),
-    base: figure('Base')
-      .integer('Base is a whole number')
-      .min(0, 'Base is 0 or more')
-      .max(100_000, 'Base is too large')
-      .required(required('Base')),
-    note: words('What was changed', 300).required(required('What was changed')),
-    madeAt: yup
-      .string()
-      .strict()
-      .matches(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z$/, 'madeAt is no instant')
-      .required(required('madeAt')),
-    graph: graphSchema.required(required('Wiring')),
-  }),
+  via: 'json',
+  mostBytes: 2 * 1024 * 1024,
+  schema: commands.saveWiring.schema,
   run: async (db, actor, { id: revisionId, jobId, layer, base, note, madeAt, graph }) => {
     await jobOfActor(db, actor, jobId)
     if (actor.role === 'hand' && layer === 'planned')
@@ -83,21 +66,11 @@ export const saveWiring = defineUseCase({
 /** Sets the one convention of core colours of a job; a blank goes back to the rule pack's colour. */
 export const setCoreColours = defineUseCase({
   name: 'setCoreColours',
-  schema: yup.object({
-    jobId: id('job').required(),
-    colours: yup
-      .object(
-        Object.fromEntries(
-          ['L1', 'L2', 'L3', 'N', 'PE'].map((conductor) => [conductor, words(conductor, 40).default('')]),
-        ),
-      )
-      .required(required('Colours')),
-  }),
+  via: 'json',
+  schema: commands.setCoreColours.schema,
   run: async (db, actor, { jobId, colours }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const given = Object.fromEntries(
-      Object.entries(colours as Record<string, string>).filter(([, colour]) => colour !== ''),
-    )
+    const given = commands.givenColours(colours)
     const cores = coresOf({ packId: row.packId, coreColours: given })
     const twice = cores.find(
       ({ colour }, k) => cores.findIndex((other) => other.colour.toLowerCase() === colour.toLowerCase()) !== k,

@@ -1,0 +1,41 @@
+import * as yup from 'yup'
+import { RULE_PACK_IDS } from '@/core/rules/rulePack'
+import { choice, figure, flag, required, words } from './fields'
+import { assumptionsSchema, siteSchema, sourcesSchema, supplySchema } from './job'
+
+/** What a new job starts with. */
+export const newJobSchema = yup.object({
+  name: words('Name', 80).required(required('Name')),
+  place: words('Place', 80).required(required('Place')),
+  packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')),
+  scheduledDay: words('Day', 10)
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
+    .nullable()
+    .default(null),
+})
+
+/** What of a job itself may be changed; what is left out stays. */
+export const jobChangeSchema = yup.object({
+  supply: supplySchema.default(undefined).optional(),
+  sources: sourcesSchema.default(undefined).optional(),
+  site: siteSchema.default(undefined).optional(),
+  assumptions: assumptionsSchema.default(undefined).optional(),
+  acceptsShedding: flag('Accepts shedding'),
+  testDepth: choice('Test depth', ['essential', 'full']),
+  scheduledDay: words('Day', 10)
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
+    .nullable(),
+  gatewayHost: words('Gateway address', 40)
+    .matches(
+      /^(127\.|10\.|192\.168\.|172\.(1[6-9]|2\d|3[01])\.)[\d.]+$/,
+      'Gateway address must be one of the house’s own network',
+    )
+    .nullable(),
+  gatewayPort: figure('Gateway port')
+    .integer()
+    .min(1, 'Gateway port is 1 to 65535')
+    .max(65535, 'Gateway port is 1 to 65535')
+    .nullable(),
+})
+
+export type JobChange = Partial<yup.InferType<typeof jobChangeSchema>>
