@@ -43,12 +43,25 @@ export default tseslint.config(
           zones: [
             zone(
               'core',
-              ['schemas', 'db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline', 'cli'],
+              [
+                'schemas',
+                'commands',
+                'db',
+                'server',
+                'devices',
+                'workers',
+                'features',
+                'ui',
+                'look',
+                'app',
+                'offline',
+                'cli',
+              ],
               'The core is pure: it imports nothing of the app.',
             ),
             zone(
               'schemas',
-              ['db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline'],
+              ['commands', 'db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline'],
               'Schemas stand on the core alone.',
             ),
             zone(
@@ -58,18 +71,18 @@ export default tseslint.config(
             ),
             zone(
               'devices',
-              ['schemas', 'db', 'server', 'workers', 'features', 'ui', 'look', 'app', 'offline'],
+              ['schemas', 'commands', 'db', 'server', 'workers', 'features', 'ui', 'look', 'app', 'offline'],
               'Devices know the core only.',
             ),
             zone(
               'workers',
-              ['schemas', 'db', 'server', 'devices', 'features', 'ui', 'look', 'app', 'offline'],
+              ['schemas', 'commands', 'db', 'server', 'devices', 'features', 'ui', 'look', 'app', 'offline'],
               'Workers are doors to the core.',
             ),
             zone('server', ['workers', 'features', 'ui', 'app', 'offline'], 'The server knows no screens.'),
             zone(
               'ui',
-              ['schemas', 'db', 'server', 'devices', 'features', 'app'],
+              ['schemas', 'commands', 'db', 'server', 'devices', 'features', 'app'],
               'Primitives know no feature and no server.',
             ),
             zone('features', ['app', 'db', 'devices', 'cli'], 'Features reach data through the server only.'),

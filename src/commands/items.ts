@@ -33,7 +33,7 @@ export const saveItem = defineCommand({
     fields: yup.mixed<Readonly<Record<string, unknown>>>().required(),
   }),
   apply: (record, { input: { kind, itemId, fields } }) => {
-    const { sort: _sort, ...values } = ITEM_SCHEMAS[kind].cast(fields, { stripUnknown: true }) as { sort: number }
+    const values = ITEM_SCHEMAS[kind].cast(fields, { stripUnknown: true })
     return withList(record, kind, (list) => upserted(list, { ...values, id: itemId }))
   },
 })

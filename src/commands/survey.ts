@@ -16,8 +16,8 @@ export const saveSurveyItem = defineCommand({
     fields: yup.mixed<Readonly<Record<string, unknown>>>().required(),
   }),
   apply: (record, { input: { kind, itemId, fields } }) => {
-    const { tag, name, sort: _sort, ...detail } = SURVEY_SCHEMAS[kind].cast(fields, { stripUnknown: true })
-    const item = { id: itemId, kind, tag, name, detail } as SurveyItem
+    const { tag, name, sort, ...detail } = SURVEY_SCHEMAS[kind].cast(fields, { stripUnknown: true })
+    const item = { id: itemId, kind, tag, name, sort, detail } as SurveyItem
     return { ...record, installation: { ...record.installation, survey: upserted(record.installation.survey, item) } }
   },
 })

@@ -99,10 +99,12 @@ it('lets a correction take nothing away but the reading it stands in for', async
 
 describe('taking in readings', () => {
   it('acknowledges each by itself, and knows one that comes twice', async () => {
-    const good = sent(jobId, 'earth.islandBond', 'ln', 230.4, { unit: 'V' })
+    // the first island is still held: a person confirmed that it was measured all the same
+    const measured = { unit: 'V', confirmed: ['stepHeld'] }
+    const good = sent(jobId, 'earth.islandBond', 'ln', 230.4, measured)
     expect((await record(good)).map(({ outcome }) => outcome)).toEqual(['stored'])
     expect(
-      (await record(good, sent(jobId, 'earth.islandBond', 'le', 230, { unit: 'V' }))).map(({ outcome }) => outcome),
+      (await record(good, sent(jobId, 'earth.islandBond', 'le', 230, measured))).map(({ outcome }) => outcome),
     ).toEqual(['known', 'stored'])
     expect((await record({ ...good, valueNumber: 12 }))[0]).toMatchObject({
       outcome: 'refused',
@@ -113,8 +115,8 @@ describe('taking in readings', () => {
     ['another unit', sent('', 'earth.islandBond', 'ne', 0.4, { unit: 'A' }), /in V, not in A/],
     ['a word for a number', sent('', 'earth.islandBond', 'ne', 'low'), /no answer here/],
     ['a point that is not there', sent('', 'earth.nothing', 'x', 1), /not in the plan/],
-    ['an answer that is none', sent('', 'outage.told', 'answer', 'perhaps'), /must be yes or no/],
-    ['a file’s slot', sent('', 'outage.gap', 'recording', 12, { unit: 'ms' }), /takes a file/],
+    ['an answer that is none', sent('', 'outage.told', 'answer', 'perhaps'), /no answer here. Type yes or no/],
+    ['a file’s slot', sent('', 'outage.gap', 'recording', 12, { unit: 'ms' }), /not typed: add the file/],
     [
       'a number as text',
       sent('', 'earth.islandBond', 'ne', 1, { valueNumber: '1', unit: 'V' }),
@@ -133,7 +135,7 @@ describe('taking in readings', () => {
       sent(jobId, 'earth.electrode.e1', 'r618', 5000, { unit: 'Ω', instrumentId: held.instruments[0]?.id })
     expect((await record(wild()))[0]).toMatchObject({
       outcome: 'refused',
-      message: expect.stringContaining('confirm the value'),
+      message: expect.stringContaining('Confirm it, or correct it.'),
     })
     expect((await record({ ...wild(), outOfRangeConfirmed: true }))[0]?.outcome).toBe('stored')
   })
@@ -146,7 +148,12 @@ describe('taking in readings', () => {
   })
   it('keeps both clocks, and the digits as they were typed', async () => {
     const at = '2026-03-01T10:00:00.000Z'
-    const one = sent(jobId, 'earth.islandBond', 'ne', 0.4, { unit: 'V', digits: '0.40', recordedAt: at })
+    const one = sent(jobId, 'earth.islandBond', 'ne', 0.4, {
+      unit: 'V',
+      digits: '0.40',
+      recordedAt: at,
+      confirmed: ['stepHeld'],
+    })
     await record(one)
     const { record: held } = await call(USE_CASES.viewJob, db, crew.actor('checker'), { jobId })
     expect(held.readings.find(({ id }) => id === one.id)).toMatchObject({

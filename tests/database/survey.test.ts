@@ -268,7 +268,7 @@ describe('revisions of the plan', () => {
     expect(await choose(own)).toMatchObject({ revision: 1, changed: 0 })
     const before = (await view(own)).record.installation.promises
     await call(USE_CASES.recordReadings, db, crew.actor('lead'), {
-      readings: [sent(own, 'outage.stayedOn.fridge', 'seen', 'running')],
+      readings: [sent(own, 'outage.stayedOn.fridge', 'seen', 'running', { confirmed: ['stepHeld'] })],
     })
     expect(await choose(own, { gapClass: 'flicker', note: 'The maker declared less.' })).toMatchObject({
       revision: 2,
@@ -297,9 +297,13 @@ describe('revisions of the plan', () => {
     await call(USE_CASES.recordReadings, db, crew.actor('lead'), {
       readings: [
         sent(own, 'outage.stayedOn.fridge', 'seen', 'running', {
+          confirmed: ['stepHeld'],
           recordedAt: new Date(Date.now() + 1000).toISOString(),
         }),
-        sent(own, 'outage.stayedOn.oven', 'seen', 'running', { recordedAt: new Date(Date.now() + 1000).toISOString() }),
+        sent(own, 'outage.stayedOn.oven', 'seen', 'running', {
+          confirmed: ['stepHeld'],
+          recordedAt: new Date(Date.now() + 1000).toISOString(),
+        }),
       ],
     })
     expect(benchOf((await view(own)).record).promises.find(({ promise }) => promise.kind === 'staysOn')?.verdict).toBe(

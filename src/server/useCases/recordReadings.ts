@@ -10,6 +10,7 @@ import { pointsOf } from '@/core/evidence/points'
 import { type AskCode, type Offered, afterConfirming, readEntry } from '@/core/evidence/readEntry'
 import { WITHDRAWN } from '@/core/evidence/reading'
 import type { Instrument } from '@/core/installation/installation'
+import { id } from '@/schemas/fields'
 import type { Db } from '@/db/client'
 import { type NewReading, addReadings, instrumentsOfCrew, readingsById } from '@/db/queries/evidence'
 import type { Actor } from '../access'
@@ -99,7 +100,12 @@ function misfit(
   }
 }
 
-const sameContent = (stored: NewReading, input: NewReading) =>
+const readingId = id('reading').required()
+
+const sameContent = (
+  stored: NewReading,
+  input: Pick<NewReading, 'jobId' | 'pointKey' | 'slot' | 'valueNumber' | 'valueWord'>,
+) =>
   stored.jobId === input.jobId &&
   stored.pointKey === input.pointKey &&
   stored.slot === input.slot &&
@@ -151,13 +157,16 @@ export const recordReadings = defineUseCase({
   via: 'route',
   schema: command.schema,
   run: async (db, actor, { readings }): Promise<Acknowledgement[]> => {
-    const instruments = await instrumentsOfCrew(db, actor.crewId)
-    const jobs = new Map<string, JobAtHand | null>()
+    const batch: Batch = {
+      instruments: await instrumentsOfCrew(db, actor.crewId),
+      stored: await storedOf(db, readings as unknown[]),
+      jobs: new Map(),
+    }
     const acknowledgements: Acknowledgement[] = []
     for (const candidate of readings as unknown[]) {
       const given = String((candidate as { id?: unknown } | null)?.id ?? '')
       try {
-        acknowledgements.push(await takeIn(db, actor, parseInput(readingInput, candidate), jobs, instruments))
+        acknowledgements.push(await takeIn(db, actor, parseInput(readingInput, candidate), batch))
       } catch (error) {
         if (!(error instanceof Problem)) throw error
         acknowledgements.push({ id: given, outcome: 'refused', message: error.message })
@@ -167,16 +176,35 @@ export const recordReadings = defineUseCase({
   },
 })
 
+/** What one batch is taken in with. */
+interface Batch {
+  instruments: readonly Instrument[]
+  /** Readings that are here already, by id. */
+  stored: ReadonlyMap<string, NewReading>
+  jobs: Map<string, JobAtHand | null>
+}
+
+/** Those of a batch that were taken in before, in one look. */
+async function storedOf(db: Db, readings: readonly unknown[]): Promise<Map<string, NewReading>> {
+  const ids = readings
+    .map((candidate) => (candidate as { id?: unknown } | null)?.id)
+    .filter((one): one is string => readingId.isValidSync(one))
+  const rows = ids.length === 0 ? [] : await readingsById(db, ids)
+  return new Map(rows.map((row) => [row.id, row]))
+}
+
 async function takeIn(
   db: Db,
   actor: Actor,
   input: ReadingInput,
-  jobs: Map<string, JobAtHand | null>,
-  instruments: readonly Instrument[],
+  { jobs, instruments, stored }: Batch,
 ): Promise<Acknowledgement> {
   if (!jobs.has(input.jobId)) jobs.set(input.jobId, await jobAtHand(db, actor, input.jobId))
   const job = jobs.get(input.jobId)
   if (!job) throw new Problem(404, 'There is no such job in your crew.')
+  // what has been taken in stays so, whatever the plan and the holds have become since its answer was lost
+  const known = stored.get(input.id)
+  if (known && sameContent(known, input)) return { id: input.id, outcome: 'known', message: null }
   const wrong = misfit(input, job.point(input.pointKey), job, instruments)
   if (wrong) return { id: input.id, outcome: 'refused', ...wrong }
   const stray = await strayCorrection(db, input)
