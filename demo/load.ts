@@ -18,7 +18,7 @@ import { addHouseholdPicture, answerHousehold } from '@/server/household'
 import { sealPack, signingKey } from '@/server/pack/sealPack'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
-import { type FitFromPlan, type ScenarioThing, fitOfPlan } from './fitOfPlan'
+import { type FitFromPlan, type ScenarioThing, fitOfPlan } from '@/jobFile/fitOfPlan'
 import { meterYearCsv } from './meterYear'
 import { plateJpeg } from './plate'
 

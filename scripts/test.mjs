@@ -13,6 +13,9 @@ import { ensureChromium, ensureNpmPackages, ensurePostgres } from './lib/setup.m
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const work = join(root, '.test-data')
 const bin = (name) => join(root, 'node_modules/.bin', name)
+/** `npm test -- browser wire.spec` runs one part, and of it the files whose names hold one of the words behind. */
+const PARTS = ['types', 'lint', 'database', 'browser']
+const [only, ...files] = process.argv.slice(2)
 let passed = 0
 let failed = 0
 
@@ -57,7 +60,7 @@ async function databaseTests(postgres) {
     suite(
       'Unit and database tests',
       bin('vitest'),
-      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...files],
       env,
       report,
       ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
@@ -88,7 +91,7 @@ async function browserTests(postgres, chromium) {
       AWLBRIGHT_TEST_DATABASE: app.env.DATABASE_URL,
       PLAYWRIGHT_JSON_OUTPUT_NAME: report,
     }
-    suite('Browser tests', bin('playwright'), ['test'], env, report, ({ stats }) => ({
+    suite('Browser tests', bin('playwright'), ['test', ...files], env, report, ({ stats }) => ({
       passed: stats.expected + stats.flaky,
       failed: stats.unexpected,
     }))
@@ -121,7 +124,8 @@ try {
   }
   rmSync(work, { recursive: true, force: true })
   mkdirSync(work, { recursive: true })
-  const only = process.argv[2]
+  if (only !== undefined && !PARTS.includes(only))
+    throw new Blocked(`npm test -- PART [FILE …]: there is no part “${only}”; there are ${PARTS.join(', ')}`)
   const wanted = (name) => only === undefined || only === name
   if (wanted('types')) check('Types', bin('tsc'), ['--noEmit'])
   if (wanted('lint')) check('Lint', 'npm', ['run', '--silent', 'lint'])

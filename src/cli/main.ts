@@ -9,6 +9,11 @@ import { RECORDING_BOUNDS, RecordingError } from '@/core/outage/recording'
 import { PACK_BOUNDS, verifyPack } from '@/core/pack/verifyPack'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { RULE_PACK_IDS, type RulePackId } from '@/core/rules/rulePack'
+import type { Instrument } from '@/core/installation/installation'
+import { JobFileError } from '@/jobFile/issues'
+import { jobJsonSchema } from '@/jobFile/jobJsonSchema'
+import { judgeJob } from '@/jobFile/judgeJob'
+import { recordOfJobFile } from '@/jobFile/recordOfJobFile'
 import { CALC_CODES } from './calcCodes'
 
 /** A call that cannot be carried out as it was made: exit 2, one line that names what to change. */
@@ -17,6 +22,8 @@ class BadCall extends Error {}
 const USAGE = `usage:
   npm run -s cli -- calc CODE              one JSON object or an array on standard input; codes: ${Object.keys(CALC_CODES).join(' ')}
   npm run -s cli -- trace FILE [--pack P]  analysis of a recording (.csv, .cff, or .cfg with its .dat beside it)
+  npm run -s cli -- job FILE               what the app would say of a job in the open form (docs/formats/job.md)
+  npm run -s cli -- job-schema             the JSON Schema of that form
   npm run -s cli -- verify PACK [--key K]  verifies a sealed pack; K is the public key to trust, in hex`
 
 const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
@@ -106,12 +113,69 @@ function verify(args: string[]): number {
   return result.intact ? 0 : 1
 }
 
+const JOB_MAX_BYTES = 16 * 1024 * 1024
+
+/** Instruments of the crew, from a `crew.json` in the folder of the job or the one above it; none where there is no such file. */
+function crewInstruments(path: string, today: string): Instrument[] {
+  const crew = [dirname(path), dirname(dirname(path))].map((folder) => join(folder, 'crew.json')).find(existsSync)
+  if (crew === undefined) return []
+  const { instruments = [] } = jsonOf(crew) as { instruments?: (Instrument & { calibrationInDays?: number })[] }
+  return instruments.map(({ calibrationInDays, ...instrument }) => ({
+    ...instrument,
+    calibrationDue:
+      calibrationInDays === undefined
+        ? instrument.calibrationDue
+        : new Date(Date.parse(`${today}T00:00:00Z`) + calibrationInDays * 86_400_000).toISOString().slice(0, 10),
+  }))
+}
+
+function jsonOf(path: string): unknown {
+  try {
+    return JSON.parse(new TextDecoder().decode(bytesOf(path, JOB_MAX_BYTES)))
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error
+    throw new BadCall(`${path}: this is not JSON: ${error.message}`)
+  }
+}
+
+/** A recording that a job names: beside it, or in the folder `recordings` beside or above. Names with a path in them are not followed. */
+function recordingBeside(path: string, packOf: () => RulePackId, name: string) {
+  if (basename(name) !== name) return null
+  const folders = [dirname(path), join(dirname(path), 'recordings'), join(dirname(dirname(path)), 'recordings')]
+  const found = folders.map((folder) => join(folder, name)).find(existsSync)
+  if (found === undefined) return null
+  const files = partnersOf(found).map((one) => ({
+    name: basename(one),
+    bytes: bytesOf(one, RECORDING_BOUNDS.maxBytes),
+  }))
+  const { analysis } = analyseRecording(readRecording(files), RULE_PACKS[packOf()])
+  return { gapMs: analysis.gap?.longestPhaseMs ?? null, detail: { ...analysis } }
+}
+
+function job([path]: string[]): number {
+  if (!path) throw new BadCall('job: name a file')
+  const input = jsonOf(path)
+  const today = new Date().toISOString().slice(0, 10)
+  const { record, notTaken } = recordOfJobFile(input, {
+    today,
+    instruments: crewInstruments(path, today),
+    recordingOf: (name) => recordingBeside(path, () => (input as { packId: RulePackId }).packId, name),
+  })
+  print({ ...judgeJob(record), notTaken })
+  return 0
+}
+
 async function main([command, ...args]: string[]): Promise<number> {
   switch (command) {
     case 'calc':
       return calc(args)
     case 'trace':
       return trace(args)
+    case 'job':
+      return job(args)
+    case 'job-schema':
+      print(jobJsonSchema())
+      return 0
     case 'verify':
       return verify(args)
     default:
@@ -128,7 +192,8 @@ main(process.argv.slice(2)).then(
       error instanceof BadCall ||
       error instanceof ValidationError ||
       error instanceof RangeError ||
-      error instanceof RecordingError
+      error instanceof RecordingError ||
+      error instanceof JobFileError
     ))
       throw error
     process.stderr.write(`${error.message}\n`)

@@ -49,7 +49,7 @@ test('answers hostile requests in words and stays up', async ({ context }) => {
     return [response.status(), ((await response.json()) as { message: string }).message] as const
   }
   expect(await post('/api/sync', '{"readings":')).toEqual([400, 'The request is not JSON. Nothing was stored.'])
-  expect(await post('/api/sync', `{"readings":"${'x'.repeat(600_000)}"}`)).toEqual([
+  expect(await post('/api/sync', `{"readings":"${'x'.repeat(3_000_000)}"}`)).toEqual([
     413,
     'That is larger than 512 KB. Nothing was stored.',
   ])

@@ -69,6 +69,8 @@ export async function sendReadings(
         unit,
         recordedAt: new Date().toISOString(),
         shownVerdict: 'open',
+        // what another phone has sent: measured while a step was held, and confirmed there
+        confirmed: ['stepHeld'],
       })),
     },
   })

@@ -11,7 +11,7 @@ import { readRecording } from '@/core/outage/readRecording'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { isKeepRequest } from '@/offline/messages'
 import { aCircuit, aRun } from '../support/house'
-import { type FitFromPlan, type ScenarioThing, fitOfPlan } from '../../demo/fitOfPlan'
+import { type FitFromPlan, type ScenarioThing, fitOfPlan } from '@/jobFile/fitOfPlan'
 
 const folder = fileURLToPath(new URL('../../demo/', import.meta.url))
 const json = <T>(path: string) => JSON.parse(readFileSync(folder + path, 'utf8')) as T

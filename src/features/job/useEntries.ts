@@ -6,14 +6,21 @@ import { heldBy } from '@/core/evidence/next'
 import type { Bench } from '@/core/evidence/bench'
 import type { Judgement } from '@/core/evidence/point'
 import type { Target } from '@/core/evidence/quickLine'
-import { type Ask, type EnteredValue, type Offered, afterConfirming, readEntry } from '@/core/evidence/readEntry'
+import {
+  type Ask,
+  type AskCode,
+  type EnteredValue,
+  type Offered,
+  afterConfirming,
+  readEntry,
+} from '@/core/evidence/readEntry'
 import type { Reading } from '@/core/evidence/reading'
 import type { Keep } from './useCarryOut'
 import { type EntryFacts, type Hand, makeReading, withdrawalOf } from './makeReading'
 
 /** What became of an entry: stored with its verdict, asked about, or refused in words. */
 export type Entered =
-  | { kind: 'stored'; judgement: Judgement }
+  | { kind: 'stored'; judgement: Judgement; confirmed: readonly AskCode[] }
   | { kind: 'ask'; asks: readonly Ask[] }
   | { kind: 'refused'; message: string }
 
@@ -53,7 +60,7 @@ export function useEntries(record: JobRecord, bench: Bench, hand: Hand, keep: Ke
         if (answer.kind === 'refused') return { kind: 'refused', message: refusalWords(answer.why, slot) }
         if (answer.kind === 'ask') return { kind: 'ask', asks: answer.asks }
         const reading = makeReading(target, answer.value, hand, new Date(), facts)
-        return { kind: 'stored', judgement: await store(reading) }
+        return { kind: 'stored', judgement: await store(reading), confirmed: facts.confirmed ?? [] }
       },
       async withdraw(reading, reason) {
         await store(withdrawalOf(reading, reason, hand, new Date()))

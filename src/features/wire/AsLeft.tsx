@@ -2,6 +2,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { asLeftDevices, switchesAsLeft } from '@/core/evidence/families/switchPositions'
 import { latestBySlot } from '@/core/evidence/reading'
+import type { AskCode } from '@/core/evidence/readEntry'
 import type { Positions } from '@/core/wiring/installationGraph'
 import { Button } from '@/ui/Button'
 import { VerdictWord } from '@/ui/VerdictWord'
@@ -19,11 +20,15 @@ export function AsLeft({ positions }: { positions: Positions }) {
   const judgement = bench.judgements.get(point.key)
   const there = latestBySlot(bench.context.readings, point.key)
   const store = async () => {
+    let confirmed: readonly AskCode[] = []
     for (const { id } of asLeftDevices(installation)) {
       const slot = point.slots.find((one) => one.id === id)
       const stands = positions[id]
-      if (slot && stands !== undefined && there.get(id)?.valueWord !== stands)
-        await offer({ point, slot }, { kind: 'word', word: stands })
+      if (slot && stands !== undefined && there.get(id)?.valueWord !== stands) {
+        const entered = await offer({ point, slot }, { kind: 'word', word: stands }, { confirmed })
+        if (entered?.kind !== 'stored') return
+        confirmed = entered.confirmed
+      }
     }
   }
   return (

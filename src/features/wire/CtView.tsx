@@ -1,4 +1,5 @@
 'use client'
+import type { AskCode } from '@/core/evidence/readEntry'
 import type { Phase } from '@/core/rules/rulePack'
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
@@ -128,9 +129,17 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
   const [told, setTold] = useState<string | null>(null)
   const phase = point.thing as Phase
   const known = slotReadings(point, bench.context).number('noise')
-  const store = async (slotId: string, watts: number) => {
-    const slot = point.slots.find(({ id }) => id === slotId)
-    if (slot) await offer({ point, slot }, { kind: 'figure', value: Math.round(watts * 10) / 10, unit: 'W' })
+  /** Stores figures that belong together: what is asked of the first is asked once, and what is left is not stored without it. */
+  const store = async (figures: readonly (readonly [slotId: string, watts: number])[]) => {
+    let confirmed: readonly AskCode[] = []
+    for (const [slotId, watts] of figures) {
+      const slot = point.slots.find(({ id }) => id === slotId)
+      if (!slot) continue
+      const value = Math.round(watts * 10) / 10
+      const entered = await offer({ point, slot }, { kind: 'figure', value, unit: 'W' }, { confirmed })
+      if (entered?.kind !== 'stored') return
+      confirmed = entered.confirmed
+    }
   }
   const loadW = () => {
     const read = parseQuantity(load, 'W')
@@ -175,17 +184,21 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     const read = await sample()
     if (!read) return
     const noiseW = Math.max(base.noiseW, read.noiseW)
-    if (known === null || noiseW > known) await store('noise', noiseW)
-    await store(`load${number}`, watts)
-    await store(`meter${number}`, read.meanW - base.meanW)
+    await store([
+      ...(known === null || noiseW > known ? [['noise', noiseW] as const] : []),
+      [`load${number}`, watts],
+      [`meter${number}`, read.meanW - base.meanW],
+    ])
   }
   const pair = async () => {
     const watts = loadW()
     const read = parseQuantity(typed, 'W')
     if (watts === null) return
     if (!read.ok) return setTold(quantityFaultWords(read.error))
-    await store(`load${number}`, watts)
-    await store(`meter${number}`, read.value.value)
+    await store([
+      [`load${number}`, watts],
+      [`meter${number}`, read.value.value],
+    ])
   }
   const rehearse = async (watts: number) => {
     try {
