@@ -1,19 +1,27 @@
 import type { Unit } from '@/core/quantity/units'
 
-/** One field of a descriptive form: what it is called and what it takes. */
+/** One field of a descriptive form: what it is called and what it takes. Form, schema, CSV column and file input are made from it. */
 export interface FieldSpec {
   /** Path in the input, such as `ratingA` or `units.0.moduleW`. */
   name: string
   label: string
-  /** `lines` is text of several lines; `clock` a time of day, stored as minutes after midnight. */
-  kind: 'text' | 'lines' | 'number' | 'percent' | 'choice' | 'flag' | 'date' | 'clock'
+  /** `lines` is text of several lines; `clock` a time of day, stored as minutes after midnight; `tag` a short name of small letters and digits. */
+  kind: 'text' | 'tag' | 'lines' | 'number' | 'percent' | 'choice' | 'flag' | 'date' | 'clock'
   unit?: Unit
   options?: Readonly<Record<string, string>>
+  /** The options are numbers, and stored as such. */
+  numeric?: boolean
   /** A blank is stored as not known, and stays Open. */
   optional?: boolean
+  /** What is stored where it is left out altogether. */
+  absent?: string | number | boolean
   hint?: string
-  /** Bounds of a number in its unit, of a share between 0 and 1; 0 and open by default. */
+  /** Bounds of a number in its unit, of a share between 0 and 1, of a text's characters; a number is 0 or more by default. */
   min?: number
   max?: number
+  /** The number must be above this. */
+  above?: number
   whole?: boolean
+  /** What the text must look like beyond its length, and what is said where it does not. */
+  pattern?: { is: RegExp; message: string }
 }

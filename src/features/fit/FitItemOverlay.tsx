@@ -5,7 +5,7 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
 import { FIT_FIELDS, FIT_WORDS } from '@/schemas/fitFields'
 import { Overlay } from '@/ui/Overlay'
-import { schemaIssues } from '../forms/schemaIssues'
+import { schemaIssues } from '@/schemas/schemaIssues'
 import { ThingForm } from '../forms/ThingForm'
 import { useJob } from '../job/JobContext'
 

@@ -6,8 +6,8 @@ import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
 import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
-import { itemFields, newItem, withNumbers } from './itemFields'
-import { schemaIssues } from './schemaIssues'
+import { formFieldsOf, newItemOf } from '@/schemas/itemFields'
+import { schemaIssues } from '@/schemas/schemaIssues'
 import { SpecForm } from './SpecForm'
 
 const WORDS: Readonly<Record<ItemKind, string>> = {
@@ -61,17 +61,16 @@ function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onCl
   }
   return (
     <SpecForm
-      specs={itemFields(kind, pack)}
-      initial={item ?? newItem(kind, pack)}
+      specs={formFieldsOf(kind, pack)}
+      initial={item ?? newItemOf(kind, pack)}
       submitLabel={item ? `Save the ${WORDS[kind]}` : `Add the ${WORDS[kind]}`}
       check={(fields) => {
-        const values = withNumbers(kind, fields)
-        const wrong = contradiction(kind, values, pack.id)
-        return [...schemaIssues(ITEM_SCHEMAS[kind], values), ...(wrong ? [wrong] : [])]
+        const wrong = contradiction(kind, fields, pack.id)
+        return [...schemaIssues(ITEM_SCHEMAS[kind], fields), ...(wrong ? [wrong] : [])]
       }}
       save={async (fields) => {
         const sort = (item as { sort?: number } | null)?.sort ?? Math.floor(Date.now() / 1000) % 2_000_000_000
-        await carryOut('saveItem', { jobId, kind, itemId: id, fields: { ...withNumbers(kind, fields), sort } })
+        await carryOut('saveItem', { jobId, kind, itemId: id, fields: { ...fields, sort } })
         onClose()
       }}
       extra={

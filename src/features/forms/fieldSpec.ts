@@ -28,9 +28,12 @@ function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message:
   switch (spec.kind) {
     case 'flag':
       return { value: trimmed === '' ? null : trimmed === 'yes' }
-    case 'text':
-    case 'lines':
     case 'choice':
+      if (spec.numeric && trimmed !== '') return { value: Number(trimmed) }
+      return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
+    case 'text':
+    case 'tag':
+    case 'lines':
     case 'date':
       return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
     case 'clock': {

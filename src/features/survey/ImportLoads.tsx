@@ -2,7 +2,8 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { type RowAside, readCsvTable, rowsOfLines } from '@/core/exchange/csvTable'
-import { LOAD_COLUMNS, type LoadMapping, guessLoadMapping, readLoadsCsv } from '@/core/exchange/loadsCsv'
+import { readLoadsCsv } from '@/schemas/tables/loadsCsv'
+import { type TableMapping, guessMapping, tableFieldsOf } from '@/schemas/tables/thingsCsv'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
@@ -33,11 +34,14 @@ function Reading({ onClose }: { onClose: () => void }) {
     refresh,
   } = useJob()
   const [csv, setCsv] = useState<string | null>(null)
-  const [mapping, setMapping] = useState<LoadMapping | null>(null)
+  const [mapping, setMapping] = useState<TableMapping | null>(null)
   const [failure, setFailure] = useState<string | null>(null)
   const [done, setDone] = useState<{ stored: number; aside: RowAside[] } | null>(null)
   const table = useMemo(() => (csv === null ? null : readCsvTable(csv)), [csv])
-  const columns = useMemo(() => mapping ?? (table?.ok ? guessLoadMapping(table.value.header) : null), [mapping, table])
+  const columns = useMemo(
+    () => mapping ?? (table?.ok ? guessMapping('load', table.value.header) : null),
+    [mapping, table],
+  )
   const preview = useMemo(
     () =>
       csv === null || columns === null
@@ -110,7 +114,7 @@ function Reading({ onClose }: { onClose: () => void }) {
             gap="8px 12px"
             mt="12px"
           >
-            {LOAD_COLUMNS.map(({ field, head }) => (
+            {tableFieldsOf('load').map(({ name: field, column: { head } }) => (
               <ColumnChoice
                 key={field}
                 label={head.replaceAll('_', ' ')}

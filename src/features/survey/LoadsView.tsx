@@ -1,7 +1,7 @@
 'use client'
 import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { loadsCsv } from '@/core/exchange/loadsCsv'
+import { loadsCsv } from '@/schemas/tables/loadsCsv'
 import type { Load } from '@/core/installation/installation'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'

@@ -1,7 +1,8 @@
 import { eq, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
-import { LOAD_COLUMNS, readLoadsCsv } from '@/core/exchange/loadsCsv'
+import { readLoadsCsv } from '@/schemas/tables/loadsCsv'
+import { tableFieldsOf } from '@/schemas/tables/thingsCsv'
 import { SERIES_UNITS, readSeriesCsv } from '@/core/exchange/seriesCsv'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { putProfile, removeProfile as takeOutProfile } from '@/db/queries/profiles'
@@ -23,7 +24,9 @@ export const importLoads = defineUseCase({
     jobId: id('job').required(),
     csv: yup.string().strict().max(200_000, 'The list is larger than 200,000 characters').required(required('List')),
     mapping: yup
-      .object(Object.fromEntries(LOAD_COLUMNS.map(({ field, head }) => [field, column(head).default(-1)])))
+      .object(
+        Object.fromEntries(tableFieldsOf('load').map(({ name, column: { head } }) => [name, column(head).default(-1)])),
+      )
       .nullable()
       .default(null),
   }),

@@ -1,0 +1,69 @@
+import type { RcdDevice } from '@/core/earthing/residualCurrentTrip'
+import type { RulePack } from '@/core/rules/rulePack'
+import { type ItemField, NAME, PHASES, TAG, TORQUE, figure, phasesIn, same } from './itemField'
+
+const DEVICE_WORDS: Readonly<Record<RcdDevice, string>> = {
+  general: 'general type',
+  delayed: 'delayed type (S)',
+  gfciA: 'class A',
+}
+/** Devices that are sold with a pack; the first is what a new circuit has. */
+const devicesIn = ({ id }: RulePack): RcdDevice[] => (id === 'na-split-240' ? ['gfciA'] : ['general', 'delayed'])
+const RATED_MA: Readonly<Record<RcdDevice, number>> = { general: 30, delayed: 30, gfciA: 6 }
+const firstDevice = (pack: RulePack): RcdDevice => devicesIn(pack)[0] ?? 'general'
+
+const severalPhases = (pack: RulePack) => (pack.phases.length > 1 ? { options: phasesIn(pack) } : null)
+
+/** A final circuit: its device, its board and phase, and where it was found. */
+export const CIRCUIT_FIELDS: readonly ItemField[] = [
+  NAME,
+  TAG,
+  {
+    name: 'device',
+    label: 'Residual-current device',
+    kind: 'choice',
+    options: DEVICE_WORDS,
+    inPack: (pack) => ({
+      label: pack.words.residualCurrentDeviceShort,
+      options: Object.fromEntries(devicesIn(pack).map((device) => [device, DEVICE_WORDS[device]])),
+    }),
+    first: firstDevice,
+  },
+  figure('iDeltaNMa', 'Rated residual current', 'mA', {
+    above: 0,
+    max: 3000,
+    hint: 'blank where there is no such device',
+    first: (pack) => RATED_MA[firstDevice(pack)],
+  }),
+  figure('breakerA', 'Rating of its breaker or fuse', 'A'),
+  {
+    name: 'curve',
+    label: 'Curve',
+    kind: 'text',
+    optional: true,
+    max: 2,
+    inPack: ({ breakerCurves }) => (breakerCurves.length > 0 ? { kind: 'choice', options: same(breakerCurves) } : null),
+  },
+  {
+    name: 'phase',
+    label: 'Phase',
+    kind: 'choice',
+    options: PHASES,
+    absent: 'all',
+    inPack: severalPhases,
+    first: ({ phases }) => (phases.length > 1 ? 'all' : undefined),
+  },
+  { name: 'boardTag', label: 'On board', kind: 'tag', optional: true, hint: 'its short name' },
+  { name: 'foundBoardTag', label: 'Found on board', kind: 'tag', optional: true, hint: 'only where this job moves it' },
+  {
+    name: 'foundPhase',
+    label: 'Found on phase',
+    kind: 'choice',
+    optional: true,
+    options: PHASES,
+    inPack: severalPhases,
+    hint: 'only where this job moves it',
+  },
+  TORQUE,
+  { name: 'backedUp', label: 'Backed up', kind: 'flag', first: () => true },
+]

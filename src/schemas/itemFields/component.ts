@@ -1,0 +1,28 @@
+import type { ComponentKind } from '@/core/installation/installation'
+import { type ItemField, NAME, TAG } from './itemField'
+
+const KIND_WORDS: Readonly<Record<ComponentKind, string>> = {
+  inverter: 'inverter',
+  battery: 'battery',
+  gateway: 'gateway',
+  isolator: 'isolator',
+  surge: 'surge device',
+  meter: 'meter',
+  pv: 'PV',
+}
+
+/** A component that is mounted, with a plate of its own. */
+export const COMPONENT_FIELDS: readonly ItemField[] = [
+  NAME,
+  TAG,
+  {
+    name: 'kind',
+    label: 'Kind',
+    kind: 'choice',
+    options: KIND_WORDS,
+    inPack: ({ words }) => ({ options: { ...KIND_WORDS, isolator: words.isolator } }),
+    first: () => 'battery',
+  },
+  { name: 'model', label: 'Model', kind: 'text', max: 60 },
+  { name: 'minimumFirmware', label: 'Lowest firmware', kind: 'text', optional: true, max: 20 },
+]

@@ -1,0 +1,48 @@
+import type { RulePack } from '@/core/rules/rulePack'
+import type { FieldSpec } from '../fieldSpec'
+
+/** How a field stands in a table: its header on export, and the names it is looked for by. */
+export interface TableColumn {
+  head: string
+  names: readonly string[]
+  /** A row without it is no row. */
+  needed?: boolean
+  /** What a blank cell means, where it is not simply unknown. */
+  blank?: (pack: RulePack) => unknown
+}
+
+/** One field of a kind of thing in the plan: its form, its schema, its column and its place in a file are all made from this. */
+export interface ItemField extends FieldSpec {
+  /** What differs in the form of a pack: words, options; `null` where the pack has no such field. */
+  inPack?: (pack: RulePack) => Partial<FieldSpec> | null
+  /** What the form of a new thing begins with. */
+  first?: (pack: RulePack) => unknown
+  column?: TableColumn
+}
+
+export const NAME: ItemField = { name: 'name', label: 'Name', kind: 'text', max: 60 }
+export const TAG: ItemField = {
+  name: 'tag',
+  label: 'Short name',
+  kind: 'tag',
+  hint: 'for the quick line, such as c4',
+}
+
+/** Words that stand for themselves. */
+export const same = (words: readonly string[]): Record<string, string> =>
+  Object.fromEntries(words.map((word) => [word, word]))
+
+export const PHASES = same(['L1', 'L2', 'L3', 'all'])
+/** Phases of a pack, and all of them where there are several. */
+export const phasesIn = ({ phases }: RulePack): Record<string, string> =>
+  same([...phases, ...(phases.length > 1 ? ['all'] : [])])
+
+/** A figure that may be blank. */
+export const figure = (
+  name: string,
+  label: string,
+  unit: FieldSpec['unit'],
+  more: Partial<ItemField> = {},
+): ItemField => ({ name, label, kind: 'number', ...(unit && { unit }), optional: true, ...more })
+
+export const TORQUE = figure('torqueNm', 'Torque of its terminals', 'Nm', { hint: 'the maker’s figure' })

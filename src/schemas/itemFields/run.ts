@@ -1,0 +1,61 @@
+import { COPPER_OHM_PER_KM, sizeSystemOf } from '@/core/rules/conductors'
+import type { RulePack } from '@/core/rules/rulePack'
+import { type ItemField, TAG, TORQUE, figure, same } from './itemField'
+
+const sizesIn = ({ id }: RulePack) =>
+  same(Object.keys(COPPER_OHM_PER_KM[sizeSystemOf(id)]).sort((a, b) => parseFloat(a) - parseFloat(b)))
+
+/** A cable run between two named ends. */
+export const RUN_FIELDS: readonly ItemField[] = [
+  TAG,
+  { name: 'from', label: 'Near end', kind: 'text', max: 60 },
+  { name: 'to', label: 'Far end', kind: 'text', max: 60 },
+  {
+    name: 'size',
+    label: 'Size',
+    kind: 'text',
+    max: 8,
+    inPack: (pack) => ({
+      label: sizeSystemOf(pack.id) === 'awg' ? 'Size, AWG' : 'Size, mm²',
+      kind: 'choice',
+      options: sizesIn(pack),
+    }),
+    first: ({ id }) => (sizeSystemOf(id) === 'awg' ? '6' : '16'),
+  },
+  { name: 'lengthM', label: 'Length', kind: 'number', unit: 'm', above: 0, max: 2000 },
+  {
+    name: 'conductorTempC',
+    label: 'Conductor temperature',
+    kind: 'number',
+    unit: '°C',
+    min: -40,
+    max: 90,
+    absent: 20,
+    hint: 'while the loop is measured',
+    first: () => 20,
+  },
+  figure('designCurrentA', 'Design current', 'A'),
+  figure('deviceA', 'Device before it', 'A'),
+  {
+    name: 'derating',
+    label: 'Left after derating',
+    kind: 'percent',
+    above: 0,
+    max: 1,
+    absent: 1,
+    hint: 'product of all factors',
+    first: () => 1,
+  },
+  figure('faultCurrentA', 'Fault current', 'A'),
+  figure('faultS', 'Fault lasts', 's'),
+  {
+    name: 'extraM',
+    label: 'Extra left for later',
+    kind: 'number',
+    unit: 'm',
+    max: 200,
+    absent: 0,
+    first: () => 0,
+  },
+  TORQUE,
+]
