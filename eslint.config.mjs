@@ -10,6 +10,17 @@ const zone = (target, from, message) => ({
   message,
 })
 
+const KEY =
+  '^(wire\\.(positions|identity|cores|loop|torque|dead\\.|live|ct|farEnd)|earth\\.(electrode|islandBond|rcd)|outage\\.(?!bench$)|settings\\.(?!bench$)|fit\\.(component|unit|task|parked|isolator|surge|meter|dcRoute|spare|face)|survey\\.supplyRating|handover\\.(cardExplained|labels))'
+const KEY_MESSAGE = 'A point’s key is spelt by its family: take it from there.'
+const FAMILY_MESSAGE = 'Name the family itself: belongsTo(point, family).'
+const KEY_RULES = [
+  { selector: `Literal[value=/${KEY}/]`, message: KEY_MESSAGE },
+  { selector: `TemplateElement[value.raw=/${KEY}/]`, message: KEY_MESSAGE },
+  { selector: "BinaryExpression[left.property.name='family'][right.type='Literal']", message: FAMILY_MESSAGE },
+  { selector: "BinaryExpression[left.name='family'][right.type='Literal']", message: FAMILY_MESSAGE },
+]
+
 export default tseslint.config(
   {
     ignores: [
@@ -29,7 +40,7 @@ export default tseslint.config(
     settings: { 'import-x/resolver-next': [createTypeScriptImportResolver()] },
     rules: {
       'react-hooks/rules-of-hooks': 'error',
-      'react-hooks/exhaustive-deps': 'off',
+      'react-hooks/exhaustive-deps': 'error',
       '@typescript-eslint/no-unused-vars': [
         'error',
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
@@ -79,6 +90,16 @@ export default tseslint.config(
               ['schemas', 'commands', 'db', 'server', 'devices', 'features', 'ui', 'look', 'app', 'offline'],
               'Workers are doors to the core.',
             ),
+            zone(
+              'commands',
+              ['db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline', 'cli', 'jobFile'],
+              'Commands stand on core and schemas: both ends of the wire take them.',
+            ),
+            zone(
+              'jobFile',
+              ['db', 'server', 'devices', 'workers', 'features', 'ui', 'look', 'app', 'offline', 'cli'],
+              'A job file is read by core, schemas and commands alone.',
+            ),
             zone('server', ['workers', 'features', 'ui', 'app', 'offline'], 'The server knows no screens.'),
             zone(
               'ui',
@@ -127,11 +148,33 @@ export default tseslint.config(
     },
   },
   {
+    // what only the types can tell: a promise nobody waits for, a case nobody thought of
+    files: ['src/**/*.{ts,tsx}', 'demo/**/*.ts', 'tests/**/*.{ts,tsx}', 'scripts/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true, requireDefaultForNonUnion: true },
+      ],
+    },
+  },
+  {
+    // a key is spelt by its family alone, and a family is named by itself: nothing hangs on a string that nobody checks
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/core/evidence/families/**', '**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': ['error', ...KEY_RULES],
+    },
+  },
+  {
     // the theme is the one place with colours
     files: ['src/features/**', 'src/ui/**', 'src/app/**/*.tsx'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
       'no-restricted-syntax': [
         'error',
+        ...KEY_RULES,
         { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Take the colour from the theme.' },
       ],
     },

@@ -5,8 +5,9 @@ import { day, figure, flag, oneOrNone, required, tag, words } from './fields'
 const MOST_CHARACTERS = 200
 
 /** A number within the bounds of its spec. */
-function numberSchema({ label, kind, min, max, above, whole }: FieldSpec) {
-  const shown = (bound: number) => (kind === 'percent' ? `${bound * 100} %` : String(bound))
+function numberSchema({ label, kind, unit, min, max, above, whole }: FieldSpec) {
+  const shown = (bound: number) =>
+    kind === 'percent' ? `${bound * 100} %` : `${bound.toLocaleString('en')}${unit ? ` ${unit}` : ''}`
   let number = figure(label)
   const least = min ?? (above === undefined ? 0 : undefined)
   if (least !== undefined && Number.isFinite(least))

@@ -51,7 +51,7 @@ test('answers hostile requests in words and stays up', async ({ context }) => {
   expect(await post('/api/sync', '{"readings":')).toEqual([400, 'The request is not JSON. Nothing was stored.'])
   expect(await post('/api/sync', `{"readings":"${'x'.repeat(3_000_000)}"}`)).toEqual([
     413,
-    'That is larger than 512 KB. Nothing was stored.',
+    'That is larger than 2 MB. Nothing was stored.',
   ])
   expect((await post('/api/sync', '{"readings":5}'))[0]).toBe(422)
   expect((await post('/api/use/createJob', '[]'))[0]).toBe(422)

@@ -1,6 +1,7 @@
 'use client'
 import { isOf } from '../outbox/outboxEntry'
-import { componentRecordKey } from '@/core/evidence/families/componentRecord'
+import { belongsTo, familyOf } from '@/core/evidence/families'
+import { componentRecord, componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { AspectRatio, Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { REPLACEMENT_WORDS } from '@/core/installation/fit'
@@ -49,7 +50,9 @@ export function MountedView() {
   const [looking, setLooking] = useState<Attachment | null>(null)
   const { components } = installation
   const asFound = attachments.filter(({ kind, subject }) => kind === 'picture' && subject === 'asfound')
-  const checks = bench.points.filter(({ family }) => family === 'mountedChecks')
+  const checks = bench.points.filter(
+    (point) => familyOf(point).view === 'fit.mounted' && !belongsTo(point, componentRecord),
+  )
   return (
     <>
       <Notice kind="caution">

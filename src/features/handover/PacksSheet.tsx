@@ -1,4 +1,5 @@
 'use client'
+import { useAttempt } from '../useAttempt'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { toDataURL } from 'qrcode'
 import { useEffect, useState } from 'react'
@@ -93,7 +94,8 @@ export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
 }
 
 function LinkLine({ link }: { link: JobView['links'][number] }) {
-  const { record, refresh, may } = useJob()
+  const { record, may } = useJob()
+  const { attempt, failure, busy } = useAttempt()
   const expired = new Date(link.expiresAt).getTime() < Date.now()
   const state = link.withdrawnAt
     ? `withdrawn ${clock(link.withdrawnAt)}`
@@ -111,14 +113,20 @@ function LinkLine({ link }: { link: JobView['links'][number] }) {
           size="sm"
           variant="bare"
           fontSize="13px"
+          disabled={busy}
           onClick={() =>
-            void callUseCase('withdrawCustomerLink', { jobId: record.installation.jobId, linkId: link.id }).then(
-              refresh,
+            void attempt(() =>
+              callUseCase('withdrawCustomerLink', { jobId: record.installation.jobId, linkId: link.id }),
             )
           }
         >
           withdraw
         </Button>
+      )}
+      {failure && (
+        <Text role="alert" color="stop">
+          {failure}
+        </Text>
       )}
     </Flex>
   )

@@ -1,4 +1,6 @@
 'use client'
+import { belongsTo } from '@/core/evidence/families'
+import { RECORDED_GAPS } from '@/core/evidence/families/outageGap'
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
 import type { Point } from '@/core/evidence/point'
@@ -37,8 +39,8 @@ function PointRow({ point }: { point: Point }) {
   const row = useRef<HTMLDivElement>(null)
   useEffect(() => {
     // a point whose picture is the bench itself is looked at up there
-    if (chosen && point.family !== 'outageGap') row.current?.scrollIntoView({ block: 'nearest' })
-  }, [chosen, point.family])
+    if (chosen && !belongsTo(point, ...RECORDED_GAPS)) row.current?.scrollIntoView({ block: 'nearest' })
+  }, [chosen, point])
   return (
     <Box
       ref={row}

@@ -71,20 +71,29 @@ export function useRecording(pointKey: string): RecordingBench {
 
   const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === RECORDING_SLOT)
   const waiting = outboxState.entries.find((entry) => isOf(entry, 'addRecording') && entry.id === reading?.id)
+  const { jobId } = record.installation
+  const readingId = reading?.id ?? null
+  const waits = waiting !== undefined
+  // the job is fetched anew every few seconds: the stored recording changes only with the reading that names it
+  const latest = useRef({ reading, waiting })
+  useEffect(() => {
+    latest.current = { reading, waiting }
+  })
   const showStored = useCallback(() => {
-    if (!reading) return setState({ kind: 'empty' })
+    const { reading, waiting } = latest.current
+    if (!reading || reading.id !== readingId) return setState({ kind: 'empty' })
     const digests = (reading.detail?.sha256 ?? []) as string[]
     const names = (reading.detail?.files ?? []) as string[]
     void analyse(
       names.join(', '),
       async (signal) => {
-        if (waiting?.files)
+        if (waits && waiting?.files)
           return Promise.all(
             waiting.files.map(async ({ name, blob }) => ({ name, bytes: new Uint8Array(await blob.arrayBuffer()) })),
           )
         return Promise.all(
           digests.map(async (sha256, k) => {
-            const response = await fetch(`/api/jobs/${record.installation.jobId}/files/${sha256}`, { signal })
+            const response = await fetch(`/api/jobs/${jobId}/files/${sha256}`, { signal })
             if (!response.ok) throw new Error(`the server answered ${response.status}`)
             return { name: names[k] ?? 'recording', bytes: new Uint8Array(await response.arrayBuffer()) }
           }),
@@ -92,8 +101,7 @@ export function useRecording(pointKey: string): RecordingBench {
       },
       null,
     )
-    // the stored recording changes only with the reading that names it
-  }, [reading?.id, waiting === undefined, analyse, record.installation.jobId])
+  }, [readingId, waits, analyse, jobId])
   useEffect(() => {
     showStored()
     return () => running.current?.abort()

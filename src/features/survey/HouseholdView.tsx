@@ -1,4 +1,5 @@
 'use client'
+import { useAttempt } from '../useAttempt'
 import { firstWordSchema } from '@/schemas/firstWord'
 import { typedFields } from '../forms/typedFields'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
@@ -16,7 +17,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
-import { ApiProblem, callUseCase } from '../api'
+import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 import { usePlan } from '../plan/usePlan'
@@ -34,19 +35,9 @@ export function HouseholdView() {
   } = useJob()
   const plan = usePlan()
   const [made, setMade] = useState<{ address: string; expiresAt: string } | null>(null)
-  const [failure, setFailure] = useState<string | null>(null)
+  const { attempt, failure } = useAttempt()
   const [wording, setWording] = useState(false)
   const { jobId } = installation
-  const attempt = async (work: () => Promise<unknown>) => {
-    setFailure(null)
-    try {
-      await work()
-      await refresh()
-    } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error
-      setFailure(error.message)
-    }
-  }
   const draft = firstWordDraft(plan.demand, unknownsOf(installation))
   const pictures = HOUSEHOLD_PICTURES.map(({ key, label }) => ({
     label,

@@ -1,4 +1,5 @@
 'use client'
+import { useAttempt } from '../useAttempt'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { Field, NativeSelect } from '@chakra-ui/react'
@@ -40,8 +41,8 @@ export function MeteringSheet({ kinds = ['load', 'pv'] }: { kinds?: readonly Ser
     view,
     record: { installation },
     may,
-    refresh,
   } = useJob()
+  const { attempt, failure } = useAttempt()
   const [importing, setImporting] = useState<SeriesKind | null>(null)
   const { basis: year } = useYear()
   const profiles = view.profiles.filter(({ kind }) => kinds.includes(kind))
@@ -106,7 +107,7 @@ export function MeteringSheet({ kinds = ['load', 'pv'] }: { kinds?: readonly Ser
               size="sm"
               fontSize="13px"
               onClick={() =>
-                void callUseCase('removeProfile', { jobId: installation.jobId, profileId: id }).then(refresh)
+                void attempt(() => callUseCase('removeProfile', { jobId: installation.jobId, profileId: id }))
               }
               aria-label={`Take out ${name}`}
             >
@@ -115,6 +116,11 @@ export function MeteringSheet({ kinds = ['load', 'pv'] }: { kinds?: readonly Ser
           )}
         </Flex>
       ))}
+      {failure && (
+        <Notice kind="error" mx="14px" my="8px">
+          {failure}
+        </Notice>
+      )}
       <Overlay
         title={importing ? `Read ${KIND_WORDS[importing].toLowerCase()} of a year` : ''}
         open={importing !== null}
@@ -135,6 +141,12 @@ interface Told {
   notes: string[]
 }
 
+/** A guessed mapping in a unit that its kind of series can have. */
+function mappingFor(kind: SeriesKind, guessed: SeriesMapping): SeriesMapping {
+  if (kind === 'price') return { ...guessed, unit: 'price' }
+  return guessed.unit === 'price' ? { ...guessed, unit: 'kWh' } : guessed
+}
+
 function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }) {
   const {
     record: { installation },
@@ -147,14 +159,7 @@ function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }
   const [busy, setBusy] = useState(false)
   const table = useMemo(() => (picked ? readCsvTable(picked.csv) : null), [picked])
   const guessed = useMemo(() => (table?.ok ? guessSeriesMapping(table.value.header) : null), [table])
-  const mapping =
-    own ??
-    (guessed &&
-      (kind === 'price'
-        ? { ...guessed, unit: 'price' as const }
-        : guessed.unit === 'price'
-          ? { ...guessed, unit: 'kWh' as const }
-          : guessed))
+  const mapping = useMemo(() => own ?? (guessed && mappingFor(kind, guessed)), [own, guessed, kind])
   const preview = useMemo(() => (picked && mapping ? readSeriesCsv(picked.csv, mapping) : null), [picked, mapping])
   const store = async () => {
     if (!picked) return

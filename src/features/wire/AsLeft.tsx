@@ -1,4 +1,5 @@
 'use client'
+import { belongsTo } from '@/core/evidence/families'
 import { Flex, Text } from '@chakra-ui/react'
 import { asLeftDevices, switchesAsLeft } from '@/core/evidence/families/switchPositions'
 import { latestBySlot } from '@/core/evidence/reading'
@@ -15,7 +16,7 @@ export function AsLeft({ positions }: { positions: Positions }) {
     bench,
     offer,
   } = useJob()
-  const point = bench.points.find(({ family }) => family === switchesAsLeft.id)
+  const point = bench.points.find((one) => belongsTo(one, switchesAsLeft))
   if (!point) return null
   const judgement = bench.judgements.get(point.key)
   const there = latestBySlot(bench.context.readings, point.key)

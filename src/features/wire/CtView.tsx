@@ -1,9 +1,10 @@
 'use client'
+import { belongsTo } from '@/core/evidence/families'
 import type { AskCode } from '@/core/evidence/readEntry'
 import type { Phase } from '@/core/rules/rulePack'
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { MOST_CT_STEPS, ctStepsOf } from '@/core/evidence/families/ctSteps'
+import { MOST_CT_STEPS, ctSteps, ctStepsOf } from '@/core/evidence/families/ctSteps'
 import type { Point } from '@/core/evidence/point'
 import { slotReadings } from '@/core/evidence/slotReadings'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
@@ -23,7 +24,7 @@ const SAMPLES = 6
 /** W-5: known loads switched on and off, and what each current transformer makes of them; live from the gateway, or typed in pairs. */
 export function CtView() {
   const { bench } = useJob()
-  const points = bench.points.filter(({ family }) => family === 'ctSteps')
+  const points = bench.points.filter((point) => belongsTo(point, ctSteps))
   const held = bench.holds.find(({ step }) => step.id === 'firstLive')?.released === false
   return (
     <>

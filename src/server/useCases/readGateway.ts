@@ -1,3 +1,4 @@
+import { belongsTo } from '@/core/evidence/families'
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
 import { settingLeft } from '@/core/evidence/families/settingLeft'
@@ -92,7 +93,7 @@ function readingsOf(
   const taken = pointsOf(record.installation).flatMap((point) => {
     const slot = point.slots.find(({ id: own }) => own === slotId)
     const value = values.get(point.subject)
-    if (point.family !== settingLeft.id || slot?.input.kind !== 'quantity' || value === undefined) return []
+    if (!belongsTo(point, settingLeft) || slot?.input.kind !== 'quantity' || value === undefined) return []
     const answer = readEntry(slot, { kind: 'figure', value, unit: slot.input.unit }, { instrument: null, heldBy: null })
     if (answer.kind === 'ready') {
       const { bound: _bound, ...entered } = answer.value

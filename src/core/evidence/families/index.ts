@@ -1,4 +1,5 @@
 import type { PointFamily } from '../family'
+import type { Point } from '../point'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { confirmations } from './confirmations'
@@ -84,3 +85,9 @@ export function familyOf({ family: id, key }: { family: string; key: string }): 
   if (!family) throw new RangeError(`point ${key} belongs to no known family (${id})`)
   return family
 }
+
+/** Whether a point was derived by one of the families. */
+export const belongsTo = (
+  { family }: Pick<Point, 'family'>,
+  ...families: readonly Pick<PointFamily, 'id'>[]
+): boolean => families.some(({ id }) => id === family)

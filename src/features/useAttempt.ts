@@ -1,0 +1,33 @@
+import { useState } from 'react'
+import { problemWords } from './api'
+import { useJob } from './job/JobContext'
+
+export interface Attempt {
+  /** Does something that needs the server and fetches the job again; what goes wrong is told, never swallowed. */
+  attempt: (work: () => Promise<unknown>) => Promise<void>
+  failure: string | null
+  busy: boolean
+}
+
+/** Something that a button does at once: whether it is under way, and what went wrong in words. */
+export function useAttempt(): Attempt {
+  const { refresh } = useJob()
+  const [failure, setFailure] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+  return {
+    failure,
+    busy,
+    async attempt(work) {
+      setFailure(null)
+      setBusy(true)
+      try {
+        await work()
+        await refresh()
+      } catch (error) {
+        setFailure(problemWords(error))
+      } finally {
+        setBusy(false)
+      }
+    },
+  }
+}
