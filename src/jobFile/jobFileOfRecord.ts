@@ -53,6 +53,7 @@ export function jobFileOfRecord(record: JobRecord, place: string) {
     packId: installation.packId,
     today: record.today,
     testDepth: installation.testDepth,
+    checksAsOf: installation.checksAsOf,
     acceptsShedding: installation.acceptsShedding,
     chosenSchool: installation.chosenSchool,
     schoolReason: installation.schoolReason,

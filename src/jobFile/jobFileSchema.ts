@@ -119,6 +119,8 @@ export const jobFileSchema = yup.object({
   /** The day that calibration is held against; the day it is read on where it is left out. */
   today: day('Today').nullable().default(null),
   testDepth: choice('Test depth', ['essential', 'full'] as const).default('essential'),
+  /** The day whose checks the job answers to, that of its first sealing; all there are where it is left out. */
+  checksAsOf: day('Checks as of').nullable().default(null),
   acceptsShedding: flag('Accepts shedding').default(false),
   supply: supplySchema.required(required('Supply')),
   sources: sourcesSchema.required(required('Sources')),

@@ -116,6 +116,7 @@ function installationOf(
     name: file.name,
     packId: file.packId,
     testDepth: file.testDepth,
+    checksAsOf: file.checksAsOf,
     acceptsShedding: file.acceptsShedding,
     chosenSchool: (file.plan?.school ?? file.chosenSchool) as Installation['chosenSchool'],
     schoolReason: file.plan?.reason ?? file.schoolReason,

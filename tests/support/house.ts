@@ -80,6 +80,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   name: 'Test house',
   packId: 'iec-1ph-230',
   testDepth: 'essential',
+  checksAsOf: null,
   acceptsShedding: false,
   chosenSchool: null,
   schoolReason: null,

@@ -43,6 +43,7 @@ describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
     runs: scenario.runs.map((one) => aRun(one)),
     fit: asItems(scenario.fit),
     jobId: 'x',
+    checksAsOf: null,
     promises: [],
     chosenSchool: null,
     schoolReason: null,

@@ -14,6 +14,8 @@ export type PointText<Thing> = Pick<Point<Thing>, 'subject' | 'label' | 'why' | 
  */
 export interface PointFamily<Thing = unknown> {
   id: string
+  /** The day the check came in, as an ISO date; left out for those that were there from the start. A job sealed before is not asked. */
+  since?: string
   /** Where it stands in the crew's order of work. */
   place: WorkingPlace
   /** The bench's view that shows its points. */

@@ -38,8 +38,12 @@ function refuseTwins(points: readonly Point[]): void {
   }
 }
 
+/** Families that ask a job for something: a check that came in after the job was first sealed does not hold it anew. */
+const askedOf = ({ checksAsOf }: Installation): PointFamily[] =>
+  IN_WORKING_ORDER.filter(({ since }) => since === undefined || checksAsOf === null || since <= checksAsOf)
+
 /** Every point that an installation could ask for at any depth of test, in working order. */
-export const allPointsOf = (installation: Installation): Point[] => derivePoints(IN_WORKING_ORDER, installation)
+export const allPointsOf = (installation: Installation): Point[] => derivePoints(askedOf(installation), installation)
 
 /** Every point that an installation asks for, in working order. @throws Error where two points share a key */
 export const pointsOf = (installation: Installation): Point[] =>

@@ -236,6 +236,8 @@ export interface Installation {
   name: string
   packId: RulePackId
   testDepth: TestDepth
+  /** ISO date whose checks the job answers to: that of its first sealing. `null` while it is not sealed, for all there are. */
+  checksAsOf: string | null
   acceptsShedding: boolean
   chosenSchool: School | null
   schoolReason: string | null

@@ -64,6 +64,7 @@ export const LIMIT_KEYS = [
   'liftPerPersonMax',
   'insulationMin',
   'continuityMax',
+  'batteryInsulationMin',
   'terminalTorqueShare',
   'stringVoltageShare',
   'moduleColdest',

@@ -1,4 +1,4 @@
-import { asc, desc, eq, inArray } from 'drizzle-orm'
+import { asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { FitItem } from '@/core/installation/fit'
 import { type Installation, NO_CURTAILMENT } from '@/core/installation/installation'
 import type { WiringRevision } from '@/core/installation/wiring'
@@ -13,6 +13,7 @@ import {
   fitItem,
   job,
   load,
+  pack,
   plannedSetting,
   surveyItem,
   user,
@@ -56,30 +57,42 @@ export async function latestWiring(db: Db, jobIds: readonly string[]): Promise<W
   return rows.map((row) => ({ ...row, madeAt: new Date(row.madeAt).toISOString() }))
 }
 
+/** The day of the first sealed pack of each job that has one. */
+async function firstSealings(db: Db, jobIds: readonly string[]): Promise<Map<string, string>> {
+  const rows = await db
+    .select({ jobId: pack.jobId, day: sql<string>`to_char(min(${pack.sealedAt}) at time zone 'UTC', 'YYYY-MM-DD')` })
+    .from(pack)
+    .where(inArray(pack.jobId, [...jobIds]))
+    .groupBy(pack.jobId)
+  return new Map(rows.map(({ jobId, day }) => [jobId, day]))
+}
+
 /** The installation model of each job: one query a table, whatever the number of jobs. */
 export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<Map<string, Installation>> {
   if (jobs.length === 0) return new Map()
   const ids = jobs.map(({ id }) => id)
-  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted, wiring] = await Promise.all([
-    db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
-    db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
-    db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
-    db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
-    db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
-    db
-      .select()
-      .from(plannedSetting)
-      .where(inArray(plannedSetting.jobId, ids))
-      .orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
-    db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
-    db
-      .select()
-      .from(surveyItem)
-      .where(inArray(surveyItem.jobId, ids))
-      .orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
-    db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
-    latestWiring(db, ids),
-  ])
+  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted, wiring, sealed] =
+    await Promise.all([
+      db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
+      db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
+      db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
+      db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
+      db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
+      db
+        .select()
+        .from(plannedSetting)
+        .where(inArray(plannedSetting.jobId, ids))
+        .orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
+      db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
+      db
+        .select()
+        .from(surveyItem)
+        .where(inArray(surveyItem.jobId, ids))
+        .orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
+      db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
+      latestWiring(db, ids),
+      firstSealings(db, ids),
+    ])
   const of = {
     loads: grouped(loads),
     components: grouped(components),
@@ -99,6 +112,7 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
         name: row.name,
         packId: row.packId,
         testDepth: row.testDepth,
+        checksAsOf: sealed.get(row.id) ?? null,
         acceptsShedding: row.acceptsShedding,
         chosenSchool: row.chosenSchool,
         schoolReason: row.schoolReason,

@@ -120,6 +120,7 @@ describe('every family', () => {
       'survey.supplyRating',
       'wire.cores.w1',
       'wire.ct.L1',
+      'wire.dead.battery.battery',
       'wire.dead.circuit.c1',
       'wire.dead.prepared',
       'wire.dead.run.w1',
@@ -146,7 +147,13 @@ describe('every hold condition', () => {
       'firstLive.positions': ['wire.positions'],
       'firstLive.identity': ['wire.identity.w1'],
       'firstLive.cores': ['wire.cores.w1'],
-      'firstLive.dead': ['wire.dead.circuit.c1', 'wire.dead.prepared', 'wire.dead.run.w1', 'wire.dead.string.pv1.1'],
+      'firstLive.dead': [
+        'wire.dead.battery.battery',
+        'wire.dead.circuit.c1',
+        'wire.dead.prepared',
+        'wire.dead.run.w1',
+        'wire.dead.string.pv1.1',
+      ],
       'firstLive.torque': ['wire.torque.circuit.c1', 'wire.torque.w1'],
       'firstIsland.medical': ['outage.medical'],
       'firstIsland.bypass': ['outage.bypass'],
@@ -198,7 +205,7 @@ describe('what evidence rests on', () => {
   const REOPENED: Readonly<Record<ComponentKind, readonly string[]>> = {
     inverter: ['fit.component.inverter', 'fit.unit.u1', ...LIVE],
     gateway: ['fit.component.gateway', ...LIVE],
-    battery: ['fit.component.battery', 'outage.islandSource', 'outage.stayedOn.fridge'],
+    battery: ['fit.component.battery', 'wire.dead.battery.battery', 'outage.islandSource', 'outage.stayedOn.fridge'],
     isolator: ['fit.component.isolator', 'fit.isolator.isolator'],
     surge: ['fit.component.surge', 'fit.surge.surge'],
     meter: ['fit.component.meter', 'fit.meter.meter'],
@@ -261,6 +268,45 @@ describe('every kind of promise', () => {
     const promise = (tag: string) =>
       benchOf(recordOf(twoLoads, [reading(`outage.stayedOn.${tag}`, 'seen', 'running')])).promises[0]?.verdict
     expect([promise('fridge'), promise('pump')]).toEqual(['proven', 'open'])
+  })
+})
+
+describe('a check that came in later', () => {
+  const sealed = (checksAsOf: string | null) =>
+    pointsOf({ ...everything(), checksAsOf }).some(({ key }) => key === 'wire.dead.battery.battery')
+  it('is asked of every job that is not sealed, and of none that was sealed before it', () => {
+    expect([sealed(null), sealed('2026-11-25'), sealed('2026-11-26'), sealed('2027-01-01')]).toEqual([
+      true,
+      false,
+      true,
+      true,
+    ])
+  })
+  it('does not hold anew what was sealed before it', () => {
+    const live = (checksAsOf: string | null) =>
+      benchOf(recordOf({ ...everything(), checksAsOf })).holds[0]?.conditions.find(
+        ({ condition }) => condition.id === 'dead',
+      )?.waiting
+    expect(live(null)).toContain('wire.dead.battery.battery')
+    expect(live('2026-11-25')).not.toContain('wire.dead.battery.battery')
+  })
+})
+
+describe('a battery’s insulation', () => {
+  const battery = { id: 'b', tag: 'pack1', kind: 'battery', name: 'Module', model: 'M', minimumFirmware: null } as const
+  const read = (packId: 'iec-1ph-230' | 'na-split-240', mohm: number, bound: 'above' | null = null) =>
+    benchOf(
+      recordOf(house({ packId, circuits: [], runs: [], components: [battery] }), [
+        reading('wire.dead.battery.pack1', 'insulation', mohm, { detail: bound && { bound } }),
+      ]),
+    ).judgements.get('wire.dead.battery.pack1')?.verdict
+  it('is held against its region’s own limit', () => {
+    expect([read('iec-1ph-230', 0.7), read('na-split-240', 0.7), read('na-split-240', 0.4)]).toEqual([
+      'stop',
+      'proven',
+      'stop',
+    ])
+    expect(read('iec-1ph-230', 200, 'above')).toBe('proven')
   })
 })
 

@@ -1,5 +1,6 @@
 import type { PointFamily } from '../family'
 import type { Point } from '../point'
+import { batteryInsulation } from './batteryInsulation'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { confirmations } from './confirmations'
@@ -56,6 +57,7 @@ export const POINT_FAMILIES: readonly PointFamily[] = [
   deadRun,
   deadCircuit,
   deadString,
+  batteryInsulation,
   electrodeResistance,
   provenDead,
   energisingSteps,

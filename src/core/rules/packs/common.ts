@@ -212,6 +212,13 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'Insulation resistance at 500 V DC, or 250 V where surge devices stay in',
     'W-4: 1 MΩ at least; local code sets its own.',
   ),
+  batteryInsulationMin: limit(
+    1,
+    'MΩ',
+    'Insulation resistance between a battery’s DC poles and earth',
+    'W-4: 1 MΩ at least, as for every conductor; the maker’s manual says at which voltage.',
+    true,
+  ),
   continuityMax: limit(
     2,
     'Ω',

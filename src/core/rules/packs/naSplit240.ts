@@ -43,6 +43,13 @@ export const naSplit240: RulePack = {
   breakerCurves: [],
   limits: {
     ...COMMON_LIMITS,
+    batteryInsulationMin: limit(
+      0.5,
+      'MΩ',
+      'Insulation resistance between a battery’s DC poles and ground',
+      'Working figure of this region’s pack (W-4); the maker’s manual and local code come first.',
+      true,
+    ),
     continuousFactor: limit(
       1.25,
       '',
