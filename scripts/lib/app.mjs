@@ -5,7 +5,7 @@ import { freePort, secretsOf, startCluster } from './cluster.mjs'
 import { run, start, stop, until } from './run.mjs'
 
 /** @returns {Promise<{ address: string, env: Record<string, string>, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null, householdLink: string | null }>} `ended` settles when any part ends by itself */
-export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
+export async function startApp({ root, bin, dataFolder, port, quiet = false, dev = false }) {
   const cluster = await startCluster(bin, dataFolder)
   const children = []
   const stopAll = async () => {
@@ -18,7 +18,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
     const address = `http://127.0.0.1:${port}`
     const env = {
       ...process.env,
-      NODE_ENV: 'production',
+      NODE_ENV: dev ? 'development' : 'production',
       NEXT_TELEMETRY_DISABLED: '1',
       DATABASE_URL: cluster.appUrl,
       OWNER_DATABASE_URL: cluster.ownerUrl,
@@ -37,11 +37,11 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false }) {
     run(tsx, ['demo/load.ts'], { cwd: root, env })
     const worker = start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio })
     children.push(worker)
-    const web = start(join(root, 'node_modules/.bin/next'), ['start', '-H', '127.0.0.1', '-p', String(port)], {
-      cwd: root,
-      env,
-      stdio,
-    })
+    const web = start(
+      join(root, 'node_modules/.bin/next'),
+      [dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)],
+      { cwd: root, env, stdio },
+    )
     children.push(web)
     await until(async () => {
       for (const [name, child] of [

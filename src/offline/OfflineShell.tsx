@@ -18,6 +18,8 @@ const assetsOfPage = () =>
 export function OfflineShell() {
   const path = usePathname()
   useEffect(() => {
+    // a dev server's pages change under the hand: nothing of them is kept
+    if (process.env.NODE_ENV !== 'production') return
     if (!('serviceWorker' in navigator) || path.startsWith('/c/')) return
     void navigator.serviceWorker.register('/sw.js').catch(() => undefined)
     const keep = async () => {

@@ -2,6 +2,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { type ReactElement, useCallback, useMemo, useState } from 'react'
 import { askWords } from '@/core/evidence/entryWords'
+import { figureText } from '@/core/evidence/figure'
 import type { Target } from '@/core/evidence/quickLine'
 import type { Ask, Offered } from '@/core/evidence/readEntry'
 import { Button } from '@/ui/Button'
@@ -29,6 +30,20 @@ type Shown =
   | { kind: 'question'; label: string; asks: readonly Ask[]; answer: (confirmed: boolean) => void }
   | { kind: 'refusal'; label: string; message: string }
 
+/** What was offered, as the person gave it. */
+function offeredText(offered: Offered): string {
+  switch (offered.kind) {
+    case 'typed':
+      return offered.text
+    case 'word':
+      return offered.word
+    case 'figure':
+      return figureText(offered.value, offered.unit, offered.bound)
+    case 'file':
+      return ''
+  }
+}
+
 const NOT_KEPT = 'Not stored: this browser cannot keep it. Write it down.'
 
 /** Asking on behalf of every button and form of the bench: none of them can forget to. */
@@ -44,7 +59,7 @@ export function useAskedEntries(enter: Entries['enter']): [AskedEntries, ReactEl
         const confirmed = await new Promise<boolean>((answer) =>
           setShown({
             kind: 'question',
-            label: `${target.point.label}: ${target.slot.label}`,
+            label: `${target.point.label}: ${target.slot.label} ${offeredText(offered)}`,
             asks: first.asks,
             answer,
           }),
