@@ -95,7 +95,7 @@ test.describe('the wall', () => {
     await form.getByRole('textbox', { name: 'Width' }).fill('420')
     await form.getByRole('textbox', { name: 'Height' }).fill('-1')
     await form.getByRole('button', { name: 'Add the unit' }).click()
-    await expect(form.getByText('Height must be 10 or more')).toBeVisible()
+    await expect(form.getByText('Height must be 10 mm or more')).toBeVisible()
     await form.getByRole('textbox', { name: 'Height' }).fill('560')
     await form.getByRole('button', { name: 'Add the unit' }).click()
     await expect(unitRow(page, 'u2')).toContainText('Not placed yet.')

@@ -75,8 +75,8 @@ test('a load and an override made without a connection show at once, and are sen
   await page.keyboard.press('7')
   const electrode = page.getByText('electrode measured').locator('..').locator('..')
   await electrode.getByRole('button', { name: 'override in writing' }).click()
-  await page.getByLabel(/Reason/).fill('Measured by the network operator last week.')
-  await page.getByRole('button', { name: /Go on/ }).click()
+  await page.getByLabel(/Reason for going past/).fill('Measured by the network operator last week.')
+  await page.getByLabel(/Reason for going past/).press('Enter')
   await expect(page.getByText(/gone past in writing by Ines Varro/)).toBeVisible()
   await expect(page.getByTestId('outbox-state')).toContainText('2 kept')
 

@@ -9,16 +9,18 @@ import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { STAGE_WORDS } from '@/core/evidence/point'
+import { jobFileOfRecord } from '@/jobFile/jobFileOfRecord'
 import { BenchHead } from '../job/BenchHead'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { HoldsSheet } from '../outage/HoldsSheet'
+import { download } from '../survey/download'
 import { PacksSheet } from './PacksSheet'
 import { SealButton } from './SealButton'
 
 /** Handover: each promise with the evidence for it, what is still open, and the sealed pack. */
 export function HandoverBench() {
-  const { bench, goTo, may } = useJob()
+  const { bench, goTo, may, record, view } = useJob()
   const [sealing, setSealing] = useState(false)
   const open = pointsToShow(bench).filter(({ key }) =>
     ['open', 'stop'].includes(bench.judgements.get(key)?.verdict ?? 'open'),
@@ -26,6 +28,12 @@ export function HandoverBench() {
   const stopped = open.filter(({ key }) => bench.judgements.get(key)?.verdict === 'stop').length
   const kept = bench.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
   const held = bench.holds.find(({ step }) => step.id === 'handover')
+  const saveFile = () =>
+    download(
+      `${record.installation.name}.job.json`,
+      `${JSON.stringify(jobFileOfRecord(record, view.place), null, 2)}\n`,
+      'application/json',
+    )
   return (
     <>
       <BenchHead
@@ -38,6 +46,11 @@ export function HandoverBench() {
           open.length === 0
             ? 'every point has evidence'
             : `${open.length} point${open.length === 1 ? '' : 's'} without evidence${stopped ? `, ${stopped} stopped` : ''}`
+        }
+        actions={
+          <Button size="sm" onClick={saveFile}>
+            Save the job as a file
+          </Button>
         }
       />
       <TitledSheet title="The promises, and the evidence">

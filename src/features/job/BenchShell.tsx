@@ -1,5 +1,5 @@
 'use client'
-import { Box, Flex, Grid, chakra } from '@chakra-ui/react'
+import { Box, Flex, Grid, Tabs, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { lastOwnReading } from '@/core/evidence/reading'
@@ -87,34 +87,16 @@ function BenchShell() {
       overflow="hidden"
     >
       <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
-      <Flex hideFrom="lg" role="tablist" aria-label="Views" bg="sheet2" borderBottomWidth="1px" borderColor="rule2">
-        {TABS.map((own) => (
-          <chakra.button
-            key={own}
-            type="button"
-            role="tab"
-            aria-selected={tab === own}
-            onClick={() => setTab(own)}
-            flex="1"
-            minH="44px"
-            fontWeight="600"
-            cursor="pointer"
-            color={tab === own ? 'ember' : 'ink2'}
-            borderBottomWidth="3px"
-            borderColor={tab === own ? 'ember' : 'transparent'}
-          >
-            {TAB_WORDS[own]}
-          </chakra.button>
-        ))}
-      </Flex>
+      <PhoneTabs tab={tab} onChange={setTab} />
       <Grid minH="0" templateColumns={{ base: '1fr', lg: '148px minmax(0, 1fr) 312px' }} templateRows="minmax(0, 1fr)">
         <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}>
           <Rail />
         </Box>
-        <Box display={zone('next')} overflowY="auto" minH="0">
+        <Box id={zoneId('next')} display={zone('next')} overflowY="auto" minH="0">
           <NextCard />
         </Box>
         <chakra.main
+          id={zoneId('bench')}
           position="relative"
           display={zone('bench')}
           overflowY="auto"
@@ -129,7 +111,7 @@ function BenchShell() {
             </PlanProvider>
           </Flex>
         </chakra.main>
-        <Box display={zone('ledger')} minH="0">
+        <Box id={zoneId('ledger')} display={zone('ledger')} minH="0">
           <Ledger />
         </Box>
       </Grid>
@@ -163,5 +145,39 @@ function BenchShell() {
         reading={lastOwnReading(record.readings, actor.userId)}
       />
     </Grid>
+  )
+}
+
+const zoneId = (tab: Tab) => `zone-${tab}`
+
+/** On a phone one zone at a time. */
+function PhoneTabs({ tab, onChange }: { tab: Tab; onChange: (tab: Tab) => void }) {
+  return (
+    <Tabs.Root
+      unstyled
+      hideFrom="lg"
+      value={tab}
+      onValueChange={({ value }) => onChange(value as Tab)}
+      ids={{ content: (value) => zoneId(value as Tab) }}
+    >
+      <Tabs.List aria-label="Views" display="flex" bg="sheet2" borderBottomWidth="1px" borderColor="rule2">
+        {TABS.map((own) => (
+          <Tabs.Trigger
+            key={own}
+            value={own}
+            flex="1"
+            minH="44px"
+            fontWeight="600"
+            cursor="pointer"
+            color="ink2"
+            borderBottomWidth="3px"
+            borderColor="transparent"
+            _selected={{ color: 'ember', borderColor: 'ember' }}
+          >
+            {TAB_WORDS[own]}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+    </Tabs.Root>
   )
 }

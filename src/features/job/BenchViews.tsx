@@ -2,7 +2,7 @@
 import { viewWithinStage } from '@/core/evidence/benchViews'
 import { familyOf } from '@/core/evidence/families'
 import type { Stage } from '@/core/evidence/point'
-import { Flex, chakra } from '@chakra-ui/react'
+import { Flex, Tabs, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { useJob } from './JobContext'
 
@@ -30,69 +30,58 @@ export function useViewOfPoint<K extends string>(stage: Stage): K | null {
 export function BenchViews({ views, label, first }: { views: readonly BenchView[]; label: string; first?: string }) {
   const { stage, at, goTo, benchView } = useJob()
   const chosen = views.find(({ key }) => key === benchView) ?? views.find(({ key }) => key === first) ?? views[0]
-  const step = (by: number) => {
-    const k = views.findIndex(({ key }) => key === chosen?.key)
-    const to = views[(k + by + views.length) % views.length]
-    if (!to) return
-    goTo(stage, at, to.key)
-    document.getElementById(`view-${to.key}`)?.focus()
-  }
   return (
-    <Flex
-      role="tablist"
-      aria-label={label}
-      gap="2px"
-      wrap="wrap"
-      borderBottomWidth="1px"
-      borderColor="rule2"
-      onKeyDown={(event) => {
-        if (event.key === 'ArrowRight') step(1)
-        if (event.key === 'ArrowLeft') step(-1)
-      }}
+    <Tabs.Root
+      unstyled
+      value={chosen?.key ?? null}
+      onValueChange={({ value }) => goTo(stage, at, value)}
+      ids={{ trigger: (key) => `view-${key}`, content: () => PANEL_ID }}
     >
-      {views.map(({ key, label: words, badge }) => {
-        const open = key === chosen?.key
-        return (
-          <chakra.button
-            key={key}
-            id={`view-${key}`}
-            type="button"
-            role="tab"
-            aria-selected={open}
-            aria-controls="bench-view"
-            tabIndex={open ? 0 : -1}
-            onClick={() => goTo(stage, at, key)}
-            minH="40px"
-            px="11px"
-            fontSize="14.5px"
-            fontWeight={open ? '600' : '400'}
-            cursor="pointer"
-            color={open ? 'ink' : 'ink2'}
-            bg={open ? 'sheet' : 'transparent'}
-            borderWidth="1px"
-            borderBottomWidth="0"
-            borderColor={open ? 'rule2' : 'transparent'}
-            borderTopRadius="l1"
-            mb="-1px"
-            position="relative"
-            _hover={{ color: 'ink' }}
-            display="inline-flex"
-            alignItems="center"
-            gap="6px"
-          >
+      <Tabs.List
+        aria-label={label}
+        display="flex"
+        gap="2px"
+        flexWrap="wrap"
+        borderBottomWidth="1px"
+        borderColor="rule2"
+      >
+        {views.map(({ key, label: words, badge }) => (
+          <Tabs.Trigger key={key} value={key} css={TAB}>
             {words}
             {badge}
-          </chakra.button>
-        )
-      })}
-    </Flex>
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+    </Tabs.Root>
   )
 }
+
+/** A tab of a card index: the open one lies on the sheet behind it. */
+const TAB = {
+  display: 'inline-flex',
+  alignItems: 'center',
+  gap: '6px',
+  minH: '40px',
+  px: '11px',
+  mb: '-1px',
+  position: 'relative',
+  fontSize: '14.5px',
+  cursor: 'pointer',
+  color: 'ink2',
+  borderWidth: '1px',
+  borderBottomWidth: '0',
+  borderColor: 'transparent',
+  borderTopRadius: 'l1',
+  _hover: { color: 'ink' },
+  _selected: { color: 'ink', fontWeight: '600', bg: 'sheet', borderColor: 'rule2' },
+} as const
+
+const PANEL_ID = 'bench-view'
 
 /** The panel under the tabs. */
 export function BenchPanel({ view, children }: { view: string; children: ReactNode }) {
   return (
-    <Flex id="bench-view" role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
+    <Flex id={PANEL_ID} role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
       {children}
     </Flex>
   )
