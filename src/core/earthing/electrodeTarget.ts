@@ -1,5 +1,6 @@
 import type { InstrumentAccuracy } from '../quantity/accuracy'
-import { type Verdict, judgeBand } from '../rules/verdict'
+import { type Verdict } from '../rules/verdict'
+import { judgeBand } from '../rules/judgeFigure'
 
 export interface ElectrodeTargetInput {
   resistanceOhm: number | null

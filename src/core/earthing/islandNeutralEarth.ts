@@ -2,7 +2,8 @@ import { type InstrumentAccuracy, errorBand } from '../quantity/accuracy'
 import { atLeast, atMost, within } from '../quantity/tolerance'
 import type { RulePackId } from '../rules/rulePack'
 import { RULE_PACKS } from '../rules/packs'
-import { type Verdict, judgeBand } from '../rules/verdict'
+import { type Verdict } from '../rules/verdict'
+import { judgeBand } from '../rules/judgeFigure'
 
 export type NeutralEarthState = 'bonded' | 'floating' | 'reversed' | 'highResistance' | 'unknown'
 

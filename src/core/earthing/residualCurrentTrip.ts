@@ -1,7 +1,8 @@
 import type { InstrumentAccuracy } from '../quantity/accuracy'
 import type { Limit, LimitKey, RulePackId } from '../rules/rulePack'
 import { RULE_PACKS } from '../rules/packs'
-import { type Verdict, judgeBand, worstVerdict } from '../rules/verdict'
+import { type Verdict, worstVerdict } from '../rules/verdict'
+import { judgeBand } from '../rules/judgeFigure'
 
 export const RCD_DEVICES = ['general', 'delayed', 'gfciA'] as const
 export type RcdDevice = (typeof RCD_DEVICES)[number]

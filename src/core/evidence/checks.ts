@@ -2,7 +2,8 @@ import type { Installation, Measured } from '../installation/installation'
 import type { RulePack } from '../rules/rulePack'
 import { type Verdict, worstVerdict } from '../rules/verdict'
 import type { PointFamily, PointText } from './family'
-import { type FigureLimits, figureText, judgeFigure, limitText } from './figure'
+import { figureText, limitText } from './figure'
+import { type FigureLimits, judgeFigure } from '../rules/judgeFigure'
 import type { EvidenceContext, Judgement, Point, Slot } from './point'
 import { type SlotReadings, afterCalibration, slotReadings } from './slotReadings'
 
@@ -187,6 +188,7 @@ export function checksFamily<Thing>({
 }: ChecksDeclaration<Thing>): PointFamily<Thing> {
   return {
     ...declared,
+    tellsFigures: true,
     point: (thing, installation, pack) => ({
       ...text(thing, installation, pack),
       slots: [...checks(thing, pack).map(slotOfCheck), ...(picture ? [PICTURE_SLOT] : [])],

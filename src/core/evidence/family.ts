@@ -36,6 +36,8 @@ export interface PointFamily<Thing = unknown> {
   key(thing: Thing): string
   point(thing: Thing, installation: Installation, pack: RulePack): PointText<Thing>
   judge(point: Point<Thing>, context: EvidenceContext): Judgement
+  /** Its judge says by itself which figures count for nothing. */
+  tellsFigures?: true
   /** Whether a point about this thing stands behind this promise; left out where every point of the family does. */
   standsBehind?(thing: Thing, promise: CustomerPromise): boolean
 }

@@ -53,8 +53,8 @@ export function evidenceOf(record: JobRecord): Evidence {
 
 /** Adds which figures count for nothing, so that an Open verdict over a typed figure is no riddle. */
 function withUnusable(judgement: Judgement, point: Point, context: EvidenceContext): Judgement {
-  if (judgement.verdict !== 'open') return judgement
-  const unusable = unusableFigures(point, context).filter((sentence) => !judgement.why.includes(sentence))
+  if (judgement.verdict !== 'open' || familyOf(point).tellsFigures) return judgement
+  const unusable = unusableFigures(point, context)
   return unusable.length === 0 ? judgement : { ...judgement, why: [judgement.why, ...unusable].join(' ') }
 }
 

@@ -1,7 +1,8 @@
 import type { Instrument } from '../installation/installation'
 import { type QuantityFault, parseQuantity } from '../quantity/parseQuantity'
 import type { Unit } from '../quantity/units'
-import { type ReadingBound, functionInRange, wholeRange } from './figure'
+import { functionInRange, wholeRange } from './figure'
+import { type ReadingBound } from '../rules/judgeFigure'
 import type { HoldStep, HoldStepId } from './holdSteps'
 import type { Slot, SlotInput } from './point'
 

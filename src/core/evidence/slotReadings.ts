@@ -1,7 +1,8 @@
 import type { InstrumentAccuracy } from '../quantity/accuracy'
 import { formatQuantity } from '../quantity/formatQuantity'
 import type { Verdict } from '../rules/verdict'
-import { type ReadingBound, boundOf, figureText, functionInRange } from './figure'
+import { boundOf, figureText, functionInRange } from './figure'
+import { type ReadingBound } from '../rules/judgeFigure'
 import type { EvidenceContext, Point, Slot } from './point'
 import { type Reading, latestBySlot } from './reading'
 

@@ -75,6 +75,9 @@ export const LIMIT_KEYS = [
   'arrayTiltBand',
   'arrayAzimuthBand',
   'waveSampleRateMin',
+  'ctScaleMin',
+  'ctScaleMax',
+  'ctScaleNothing',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 

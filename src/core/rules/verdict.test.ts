@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { judgeBand, worstPlanMark, worstVerdict } from './verdict'
+import { worstPlanMark, worstVerdict } from './verdict'
+import { judgeBand } from './judgeFigure'
 
 const accuracy = { percentOfReading: 2, digits: 3, resolution: 0.1 }
 

@@ -1,7 +1,3 @@
-import type { InstrumentAccuracy } from '../quantity/accuracy'
-import { errorBand } from '../quantity/accuracy'
-import { atLeast, atMost } from '../quantity/tolerance'
-
 /** What evidence says about a point. Only a reading can make one. */
 export const VERDICTS = ['proven', 'watch', 'open', 'stop'] as const
 export type Verdict = (typeof VERDICTS)[number]
@@ -20,26 +16,4 @@ export function worstVerdict(verdicts: readonly Verdict[]): Verdict {
 export function worstPlanMark(marks: readonly PlanMark[]): PlanMark {
   if (marks.length === 0) return 'open'
   return PLAN_MARKS[Math.max(...marks.map((mark) => PLAN_MARKS.indexOf(mark)))] ?? 'open'
-}
-
-/** The limits a reading must keep, either end open. */
-export interface Band {
-  min?: number
-  max?: number
-}
-
-/**
- * Holds one reading against a band, both limits included.
- * Beyond a limit is Stop; a reading inside whose instrument band crosses a limit is Watch.
- */
-export function judgeBand(
-  reading: number | null | undefined,
-  band: Band,
-  accuracy?: InstrumentAccuracy | null,
-): Verdict {
-  if (reading === null || reading === undefined) return 'open'
-  const { min = -Infinity, max = Infinity } = band
-  if (!atMost(reading, max) || !atLeast(reading, min)) return 'stop'
-  const half = errorBand(reading, accuracy)
-  return atMost(reading + half, max) && atLeast(reading - half, min) ? 'proven' : 'watch'
 }

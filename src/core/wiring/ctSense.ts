@@ -1,3 +1,6 @@
+import { RULE_PACKS } from '../rules/packs'
+import type { RulePackId } from '../rules/rulePack'
+
 /** A known change of load and what the meter made of it, in watts. */
 export interface CtStep {
   appliedW: number
@@ -20,17 +23,23 @@ export interface CtSense {
   verdict: 'proven' | 'watch' | 'stop' | 'open'
 }
 
-const RIGHT = { from: 0.9, to: 1.1 } as const
-const NOTHING = 0.1
 /** Half a step is three standard deviations of the difference of two readings. */
 const STEP_PER_NOISE = 6 * Math.SQRT2
 const SLACK = 1e-12
+
+export interface CtSenseInput {
+  /** Whose limits hold; the first pack's where it is left out, as W-5 has them. */
+  pack?: RulePackId
+  steps: readonly CtStep[]
+  meterNoiseW: number
+}
 
 /**
  * W-5: sense and ratio of a current transformer from known load steps, by least squares through the origin. Open without a step that
  * moves anything; Watch when it looks right but the steps are too small for the meter's noise, or the scale is not known well enough.
  */
-export function ctSense({ steps, meterNoiseW }: { steps: readonly CtStep[]; meterNoiseW: number }): CtSense {
+export function ctSense({ pack = 'iec-1ph-230', steps, meterNoiseW }: CtSenseInput): CtSense {
+  const { ctScaleMin, ctScaleMax, ctScaleNothing } = RULE_PACKS[pack].limits
   const smallestStepW = STEP_PER_NOISE * meterNoiseW
   const applied = steps.reduce((sum, { appliedW }) => sum + appliedW ** 2, 0)
   if (applied === 0)
@@ -48,24 +57,24 @@ export function ctSense({ steps, meterNoiseW }: { steps: readonly CtStep[]; mete
   const n = steps.length
   const scaleError = n > 1 ? Math.sqrt(squares / (n - 1) / applied) : null
   const size = Math.abs(scale)
-  const unity = size >= RIGHT.from - SLACK && size <= RIGHT.to + SLACK
+  const unity = size >= ctScaleMin.value - SLACK && size <= ctScaleMax.value + SLACK
   const state: CtState = unity
     ? scale > 0
       ? 'right'
       : 'reversed'
-    : size <= NOTHING + SLACK
+    : size <= ctScaleNothing.value + SLACK
       ? 'wrongConductor'
       : 'wrongRatio'
   const unsure =
     Math.max(...steps.map(({ appliedW }) => Math.abs(appliedW))) < smallestStepW ||
-    (scaleError !== null && (scale - 3 * scaleError < RIGHT.from || scale + 3 * scaleError > RIGHT.to))
+    (scaleError !== null && (scale - 3 * scaleError < ctScaleMin.value || scale + 3 * scaleError > ctScaleMax.value))
   return {
     scale,
     residualRmsW: Math.sqrt(squares / n),
     scaleError,
     state,
     smallestStepW,
-    impliedRatio: size <= NOTHING + SLACK ? null : 1 / scale,
+    impliedRatio: size <= ctScaleNothing.value + SLACK ? null : 1 / scale,
     verdict: state !== 'right' ? 'stop' : unsure ? 'watch' : 'proven',
   }
 }

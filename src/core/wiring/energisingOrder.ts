@@ -30,6 +30,8 @@ export interface EnergisingStep {
   /** The switch to move and where to; `null` where only the instrument moves. */
   device: string | null
   to: string | null
+  /** What the hand does, in a few words; `null` where only the instrument moves. */
+  action: string | null
   sentence: string
   readings: ExpectedReading[]
   positions: Positions
@@ -89,6 +91,7 @@ export function energisingOrder(graph: InstallationGraph, check?: PositionCheck)
     stage: 'dead',
     device: null,
     to: null,
+    action: null,
     positions,
     sentence: 'Everything open and locked: prove dead on a proven tester, and the tester after.',
     readings: allDead.slice(0, 3).map(({ id }) => ({ node: id, name: say(id), phases: [...phases], live: false })),
@@ -99,6 +102,7 @@ export function energisingOrder(graph: InstallationGraph, check?: PositionCheck)
       stage: 'supply',
       device: null,
       to: null,
+      action: null,
       positions,
       sentence: 'Read the supply as it comes in, before anything of the house is joined to it.',
       readings: [{ node: supply.id, name: say(supply.id), phases: [...phases], live: true }],
@@ -137,6 +141,7 @@ export function energisingOrder(graph: InstallationGraph, check?: PositionCheck)
       to,
       positions,
       readings,
+      action: `${say(device)} to “${to}”`,
       sentence: `${say(device)} to “${to}”${
         woken.length > 0
           ? `: ${woken

@@ -79,12 +79,17 @@ export const ctSteps: PointFamily<Phase> = {
 }
 
 function judgeCt(point: Point, context: EvidenceContext) {
+  const { ctScaleMin, ctScaleMax } = context.pack.limits
   const slots = slotReadings(point, context)
   const { steps, meterNoiseW } = ctStepsOf(slots)
-  const { scale, scaleError, state, smallestStepW, impliedRatio, verdict } = ctSense({ steps, meterNoiseW })
+  const { scale, scaleError, state, smallestStepW, impliedRatio, verdict } = ctSense({
+    pack: context.pack.id,
+    steps,
+    meterNoiseW,
+  })
   const common = {
     code: 'W-5',
-    limit: '0.9 to 1.1',
+    limit: `${ctScaleMin.value} to ${ctScaleMax.value}`,
     basis: `Least squares over ${steps.length} step${steps.length === 1 ? '' : 's'}; at ${formatQuantity(meterNoiseW, 'W')} of noise a step below ${formatQuantity(smallestStepW, 'W', 3)} decides nothing.`,
     value: scale === null ? null : formatNumber(scale, 3),
   }

@@ -93,7 +93,7 @@ export const electrodeResistance: PointFamily<Electrode> = {
       return {
         ...common,
         verdict: 'open',
-        why: 'Clamp the electrode conductor first: at 0.5 A or more it must not be opened.',
+        why: `Clamp the electrode conductor first: at ${formatQuantity(limits.clampForbidsOpening.value, 'A')} or more it must not be opened.`,
       }
     if (measured.maxDeviationPercent === null || measured.maxDeviationPercent === undefined)
       return {

@@ -33,12 +33,12 @@ const voltageChecks = (step: EnergisingStep, { node, name, phases, live }: Expec
   }))
 
 const checksOf = (step: EnergisingStep, pack: RulePack): Check[] => [
-  ...(step.device === null
+  ...(step.action === null
     ? []
     : [
         {
           id: 'done',
-          label: step.sentence.split(':')[0] ?? step.sentence,
+          label: step.action,
           path: ['live', spokenId(step.key)],
           asks: { kind: 'yes', no: 'Not done. The next step waits for it.' },
         } satisfies Check,

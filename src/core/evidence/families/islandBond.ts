@@ -34,13 +34,14 @@ function weaknessOf(
   verdict: Verdict,
   islandRcdTripped: boolean | null,
   lowImpedance: boolean,
+  limitV: number,
 ): string {
   if (state !== 'bonded') return ''
   if (verdict === 'stop') return ' But a residual-current device did not trip in island mode.'
   if (verdict !== 'watch') return ''
   if (islandRcdTripped === null) return ' Watch until one residual-current device has tripped in island mode.'
   return lowImpedance
-    ? ' Watch: the meter cannot tell it from 5 V.'
+    ? ` Watch: the meter cannot tell it from ${limitV} V.`
     : ' Watch: a low-impedance voltmeter is needed to be sure.'
 }
 
@@ -89,7 +90,7 @@ export const islandBond: PointFamily<TheJob> = {
       instrument: slots.accuracy('ne'),
     })
     const known = state ?? 'unknown'
-    const weak = weaknessOf(known, verdict, islandRcdTripped, instrument?.lowImpedance ?? false)
+    const weak = weaknessOf(known, verdict, islandRcdTripped, instrument?.lowImpedance ?? false, limit.value)
     return afterCalibration({ ...common, verdict, value: VALUE[known], why: WHY[known] + weak }, slots)
   },
 }

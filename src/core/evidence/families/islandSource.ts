@@ -1,6 +1,7 @@
 import { worstVerdict } from '../../rules/verdict'
 import { type PointFamily, type TheJob, onceAJob } from '../family'
-import { figureText, judgeFigure } from '../figure'
+import { figureText } from '../figure'
+import { judgeFigure } from '../../rules/judgeFigure'
 import { afterCalibration, slotReadings } from '../slotReadings'
 
 /** T-10 a: voltage and frequency of the unloaded island. */

@@ -1,5 +1,6 @@
 import { type PointFamily, type TheJob, onceAJob } from '../family'
-import { figureText, judgeFigure } from '../figure'
+import { figureText } from '../figure'
+import { judgeFigure } from '../../rules/judgeFigure'
 import { slotReadings } from '../slotReadings'
 
 /** The supply's rating as somebody read it on site, against the figure the plan was made with. */

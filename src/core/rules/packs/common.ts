@@ -293,6 +293,14 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'Lowest sampling rate of a recording that decides a gap',
     'Grade A of the recording (T-2); below it the gap’s edges are too coarse.',
   ),
+  ctScaleMin: limit(0.9, '', 'Least that a transformer answers for 1', 'W-5: right between 0.9 and 1.1.'),
+  ctScaleMax: limit(1.1, '', 'Most that a transformer answers for 1', 'W-5: right between 0.9 and 1.1.'),
+  ctScaleNothing: limit(
+    0.1,
+    '',
+    'Most that a transformer answers for 1 where it sits on the wrong conductor or phase',
+    'W-5: an answer below a tenth is none.',
+  ),
   liftPerPersonMax: limit(
     25,
     'kg',

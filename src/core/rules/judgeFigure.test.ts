@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tester } from '../../../tests/support/house'
-import { functionInRange, judgeFigure, limitText, wholeRange } from './figure'
+import { functionInRange, limitText, wholeRange } from '../evidence/figure'
+import { judgeFigure } from './judgeFigure'
 
 const at = (value: number, bound: 'above' | 'below' | null = null) => ({ value, bound })
 const least = { unit: 'MΩ', least: { value: 1, basis: 'B' } } as const
