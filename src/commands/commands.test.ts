@@ -54,6 +54,12 @@ const EVERY: Readonly<Record<CommandName, Entry>> = {
     condition: 'torque',
     reason: 'done by the maker',
   }),
+  changeJob: entry('changeJob', {
+    jobId,
+    version: null,
+    before: { supply: house().supply },
+    supply: { ...house().supply, ratingA: 63 },
+  } as CommandInput<'changeJob'>),
   saveItem: entry('saveItem', { jobId, kind: 'load', itemId: id(5), fields: { ...loadFields, sort: 3 } }),
   removeItem: entry('removeItem', { jobId, kind: 'circuit', itemId: id(21) }),
   saveSurveyItem: entry('saveSurveyItem', {

@@ -1,5 +1,6 @@
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Command, Maker } from './command'
+import { changeJob } from './changeJob'
 import { addPicture, addRecording } from './files'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { removeItem, saveItem } from './items'
@@ -14,6 +15,7 @@ export const COMMANDS = {
   addPicture,
   addRecording,
   overrideHold,
+  changeJob,
   saveItem,
   removeItem,
   saveSurveyItem,

@@ -164,6 +164,39 @@ describe('the rule of entry on the server', () => {
   })
 })
 
+describe('facts of the job', () => {
+  const supply = async () => (await record()).installation.supply
+  const change = async (before: object, after: object) =>
+    take([entry('changeJob', { jobId, before: { supply: before }, supply: after })])
+  it('are changed one after the other without a connection between, and sent twice they are harmless', async () => {
+    const first = await supply()
+    const [second, third] = [
+      { ...first, ratingA: 50 },
+      { ...first, ratingA: 63, powerFactor: 0.9 },
+    ]
+    const both = [
+      entry('changeJob', { jobId, before: { supply: first }, supply: second }),
+      entry('changeJob', { jobId, before: { supply: second }, supply: third }),
+    ]
+    expect(await outcomes(both)).toEqual(['stored', 'stored'])
+    expect(await outcomes([both[1]])).toEqual(['stored'])
+    expect(await supply()).toEqual(third)
+  })
+  it('that somebody else changed meanwhile are not overwritten; other parts are no matter', async () => {
+    const seen = await supply()
+    await change(seen, { ...seen, ratingA: 40 })
+    expect(await change(seen, { ...seen, ratingA: 100 })).toMatchObject([
+      { outcome: 'refused', message: expect.stringMatching(/Somebody else changed this job meanwhile/) },
+    ])
+    expect((await supply()).ratingA).toBe(40)
+    const { site } = (await record()).installation
+    expect(
+      await outcomes([entry('changeJob', { jobId, before: { site }, site: { ...site, routerPlace: 'hall' } })]),
+    ).toEqual(['stored'])
+    expect(await outcomes([entry('changeJob', { jobId, supply: seen })])).toEqual(['refused'])
+  })
+})
+
 describe('what a device shows and what the server stores', () => {
   it('are the same, for every command', async () => {
     const ids = { load: uuidv7(), fit: uuidv7(), survey: uuidv7(), override: uuidv7(), replacement: uuidv7() }
@@ -200,6 +233,11 @@ describe('what a device shows and what the server stores', () => {
         reason: 'noisy fan',
         replacedAt: '2026-02-01T09:00:00.000Z',
       }),
+      entry('changeJob', {
+        jobId,
+        before: { supply: (await record()).installation.supply },
+        supply: { ...(await record()).installation.supply, ratingA: 80 },
+      }),
       entry('setCoreColours', { jobId, colours: { L1: 'brown', L2: '', L3: '', N: 'blue', PE: '' } }),
     ]
     const before = await record()
@@ -222,6 +260,7 @@ describe('what a device shows and what the server stores', () => {
     expect(byId(onServer.installation.fit, ids.fit)).toEqual(byId(onDevice.installation.fit, ids.fit))
     const { at: _device, ...override } = byId(onDevice.overrides, ids.override) ?? { at: '' }
     expect(byId(onServer.overrides, ids.override)).toMatchObject(override)
+    expect(onServer.installation.supply).toEqual(onDevice.installation.supply)
     expect(onServer.installation.coreColours).toEqual(onDevice.installation.coreColours)
   })
 })

@@ -32,6 +32,8 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
       const own = HOLD_STEPS.find(({ id }) => id === step)
       return `${own?.label}: past “${own?.conditions.find(({ id }) => id === condition)?.label ?? condition}” in writing`
     }
+    case 'changeJob':
+      return 'Facts of the job, changed'
     case 'saveItem':
     case 'saveSurveyItem':
       return `${nameIn(entry.input.fields)}, written down`

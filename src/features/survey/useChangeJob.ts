@@ -2,15 +2,21 @@
 import { useJob } from '../job/JobContext'
 import { type JobChange, jobChangeSchema } from '@/schemas/jobChange'
 import { typedFields } from '../forms/typedFields'
-import { callUseCase } from '../api'
 
-/** Changes the job's descriptive fields; a change somebody else made meanwhile is told, not overwritten. */
+/** Changes the job's descriptive fields; a change somebody else made to the same parts meanwhile is told, not overwritten. */
 export function useChangeJob(): (change: Record<string, unknown>) => Promise<void> {
-  const { view, record, refresh } = useJob()
+  const { view, record, carryOut } = useJob()
   return async (change) => {
     const fields: JobChange = typedFields(jobChangeSchema, change)
-    await callUseCase('changeJob', { jobId: record.installation.jobId, version: view.version, ...fields })
-    await refresh()
+    const { gateway, scheduledDay } = view
+    const standing: Readonly<Record<string, unknown>> = {
+      ...record.installation,
+      scheduledDay,
+      gatewayHost: gateway.host,
+      gatewayPort: gateway.port,
+    }
+    const before = Object.fromEntries(Object.keys(change).map((part) => [part, standing[part] ?? null]))
+    await carryOut('changeJob', { jobId: record.installation.jobId, version: null, before, ...fields })
   }
 }
 

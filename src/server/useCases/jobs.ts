@@ -1,15 +1,18 @@
-import { jobChangeSchema, newJobSchema } from '@/schemas/jobChange'
-import { and, eq, sql } from 'drizzle-orm'
+import { changeJob as changeJobCommand } from '@/commands/changeJob'
+import { canonicalJson } from '@/core/pack/canonicalJson'
+import { type JobRow, installationsOf } from '@/db/queries/installations'
+import { newJobSchema } from '@/schemas/jobChange'
+import { eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
 import { benchOf, pointsToShow, stageSummaries } from '@/core/evidence/bench'
-import { NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
+import { type Installation, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { taskMinutesOfCrew } from '@/db/queries/evidence'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { profilesOf } from '@/db/queries/profiles'
 import { jobsOfCrew } from '@/db/queries/installations'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
 import { job } from '@/db/schema'
-import { figure, id } from '@/schemas/fields'
+import { id } from '@/schemas/fields'
 import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -59,15 +62,22 @@ export const createJob = defineUseCase({
   },
 })
 
-/** Changes a job's supply, sources or switches; refused with the newer version when somebody else changed it meanwhile. */
+/** Parts of a job that are changed, as they stand on the server in the form that devices have them. */
+function standing(row: JobRow, installation: Installation): Readonly<Record<string, unknown>> {
+  return { ...row, ...installation }
+}
+
+const MEANWHILE = 'Somebody else changed this job meanwhile. Yours is kept: look at both, then save again.'
+const same = (a: unknown, b: unknown) => canonicalJson(a ?? null) === canonicalJson(b ?? null)
+
+/** Changes a job's supply, sources or switches; refused when somebody else changed the same parts meanwhile. Sent twice it is harmless. */
 export const changeJob = defineUseCase({
   name: 'changeJob',
   via: 'json',
-  schema: yup
-    .object({ jobId: id('job').required(), version: figure('Version').integer().required() })
-    .concat(jobChangeSchema),
-  run: async (db, actor, { jobId, version, ...change }) => {
-    const row = await jobOfActor(db, actor, jobId)
+  schema: changeJobCommand.schema,
+  run: async (db, actor, { jobId, version, before, ...change }) => {
+    if (version === null && before === null) throw new Problem(422, 'Say what the change was made from.')
+    await jobOfActor(db, actor, jobId)
     const floor = change.sources?.floorSoc
     const reserve = change.sources?.reserveSoc
     if (floor != null && reserve != null && reserve < floor)
@@ -75,17 +85,21 @@ export const changeJob = defineUseCase({
         { path: 'sources.reserveSoc', message: 'Backup reserve is below the floor.' },
       ])
     const given = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined))
-    const changed = await db
-      .update(job)
-      .set({ ...given, version: sql`${job.version} + 1` })
-      .where(and(eq(job.id, row.id), eq(job.version, version)))
-      .returning({ version: job.version })
-    if (changed.length === 0)
-      throw new Problem(
-        409,
-        'Somebody else changed this job meanwhile. Yours is kept in the form: look at both, then save again.',
+    return db.transaction(async (tx) => {
+      const [row] = await tx.select().from(job).where(eq(job.id, jobId)).for('update')
+      const installation = row && (await installationsOf(tx, [row])).get(jobId)
+      if (!row || !installation) throw new Problem(404, 'There is no such job in your crew.')
+      const now = standing(row, installation)
+      const overtaken = Object.keys(given).some(
+        (part) => !same(now[part], given[part]) && (before === null || !same(now[part], before[part])),
       )
-    return { version: changed[0]?.version ?? version }
+      if (before === null ? row.version !== version : overtaken) throw new Problem(409, MEANWHILE)
+      await tx
+        .update(job)
+        .set({ ...given, version: sql`${job.version} + 1` })
+        .where(eq(job.id, jobId))
+      return { version: row.version + 1 }
+    })
   },
 })
 
