@@ -1,7 +1,7 @@
 // npm run mutate [-- keys holds rests limits]: changes one declaration or limit at a time and shows whether the unit tests notice.
 // The work tree is left alone: mutants live in copies under .data/mutants.
 import { spawn } from 'node:child_process'
-import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { MUTATIONS, type MutationKind } from './lib/mutations'
@@ -21,12 +21,12 @@ interface Mutant {
   text: string
 }
 
-/** Files whose tests are asked: those of declarations stand beside them, limits are asked of the whole core. */
-const ASKED: Readonly<Record<MutationKind, readonly string[]>> = {
-  keys: ['src/core/evidence'],
-  holds: ['src/core/evidence'],
-  rests: ['src/core/evidence'],
-  limits: ['src/core', 'tests/unit/referenceVectors', 'tests/unit/workedExample', 'tests/unit/referenceTraces'],
+/** Whose tests are asked: those that stand beside what is changed, so that the whole takes a few minutes. */
+const ASKED: Readonly<Record<MutationKind, string>> = {
+  keys: 'src/core/evidence',
+  holds: 'src/core/evidence',
+  rests: 'src/core/evidence',
+  limits: 'src/core/rules',
 }
 
 const wanted = process.argv.slice(2) as MutationKind[]
@@ -57,7 +57,7 @@ function copyOf(worker: number): string {
 /** Whether the tests fail on the mutant: `true` is what is wanted. */
 const noticed = (copy: string, { kind }: Mutant): Promise<boolean> =>
   new Promise((done) => {
-    const args = ['vitest', 'run', '--bail=1', '--reporter=dot', '--maxWorkers=1', ...ASKED[kind]]
+    const args = ['vitest', 'run', '--bail=1', '--reporter=dot', '--maxWorkers=1', ASKED[kind]]
     spawn('npx', args, { cwd: copy, stdio: 'ignore' }).once('exit', (code) => done(code !== 0))
   })
 
@@ -83,4 +83,4 @@ console.log(`${total} mutants of ${kinds.join(', ')}`)
 await Promise.all(Array.from({ length: WORKERS }, (_, worker) => work(worker, queue, survivors)))
 rmSync(folder, { recursive: true, force: true })
 console.log(`\n${total - survivors.length} noticed, ${survivors.length} not noticed`)
-process.exit(survivors.length === 0 && total > 0 && readdirSync(root).length > 0 ? 0 : 1)
+process.exit(survivors.length === 0 && total > 0 ? 0 : 1)

@@ -4,12 +4,8 @@ import { liveState } from '@/core/wiring/liveState'
 import { faultPath } from '@/core/wiring/faultPath'
 import type { GridState, InstallationGraph } from '@/core/wiring/installationGraph'
 import { type SchematicPlaces, elkGraph, placesOf } from '@/core/wiring/schematic/elkGraph'
-import {
-  CONDUCTOR_LAYERS,
-  type DrawingOptions,
-  besides,
-  schematicDrawing,
-} from '@/core/wiring/schematic/schematicDrawing'
+import { schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
+import { CONDUCTOR_LAYERS, type DrawingOptions, besides } from '@/core/wiring/schematic/schematicPen'
 import { type SchematicModel, schematicModel } from '@/core/wiring/schematic/schematicModel'
 import { wrapped } from '@/core/wiring/schematic/textWidth'
 import { SCHEMES, choicesOfPlan } from '@/core/wiring/topology/topologyChoices'

@@ -2,30 +2,21 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { type FitItem, fitOf } from '@/core/installation/fit'
-import {
-  type JudgedUnit,
-  type JudgedWall,
-  firstPlace,
-  proposalFor,
-  strandedOf,
-  wallsOfInstallation,
-} from '@/core/fit/wallOfInstallation'
+import { type JudgedWall, strandedOf, wallsOfInstallation } from '@/core/fit/wallOfInstallation'
 import { OBSTACLE_WORDS } from '@/schemas/fitFields'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
-import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { ExposureSheet } from './ExposureSheet'
 import { type FitEditing, FitItemOverlay } from './FitItemOverlay'
 import { LevelSheet } from './LevelSheet'
 import { TemplateSheet } from './TemplateSheet'
-import { WallDrawing, placeWords } from './WallDrawing'
-import { PlaceFields } from './PlaceFields'
+import { WallDrawing } from './WallDrawing'
 import { useFitItems } from './useFitItems'
-
-type Places = Readonly<Record<string, { xMm: number; yMm: number }>>
+import { UnitsSheet } from './UnitsSheet'
+import { type Places, Proposal } from './WallProposal'
 /** Moves made in quick succession are saved as one. */
 const SETTLE_MS = 500
 
@@ -303,144 +294,5 @@ function WallStage({
   const [selected, setSelected] = useState<string | null>(null)
   return (
     <WallDrawing judged={judged} snags={snags} selected={selected} edit={edit} onSelect={setSelected} onMove={onMove} />
-  )
-}
-
-/** Places for all units at once: worked out on request, taken only when a person says so. */
-function Proposal({ judged, onTake }: { judged: JudgedWall; onTake: (places: Places) => void }) {
-  const [told, setTold] = useState<{ text: string; places: Places | null } | null>(null)
-  if (judged.units.length === 0) return null
-  const ask = () => {
-    const result = proposalFor(judged)
-    if (!result.ok) return setTold({ text: `No place for ${result.blocked}: ${result.why}`, places: null })
-    setTold({
-      text: `Every clearance kept, controls within reach, ${(result.value.trunkingMm / 1000).toFixed(1)} m of trunking from where the cables arrive.`,
-      places: Object.fromEntries(
-        result.value.places.map(({ id, xMm, yMm }) => [id, { xMm: Math.round(xMm), yMm: Math.round(yMm) }]),
-      ),
-    })
-  }
-  return (
-    <Flex px="14px" pb="10px" gap="10px" align="center" wrap="wrap" fontSize="14px">
-      <Button size="sm" onClick={ask}>
-        Propose places
-      </Button>
-      {told && (
-        <Text role="status" flex="1" minW="200px" color={told.places ? 'ink' : 'stop'}>
-          {told.text}
-        </Text>
-      )}
-      {told?.places && (
-        <Button
-          size="sm"
-          variant="act"
-          onClick={() => {
-            if (told.places) onTake(told.places)
-            setTold(null)
-          }}
-        >
-          Take them
-        </Button>
-      )}
-    </Flex>
-  )
-}
-
-/** The units one by one: place typed to the millimetre, what is missing, and the way to the nearest legal place. */
-function UnitsSheet({
-  judged,
-  edit,
-  onMove,
-  onEdit,
-}: {
-  judged: JudgedWall
-  edit: boolean
-  onMove: (tag: string, place: { xMm: number; yMm: number }) => void
-  onEdit: (item: FitItem<'unit'>) => void
-}) {
-  const { wall, units } = judged
-  return (
-    <TitledSheet title="Units" note={units.length > 0 ? 'in millimetres: from the left, from the floor' : undefined}>
-      {units.length === 0 && (
-        <EmptyState title="No unit yet">
-          Add inverter, battery and gateway with the distances their makers ask for.
-        </EmptyState>
-      )}
-      {units.map((unit: JudgedUnit) => {
-        const {
-          item,
-          clearances: { nearestLegal, moveMm, violations, verdict },
-        } = unit
-        const { xMm, yMm } = item.detail
-        return (
-          <Flex
-            key={item.id}
-            data-unit-row={item.tag}
-            px="14px"
-            py="8px"
-            gap="8px 14px"
-            borderTopWidth="1px"
-            borderColor="rule"
-            fontSize="14px"
-            align="center"
-            wrap="wrap"
-          >
-            <Box flex="1" minW="180px">
-              <Text fontWeight="600" overflowWrap="anywhere">
-                {item.name}{' '}
-                <Text as="span" fontFamily="mono" fontWeight="400" fontSize="12px" color="ink3">
-                  {item.tag}
-                </Text>
-              </Text>
-              <Text color={verdict === 'exceeds' ? 'stop' : 'ink2'}>{placeWords(unit)}</Text>
-            </Box>
-            <PlanMarkWord mark={verdict} />
-            {xMm !== null && yMm !== null ? (
-              <PlaceFields
-                key={`${xMm}/${yMm}`}
-                name={item.name}
-                xMm={xMm}
-                yMm={yMm}
-                edit={edit}
-                onPlace={(place) => onMove(item.tag, place)}
-              />
-            ) : (
-              edit && (
-                <Button size="sm" onClick={() => onMove(item.tag, firstPlace(judged, item.tag) ?? { xMm: 0, yMm: 0 })}>
-                  Put it on the wall
-                </Button>
-              )
-            )}
-            {edit &&
-              violations !== null &&
-              violations.length > 0 &&
-              (nearestLegal ? (
-                <Button size="sm" onClick={() => onMove(item.tag, nearestLegal)}>
-                  Nearest legal place, {Math.ceil(moveMm ?? 0)} mm away
-                </Button>
-              ) : (
-                <Text color="stop">No legal place on {wall.name}.</Text>
-              ))}
-            {edit && (
-              <Button
-                variant="bare"
-                size="sm"
-                fontSize="13px"
-                onClick={() => onEdit(item)}
-                aria-label={`Change ${item.name}`}
-              >
-                change
-              </Button>
-            )}
-          </Flex>
-        )
-      })}
-      {units.length > 0 && (
-        <Text px="14px" py="7px" fontSize="13px" color="ink2" borderTopWidth="1px" borderColor="rule">
-          The units’ own distances are the maker’s; those of windows, doors and meters are planning defaults. Local
-          code, the maker’s manual and fire rules come first.
-        </Text>
-      )}
-    </TitledSheet>
   )
 }

@@ -1,5 +1,5 @@
 'use client'
-import { Box, Flex, Grid, NativeSelect, Text } from '@chakra-ui/react'
+import { Flex, Grid, NativeSelect, Text } from '@chakra-ui/react'
 import { FileDown } from 'lucide-react'
 import { useState } from 'react'
 import type { Circuit } from '@/core/installation/installation'
@@ -8,16 +8,15 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { Phase } from '@/core/rules/rulePack'
 import { type BoardDoor, MAIN_BOARD, balancedPhases, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
-import { chargerPlacements } from '@/core/wiring/chargerSide'
 import { Button } from '@/ui/Button'
-import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
-import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { ApiProblem, callUseCase } from '../api'
 import { useJob } from '../job/JobContext'
 import { downloadBytes } from '../survey/download'
+import { Door } from './DoorChart'
+import { ChargerSides } from './ChargerSides'
 
 /** W-8 and W-6: which circuit leaves which board for which, on which phase, with the charts for the doors; and the charger's side. */
 export function BoardsView() {
@@ -203,161 +202,5 @@ function Choose({
       </NativeSelect.Field>
       <NativeSelect.Indicator />
     </NativeSelect.Root>
-  )
-}
-
-/** The chart for one door, and its load by phase before and after. */
-function Door({ door, phases, onBalance }: { door: BoardDoor; phases: readonly Phase[]; onBalance?: () => void }) {
-  const most = Math.max(1, ...phases.flatMap((phase) => [door.beforeW[phase] ?? 0, door.afterW[phase] ?? 0]))
-  return (
-    <TitledSheet
-      title={door.name}
-      note={`${door.rows.length} circuit${door.rows.length === 1 ? '' : 's'}`}
-      actions={
-        onBalance && (
-          <Button size="sm" onClick={onBalance}>
-            Share the phases evenly
-          </Button>
-        )
-      }
-    >
-      <Flex direction="column" gap="4px" px="14px" pb="8px" fontSize="13px">
-        {phases.map((phase) => (
-          <Flex key={phase} align="center" gap="8px">
-            <Text w="24px" color="ink2">
-              {phase}
-            </Text>
-            <Box
-              flex="1"
-              h="12px"
-              position="relative"
-              bg="sheet2"
-              role="img"
-              aria-label={`${phase}: ${formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} before, ${formatQuantity(door.afterW[phase] ?? 0, 'W', 3)} after`}
-            >
-              <Box
-                position="absolute"
-                insetY="0"
-                left="0"
-                w={`${(100 * (door.afterW[phase] ?? 0)) / most}%`}
-                bg="grid"
-              />
-              <Box
-                position="absolute"
-                insetY="-2px"
-                left={`${(100 * (door.beforeW[phase] ?? 0)) / most}%`}
-                borderLeftWidth="2px"
-                borderColor="ember"
-              />
-            </Box>
-            <Text w="128px" textAlign="right" color="ink2">
-              {formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} →{' '}
-              <b>{formatQuantity(door.afterW[phase] ?? 0, 'W', 3)}</b>
-            </Text>
-          </Flex>
-        ))}
-      </Flex>
-      {door.rows.length === 0 && <EmptyState title="Nothing is left on it" />}
-      {door.rows.length > 0 && (
-        <DataTable
-          label={`Chart for the door of ${door.name}`}
-          rows={door.rows}
-          keyOf={({ tag }) => tag}
-          columns={[
-            { head: 'Way', cell: ({ way }) => way, numeric: true },
-            { head: 'Circuit', cell: ({ tag, name }) => `${name} (${tag})` },
-            {
-              head: 'Device',
-              cell: ({ device, iDeltaNMa }) =>
-                [device, iDeltaNMa !== null && `${iDeltaNMa} mA`].filter(Boolean).join(', ') || '–',
-            },
-            ...(phases.length > 1
-              ? [
-                  {
-                    head: 'Phase',
-                    cell: ({ phase, wasOn }: BoardDoor['rows'][number]) => `${phase}${wasOn ? ` (was ${wasOn})` : ''}`,
-                  },
-                ]
-              : []),
-            { head: 'From', cell: ({ cameFrom }) => cameFrom ?? '', wideOnly: true },
-          ]}
-        />
-      )}
-      {door.left.length > 0 && (
-        <Text px="14px" py="8px" fontSize="13px" color="ink2" borderTopWidth="1px" borderColor="rule">
-          Left this board: {door.left.map(({ name, tag, to }) => `${name} (${tag}) for ${to}`).join(', ')}.
-        </Text>
-      )}
-    </TitledSheet>
-  )
-}
-
-/** W-6: what each side of the contactor means for a vehicle charger. */
-function ChargerSides() {
-  const {
-    record: { installation },
-  } = useJob()
-  const placements = chargerPlacements(installation)
-  if (placements.length === 0) return null
-  return (
-    <>
-      {placements.map(({ tag, name, ratingW, planned, sides }) => (
-        <TitledSheet
-          key={tag}
-          title={`${name}, ${formatQuantity(ratingW, 'W', 3)}`}
-          note="both sides are allowed; this is what each means"
-        >
-          <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} borderTopWidth="1px" borderColor="rule">
-            {sides.map(
-              ({ side, nightW, nightLimitW, mark, runtimeH, runtimeWithoutH, supplyA, supplyRatingA, says }) => (
-                <Box
-                  key={side}
-                  px="14px"
-                  py="10px"
-                  fontSize="14px"
-                  borderLeftWidth={{ base: 0, md: side === 'island' ? '1px' : 0 }}
-                  borderTopWidth={{ base: side === 'island' ? '1px' : 0, md: 0 }}
-                  borderColor="rule"
-                  data-side={side}
-                >
-                  <Flex gap="10px" align="center" mb="4px">
-                    <Text fontWeight="600" fontSize="15px">
-                      {side === 'grid' ? 'On the street’s side' : 'On the island side'}
-                    </Text>
-                    {planned === side && (
-                      <Text color="ember" fontWeight="600">
-                        planned
-                      </Text>
-                    )}
-                  </Flex>
-                  <Flex gap="8px" align="center">
-                    <Text>
-                      Night load in an outage {nightW === null ? '–' : formatQuantity(nightW, 'W', 3)}
-                      {nightLimitW !== null && ` of ${formatQuantity(nightLimitW, 'W', 3)}`}
-                    </Text>
-                    <PlanMarkWord mark={mark} />
-                  </Flex>
-                  <Text>
-                    {side === 'island'
-                      ? `${runtimeH === null ? 'Hours from the reserve not known' : `${runtimeH.toFixed(1)} h from the reserve while it charges`}${runtimeWithoutH === null ? '' : `, ${runtimeWithoutH.toFixed(1)} h without`}.`
-                      : `${runtimeWithoutH === null ? 'Hours from the reserve not known' : `${runtimeWithoutH.toFixed(1)} h from the reserve`}.`}
-                  </Text>
-                  <Text>
-                    With the grid there, house and charger draw{' '}
-                    {supplyA === null ? '–' : formatQuantity(supplyA, 'A', 3)} of{' '}
-                    {supplyRatingA === null ? '–' : formatQuantity(supplyRatingA, 'A', 3)}.
-                  </Text>
-                  <Box as="ul" pl="18px" mt="4px" color="ink2" css={{ listStyle: 'disc' }}>
-                    {says.map((text) => (
-                      <li key={text}>{text}</li>
-                    ))}
-                  </Box>
-                </Box>
-              ),
-            )}
-          </Grid>
-        </TitledSheet>
-      ))}
-    </>
   )
 }

@@ -10,7 +10,7 @@ import {
   type Positions,
   namesIn,
 } from '@/core/wiring/installationGraph'
-import { CONDUCTOR_LAYERS, type ConductorLayer } from '@/core/wiring/schematic/schematicDrawing'
+import { CONDUCTOR_LAYERS, type ConductorLayer } from '@/core/wiring/schematic/schematicPen'
 import { GRID_STATE_WORDS } from '@/core/wiring/stateWords'
 import { Button } from '@/ui/Button'
 import type { SchematicHandle } from './SchematicDrawing'

@@ -2,7 +2,7 @@
 import { Box, chakra } from '@chakra-ui/react'
 import { type ZoomBehavior, select, zoom, zoomIdentity } from 'd3'
 import { memo, useEffect, useImperativeHandle, useRef } from 'react'
-import type { DrawnGroup, Primitive } from '@/core/wiring/schematic/schematicDrawing'
+import type { DrawnGroup, Primitive } from '@/core/wiring/schematic/schematicPen'
 import { colour } from '@/look/theme'
 
 /** What others may ask of the picture. */

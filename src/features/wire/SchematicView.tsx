@@ -11,12 +11,8 @@ import { graphRemarks } from '@/core/wiring/graphRemarks'
 import { type GridState, type InstallationGraph, type Positions, namesIn } from '@/core/wiring/installationGraph'
 import { liveState, nextPosition } from '@/core/wiring/liveState'
 import type { PositionCause } from '@/core/wiring/positionCauses'
-import {
-  CONDUCTOR_LAYERS,
-  type ConductorLayer,
-  type DrawnGroup,
-  schematicDrawing,
-} from '@/core/wiring/schematic/schematicDrawing'
+import { schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
+import { CONDUCTOR_LAYERS, type ConductorLayer, type DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { GRID_STATE_WORDS, stateSentences } from '@/core/wiring/stateWords'
 import { type WiringEdit, applyEdit, editWords } from '@/core/wiring/wiringEdits'
 import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'

@@ -1,5 +1,5 @@
 import { PDFDocument, type PDFPage, type PDFFont, StandardFonts, rgb } from 'pdf-lib'
-import type { DrawnGroup, Ink, Primitive } from '@/core/wiring/schematic/schematicDrawing'
+import type { DrawnGroup, Ink, Primitive } from '@/core/wiring/schematic/schematicPen'
 import { palette } from '@/look/palette'
 import { writable } from '../fit/templatePdf'
 

@@ -1,4 +1,4 @@
-import type { DrawnGroup, Ink, Primitive } from '@/core/wiring/schematic/schematicDrawing'
+import type { DrawnGroup, Ink, Primitive } from '@/core/wiring/schematic/schematicPen'
 import { palette } from '@/look/palette'
 
 const escaped = (text: string) => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`)

@@ -1,0 +1,145 @@
+'use client'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { Button } from '@/ui/Button'
+import { EmptyState } from '@/ui/EmptyState'
+import { Notice } from '@/ui/Notice'
+import { Sheet } from '@/ui/Sheet'
+import { useJob } from '../job/JobContext'
+import { type RecordingState, useRecording } from './useRecording'
+import { WaveChart } from './WaveChart'
+import { StoreRecording } from './StoreRecording'
+import { LEAVING, RETURN, WaveFigures } from './WaveFigures'
+
+const STEPS = [
+  [LEAVING, 'Leaving'],
+  [RETURN, 'Return'],
+] as const
+
+export function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onChoose: (key: string) => void }) {
+  const { bench, select, may, at } = useJob()
+  const { state, pick, showStored } = useRecording(pointKey)
+  const field = useRef<HTMLInputElement>(null)
+  const [over, setOver] = useState(false)
+  const point = bench.points.find(({ key }) => key === pointKey)
+  const released = bench.holds.find(({ step }) => step.id === 'loadedIsland')?.released ?? false
+  const mayAdd = may('addRecording')
+  const sheet = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (at === pointKey) sheet.current?.scrollIntoView({ block: 'start' })
+  }, [at, pointKey])
+  const take = (list: FileList | null) => pick([...(list ?? [])].slice(0, 2))
+  return (
+    <Box ref={sheet}>
+      <Sheet
+        as="section"
+        aria-label="Recording"
+        borderColor={over ? 'ember' : 'rule'}
+        onDragOver={(event) => {
+          event.preventDefault()
+          setOver(true)
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault()
+          setOver(false)
+          if (mayAdd) take(event.dataTransfer.files)
+        }}
+      >
+        <Flex align="center" gap="8px" px="12px" py="8px" wrap="wrap">
+          {STEPS.map(([key, words]) => (
+            <Button
+              key={key}
+              size="sm"
+              variant={key === pointKey ? 'chosen' : 'quiet'}
+              aria-pressed={key === pointKey}
+              onClick={() => {
+                onChoose(key)
+                select(key)
+              }}
+            >
+              {words}
+            </Button>
+          ))}
+          <Text color="ink2" fontSize="14px" flex="1" minW="120px" overflow="hidden" textOverflow="ellipsis">
+            {describe(state)}
+          </Text>
+          {mayAdd && (
+            <>
+              <input
+                ref={field}
+                type="file"
+                hidden
+                multiple
+                accept=".csv,.cff,.cfg,.dat"
+                aria-label="Recorder’s file"
+                onChange={(event) => {
+                  take(event.target.files)
+                  event.target.value = ''
+                }}
+              />
+              <Button
+                size="sm"
+                variant={state.kind === 'empty' && released ? 'act' : 'quiet'}
+                onClick={() => field.current?.click()}
+              >
+                Add the recorder’s file
+              </Button>
+            </>
+          )}
+        </Flex>
+        {state.kind === 'empty' && (
+          <EmptyState title="No recording yet">
+            Drop the recorder’s file here: COMTRADE (.cff, or .cfg with .dat) or CSV. It is read on this device; the gap
+            is measured from the wave, not from anybody’s feeling.
+          </EmptyState>
+        )}
+        {state.kind === 'reading' && (
+          <Flex role="status" align="center" gap="12px" px="14px" py="24px">
+            <Text>Reading {state.names}…</Text>
+            <Button size="sm" onClick={state.cancel}>
+              Cancel
+            </Button>
+          </Flex>
+        )}
+        {state.kind === 'failed' && (
+          <Notice
+            kind="error"
+            mx="12px"
+            mb="12px"
+            action={
+              <Button size="sm" onClick={showStored}>
+                Close
+              </Button>
+            }
+          >
+            {state.message}
+          </Notice>
+        )}
+        {state.kind === 'ready' && (
+          <>
+            <WaveChart key={state.names + String(state.files)} wave={state.wave} title={point?.label ?? ''} />
+            <WaveFigures state={state} pointKey={pointKey} />
+            {state.files && point && (
+              <StoreRecording state={state} point={point} released={released} onStored={showStored} />
+            )}
+          </>
+        )}
+      </Sheet>
+    </Box>
+  )
+}
+
+function describe(state: RecordingState): string {
+  if (state.kind !== 'ready') return ''
+  const { analysis, startedAt } = state.wave
+  const grade = analysis.sampleRateHz >= 2000 ? 'grade A' : 'too slow for grade A'
+  return [
+    state.names,
+    `${formatNumber(analysis.sampleRateHz / 1000, 4)} kS/s, ${grade}`,
+    startedAt ? `recorder’s clock ${startedAt}` : null,
+  ]
+    .filter(Boolean)
+    .join(' · ')
+}

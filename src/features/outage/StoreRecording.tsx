@@ -1,0 +1,95 @@
+'use client'
+import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import { v7 as uuidv7 } from 'uuid'
+import { judgeWith } from '@/core/evidence/judge'
+import type { Point } from '@/core/evidence/point'
+import type { Reading } from '@/core/evidence/reading'
+import { Button } from '@/ui/Button'
+import { useJob } from '../job/JobContext'
+import { type RecordingState } from './useRecording'
+
+const UPLOAD_MAX_BYTES = 24 * 1024 * 1024
+
+/** A picked recording becomes evidence only by this button, and only once the hold is released. */
+export function StoreRecording({
+  state,
+  point,
+  released,
+  onStored,
+}: {
+  state: Extract<RecordingState, { kind: 'ready' }>
+  point: Point
+  released: boolean
+  onStored: () => void
+}) {
+  const { keep, record, actor } = useJob()
+  const [error, setError] = useState<string | null>(null)
+  const {
+    files,
+    wave: { analysis },
+  } = state
+  const bytes = (files ?? []).reduce((sum, { size }) => sum + size, 0)
+  const store = async () => {
+    if (bytes > UPLOAD_MAX_BYTES) return setError('Larger than 24 MB. Cut it to the minutes around the outage.')
+    const id = uuidv7()
+    const reading: Reading = {
+      id,
+      jobId: record.installation.jobId,
+      pointKey: point.key,
+      slot: RECORDING_SLOT,
+      valueNumber: analysis.gap?.longestPhaseMs ?? null,
+      valueWord: analysis.gap ? null : 'no gap',
+      digits: null,
+      unit: 'ms',
+      detail: { ...analysis, files: (files ?? []).map(({ name }) => name) },
+      instrumentId: null,
+      recordedBy: actor.userId,
+      recordedByName: actor.name,
+      recordedAt: new Date().toISOString(),
+      receivedAt: null,
+      supersedes: null,
+      supersedeReason: null,
+      shownVerdict: 'open',
+    }
+    const { verdict } = judgeWith(record, point, reading)
+    await keep(
+      'addRecording',
+      { reading: { ...reading, shownVerdict: verdict } },
+      { id, at: reading.recordedAt, files: (files ?? []).map((file) => ({ name: file.name, blob: file })) },
+    )
+    onStored()
+  }
+  return (
+    <Flex
+      align="center"
+      gap="12px"
+      px="14px"
+      py="10px"
+      bg="emberSoft"
+      borderTopWidth="1px"
+      borderColor="rule"
+      wrap="wrap"
+    >
+      <Box flex="1" minW="200px" fontSize="14px">
+        {released ? (
+          <>Read in {Math.round(state.tookMs)} ms. Not evidence yet.</>
+        ) : (
+          <chakra.span color="stop" fontWeight="600">
+            A look only: the outage with loads is still held, so this cannot be evidence.
+          </chakra.span>
+        )}
+        {error && (
+          <Text role="alert" color="stop">
+            {error}
+          </Text>
+        )}
+      </Box>
+      <Button onClick={onStored}>Put it away</Button>
+      <Button variant="act" disabled={!released} onClick={() => void store()}>
+        Store as evidence: {point.label.toLowerCase()}
+      </Button>
+    </Flex>
+  )
+}

@@ -1,0 +1,67 @@
+'use client'
+import { THE_JOB } from '@/core/evidence/family'
+import { leavingGap, returnGap } from '@/core/evidence/families/outageGap'
+import { RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
+import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
+import { Figure, Figures } from '@/ui/Figure'
+import { VerdictWord } from '@/ui/VerdictWord'
+import { useJob } from '../job/JobContext'
+import { type RecordingState } from './useRecording'
+
+export const LEAVING = leavingGap.key(THE_JOB)
+
+export const RETURN = returnGap.key(THE_JOB)
+
+export function WaveFigures({
+  state,
+  pointKey,
+}: {
+  state: Extract<RecordingState, { kind: 'ready' }>
+  pointKey: string
+}) {
+  const { bench } = useJob()
+  const { analysis } = state.wave
+  const { gap } = analysis
+  const promised = bench.context.installation.promises.find(({ kind }) => kind === 'gapClass')?.gapClass ?? null
+  const stored = state.files === null ? bench.judgements.get(pointKey) : undefined
+  const dips = Object.values(analysis.events)
+    .flat()
+    .filter(({ kind }) => kind === 'dip').length
+  return (
+    <Figures columns={4} borderWidth="0" borderTopWidth="1px" borderRadius="0">
+      <Figure
+        label={pointKey === LEAVING ? 'Gap' : 'Second gap'}
+        value={gap ? formatDuration(gap.longestPhaseMs) : analysis.unfinished ? 'not over' : 'none'}
+      >
+        {stored ? (
+          <>
+            <VerdictWord verdict={stored.verdict} /> {stored.why}
+          </>
+        ) : gap ? (
+          'longest phase'
+        ) : analysis.unfinished ? (
+          'the recording ends before the supply is back'
+        ) : (
+          `no voltage fell below 10 %${dips ? `; ${dips} dip${dips === 1 ? '' : 's'}` : ''}`
+        )}
+      </Figure>
+      <Figure label="Class" value={gap ? RIDE_THROUGH_WORDS[gap.rideThroughClass] : '–'}>
+        {promised ? `promised: ${RIDE_THROUGH_WORDS[promised]}` : 'no class was promised'}
+      </Figure>
+      <Figure label="Half-cycle figure" value={gap ? formatDuration(gap.halfCycleGapMs) : '–'}>
+        what RMS alone would say
+      </Figure>
+      <Figure
+        label="Before"
+        value={
+          analysis.rmsBeforeV[analysis.voltageIds[0] ?? ''] == null
+            ? '–'
+            : formatNumber(analysis.rmsBeforeV[analysis.voltageIds[0] ?? ''] ?? 0, 4)
+        }
+        unit="V"
+      >
+        {analysis.frequency.beforeHz === null ? 'frequency not read' : `${analysis.frequency.beforeHz.toFixed(2)} Hz`}
+      </Figure>
+    </Figures>
+  )
+}

@@ -1,0 +1,96 @@
+'use client'
+import { Box, Text } from '@chakra-ui/react'
+import { line, scaleLinear } from 'd3'
+import type { SizeCurve, SizePoint } from '@/core/plan/selfConsumption'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { colour } from '@/look/theme'
+import { Label } from '@/ui/charts/Label'
+import { useWidth } from '@/ui/useWidth'
+
+export function SizeChart({
+  curve: { points, knee },
+  planned,
+  money,
+}: {
+  curve: SizeCurve
+  planned: number
+  money: (value: number) => string
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>(720)
+  const height = 210
+  const x = scaleLinear([0, points.at(-1)?.moduleCount ?? 1], [60, width - 24])
+  const values = points.map(({ valuePerYear }) => valuePerYear)
+  const y = scaleLinear([Math.min(0, ...values), Math.max(1, ...values) * 1.12], [height - 30, 10])
+  const here = points.find(({ moduleCount }) => moduleCount === planned)
+  const mark = (point: SizePoint, words: string, up: boolean) => (
+    <g>
+      <circle
+        cx={x(point.moduleCount)}
+        cy={y(point.valuePerYear)}
+        r="6"
+        fill={colour('sheet')}
+        stroke={colour('ember')}
+        strokeWidth="2.6"
+      />
+      <Label
+        x={x(point.moduleCount)}
+        y={y(point.valuePerYear) + (up ? -12 : 22)}
+        anchor={x(point.moduleCount) > width - 140 ? 'end' : 'middle'}
+        size={13}
+        weight={600}
+        tone="ember"
+        halo="sheet"
+      >
+        {words}
+      </Label>
+    </g>
+  )
+  return (
+    <Box ref={ref} px="14px" pb="6px">
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label={`Value per year by number of modules. ${knee ? `The knee lies at ${knee.moduleCount} modules with ${money(knee.valuePerYear)}.` : 'There is no knee.'}`}
+        style={{ display: 'block', overflow: 'visible' }}
+      >
+        {y.ticks(4).map((value) => (
+          <g key={value}>
+            <path d={`M60 ${y(value)}H${width - 24}`} stroke={colour(value === 0 ? 'rule2' : 'rule')} />
+            <Label x={54} y={y(value) + 4} anchor="end" size={12}>
+              {formatNumber(value, 4)}
+            </Label>
+          </g>
+        ))}
+        {points.map(({ moduleCount, valuePerYear }) => (
+          <g key={moduleCount}>
+            <circle cx={x(moduleCount)} cy={y(valuePerYear)} r="3" fill={colour('grid')} />
+            <Label x={x(moduleCount)} y={height - 10} anchor="middle" size={12}>
+              {moduleCount}
+            </Label>
+          </g>
+        ))}
+        <path
+          d={
+            line<SizePoint>(
+              ({ moduleCount }) => x(moduleCount),
+              ({ valuePerYear }) => y(valuePerYear),
+            )(points) ?? ''
+          }
+          fill="none"
+          stroke={colour('grid')}
+          strokeWidth="2.2"
+        />
+        {knee && mark(knee, knee.moduleCount === planned ? 'the knee, and as planned' : 'the knee', true)}
+        {here && here.moduleCount !== knee?.moduleCount && mark(here, 'as planned', false)}
+      </svg>
+      <Text fontSize="13px" color="ink2">
+        Value per year over the number of modules.{' '}
+        {knee
+          ? `After ${knee.moduleCount} another module brings ever less.`
+          : 'The curve has no bend: the tariff gives no reason for one size.'}{' '}
+        Backup may ask for more: look at the year.
+      </Text>
+    </Box>
+  )
+}

@@ -1,0 +1,73 @@
+'use client'
+import { Flex } from '@chakra-ui/react'
+import { chargeWindow, CHARGE_LIMIT_WORDS } from '@/core/plan/chargeWindow'
+import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
+import { Figure, Figures } from '@/ui/Figure'
+import { PlanMarkWord } from '@/ui/PlanMarkWord'
+import { usePlanned } from './LoadDrafts'
+
+/** P-9: whether the cheap hours fill the battery, what limits the charging, and what a day of it saves. */
+export function WindowSheet({ money }: { money: (value: number) => string }) {
+  const { installation, plan } = usePlanned()
+  const { assumptions, sources, supply } = installation
+  const count = sources.units.reduce<number | null>(
+    (sum, { moduleCount }) => (sum === null || moduleCount === null ? null : sum + moduleCount),
+    sources.units.length > 0 ? 0 : null,
+  )
+  const usableWh = sources.usableWh ?? sources.nominalWh
+  const { windowFromHour: from, windowToHour: to } = assumptions
+  const roundTrip = assumptions.chargeEfficiency * sources.dischargeEfficiency
+  const result = chargeWindow({
+    inverterChargeW: assumptions.inverterChargeW,
+    moduleCount: count,
+    moduleChargeW: assumptions.moduleChargeW,
+    deviceLimitW: assumptions.windowDeviceW,
+    importHeadroomW:
+      plan.capacity.capacityKva === null ? null : plan.capacity.capacityKva * 1000 * (supply.powerFactor ?? 1),
+    otherNightLoadsW: assumptions.otherNightLoadsW,
+    socStart: sources.reserveSoc,
+    socTarget: assumptions.windowTargetSoc,
+    nominalWh: usableWh,
+    chargeEfficiency: assumptions.chargeEfficiency,
+    windowH: from === null || to === null ? null : (to - from + 24) % 24 || 24,
+    shiftedKWh:
+      usableWh === null || assumptions.windowTargetSoc === null || sources.reserveSoc === null
+        ? null
+        : (usableWh / 1000) *
+          Math.max(0, assumptions.windowTargetSoc - sources.reserveSoc) *
+          sources.dischargeEfficiency,
+    peakPrice: assumptions.importPrice,
+    offpeakPrice: assumptions.offpeakPrice,
+    exportPrice: assumptions.exportPrice,
+    roundTripEfficiency: roundTrip,
+  })
+  return (
+    <Figures columns={3}>
+      <Figure
+        label="Charging in the cheap hours"
+        value={result.chargeW === null ? 'open' : formatQuantity(result.chargeW, 'W', 3)}
+      >
+        {result.bindingLimit === null
+          ? 'inverter, module, device and other night loads are needed'
+          : `limited by ${CHARGE_LIMIT_WORDS[result.bindingLimit]}`}
+      </Figure>
+      <Figure
+        label="From the reserve to the target"
+        value={result.fillH === null ? 'open' : formatDuration(result.fillH * 3_600_000)}
+      >
+        <Flex gap="6px" wrap="wrap" as="span">
+          <PlanMarkWord mark={result.verdict} />
+          {result.verdict === 'open' ? ' a figure is missing' : ' against the window'}
+        </Flex>
+      </Figure>
+      <Figure
+        label="A day of shifting saves"
+        value={result.savingPerDay === null ? 'open' : money(result.savingPerDay)}
+      >
+        {result.exportSavingPerDay === null
+          ? ''
+          : `keeping sun instead of selling it: ${money(result.exportSavingPerDay)}`}
+      </Figure>
+    </Figures>
+  )
+}

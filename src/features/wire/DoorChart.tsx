@@ -1,0 +1,103 @@
+'use client'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
+import type { Phase } from '@/core/rules/rulePack'
+import { type BoardDoor } from '@/core/wiring/boardDoors'
+import { Button } from '@/ui/Button'
+import { DataTable } from '@/ui/DataTable'
+import { EmptyState } from '@/ui/EmptyState'
+import { TitledSheet } from '@/ui/Sheet'
+
+/** The chart for one door, and its load by phase before and after. */
+export function Door({
+  door,
+  phases,
+  onBalance,
+}: {
+  door: BoardDoor
+  phases: readonly Phase[]
+  onBalance?: () => void
+}) {
+  const most = Math.max(1, ...phases.flatMap((phase) => [door.beforeW[phase] ?? 0, door.afterW[phase] ?? 0]))
+  return (
+    <TitledSheet
+      title={door.name}
+      note={`${door.rows.length} circuit${door.rows.length === 1 ? '' : 's'}`}
+      actions={
+        onBalance && (
+          <Button size="sm" onClick={onBalance}>
+            Share the phases evenly
+          </Button>
+        )
+      }
+    >
+      <Flex direction="column" gap="4px" px="14px" pb="8px" fontSize="13px">
+        {phases.map((phase) => (
+          <Flex key={phase} align="center" gap="8px">
+            <Text w="24px" color="ink2">
+              {phase}
+            </Text>
+            <Box
+              flex="1"
+              h="12px"
+              position="relative"
+              bg="sheet2"
+              role="img"
+              aria-label={`${phase}: ${formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} before, ${formatQuantity(door.afterW[phase] ?? 0, 'W', 3)} after`}
+            >
+              <Box
+                position="absolute"
+                insetY="0"
+                left="0"
+                w={`${(100 * (door.afterW[phase] ?? 0)) / most}%`}
+                bg="grid"
+              />
+              <Box
+                position="absolute"
+                insetY="-2px"
+                left={`${(100 * (door.beforeW[phase] ?? 0)) / most}%`}
+                borderLeftWidth="2px"
+                borderColor="ember"
+              />
+            </Box>
+            <Text w="128px" textAlign="right" color="ink2">
+              {formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} →{' '}
+              <b>{formatQuantity(door.afterW[phase] ?? 0, 'W', 3)}</b>
+            </Text>
+          </Flex>
+        ))}
+      </Flex>
+      {door.rows.length === 0 && <EmptyState title="Nothing is left on it" />}
+      {door.rows.length > 0 && (
+        <DataTable
+          label={`Chart for the door of ${door.name}`}
+          rows={door.rows}
+          keyOf={({ tag }) => tag}
+          columns={[
+            { head: 'Way', cell: ({ way }) => way, numeric: true },
+            { head: 'Circuit', cell: ({ tag, name }) => `${name} (${tag})` },
+            {
+              head: 'Device',
+              cell: ({ device, iDeltaNMa }) =>
+                [device, iDeltaNMa !== null && `${iDeltaNMa} mA`].filter(Boolean).join(', ') || '–',
+            },
+            ...(phases.length > 1
+              ? [
+                  {
+                    head: 'Phase',
+                    cell: ({ phase, wasOn }: BoardDoor['rows'][number]) => `${phase}${wasOn ? ` (was ${wasOn})` : ''}`,
+                  },
+                ]
+              : []),
+            { head: 'From', cell: ({ cameFrom }) => cameFrom ?? '', wideOnly: true },
+          ]}
+        />
+      )}
+      {door.left.length > 0 && (
+        <Text px="14px" py="8px" fontSize="13px" color="ink2" borderTopWidth="1px" borderColor="rule">
+          Left this board: {door.left.map(({ name, tag, to }) => `${name} (${tag}) for ${to}`).join(', ')}.
+        </Text>
+      )}
+    </TitledSheet>
+  )
+}
