@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { noPlaceWords } from './noPlace'
 import { describe, expect, it } from 'vitest'
 import { finishLowerBound } from './crewBound'
 import { type CrewDayInput, type CrewTask, DAY_MIN, ringOf, startWindows, taskFaults } from './crewDay'
@@ -117,8 +118,8 @@ describe('a crew’s day', () => {
     )
     expect(against.verdict).toBe('exceeds')
     expect(against.unplaced).toEqual([
-      { id: 'b', why: 'It is pinned to begin before “a” ends. Move the pin.' },
-      { id: 'c', why: 'It waits for “b”, which has no place.' },
+      { id: 'b', reason: { code: 'pinTooEarly', before: 'a' } },
+      { id: 'c', reason: { code: 'waitsFor', before: 'b' } },
     ])
   })
   it('names rings, missing licences, people, visits and windows, each with what to change', () => {
@@ -153,6 +154,8 @@ describe('a crew’s day', () => {
       'seal visit',
       'pin pin',
     ])
+    for (const { reason } of faults) expect(noPlaceWords(reason, (id) => `task ${id}`)).toMatch(/\.$/)
+    expect(noPlaceWords({ code: 'ring', ring: ['a', 'b'] }, (id) => id)).toContain('a waits for b waits for a.')
     const schedule = crewSchedule(wrong)
     expect(schedule.planned.map(({ id }) => id)).toEqual(['fine'])
     expect(schedule.unplaced).toHaveLength(10)

@@ -1,3 +1,4 @@
+import type { NoPlace } from './noPlace'
 /** Minutes from midnight of the first day; the second day begins at 1,440. */
 export type DayMin = number
 export const DAY_MIN = 1440
@@ -53,7 +54,7 @@ export interface CrewDayInput {
 export interface TaskFault {
   id: string
   field: 'minutes' | 'people' | 'licensed' | 'after' | 'window' | 'visit' | 'pin'
-  message: string
+  reason: NoPlace
 }
 
 /** Starts that a task is allowed, inclusive, within one stretch of one day. */
@@ -124,34 +125,20 @@ export function taskFaults(input: CrewDayInput): TaskFault[] {
   const { tasks, people, rules } = input
   const ids = new Set(tasks.map(({ id }) => id))
   const ring = ringOf(tasks)
-  const faults: TaskFault[] = ring
-    ? ring.map((id) => ({
-        id,
-        field: 'after',
-        message: `It waits for itself in a ring: ${[...ring, ring[0]].join(' waits for ')}. Take one of these out.`,
-      }))
-    : []
+  const faults: TaskFault[] = ring ? ring.map((id) => ({ id, field: 'after', reason: { code: 'ring', ring } })) : []
   const licensed = people.filter((person) => person.licensed).length
   for (const task of tasks) {
-    const add = (field: TaskFault['field'], message: string) => faults.push({ id: task.id, field, message })
-    if (!(task.minutes > 0) || !Number.isFinite(task.minutes))
-      add('minutes', 'It takes no time; give it minutes above 0.')
-    if (!(task.people >= 1)) add('people', 'Nobody does it; give it one person at least.')
-    if (task.people > people.length)
-      add('people', `It needs ${task.people} people; the crew has ${people.length}. Ask one more, or split it.`)
-    if (task.licensed && licensed === 0)
-      add('licensed', 'Only a licensed person may do it, and nobody in the crew is licensed. Ask one.')
-    for (const before of task.after) if (!ids.has(before)) add('after', `It waits for “${before}”, which is not there.`)
-    if (task.visit !== null && !rules.visits[task.visit])
-      add('visit', `It needs the visit of “${task.visit}”, and none is announced.`)
+    const add = (field: TaskFault['field'], reason: NoPlace) => faults.push({ id: task.id, field, reason })
+    if (!(task.minutes > 0) || !Number.isFinite(task.minutes)) add('minutes', { code: 'noTime' })
+    if (!(task.people >= 1)) add('people', { code: 'nobody' })
+    if (task.people > people.length) add('people', { code: 'tooFewPeople', needs: task.people, has: people.length })
+    if (task.licensed && licensed === 0) add('licensed', { code: 'noLicence' })
+    for (const before of task.after) if (!ids.has(before)) add('after', { code: 'unknownBefore', before })
+    if (task.visit !== null && !rules.visits[task.visit]) add('visit', { code: 'noVisit', visit: task.visit })
     else if (people.length > 0 && task.minutes > 0 && startWindows(task, input).length === 0) {
       if (task.pinnedMin !== null && startWindows({ ...task, pinnedMin: null }, input).length > 0)
-        add('pin', 'It is pinned to a time at which it may not be done. Take the pin off, or move it.')
-      else
-        add(
-          'window',
-          `No stretch of ${task.minutes} minutes is left of the hours in which it may be done. Lengthen the window, or split the task.`,
-        )
+        add('pin', { code: 'pinOutside' })
+      else add('window', { code: 'noWindow', minutes: task.minutes })
     }
   }
   return faults

@@ -1,3 +1,4 @@
+import type { NoPlace } from './noPlace'
 import {
   type CrewDayInput,
   type CrewPerson,
@@ -21,7 +22,7 @@ export interface PlannedTask {
 export interface CrewSchedule {
   planned: PlannedTask[]
   /** Tasks without a place, and why. With any the schedule is not whole. */
-  unplaced: { id: string; why: string }[]
+  unplaced: { id: string; reason: NoPlace }[]
   finishMin: DayMin
   /** When the customer has no supply, day by day. */
   powerOff: { fromMin: DayMin; toMin: DayMin }[]
@@ -240,15 +241,15 @@ const PATIENCE = 120
  */
 export function crewSchedule(input: CrewDayInput, { most = 6000, stopped }: SearchOptions = {}): CrewSchedule {
   const faults = taskFaults(input)
-  const faulty = new Map<string, string>()
-  for (const { id, message } of faults) if (!faulty.has(id)) faulty.set(id, message)
+  const faulty = new Map<string, NoPlace>()
+  for (const { id, reason } of faults) if (!faulty.has(id)) faulty.set(id, reason)
   let grew = true
   while (grew) {
     grew = false
     for (const { id, after } of input.tasks) {
       const cause = faulty.has(id) ? undefined : after.find((before) => faulty.has(before))
       if (cause === undefined) continue
-      faulty.set(id, `It waits for “${cause}”, which has no place.`)
+      faulty.set(id, { code: 'waitsFor', before: cause })
       grew = true
     }
   }
@@ -260,7 +261,7 @@ export function crewSchedule(input: CrewDayInput, { most = 6000, stopped }: Sear
   return told(
     problem,
     shortest,
-    [...faulty].map(([id, why]) => ({ id, why })),
+    [...faulty].map(([id, reason]) => ({ id, reason })),
     lowerBoundMin,
     input,
   )
@@ -320,7 +321,7 @@ function shortenPowerOff(problem: Problem, order: readonly number[], best: Built
 function told(
   problem: Problem,
   built: Built,
-  faulty: { id: string; why: string }[],
+  faulty: CrewSchedule['unplaced'],
   lowerBoundMin: DayMin,
   { people, rules }: CrewDayInput,
 ): CrewSchedule {
@@ -329,7 +330,7 @@ function told(
   const unplaced = [...faulty]
   tasks.forEach((task, k) => {
     const at = built.start[k] as number
-    if (at === NONE) unplaced.push({ id: task.id, why: whyUnplaced(problem, built, k) })
+    if (at === NONE) unplaced.push({ id: task.id, reason: whyUnplaced(problem, built, k) })
     else
       planned.push({
         id: task.id,
@@ -377,19 +378,17 @@ function told(
   }
 }
 
-function whyUnplaced({ tasks, before }: Problem, { start }: Built, k: number): string {
+function whyUnplaced({ tasks, before }: Problem, { start }: Built, k: number): NoPlace {
   const task = tasks[k] as CrewTask
   const waits = (before[k] as readonly number[]).find((j) => start[j] === NONE)
-  if (waits !== undefined) return `It waits for “${tasks[waits]?.id}”, which has no place.`
+  if (waits !== undefined) return { code: 'waitsFor', before: (tasks[waits] as CrewTask).id }
   if (task.pinnedMin !== null) {
     const late = (before[k] as readonly number[]).find(
       (j) => (start[j] as number) + (tasks[j] as CrewTask).minutes > (task.pinnedMin as number),
     )
-    return late === undefined
-      ? 'At the time it is pinned to, its people are taken by another pinned task.'
-      : `It is pinned to begin before “${tasks[late]?.id}” ends. Move the pin.`
+    return late === undefined ? { code: 'pinTaken' } : { code: 'pinTooEarly', before: (tasks[late] as CrewTask).id }
   }
-  return 'No time is left in its windows at which enough people are free.'
+  return { code: 'nobodyFree' }
 }
 
 /** The chain that decides the finish: from the last task back through what ended when the next began, by precedence first, then by people. */

@@ -5,6 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { taskTimesOf } from '@/core/evidence/families/taskTime'
 import { clockText } from '@/core/fit/clockText'
 import { taskFaults } from '@/core/fit/crewDay'
+import { type NoPlace, noPlaceWords } from '@/core/fit/noPlace'
 import { dayOfInstallation, restOfDay } from '@/core/fit/dayOfInstallation'
 import { learnedMinutes, tasksOfPlan } from '@/core/fit/taskTemplates'
 import { type FitItem, fitOf } from '@/core/installation/fit'
@@ -62,12 +63,8 @@ export function DayView() {
   )
   const nameOf = (tag: string) => tasks.find((task) => task.tag === tag)?.name ?? tag
   const personOf = (tag: string) => people.find((person) => person.tag === tag)?.name ?? tag
-  const inWords = (text: string) =>
-    text.replace(
-      /“([a-z][a-z0-9]*)”/g,
-      (_, tag: string) =>
-        `“${tasks.some((task) => task.tag === tag) ? nameOf(tag) : (visits.find((visit) => visit.tag === tag)?.name ?? tag)}”`,
-    )
+  const inWords = (reason: NoPlace) =>
+    noPlaceWords(reason, (id) => visits.find(({ tag }) => tag === id)?.name ?? nameOf(id))
   const propose = () =>
     save(
       tasksOfPlan(installation, view.taskMinutes, visits[0]?.tag ?? null).map(({ tag, name, detail }, k): FitItem => ({
@@ -100,7 +97,7 @@ export function DayView() {
       'text/calendar',
     )
   }
-  const waiting = schedule?.unplaced.filter(({ why }) => why.startsWith('It waits for')) ?? []
+  const waiting = schedule?.unplaced.filter(({ reason }) => reason.code === 'waitsFor') ?? []
   const roots = schedule?.unplaced.filter((one) => !waiting.includes(one)) ?? []
   const chosen = tasks.find(({ tag }) => tag === selected) ?? null
   return (
@@ -210,7 +207,7 @@ export function DayView() {
             different here.
           </EmptyState>
         )}
-        {faults.map(({ id, field, message }) => (
+        {faults.map(({ id, field, reason }) => (
           <Notice
             key={`${id}${field}`}
             kind="error"
@@ -227,13 +224,13 @@ export function DayView() {
               )
             }
           >
-            {nameOf(id)}: {inWords(message)}
+            {nameOf(id)}: {inWords(reason)}
           </Notice>
         ))}
         {schedule && schedule.unplaced.length > 0 && (
           <Notice kind="caution" mx="14px" mb="8px">
             This is not the whole day.{' '}
-            {roots.map(({ id, why }) => `${nameOf(id)} has no place: ${inWords(why)}`).join(' ')}
+            {roots.map(({ id, reason }) => `${nameOf(id)} has no place: ${inWords(reason)}`).join(' ')}
             {waiting.length > 0 &&
               ` With ${roots.length === 1 ? 'it' : 'them'} wait ${waiting.map(({ id }) => nameOf(id)).join(', ')}.`}
           </Notice>
