@@ -12,6 +12,7 @@ import { Notice } from '@/ui/Notice'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
+import { ChangeThing } from './ChangeThing'
 import { type FitEditing, FitItemOverlay } from './FitItemOverlay'
 
 /** Lifts, heaviest first: how many carry it, what is unpacked first, what needs more than hands (F-3). */
@@ -146,17 +147,7 @@ export function LiftsView() {
                     ? 'mass open'
                     : `${thing.detail.massKg} kg`}
               </Text>
-              {edit && (
-                <Button
-                  variant="bare"
-                  size="sm"
-                  fontSize="13px"
-                  onClick={() => setEditing({ kind: 'lift', item: thing })}
-                  aria-label={`Change ${thing.name}`}
-                >
-                  change
-                </Button>
-              )}
+              {edit && <ChangeThing name={thing.name} onChange={() => setEditing({ kind: 'lift', item: thing })} />}
             </Flex>
           ))}
         </TitledSheet>

@@ -1,0 +1,103 @@
+'use client'
+import { Button } from '@/ui/Button'
+import { useJob } from '../job/JobContext'
+import { download } from '../survey/download'
+import type { FitEditing } from './FitItemOverlay'
+import type { CrewDay } from './useCrewDay'
+
+/** What can be done with the day as a whole. */
+export function DayActions({
+  day: { tasks, schedule, anyDone, fromNowMin, planFromNow, nameOf, personOf },
+  edit,
+  setEditing,
+  onPark,
+}: {
+  day: CrewDay
+  edit: boolean
+  setEditing: (editing: FitEditing) => void
+  onPark: () => void
+}) {
+  const {
+    view,
+    record: { installation },
+  } = useJob()
+  const { jobId } = installation
+  const calendar = async () => {
+    if (!schedule || view.scheduledDay === null) return
+    const { dayCalendar } = await import('@/core/fit/dayCalendar')
+    download(
+      `${installation.name} day.ics`,
+      dayCalendar({
+        jobId,
+        jobName: installation.name,
+        place: view.place,
+        day: view.scheduledDay,
+        tasks: schedule.planned.map((task) => ({ ...task, name: nameOf(task.id) })),
+        nameOfPerson: personOf,
+        powerOff: schedule.powerOff,
+      }),
+      'text/calendar',
+    )
+  }
+  return (
+    <>
+      {edit && (
+        <Button
+          size="sm"
+          onClick={() => setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })}
+        >
+          Add a person
+        </Button>
+      )}
+      {edit && tasks.length > 0 && (
+        <Button
+          size="sm"
+          onClick={() =>
+            setEditing({
+              kind: 'task',
+              item: null,
+              first: { minutes: 30, people: 1 },
+              without: ['template', 'pinnedMin'],
+            })
+          }
+        >
+          Add a task
+        </Button>
+      )}
+      {schedule && schedule.planned.length > 0 && (
+        <Button
+          size="sm"
+          disabled={view.scheduledDay === null}
+          title={view.scheduledDay === null ? 'Give the job its day first.' : undefined}
+          onClick={() => void calendar()}
+        >
+          Calendar
+        </Button>
+      )}
+      {anyDone && view.scheduledDay === localDay() && (
+        <Button
+          size="sm"
+          variant={fromNowMin === null ? 'quiet' : 'chosen'}
+          aria-pressed={fromNowMin !== null}
+          onClick={() => planFromNow(fromNowMin === null ? minutesNow() : null)}
+        >
+          The rest from now
+        </Button>
+      )}
+      {tasks.length > 0 && (
+        <Button size="sm" onClick={() => onPark()}>
+          Park overnight
+        </Button>
+      )}
+    </>
+  )
+}
+
+/** Today on this device's calendar. */
+const localDay = () => {
+  const now = new Date()
+  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`
+}
+
+/** Minutes since midnight on this device's clock, up to the next five. */
+const minutesNow = () => Math.ceil((new Date().getHours() * 60 + new Date().getMinutes()) / 5) * 5

@@ -1,0 +1,89 @@
+'use client'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { clockText } from '@/core/fit/clockText'
+import { Button } from '@/ui/Button'
+import { TitledSheet } from '@/ui/Sheet'
+import { useJob } from '../job/JobContext'
+import { ChangeThing } from './ChangeThing'
+import type { FitEditing } from './FitItemOverlay'
+import type { CrewDay } from './useCrewDay'
+
+/** When the supply may be off, daylight, weather, visits, and who is there from when to when. */
+export function DayRulesSheet({
+  day: { input, rules, visits, people },
+  edit,
+  setEditing,
+}: {
+  day: CrewDay
+  edit: boolean
+  setEditing: (editing: FitEditing) => void
+}) {
+  const {
+    view,
+    record: { installation },
+  } = useJob()
+  return (
+    <TitledSheet
+      title="Rules of the day"
+      note="supply, daylight, weather, visits"
+      actions={
+        edit && (
+          <>
+            <Button
+              size="sm"
+              onClick={() =>
+                setEditing({
+                  kind: 'dayRules',
+                  item: rules,
+                  first: { name: 'Rules of the day', powerOffFromMin: 540, powerOffToMin: 960 },
+                })
+              }
+            >
+              {rules ? 'Change' : 'Set the rules'}
+            </Button>
+            <Button
+              size="sm"
+              onClick={() => setEditing({ kind: 'visit', item: null, first: { fromMin: 540, toMin: 720 } })}
+            >
+              Add a visit
+            </Button>
+          </>
+        )
+      }
+    >
+      <Box px="14px" pb="10px" fontSize="14px">
+        <Text>
+          The supply may be off {clockText(input.rules.powerOff.fromMin)}–{clockText(input.rules.powerOff.toMin)}.
+          Daylight {clockText(input.rules.daylight.fromMin)}–{clockText(input.rules.daylight.toMin)}
+          {rules?.detail.daylightFromMin == null
+            ? installation.site.latitudeDeg === null || view.scheduledDay === null
+              ? ' (place or day not known)'
+              : ', worked out from place and day'
+            : ''}
+          .{' '}
+          {input.rules.dry
+            ? `Dry ${clockText(input.rules.dry.fromMin)}–${clockText(input.rules.dry.toMin)}.`
+            : 'No rain expected.'}
+        </Text>
+        {visits.map((visit) => (
+          <Flex key={visit.id} gap="10px" align="center">
+            <Text flex="1">
+              {visit.name}: {visit.detail.who}, {clockText(visit.detail.fromMin)}–{clockText(visit.detail.toMin)}
+            </Text>
+            {edit && <ChangeThing name={visit.name} onChange={() => setEditing({ kind: 'visit', item: visit })} />}
+          </Flex>
+        ))}
+        {people.map((person) => (
+          <Flex key={person.id} gap="10px" align="center">
+            <Text flex="1">
+              {person.name}
+              {person.detail.licensed ? ', licensed' : ''}: {clockText(person.detail.fromMin)}–
+              {clockText(person.detail.toMin)}
+            </Text>
+            {edit && <ChangeThing name={person.name} onChange={() => setEditing({ kind: 'person', item: person })} />}
+          </Flex>
+        ))}
+      </Box>
+    </TitledSheet>
+  )
+}
