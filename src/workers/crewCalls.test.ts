@@ -3,6 +3,7 @@ import { type Endpoint, expose, wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
 import { afterAll, describe, expect, it } from 'vitest'
 import type { CrewDayInput, CrewTask } from '@/core/fit/crewDay'
+import { crewTask } from '../../tests/support/tasks'
 import { crewCalls } from './crewCalls'
 
 const { port1, port2 } = new MessageChannel()
@@ -11,20 +12,7 @@ expose(crewCalls, endpoint(port1))
 const calls = wrap<typeof crewCalls>(endpoint(port2))
 afterAll(() => port1.close())
 
-const task = (id: string, change: Partial<CrewTask> = {}): CrewTask => ({
-  id,
-  minutes: 60,
-  people: 1,
-  licensed: false,
-  after: [],
-  powerOff: false,
-  daylight: false,
-  dry: false,
-  visit: null,
-  earliestMin: null,
-  pinnedMin: null,
-  ...change,
-})
+const task = (id: string, change: Partial<CrewTask> = {}) => crewTask(id, 60, change)
 const input = (tasks: CrewTask[]): CrewDayInput => ({
   tasks,
   people: [{ id: 'ann', licensed: true, fromMin: 480, toMin: 1020 }],

@@ -4,6 +4,7 @@ import QRCode from 'qrcode'
 import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 import { aFitUnit, aWall, anObstacle, fitItem } from '../support/house'
+import { taskToSave } from '../support/tasks'
 import { bytesOf, callUseCase, makeJob, openBench, quickLine, sendReadings, signIn } from './support'
 
 const item = ({ kind, tag, name, sort, detail }: ReturnType<typeof aWall>, change: object = {}) => ({
@@ -233,28 +234,6 @@ test.describe('the crew’s day', () => {
   }) => {
     await signIn(context, 'ines')
     const jobId = await makeJob(context.request, 'Ring House')
-    const task = (tag: string, change: object = {}) => ({
-      kind: 'task',
-      itemId: uuidv7(),
-      fields: {
-        tag,
-        name: `Task ${tag}`,
-        sort: 0,
-        minutes: 30,
-        people: 1,
-        licensed: false,
-        after: null,
-        powerOff: false,
-        daylight: false,
-        dry: false,
-        visitTag: null,
-        earliestMin: null,
-        pinnedMin: null,
-        template: null,
-        leavesOpen: null,
-        ...change,
-      },
-    })
     await callUseCase(context.request, 'saveFitItems', {
       jobId,
       items: [
@@ -263,11 +242,11 @@ test.describe('the crew’s day', () => {
           itemId: uuidv7(),
           fields: { tag: 'p1', name: 'Bo', sort: 0, licensed: false, fromMin: 480, toMin: 1020 },
         },
-        task('t1', { after: 't2' }),
-        task('t2', { after: 't1' }),
-        task('t3', { licensed: true }),
-        task('t4'),
-        task('t5', { minutes: 600 }),
+        taskToSave('t1', { after: 't2' }),
+        taskToSave('t2', { after: 't1' }),
+        taskToSave('t3', { licensed: true }),
+        taskToSave('t4'),
+        taskToSave('t5', { minutes: 600 }),
       ],
     })
     await openBench(page, jobId, '?stage=fit&view=day')
@@ -277,7 +256,7 @@ test.describe('the crew’s day', () => {
     await expect(day.getByRole('alert').filter({ hasText: 'No stretch of 600 minutes' })).toContainText('Task t5')
     await expect(day).toContainText('This is not the whole day.')
     await expect(day).toContainText('What has a place ends at 08:30')
-    await day.getByRole('alert').filter({ hasText: 'Task t1' }).getByRole('button', { name: 'Change it' }).click()
+    await day.getByRole('alert').filter({ hasText: /^Task t1:/ }).getByRole('button', { name: 'Change it' }).click()
     await page.getByRole('dialog').getByLabel('After').fill('')
     await page.getByRole('dialog').getByRole('button', { name: 'Save the task' }).click()
     await expect(day.getByRole('alert').filter({ hasText: 'in a ring' })).toHaveCount(0)

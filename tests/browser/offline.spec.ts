@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import QRCode from 'qrcode'
 import { v7 as uuidv7 } from 'uuid'
+import { taskToSave } from '../support/tasks'
 import { callUseCase, ledger, makeJob, openBench, quickLine, signIn, type } from './support'
 
 interface Stored {
@@ -97,27 +98,6 @@ test('the open job opens again with no network at all, and what was entered is s
 test('a code is read, the day is planned and a task is timed with no network at all', async ({ page, context }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Cellar House')
-  const task = (tag: string) => ({
-    kind: 'task',
-    itemId: uuidv7(),
-    fields: {
-      tag,
-      name: `Task ${tag}`,
-      sort: 0,
-      minutes: 30,
-      people: 1,
-      licensed: false,
-      after: null,
-      powerOff: false,
-      daylight: false,
-      dry: false,
-      visitTag: null,
-      earliestMin: null,
-      pinnedMin: null,
-      template: null,
-      leavesOpen: null,
-    },
-  })
   await callUseCase(context.request, 'saveFitItems', {
     jobId,
     items: [
@@ -126,8 +106,8 @@ test('a code is read, the day is planned and a task is timed with no network at 
         itemId: uuidv7(),
         fields: { tag: 'p1', name: 'Ann', sort: 0, licensed: true, fromMin: 480, toMin: 1020 },
       },
-      task('t1'),
-      task('t2'),
+      taskToSave('t1'),
+      taskToSave('t2'),
     ],
   })
   await openBench(page, jobId, '?stage=fit&view=mounted')

@@ -71,6 +71,7 @@ test('a load and an override made without a connection show at once, and are sen
   await form.getByLabel('Short name').fill('kettle')
   await form.getByLabel(/^Power, W/).fill('2200')
   await form.getByRole('button', { name: 'Add the load' }).click()
+  await expect(form).toBeHidden()
   await expect(page.getByRole('row', { name: /^Kettle/ })).toBeVisible()
   await page.keyboard.press('7')
   const electrode = page.getByText('electrode measured').locator('..').locator('..')

@@ -7,6 +7,7 @@ import { USE_CASES } from '@/server/useCases'
 import { FIT_FIELDS } from '@/schemas/fitFields'
 import { type TestCrew, db, makeCrew, makeJob, owner, sent } from '../support/database'
 import { aFitUnit, aWall, anObstacle } from '../support/house'
+import { taskToSave } from '../support/tasks'
 
 let crew: TestCrew
 let jobId: string
@@ -204,23 +205,10 @@ describe('a serial that another job has', () => {
 
 describe('times of tasks', () => {
   it('are recorded like readings and taught to the next job of the crew', async () => {
-    const task = {
-      minutes: 20,
-      people: 1,
-      licensed: true,
-      after: null,
-      powerOff: true,
-      daylight: false,
-      dry: false,
-      visitTag: null,
-      earliestMin: null,
-      pinnedMin: null,
-      template: 'isolate',
-      leavesOpen: null,
-    }
+    const task = { minutes: 20, licensed: true, powerOff: true, template: 'isolate' }
     await save([
-      { kind: 'task', itemId: uuidv7(), fields: { tag: 't1', name: 'Isolate', sort: 0, ...task } },
-      { kind: 'task', itemId: uuidv7(), fields: { tag: 't2', name: 'Not stopped', sort: 1, ...task } },
+      taskToSave('t1', { name: 'Isolate', ...task }),
+      taskToSave('t2', { name: 'Not stopped', ...task }),
     ])
     await record([
       sent(jobId, 'fit.task.t1', 'start', 'begun', { recordedAt: '2026-05-04T08:00:00Z' }),

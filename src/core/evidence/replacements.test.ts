@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { aFitUnit, aRun, fitItem, house, reading, recordOf } from '../../../tests/support/house'
+import { aFitUnit, aRun, house, reading, recordOf } from '../../../tests/support/house'
+import { aTask } from '../../../tests/support/tasks'
 import type { Replacement } from '../installation/fit'
 import { benchOf, stageSummaries } from './bench'
 import { nextPoint } from './next'
@@ -191,22 +192,7 @@ describe('what was mounted', () => {
   it('counts times of the work neither as points to show nor as next', () => {
     const installation = house({
       components: [],
-      fit: [
-        fitItem('task', 't1', {
-          minutes: 30,
-          people: 1,
-          licensed: false,
-          after: null,
-          powerOff: false,
-          daylight: false,
-          dry: false,
-          visitTag: null,
-          earliestMin: null,
-          pinnedMin: null,
-          template: null,
-          leavesOpen: null,
-        }),
-      ],
+      fit: [aTask('t1')],
     })
     const bench = benchOf(recordOf(installation))
     expect(bench.points.some(({ key }) => key === 'fit.task.t1')).toBe(true)

@@ -1,24 +1,11 @@
 import fc from 'fast-check'
-import { noPlaceWords } from './noPlace'
 import { describe, expect, it } from 'vitest'
+import { crewTask as task } from '../../../tests/support/tasks'
 import { finishLowerBound } from './crewBound'
 import { type CrewDayInput, type CrewTask, DAY_MIN, ringOf, startWindows, taskFaults } from './crewDay'
 import { type CrewSchedule, crewSchedule } from './crewSchedule'
+import { noPlaceWords } from './noPlace'
 
-const task = (id: string, minutes: number, change: Partial<CrewTask> = {}): CrewTask => ({
-  id,
-  minutes,
-  people: 1,
-  licensed: false,
-  after: [],
-  powerOff: false,
-  daylight: false,
-  dry: false,
-  visit: null,
-  earliestMin: null,
-  pinnedMin: null,
-  ...change,
-})
 const HOURS = { fromMin: 480, toMin: 1020 }
 const PEOPLE = [
   { id: 'lead', licensed: true, ...HOURS },

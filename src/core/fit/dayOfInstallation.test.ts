@@ -1,6 +1,7 @@
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
 import { aRun, fitItem, house, reading, recordOf } from '../../../tests/support/house'
+import { aTask } from '../../../tests/support/tasks'
 import { benchOf } from '../evidence/bench'
 import { PARKED_KEY, PARKED_STEPS } from '../evidence/families/parkedOvernight'
 import type { Reading } from '../evidence/reading'
@@ -17,22 +18,6 @@ const people = [
   fitItem('person', 'p1', { licensed: true, fromMin: 480, toMin: 1020 }),
   fitItem('person', 'p2', { licensed: false, fromMin: 480, toMin: 1020 }),
 ]
-const aTask = (tag: string, change: object = {}) =>
-  fitItem('task', tag, {
-    minutes: 30,
-    people: 1,
-    licensed: false,
-    after: null,
-    powerOff: false,
-    daylight: false,
-    dry: false,
-    visitTag: null,
-    earliestMin: null,
-    pinnedMin: null,
-    template: null,
-    leavesOpen: null,
-    ...change,
-  })
 
 describe('daylight', () => {
   it('is long in summer, short in winter, none or whole beyond the circle', () => {

@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
-import { placeWords } from './WallDrawing'
+import { placeWords } from './placeWords'
 import { PlaceFields } from './PlaceFields'
 
 /** The units one by one: place typed to the millimetre, what is missing, and the way to the nearest legal place. */

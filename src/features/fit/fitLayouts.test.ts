@@ -3,7 +3,7 @@ import { clockText } from '@/core/fit/clockText'
 import { wallsOfInstallation } from '@/core/fit/wallOfInstallation'
 import { aFitUnit, aWall, anObstacle, fitItem, house } from '../../../tests/support/house'
 import { whenWords } from './DayLanes'
-import { placeWords } from './WallDrawing'
+import { placeWords } from './placeWords'
 import { dayStrips } from './dayLayout'
 import { trunkingLine, wallLayout } from './wallLayout'
 

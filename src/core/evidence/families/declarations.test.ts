@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { aCircuit, aFitUnit, aLoad, aRun, fitItem, house, reading, recordOf } from '../../../../tests/support/house'
+import { aCircuit, aFitUnit, aLoad, aRun, house, reading, recordOf } from '../../../../tests/support/house'
+import { aTask } from '../../../../tests/support/tasks'
 import { COMPONENT_KINDS, type ComponentKind, PROMISE_KINDS } from '../../installation/installation'
 import { benchOf } from '../bench'
 import { HOLD_STEPS, HOLD_STEP_IDS, holdConditionRef } from '../holdSteps'
@@ -8,22 +9,6 @@ import { derivePoints, pointsOf } from '../points'
 import { WORKING_PLACES } from '../workingPlaces'
 import { POINT_FAMILIES, familyOf } from '.'
 import { deadRun } from './deadTests'
-
-const aTask = (tag: string) =>
-  fitItem('task', tag, {
-    minutes: 30,
-    people: 1,
-    licensed: false,
-    after: null,
-    powerOff: false,
-    daylight: false,
-    dry: false,
-    visitTag: null,
-    earliestMin: null,
-    pinnedMin: null,
-    template: null,
-    leavesOpen: null,
-  })
 
 /** A house with at least one thing of every family. */
 const everything = () =>
