@@ -256,7 +256,11 @@ test.describe('the crew’s day', () => {
     await expect(day.getByRole('alert').filter({ hasText: 'No stretch of 600 minutes' })).toContainText('Task t5')
     await expect(day).toContainText('This is not the whole day.')
     await expect(day).toContainText('What has a place ends at 08:30')
-    await day.getByRole('alert').filter({ hasText: /^Task t1:/ }).getByRole('button', { name: 'Change it' }).click()
+    await day
+      .getByRole('alert')
+      .filter({ hasText: /^Task t1:/ })
+      .getByRole('button', { name: 'Change it' })
+      .click()
     await page.getByRole('dialog').getByLabel('After').fill('')
     await page.getByRole('dialog').getByRole('button', { name: 'Save the task' }).click()
     await expect(day.getByRole('alert').filter({ hasText: 'in a ring' })).toHaveCount(0)

@@ -206,10 +206,7 @@ describe('a serial that another job has', () => {
 describe('times of tasks', () => {
   it('are recorded like readings and taught to the next job of the crew', async () => {
     const task = { minutes: 20, licensed: true, powerOff: true, template: 'isolate' }
-    await save([
-      taskToSave('t1', { name: 'Isolate', ...task }),
-      taskToSave('t2', { name: 'Not stopped', ...task }),
-    ])
+    await save([taskToSave('t1', { name: 'Isolate', ...task }), taskToSave('t2', { name: 'Not stopped', ...task })])
     await record([
       sent(jobId, 'fit.task.t1', 'start', 'begun', { recordedAt: '2026-05-04T08:00:00Z' }),
       sent(jobId, 'fit.task.t1', 'done', 'done', { recordedAt: '2026-05-04T08:25:00Z' }),
