@@ -74,7 +74,7 @@ test('a load and an override made without a connection show at once, and are sen
   await expect(form).toBeHidden()
   await expect(page.getByRole('row', { name: /^Kettle/ })).toBeVisible()
   await page.keyboard.press('7')
-  const electrode = page.getByText('electrode measured', { exact: true }).locator('..')
+  const electrode = page.getByText('electrode measured', { exact: true }).locator('../..')
   await electrode.getByRole('button', { name: 'override in writing' }).click()
   await page.getByLabel(/Reason for going past/).fill('Measured by the network operator last week.')
   await page.getByLabel(/Reason for going past/).press('Enter')
