@@ -14,6 +14,8 @@ export interface FigureAsked extends FigureLimits {
   outside?: Verdict
   /** What the limit is taken from, as it stands in “is not within …”. */
   from: string
+  /** Why there may be no limit, in a few words; the figure is then kept as Watch. */
+  unlimited?: string
 }
 
 interface WordAsked {
@@ -89,6 +91,12 @@ function judgeFigureCheck({ id, label }: Check, asks: FigureAsked, slots: SlotRe
       return found('open', `${label} ${text} cannot be: measure again.`, text)
     case 'boundUndecided':
       return found('open', `${label} ${text} does not say whether it is within ${asks.from}.`, text)
+    case 'noLimit':
+      return found(
+        'watch',
+        `${label} ${text}. ${asks.unlimited ?? 'There is no limit for it'}, so nothing says that this is right.`,
+        text,
+      )
     case 'outside':
       return found(asks.outside ?? 'stop', `${label} ${text} is not within ${asks.from}.`, text)
     case 'instrumentBand':
@@ -167,8 +175,6 @@ export interface ChecksDeclaration<Thing> extends Omit<PointFamily<Thing>, 'poin
   checks: (thing: Thing, pack: RulePack) => readonly Check[]
   /** A picture of the thing is asked for too. */
   picture?: true
-  /** A last word on the judgement, where one thing's own facts change it. */
-  after?: (judgement: Judgement, thing: Thing) => Judgement
 }
 
 const PICTURE_SLOT: Slot = { id: 'picture', label: 'Picture', path: [], input: { kind: 'attached' } }
@@ -183,7 +189,6 @@ export function checksFamily<Thing>({
   text,
   checks,
   picture,
-  after,
   ...declared
 }: ChecksDeclaration<Thing>): PointFamily<Thing> {
   return {
@@ -195,11 +200,10 @@ export function checksFamily<Thing>({
     }),
     judge: (point, context) => {
       const pictured = !picture || hasPicture(context, point.subject)
-      const judged = judgeChecks(checks(point.thing, context.pack), point, context, {
+      return judgeChecks(checks(point.thing, context.pack), point, context, {
         code,
         alsoMissing: pictured ? [] : ['a picture'],
       })
-      return after ? after(judged, point.thing) : judged
     },
   }
 }

@@ -39,10 +39,14 @@ export function wholeRange(
   }
 }
 
+const BOUND_SIGNS = { above: '>\u00a0', below: '<\u00a0' } as const
+
+/** The sign before a figure that says which way it is open; empty for one that stands as it is. */
+export const boundSign = (bound: ReadingBound): string => (bound === null ? '' : BOUND_SIGNS[bound])
+
 /** A figure with the sign that says which way it is open: “> 200 MΩ”. */
 export function figureText(value: number, unit: Unit, bound: ReadingBound = null, digits = 4): string {
-  const sign = bound === 'above' ? '>\u00a0' : bound === 'below' ? '<\u00a0' : ''
-  return `${sign}${formatQuantity(value, unit, digits)}`
+  return `${boundSign(bound)}${formatQuantity(value, unit, digits)}`
 }
 
 /** What keeps a limit in words: “≥ 1 MΩ”, “≥ 4 Nm and ≤ 5 Nm”; `null` where there is none. */

@@ -1,7 +1,7 @@
 import type { InstrumentAccuracy } from '../quantity/accuracy'
 import { formatQuantity } from '../quantity/formatQuantity'
 import type { Verdict } from '../rules/verdict'
-import { boundOf, figureText, functionInRange } from './figure'
+import { boundOf, boundSign, figureText, functionInRange } from './figure'
 import { type ReadingBound } from '../rules/judgeFigure'
 import type { EvidenceContext, Point, Slot } from './point'
 import { type Reading, latestBySlot } from './reading'
@@ -21,13 +21,13 @@ export interface SlotReadings {
   any: boolean
 }
 
+const slotOf = (point: Point, id: string) => point.slots.find((slot) => slot.id === id)
 const isImpossible = (value: number, slot: Slot | undefined) =>
   value < 0 && slot?.input.kind === 'quantity' && !slot.input.signed
 
 /** Collects the latest standing reading of each slot of a point. */
 export function slotReadings(point: Point, context: EvidenceContext): SlotReadings {
   const latest = latestBySlot(context.readings, point.key)
-  const slotOf = (id: string) => point.slots.find((slot) => slot.id === id)
   const instrumentOf = (slot: string) => context.instruments.find(({ id }) => id === latest.get(slot)?.instrumentId)
   const lapsed = [...latest.values()]
     .map(({ slot }) => instrumentOf(slot))
@@ -41,11 +41,11 @@ export function slotReadings(point: Point, context: EvidenceContext): SlotReadin
     figure,
     number: (slot) => {
       const read = figure(slot)
-      return read === null || read.bound !== null || isImpossible(read.value, slotOf(slot)) ? null : read.value
+      return read === null || read.bound !== null || isImpossible(read.value, slotOf(point, slot)) ? null : read.value
     },
     word: (slot) => latest.get(slot)?.valueWord ?? null,
     accuracy: (slot) => {
-      const input = slotOf(slot)?.input
+      const input = slotOf(point, slot)?.input
       const value = latest.get(slot)?.valueNumber
       if (input?.kind !== 'quantity' || value == null) return null
       return functionInRange(instrumentOf(slot), input.measures, value)?.accuracy ?? null
@@ -67,8 +67,6 @@ export function unusableFigures(point: Point, context: EvidenceContext): string[
   })
 }
 
-const slotOf = (point: Point, id: string) => point.slots.find((slot) => slot.id === id)
-
 /** Evidence from an instrument past its calibration is weak: Proven becomes Watch, and the reason says so. */
 export function afterCalibration<T extends { verdict: Verdict; why: string }>(judgement: T, slots: SlotReadings): T {
   if (slots.calibrationLapsed === null || judgement.verdict !== 'proven') return judgement
@@ -81,8 +79,7 @@ export function readingText(
 ): string {
   if (reading.valueWord !== null) return reading.valueWord
   if (reading.valueNumber === null) return '–'
-  const bound = boundOf({ detail: reading.detail ?? null })
-  const sign = bound === 'above' ? '>\u00a0' : bound === 'below' ? '<\u00a0' : ''
+  const sign = boundSign(boundOf({ detail: reading.detail ?? null }))
   const typed = reading.digits !== null && Number(reading.digits) === reading.valueNumber
   const figure = typed
     ? `${reading.digits}${reading.unit ? (reading.unit === '°' ? '' : '\u00a0') : ''}${reading.unit}`

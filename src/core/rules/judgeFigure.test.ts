@@ -27,12 +27,20 @@ describe(judgeFigure, () => {
     { figure: at(1, 'above'), limits: most, expected: 'open' },
     { figure: at(0.01, 'below'), limits: most, expected: 'proven' },
     { figure: at(0.5, 'below'), limits: least, expected: 'stop' },
+    // nothing says that a figure without a limit is right
+    { figure: at(7), limits: { unit: 'A' } as const, expected: 'watch' },
+    { figure: at(7, 'above'), limits: { unit: 'A' } as const, expected: 'watch' },
+    { figure: null, limits: { unit: 'A' } as const, expected: 'open' },
   ])('$figure against $limits is $expected', ({ figure, limits, expected }) => {
     expect(verdict(figure, limits, null)).toBe(expected)
   })
   it('is Watch where the instrument’s band crosses the limit', () => {
     const accuracy = { percentOfReading: 2, digits: 0, resolution: 0 }
     expect([verdict(at(1.01), least, accuracy), verdict(at(1.03), least, accuracy)]).toEqual(['watch', 'proven'])
+    expect([verdict(at(1, 'above'), least, accuracy), verdict(at(1.03, 'above'), least, accuracy)]).toEqual([
+      'watch',
+      'proven',
+    ])
   })
   it('takes a figure below zero where it is said to be one', () => {
     expect(verdict(at(-5), { ...most, signed: true }, null)).toBe('proven')

@@ -24,7 +24,7 @@ export interface FigureLimits {
 /** What became of one figure. Codes and facts; words are added by who shows it. */
 export interface FigureJudged {
   verdict: Verdict
-  reason: 'missing' | 'impossible' | 'inside' | 'outside' | 'instrumentBand' | 'boundUndecided'
+  reason: 'missing' | 'impossible' | 'noLimit' | 'inside' | 'outside' | 'instrumentBand' | 'boundUndecided'
 }
 
 /**
@@ -32,7 +32,8 @@ export interface FigureJudged {
  * Both limits are included. Every judgement of a single figure goes through here.
  *
  * @returns `open` for a missing figure, for one below zero where nothing below zero can be, and for “more than” or “less than” a figure
- * that leaves both answers possible; `stop` outside a limit; `watch` where the instrument's band crosses one; else `proven`
+ * that leaves both answers possible; `stop` outside a limit; `watch` where the instrument's band crosses one, or where there is no limit
+ * to say that the figure is right; else `proven`
  * @example
  * judgeFigure({ value: 200, bound: 'above' }, { unit: 'MΩ', least: { value: 1, basis: 'W-4' } }, null) // => { verdict: 'proven', reason: 'inside' }
  */
@@ -44,6 +45,7 @@ export function judgeFigure(
   if (figure === null || Number.isNaN(figure.value)) return { verdict: 'open', reason: 'missing' }
   const { value, bound } = figure
   if (value < 0 && !signed) return { verdict: 'open', reason: 'impossible' }
+  if (!least && !most) return { verdict: 'watch', reason: 'noLimit' }
   const min = least?.value ?? -Infinity
   const max = most?.value ?? Infinity
   const half = errorBand(value, accuracy)
@@ -52,9 +54,10 @@ export function judgeFigure(
     const low = bound === 'above' ? value : signed ? -Infinity : 0
     const high = bound === 'above' ? Infinity : value
     if (low > max || high < min) return { verdict: 'stop', reason: 'outside' }
-    return atLeast(low, min) && atMost(high, max)
+    if (!atLeast(low, min) || !atMost(high, max)) return { verdict: 'open', reason: 'boundUndecided' }
+    return atLeast(low - (bound === 'above' ? half : 0), min) && atMost(high + (bound === 'below' ? half : 0), max)
       ? { verdict: 'proven', reason: 'inside' }
-      : { verdict: 'open', reason: 'boundUndecided' }
+      : { verdict: 'watch', reason: 'instrumentBand' }
   }
   if (!atMost(value, max) || !atLeast(value, min)) return { verdict: 'stop', reason: 'outside' }
   return atMost(value + half, max) && atLeast(value - half, min)

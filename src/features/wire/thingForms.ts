@@ -38,6 +38,14 @@ const PROMISES = { backup: 'stays on in an outage', leftOut: 'left out', none: '
 
 const text = (value: unknown) => String(value ?? '').trim()
 const nameSpec: FieldSpec = { name: 'name', label: 'Name', kind: 'text', max: MOST_NAME }
+const runTagSpec: FieldSpec = {
+  name: 'runTag',
+  label: 'Cable run',
+  kind: 'text',
+  optional: true,
+  max: 16,
+  hint: 'its short name, such as w2',
+}
 const places = ({ nodes }: InstallationGraph) => Object.fromEntries(nodes.map(({ id, name }) => [id, name ?? id]))
 const contactors = ({ devices }: InstallationGraph) =>
   Object.fromEntries([
@@ -141,14 +149,7 @@ function wayForm(graph: InstallationGraph, edge: GraphEdge): WiringForm {
       nameSpec,
       { name: 'from', label: 'From', kind: 'choice', options: endOptions(graph, edge.from) },
       { name: 'to', label: 'To', kind: 'choice', options: endOptions(graph, edge.to) },
-      {
-        name: 'runTag',
-        label: 'Cable run',
-        kind: 'text',
-        optional: true,
-        max: 16,
-        hint: 'its short name, such as w2',
-      },
+      runTagSpec,
       { name: 'rcd', label: 'Residual-current device in it', kind: 'flag' },
       ...conductorSpecs(graph),
     ],
@@ -384,14 +385,7 @@ export function formToAdd(graph: InstallationGraph, what: Addable, near: string 
           nameSpec,
           { name: 'from', label: 'From', kind: 'choice', options: all },
           { name: 'to', label: 'To', kind: 'choice', options: all },
-          {
-            name: 'runTag',
-            label: 'Cable run',
-            kind: 'text',
-            optional: true,
-            max: 16,
-            hint: 'its short name, such as w2',
-          },
+          runTagSpec,
           ...conductorSpecs(graph),
         ],
         toEdits: (fields) => [

@@ -186,6 +186,7 @@ export const deadString = checksFamily<PvString>({
               : { value: moduleIscA * stringCurrentFactor.value * (1 + backGain), basis: stringCurrentFactor.basis },
           outside: 'watch',
           from: 'the module’s plate',
+          unlimited: 'The module’s short-circuit current is not entered',
         },
       },
       { id: 'polarity', label: 'Polarity', path: ['pol', tag, `s${n}`], asks: { kind: 'word', answers: POLARITY } },

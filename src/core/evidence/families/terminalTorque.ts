@@ -2,7 +2,6 @@ import type { CableRun, Circuit } from '../../installation/installation'
 import { formatNumber } from '../../quantity/formatQuantity'
 import type { RulePack } from '../../rules/rulePack'
 import { type Check, checksFamily } from '../checks'
-import type { Judgement } from '../point'
 
 /** W-4: terminals tightened to the maker's figure. */
 const TORQUE = {
@@ -33,22 +32,16 @@ function torqueCheck(
       kind: 'figure',
       unit: 'Nm',
       measures: 'torque',
-      from:
-        torqueNm === null ? 'the maker’s figure, which is not entered' : `the maker’s ${formatNumber(torqueNm, 6)} Nm`,
-      ...(torqueNm !== null && { least: quoted(torqueNm * (1 - share)), most: quoted(torqueNm * (1 + share)) }),
+      ...(torqueNm === null
+        ? { from: 'the maker’s figure', unlimited: 'The maker’s figure is not entered' }
+        : {
+            from: `the maker’s ${formatNumber(torqueNm, 6)} Nm`,
+            least: quoted(torqueNm * (1 - share)),
+            most: quoted(torqueNm * (1 + share)),
+          }),
     },
   }
 }
-
-/** Without the maker's figure a reading is kept and stays Watch, because nothing says that it is right. */
-const watchWithoutFigure = (judgement: Judgement, { torqueNm }: { torqueNm: number | null }): Judgement =>
-  judgement.verdict !== 'proven' || torqueNm !== null
-    ? judgement
-    : {
-        ...judgement,
-        verdict: 'watch',
-        why: `${judgement.why} The maker’s figure is not entered, so nothing says that this is right.`,
-      }
 
 /** Terminals of every run, at both ends. */
 export const runTorque = checksFamily<CableRun>({
@@ -61,7 +54,6 @@ export const runTorque = checksFamily<CableRun>({
     torqueCheck('near', `At ${from}`, ['torque', tag, 'near'], torqueNm, pack),
     torqueCheck('far', `At ${to}`, ['torque', tag, 'far'], torqueNm, pack),
   ],
-  after: watchWithoutFigure,
 })
 
 /** Terminals of every circuit's device whose maker's figure is known. A circuit may bear a run's tag, so its key says what it is. */
@@ -77,5 +69,4 @@ export const circuitTorque = checksFamily<Circuit>({
     fullOnly: true,
   }),
   checks: ({ tag, torqueNm }, pack) => [torqueCheck('device', 'At its device', ['torque', tag], torqueNm, pack)],
-  after: watchWithoutFigure,
 })

@@ -116,6 +116,16 @@ describe('dead tests', () => {
   })
 })
 
+describe('a figure with nothing to hold it against', () => {
+  it('is kept as Watch and says so: no short-circuit current from the plate, no torque from the maker', () => {
+    const found = judged('wire.torque.w1', [reading('wire.torque.w1', 'near', 4), reading('wire.torque.w1', 'far', 4)])
+    expect(found).toMatchObject({
+      verdict: 'watch',
+      why: expect.stringContaining('The maker’s figure is not entered, so nothing says that this is right.'),
+    })
+  })
+})
+
 describe('terminals', () => {
   const torque = (near: number, far: number, change: Partial<Installation> = {}) =>
     verdict('wire.torque.w1', [reading('wire.torque.w1', 'near', near), reading('wire.torque.w1', 'far', far)], change)
