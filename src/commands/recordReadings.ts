@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { ASK_CODES } from '@/core/evidence/readEntry'
-import type { Reading } from '@/core/evidence/reading'
+import { MOST_WORD, type Reading } from '@/core/evidence/reading'
 import { UNITS } from '@/core/quantity/units'
 import { VERDICTS } from '@/core/rules/verdict'
 import { choice, figure, flag, id, required, words } from '@/schemas/fields'
@@ -13,7 +13,7 @@ export const readingInput = yup.object({
   pointKey: words('Point', 120).required(required('Point')),
   slot: words('Slot', 60).required(required('Slot')),
   valueNumber: figure('Value').nullable().default(null),
-  valueWord: words('Word', 60).nullable().default(null),
+  valueWord: words('Word', MOST_WORD).nullable().default(null),
   digits: words('Digits', 40).nullable().default(null),
   unit: choice('Unit', UNITS).default(''),
   bound: choice('Bound', ['above', 'below'] as const)

@@ -1,6 +1,7 @@
 import * as yup from 'yup'
 import { HOLD_STEP_IDS } from '@/core/evidence/holdSteps'
 import { ASK_CODES } from '@/core/evidence/readEntry'
+import { MOST_WORD } from '@/core/evidence/reading'
 import { REPLACEMENT_CAUSES } from '@/core/installation/fit'
 import { MEASURED, PROMISE_KINDS } from '@/core/installation/installation'
 import { FIT_KINDS } from '@/core/installation/fit'
@@ -59,7 +60,7 @@ const readingSchema = yup.object({
   point: words('Point', 120).default(undefined),
   slot: words('Slot', 60).default(undefined),
   number: figure('Number').nullable().default(null),
-  word: words('Word', 60).nullable().default(null),
+  word: words('Word', MOST_WORD).nullable().default(null),
   digits: words('Digits', 40).nullable().default(null),
   unit: choice('Unit', UNITS).default(undefined),
   bound,

@@ -6,8 +6,12 @@ import type { Point } from '@/core/evidence/point'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 
 /** Why a condition of a hold stands as it does, in one sentence. */
-function reasonOf({ verdict, waiting, override, holds }: ConditionState, labelOf: (key: string) => string): string {
-  if (waiting.length === 0) return 'Everything it asks for is shown.'
+function reasonOf(
+  { verdict, waiting, override, holds, shown }: ConditionState,
+  labelOf: (key: string) => string,
+): string {
+  if (shown) return 'Everything it asks for is shown.'
+  if (waiting.length === 0) return 'Nothing is entered that could show it.'
   const named = waiting.slice(0, 3).map(labelOf).join('; ')
   const rest = waiting.length > 3 ? ` and ${waiting.length - 3} more` : ''
   const still = verdict === 'stop' ? 'Stopped, or still to show' : 'Still to show'

@@ -1,5 +1,7 @@
 import { type APIRequestContext, type BrowserContext, type Download, type Page, expect } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
+import { asBuiltWord } from '@/core/evidence/families/switchPositions'
+import type { JobRecord } from '@/core/evidence/judge'
 import { house } from '../support/house'
 
 export const PASSWORD = 'lamp-and-awl'
@@ -79,8 +81,10 @@ export async function sendReadings(
 }
 
 /** Sends what releases the first switching on of the test house: every run and core identified, tested dead, torqued. */
-export const sendFirstLive = (request: APIRequestContext, jobId: string): Promise<void> =>
-  sendReadings(request, jobId, [
+export async function sendFirstLive(request: APIRequestContext, jobId: string): Promise<void> {
+  const { record } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
+  await sendReadings(request, jobId, [
+    ['wire.positions', 'built', asBuiltWord(record.installation)],
     ...['w1', 'w2'].flatMap((tag): [string, string, string | number, string?][] => [
       [`wire.identity.${tag}`, `joined:${tag}`, 'continuity'],
       [`wire.identity.${tag}`, 'joined:none', 'open'],
@@ -98,6 +102,7 @@ export const sendFirstLive = (request: APIRequestContext, jobId: string): Promis
     ['wire.dead.circuit.c1', 'insulation', 180, 'MΩ'],
     ['wire.dead.circuit.c1', 'polarity', 'right'],
   ])
+}
 
 /** Types one reading on the quick line and waits until it is stored. */
 export async function type(page: Page, line: string): Promise<void> {

@@ -47,7 +47,7 @@ async function release(jobId: string): Promise<void> {
   const { record: held } = await view(jobId)
   const instrumentId = held.instruments[0]?.id
   const points = benchOf(held).points
-  const readings = readyForLoads().map(({ pointKey, slot, valueNumber, valueWord }) => {
+  const readings = readyForLoads(held.installation).map(({ pointKey, slot, valueNumber, valueWord }) => {
     const input = points.find(({ key }) => key === pointKey)?.slots.find(({ id }) => id === slot)?.input
     return sent(jobId, pointKey, slot, (valueNumber ?? valueWord) as number | string, {
       unit: valueNumber !== null && input?.kind === 'quantity' ? input.unit : '',

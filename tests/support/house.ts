@@ -1,3 +1,4 @@
+import { asBuiltWord } from '@/core/evidence/families/switchPositions'
 import type { JobRecord } from '@/core/evidence/judge'
 import {
   type CableRun,
@@ -311,8 +312,9 @@ export const recordOf = (installation: Installation, readings: readonly Reading[
   today: '2026-06-01',
 })
 
-/** Readings that release the first switching on. */
-export const readyForFirstLive = (): Reading[] => [
+/** Readings that release the first switching on; the wiring confirmed as built is that of the house it is said of. */
+export const readyForFirstLive = (built: Installation = house()): Reading[] => [
+  reading('wire.positions', 'built', asBuiltWord(built)),
   ...['w1', 'w2'].flatMap((tag) => [
     reading(`wire.identity.${tag}`, `joined:${tag}`, 'continuity'),
     reading(`wire.identity.${tag}`, 'joined:none', 'open'),
@@ -332,8 +334,8 @@ export const readyForFirstLive = (): Reading[] => [
 ]
 
 /** Readings that, after those, release the first island. */
-export const readyForFirstIsland = (): Reading[] => [
-  ...readyForFirstLive(),
+export const readyForFirstIsland = (built?: Installation): Reading[] => [
+  ...readyForFirstLive(built),
   reading('outage.medical', 'answer', 'none'),
   reading('outage.bypass', 'answer', 'open'),
   reading('outage.licensed', 'answer', 'yes'),
@@ -346,8 +348,8 @@ export const readyForFirstIsland = (): Reading[] => [
 ]
 
 /** Readings that, after those, release the outage with loads. */
-export const readyForLoads = (): Reading[] => [
-  ...readyForFirstIsland(),
+export const readyForLoads = (built?: Installation): Reading[] => [
+  ...readyForFirstIsland(built),
   ...(['grid', 'island'] as const).flatMap((mode) => [
     reading(`earth.rcd.c1.${mode}`, 'half', 'held'),
     reading(`earth.rcd.c1.${mode}`, 'x1', 24),

@@ -1,4 +1,4 @@
-import type { Verdict } from '../rules/verdict'
+import { type Verdict, worstVerdict } from '../rules/verdict'
 import { familyOf } from './families'
 import { type HoldCondition, type HoldStep, type HoldStepId, HOLD_STEPS, holdConditionRef } from './holdSteps'
 import type { Judgement, Point } from './point'
@@ -19,8 +19,10 @@ export interface HoldOverride {
 export interface ConditionState {
   condition: HoldCondition
   verdict: Verdict
-  /** Points that do not hold yet, in working order. */
+  /** Points that do not hold yet, in working order; empty too where no point of the job shows the condition, which is Open then. */
   waiting: readonly string[]
+  /** The evidence holds by itself, without an override. */
+  shown: boolean
   /** Whether a lead may write an override as things stand. */
   mayOverride: boolean
   override: HoldOverride | null
@@ -45,8 +47,8 @@ function pointsOfCondition(points: readonly Point[], step: HoldStepId, { id }: H
 }
 
 /**
- * Whether each live step may be taken (T-10). A condition with no points in this job holds by itself, because there is nothing to show;
- * a failed result outweighs a missing one; an override counts only while the rule still allows it.
+ * Whether each live step may be taken (T-10). A condition without points is Open: that there is nothing to show is a declaration with a
+ * name and a reason (`noneHere`), never a default. A failed result outweighs a missing one; an override counts only while the rule still allows it.
  */
 export function holdStates(
   points: readonly Point[],
@@ -59,19 +61,20 @@ export function holdStates(
       const concerned = pointsOfCondition(points, step.id, condition)
       const verdictOf = (point: Point): Verdict => judgements.get(point.key)?.verdict ?? 'open'
       const waiting = concerned.filter((point) => !HELD.includes(verdictOf(point))).map(({ key }) => key)
-      const verdict = SEVERITY.find((word) => concerned.some((point) => verdictOf(point) === word)) ?? 'proven'
+      const verdict = worstVerdict(concerned.map(verdictOf))
+      const shown = HELD.includes(verdict)
       const mayOverride =
-        waiting.length > 0 &&
-        (condition.override === 'always' || (condition.override === 'whenOpen' && verdict !== 'stop'))
+        !shown && (condition.override === 'always' || (condition.override === 'whenOpen' && verdict !== 'stop'))
       const override =
         overrides.findLast((candidate) => candidate.step === step.id && candidate.condition === condition.id) ?? null
       return {
         condition,
         verdict,
         waiting,
+        shown,
         mayOverride,
         override,
-        holds: waiting.length === 0 || (mayOverride && override !== null),
+        holds: shown || (mayOverride && override !== null),
       }
     })
     const waitsFor = states.filter(({ released }) => !released).map((state) => state.step.id)

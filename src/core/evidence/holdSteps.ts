@@ -4,6 +4,8 @@ export interface HoldCondition {
   label: string
   /** `never`: no lead may override it. `whenOpen`: a missing result may be overridden in writing, a failed one never. `always`: may be. */
   override: 'never' | 'whenOpen' | 'always'
+  /** What somebody declares by name and with a reason where the job has none of the things it is about; left out where a house always has some. */
+  none?: string
 }
 
 export interface HoldStep {
@@ -19,10 +21,10 @@ const STEPS = [
     label: 'First live',
     conditions: [
       { id: 'positions', label: 'position check', override: 'never' },
-      { id: 'identity', label: 'every run identified', override: 'whenOpen' },
-      { id: 'cores', label: 'every core identified', override: 'whenOpen' },
-      { id: 'dead', label: 'dead tests', override: 'whenOpen' },
-      { id: 'torque', label: 'terminals torqued', override: 'always' },
+      { id: 'identity', label: 'every run identified', override: 'whenOpen', none: 'no cable run is fitted' },
+      { id: 'cores', label: 'every core identified', override: 'whenOpen', none: 'no cable run is fitted' },
+      { id: 'dead', label: 'dead tests', override: 'whenOpen', none: 'nothing is there to be tested dead' },
+      { id: 'torque', label: 'terminals torqued', override: 'always', none: 'no terminal is tightened' },
     ],
   },
   {
@@ -31,7 +33,7 @@ const STEPS = [
     conditions: [
       { id: 'medical', label: 'medical question asked', override: 'never' },
       { id: 'bypass', label: 'bypass open', override: 'never' },
-      { id: 'identity', label: 'every run identified', override: 'whenOpen' },
+      { id: 'identity', label: 'every run identified', override: 'whenOpen', none: 'no cable run is fitted' },
       { id: 'electrode', label: 'electrode measured', override: 'whenOpen' },
       { id: 'licensed', label: 'licensed person leading', override: 'never' },
       { id: 'circuits', label: 'final circuits open', override: 'never' },
@@ -43,11 +45,21 @@ const STEPS = [
     label: 'Outage with loads',
     conditions: [
       { id: 'bond', label: 'bond measured in island mode', override: 'never' },
-      { id: 'islandRcd', label: 'residual-current devices tested in island mode', override: 'whenOpen' },
+      {
+        id: 'islandRcd',
+        label: 'residual-current devices tested in island mode',
+        override: 'whenOpen',
+        none: 'no circuit is backed up',
+      },
       { id: 'source', label: 'island voltage and frequency', override: 'whenOpen' },
-      { id: 'loop', label: 'loop resistances', override: 'always' },
-      { id: 'gridRcd', label: 'residual-current devices tested on the grid', override: 'whenOpen' },
-      { id: 'settings', label: 'settings left as planned', override: 'always' },
+      { id: 'loop', label: 'loop resistances', override: 'always', none: 'no cable run is fitted' },
+      {
+        id: 'gridRcd',
+        label: 'residual-current devices tested on the grid',
+        override: 'whenOpen',
+        none: 'no backed-up circuit has a residual-current device',
+      },
+      { id: 'settings', label: 'settings left as planned', override: 'always', none: 'nothing is set on any device' },
       { id: 'saved', label: 'computers saved', override: 'always' },
       { id: 'heavy', label: 'heavy loads off', override: 'always' },
       { id: 'helper', label: 'helper at the board', override: 'always' },

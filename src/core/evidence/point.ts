@@ -27,8 +27,12 @@ export type SlotInput =
       alsoWords?: Readonly<Record<string, readonly string[]>>
       /** Below zero is nothing unusual here. */ signed?: boolean
     }
-  | { kind: 'word'; words: Readonly<Record<string, readonly string[]>> }
-  | { kind: 'text'; maxLength: number }
+  | {
+      kind: 'word'
+      words: Readonly<Record<string, readonly string[]>>
+      /** Words that were right when they were said, and are kept though nobody is offered them now. */ earlier?: RegExp
+    }
+  | { kind: 'text'; maxLength: number; /** A sentence, with its commas and quotes. */ prose?: true }
   | { kind: 'attached' }
 
 /** One thing to record on a point, and how the quick line calls it. */

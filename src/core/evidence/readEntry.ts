@@ -59,6 +59,8 @@ export interface EntryCircumstances {
 
 const refused = (why: Refusal): EntryAnswer => ({ kind: 'refused', why })
 const TEXT = /^[\p{L}\p{N}][\p{L}\p{N} ._/+-]*$/u
+/** A sentence: anything that can be seen. */
+const PROSE = /^[^\p{C}]+$/u
 const asWord = (valueWord: string): EnteredValue => ({
   valueNumber: null,
   valueWord,
@@ -105,9 +107,9 @@ function valueOf(input: SlotInput, offered: Offered): EnteredValue | Refusal {
     case 'attached':
       return { code: 'wantsFile' }
     case 'word':
-      return wordValue(input.words, offered)
+      return wordValue(input, offered)
     case 'text':
-      return textValue(input.maxLength, offered)
+      return textValue(input, offered)
     case 'quantity':
       return offered.kind === 'figure' ? figureValue(input, offered) : typedQuantity(input, offered)
   }
@@ -117,23 +119,27 @@ type TypedOrWord = Exclude<Offered, { kind: 'file' | 'figure' }>
 const saidIn = (offered: TypedOrWord): string => (offered.kind === 'word' ? offered.word : offered.text.trim())
 
 function wordValue(
-  words: Readonly<Record<string, readonly string[]>>,
+  { words, earlier }: Extract<SlotInput, { kind: 'word' }>,
   offered: Exclude<Offered, { kind: 'file' }>,
 ): EnteredValue | Refusal {
   const known = Object.keys(words)
   if (offered.kind === 'figure') return { code: 'noSuchWord', said: String(offered.value), words: known }
   const said = saidIn(offered)
   // a button and the server offer the word itself; only what is typed may be one of the ways to type it
-  const found = offered.kind === 'word' ? (Object.hasOwn(words, said) ? said : null) : wordIn(words, said)
+  const offers = Object.hasOwn(words, said) || (earlier?.test(said) ?? false)
+  const found = offered.kind === 'word' ? (offers ? said : null) : wordIn(words, said)
   return found === null ? { code: 'noSuchWord', said, words: known } : asWord(found)
 }
 
-function textValue(most: number, offered: Exclude<Offered, { kind: 'file' }>): EnteredValue | Refusal {
+function textValue(
+  { maxLength: most, prose }: Extract<SlotInput, { kind: 'text' }>,
+  offered: Exclude<Offered, { kind: 'file' }>,
+): EnteredValue | Refusal {
   if (offered.kind === 'figure') return { code: 'characters' }
   const text = saidIn(offered)
   if (text === '') return { code: 'blank' }
   if (text.length > most) return { code: 'tooLong', most }
-  return TEXT.test(text) ? asWord(text) : { code: 'characters' }
+  return (prose ? PROSE : TEXT).test(text) ? asWord(text) : { code: 'characters' }
 }
 
 type QuantityInput = Extract<SlotInput, { kind: 'quantity' }>

@@ -1,6 +1,9 @@
 import type { Unit } from '../quantity/units'
 import type { Verdict } from '../rules/verdict'
 
+/** Longest word of a reading: a reason in a sentence. */
+export const MOST_WORD = 300
+
 /** One observation, append-only: a number with its unit or a word, on one slot of one point. */
 export interface Reading {
   /** UUIDv7 made where the reading was made, so that sending it twice is harmless. */

@@ -43,7 +43,7 @@ export const reading = pgTable(
     unique('reading_one_superseder').on(t.supersedes),
     finite('reading_value_finite', t.valueNumber),
     check('reading_has_value', sql`${t.valueNumber} is not null or ${t.valueWord} is not null`),
-    check('reading_word_bounded', sql`${t.valueWord} is null or length(${t.valueWord}) between 1 and 60`),
+    check('reading_word_bounded', sql`${t.valueWord} is null or length(${t.valueWord}) between 1 and 300`),
     check(
       'reading_correction_has_reason',
       sql`(${t.supersedes} is null) = (${t.supersedeReason} is null) and (${t.supersedeReason} is null or length(trim(${t.supersedeReason})) > 0)`,

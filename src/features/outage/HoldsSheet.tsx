@@ -7,6 +7,7 @@ import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
+import { isDeclaration } from '@/core/evidence/families/noneHere'
 import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
 
@@ -31,52 +32,52 @@ export function HoldsSheet({ state }: { state: HoldState }) {
   )
 }
 
+/** What is being written under a condition: why to go on without it, or why there is nothing to show. */
+type Writing = 'override' | 'none' | null
+const PROMPTS = {
+  override: { hint: 'Why it is safe to go on without it, in a sentence', done: 'Sign for it' },
+  none: { hint: 'Why there is none in this house, in a sentence', done: 'Declare it' },
+} as const
+
 function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: ConditionState }) {
   const { bench, goTo, may, record, carryOut, offer } = useJob()
-  const [writing, setWriting] = useState(false)
-  const [reason, setReason] = useState('')
+  const [writing, setWriting] = useState<Writing>(null)
   const [error, setError] = useState<string | null>(null)
   const point = bench.points.find(({ key }) => key === state.waiting[0])
+  const only =
+    state.waiting.length === 1 && point?.stage === 'outage' && point.slots.length === 1 ? point.slots[0] : null
   // a word answered here is the quickest way past a question at the board
-  const slot =
-    state.waiting.length === 1 &&
-    point?.stage === 'outage' &&
-    point.slots.length === 1 &&
-    point.slots[0]?.input.kind === 'word'
-      ? point.slots[0]
-      : null
-  const override = async () => {
-    try {
-      await carryOut('overrideHold', {
-        id: uuidv7(),
-        jobId: record.installation.jobId,
-        step,
-        condition: state.condition.id,
-        reason: reason.trim(),
-      })
-      setWriting(false)
-    } catch (problem) {
-      if (!(problem instanceof ApiProblem)) throw problem
-      setError(problem.message)
+  const slot = only?.input.kind === 'word' ? only : null
+  const declared = point?.slots[0]?.input.kind === 'text' && isDeclaration(point) ? point.slots[0] : null
+  const store = async (reason: string) => {
+    if (writing === 'none' && point && declared) {
+      const entered = await offer({ point, slot: declared }, { kind: 'typed', text: reason })
+      if (entered?.kind === 'refused') return setError(entered.message)
+    } else {
+      try {
+        await carryOut('overrideHold', {
+          id: uuidv7(),
+          jobId: record.installation.jobId,
+          step,
+          condition: state.condition.id,
+          reason,
+        })
+      } catch (problem) {
+        if (!(problem instanceof ApiProblem)) throw problem
+        return setError(problem.message)
+      }
     }
+    setError(null)
+    setWriting(null)
   }
+  const toggle = (what: Writing) => setWriting(writing === what ? null : what)
   return (
     <Box borderTopWidth="1px" borderColor="rule" px="14px" py="6px" fontSize="14px">
       <Flex align="center" gap="10px" wrap="wrap" minH="36px">
         <Box w="82px" flex="none">
           <VerdictWord verdict={state.verdict} />
         </Box>
-        <Box flex="1" minW="140px">
-          <Text>
-            {state.condition.label}
-            {state.condition.override === 'never' && <chakra.span color="ink3"> · never overridden</chakra.span>}
-          </Text>
-          {state.override && state.holds && state.waiting.length > 0 && (
-            <Text color="watch" fontSize="13px">
-              gone past in writing by {state.override.byName}, {clock(state.override.at)}: “{state.override.reason}”
-            </Text>
-          )}
-        </Box>
+        <ConditionText state={state} />
         {slot &&
           point &&
           may('recordReadings') &&
@@ -90,47 +91,110 @@ function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: C
               {word}
             </Button>
           ))}
-        {!slot && point && (
+        {declared && may('recordReadings') && (
+          <Button size="sm" fontSize="13px" onClick={() => toggle('none')} aria-expanded={writing === 'none'}>
+            none here
+          </Button>
+        )}
+        {!slot && !declared && point && (
           <Button size="sm" variant="bare" fontSize="13px" onClick={() => goTo(point.stage, point.key)}>
             {state.waiting.length === 1 ? 'go there' : `go to the first of ${state.waiting.length}`}
           </Button>
         )}
         {!state.holds && state.mayOverride && may('overrideHold') && (
-          <Button size="sm" variant="bare" fontSize="13px" onClick={() => setWriting(!writing)} aria-expanded={writing}>
+          <Button
+            size="sm"
+            variant="bare"
+            fontSize="13px"
+            onClick={() => toggle('override')}
+            aria-expanded={writing === 'override'}
+          >
             override in writing
           </Button>
         )}
       </Flex>
       {writing && (
-        <chakra.form
-          onSubmit={(event) => {
-            event.preventDefault()
-            void override()
-          }}
-          display="flex"
-          gap="8px"
-          flexWrap="wrap"
-          py="4px"
-        >
-          <Input
-            aria-label={`Reason for going past “${state.condition.label}”`}
-            placeholder="Why it is safe to go on without it, in a sentence"
-            value={reason}
-            maxLength={500}
-            onChange={(event) => setReason(event.target.value)}
-            flex="1"
-            minW="220px"
-          />
-          <Button type="submit" disabled={reason.trim().length < 10}>
-            Sign for it
-          </Button>
-          {error && (
-            <Text role="alert" color="stop" w="100%">
-              {error}
-            </Text>
-          )}
-        </chakra.form>
+        <ReasonForm
+          key={writing}
+          label={
+            writing === 'override'
+              ? `Reason for going past “${state.condition.label}”`
+              : `Reason why there is none for “${state.condition.label}”`
+          }
+          {...PROMPTS[writing]}
+          error={error}
+          onStore={(reason) => void store(reason)}
+        />
       )}
     </Box>
+  )
+}
+
+/** The condition in words, with what went past it or what it lacks. */
+function ConditionText({ state }: { state: ConditionState }) {
+  const { condition, override, holds, shown, waiting } = state
+  return (
+    <Box flex="1" minW="140px">
+      <Text>
+        {condition.label}
+        {condition.override === 'never' && <chakra.span color="ink3"> · never overridden</chakra.span>}
+      </Text>
+      {override && holds && !shown && (
+        <Text color="watch" fontSize="13px">
+          gone past in writing by {override.byName}, {clock(override.at)}: “{override.reason}”
+        </Text>
+      )}
+      {!shown && waiting.length === 0 && (
+        <Text color="ink2" fontSize="13px">
+          nothing is entered that could show it
+        </Text>
+      )}
+    </Box>
+  )
+}
+
+function ReasonForm({
+  label,
+  hint,
+  done,
+  error,
+  onStore,
+}: {
+  label: string
+  hint: string
+  done: string
+  error: string | null
+  onStore: (reason: string) => void
+}) {
+  const [reason, setReason] = useState('')
+  return (
+    <chakra.form
+      onSubmit={(event) => {
+        event.preventDefault()
+        onStore(reason.trim())
+      }}
+      display="flex"
+      gap="8px"
+      flexWrap="wrap"
+      py="4px"
+    >
+      <Input
+        aria-label={label}
+        placeholder={hint}
+        value={reason}
+        maxLength={300}
+        onChange={(event) => setReason(event.target.value)}
+        flex="1"
+        minW="220px"
+      />
+      <Button type="submit" disabled={reason.trim().length < 10}>
+        {done}
+      </Button>
+      {error && (
+        <Text role="alert" color="stop" w="100%">
+          {error}
+        </Text>
+      )}
+    </chakra.form>
   )
 }

@@ -1,4 +1,5 @@
 'use client'
+import { AsBuilt } from './AsBuilt'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { parseAsString, useQueryState } from 'nuqs'
 import { useMemo, useRef, useState } from 'react'
@@ -199,6 +200,7 @@ export function SchematicView() {
             {wiring.refusal}
           </Notice>
         )}
+        {layer === 'wired' && <AsBuilt />}
         {remarks.map(({ id, message, isFault }) => (
           <Notice
             key={`${id} ${message}`}

@@ -17,8 +17,7 @@ export const overrideHold = defineUseCase({
       .find(({ step }) => step.id === input.step)
       ?.conditions.find(({ condition }) => condition.id === input.condition)
     if (!state) throw new Problem(404, 'There is no such hold point.')
-    if (state.waiting.length === 0)
-      throw new Problem(409, 'This hold point holds already; there is nothing to override.')
+    if (state.shown) throw new Problem(409, 'This hold point holds already; there is nothing to override.')
     if (!state.mayOverride)
       throw new Problem(
         422,

@@ -21,6 +21,7 @@ import {
   mountedUnit,
   spareLength,
 } from './mountedChecks'
+import { noneHere } from './noneHere'
 import { leavingGap, returnGap } from './outageGap'
 import { parkedOvernight } from './parkedOvernight'
 import { rcdGrid, rcdIsland } from './rcdTimes'
@@ -33,8 +34,8 @@ import { positionsChecked, switchesAsLeft } from './switchPositions'
 import { taskTime } from './taskTime'
 import { circuitTorque, runTorque } from './terminalTorque'
 
-/** Every family of points. The order counts only among those of one working place. */
-export const POINT_FAMILIES: readonly PointFamily[] = [
+/** Families whose points are about things of the job. The order counts only among those of one working place. */
+const THING_FAMILIES: readonly PointFamily[] = [
   supplyRating,
   componentRecord,
   mountedUnit,
@@ -74,6 +75,9 @@ export const POINT_FAMILIES: readonly PointFamily[] = [
   cleanReturns,
   switchesAsLeft,
 ]
+
+/** Every family of points: those of the things, and the declarations that a job has none of them. */
+export const POINT_FAMILIES: readonly PointFamily[] = [...THING_FAMILIES, ...noneHere(THING_FAMILIES)]
 
 const byId = new Map(POINT_FAMILIES.map((family) => [family.id, family]))
 

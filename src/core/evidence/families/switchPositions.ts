@@ -1,13 +1,47 @@
 import type { Installation } from '../../installation/installation'
+import { graphDigest } from '../../wiring/graphDigest'
 import { INVARIANT_WORDS } from '../../wiring/invariants'
 import type { ManualDevice } from '../../wiring/installationGraph'
 import { graphFaults } from '../../wiring/installationGraph'
 import { checkOf, graphOf, hasWiring } from '../../wiring/wiringOfInstallation'
-import { type PointFamily, type TheJob, THE_JOB } from '../family'
+import type { Verdict } from '../../rules/verdict'
+import { type PointFamily, type TheJob, onceAJob } from '../family'
 import { spokenId } from '../quickLine'
 import { slotReadings } from '../slotReadings'
 
-/** W-1: the wiring as it stands, in every position of its switches. Nothing is typed in: the check is the evidence. */
+const AS_BUILT = 'built'
+/** How a wiring is confirmed, whichever it was. */
+const CONFIRMED = /^as built [0-9a-f]{8}$/
+
+/** The word by which somebody confirms the wiring as it stands now: it names this wiring and no later edit of it. */
+export const asBuiltWord = (installation: Installation): string =>
+  `as built ${graphDigest(graphOf(installation, 'wired'))}`
+
+/** What the position check itself finds, before anybody has said that the house is wired like that. */
+function checkFound(installation: Installation): { verdict: Verdict; why: string } {
+  const graph = graphOf(installation, 'wired')
+  const [fault] = graphFaults(graph)
+  if (fault) return { verdict: 'stop', why: `The wiring cannot be checked. ${fault.id}: ${fault.message}` }
+  const check = checkOf(graph)
+  if (!check) return { verdict: 'open', why: 'Not checked.' }
+  if (check.violated.length > 0)
+    return { verdict: 'stop', why: check.violated.map((invariant) => INVARIANT_WORDS[invariant]).join(' ') }
+  if (check.leftOut > 0)
+    return {
+      verdict: 'watch',
+      why: `${check.leftOut.toLocaleString('en')} combinations were left out: there are too many switches for a complete check. Take some out of the model, or look at them one by one.`,
+    }
+  const exposed =
+    check.exposed.length > 0
+      ? ' While the street’s neutral is lost, what any grid-fed house is exposed to remains.'
+      : ''
+  return {
+    verdict: 'proven',
+    why: `${check.allowedCombinations.toLocaleString('en')} combinations with three states of the grid: no position is dangerous.${exposed}`,
+  }
+}
+
+/** W-1: the wiring as a person has confirmed it, in every position of its switches. A drawing by itself is a plan and proves nothing. */
 export const positionsChecked: PointFamily<TheJob> = {
   id: 'positionsChecked',
   place: 'positions',
@@ -16,49 +50,54 @@ export const positionsChecked: PointFamily<TheJob> = {
   waitsFor: null,
   restsOn: [],
   proves: [],
-  things: (installation) => (hasWiring(installation) ? [THE_JOB] : []),
+  things: onceAJob,
   key: () => 'wire.positions',
-  point: () => ({
+  point: (_job, installation) => ({
     subject: 'positions',
     label: 'Every position of every switch, thought through',
     why: 'A switch that is harmless today kills when somebody moves another one.',
-    slots: [],
+    slots: hasWiring(installation)
+      ? [
+          {
+            id: AS_BUILT,
+            label: 'The schematic shows the house as it is built',
+            path: ['wiring'],
+            input: { kind: 'word', words: { [asBuiltWord(installation)]: ['built', 'as built'] }, earlier: CONFIRMED },
+          },
+        ]
+      : [],
   }),
-  judge: (_point, { installation }) => {
-    const graph = graphOf(installation, 'wired')
-    const always = {
+  judge: (point, context) => {
+    const { installation } = context
+    const common = {
       code: 'W-1',
-      limit: 'none of nine invariants fails',
-      basis: 'Position check W-1: every allowed combination with the grid healthy, dead, and with its neutral lost.',
+      limit: 'confirmed as built; none of nine invariants fails',
+      basis:
+        'Position check W-1: every allowed combination with the grid healthy, dead, and with its neutral lost. A drawing is a plan until somebody confirms it as built.',
+      value: null,
     }
-    const [fault] = graphFaults(graph)
-    if (fault)
-      return {
-        ...always,
-        verdict: 'stop',
-        value: null,
-        why: `The wiring cannot be checked. ${fault.id}: ${fault.message}`,
-      }
-    const check = checkOf(graph)
-    if (!check) return { ...always, verdict: 'open', value: null, why: 'Not checked.' }
-    const common = { ...always, value: null }
-    const gone = `${check.allowedCombinations.toLocaleString('en')} combinations with three states of the grid`
-    if (check.violated.length > 0)
+    if (!hasWiring(installation))
+      return { ...common, verdict: 'open', why: 'Nothing is wired yet, so there is nothing that could be checked.' }
+    const found = checkFound(installation)
+    if (found.verdict === 'stop' || found.verdict === 'open') return { ...common, ...found }
+    const confirmed = slotReadings(point, context).reading(AS_BUILT)
+    if (!confirmed)
       return {
         ...common,
-        verdict: 'stop',
-        why: check.violated.map((invariant) => INVARIANT_WORDS[invariant]).join(' '),
+        verdict: 'open',
+        why: `${found.why} That is the drawing: walk the house with it, and confirm it as built.`,
       }
-    if (check.leftOut > 0)
+    if (confirmed.valueWord !== asBuiltWord(installation))
       return {
         ...common,
-        verdict: 'watch',
-        why: `${check.leftOut.toLocaleString('en')} combinations were left out: there are too many switches for a complete check. Take some out of the model, or look at them one by one.`,
+        verdict: 'open',
+        why: `The wiring was changed after ${confirmed.recordedByName} confirmed it. Walk what has changed, and confirm it as built again.`,
       }
     return {
       ...common,
-      verdict: 'proven',
-      why: `${gone}: no position is dangerous.${check.exposed.length > 0 ? ' While the street’s neutral is lost, what any grid-fed house is exposed to remains.' : ''}`,
+      ...found,
+      value: 'as built',
+      why: `${found.why} Confirmed as built by ${confirmed.recordedByName}.`,
     }
   },
 }

@@ -1,0 +1,2 @@
+ALTER TABLE "reading" DROP CONSTRAINT "reading_word_bounded";--> statement-breakpoint
+ALTER TABLE "reading" ADD CONSTRAINT "reading_word_bounded" CHECK ("reading"."value_word" is null or length("reading"."value_word") between 1 and 300);
