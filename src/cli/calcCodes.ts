@@ -20,6 +20,7 @@ import {
   required,
   text,
 } from './inputFields'
+import { EARTH_CODES } from './earthCodes'
 import { FIT_CODES } from './fitCodes'
 import { PLAN_CODES } from './planCodes'
 import { WIRE_CODES } from './wireCodes'
@@ -152,6 +153,7 @@ export const CALC_CODES: Readonly<Record<string, CalcCode>> = {
   ...PLAN_CODES,
   ...FIT_CODES,
   ...WIRE_CODES,
+  ...EARTH_CODES,
   'W-3': calc('cable identity and loop resistance', w3, (input) => {
     const runs = cableIdentity(input.runs as string[], input.observations as Parameters<typeof cableIdentity>[1])
     if (!input.loop) return { runs, verdict: worstIdentity(runs) }

@@ -6,6 +6,7 @@ import { chargeWindow } from '@/core/plan/chargeWindow'
 import { askTheMaker } from '@/core/plan/declaredData'
 import { deviceSize } from '@/core/plan/deviceSize'
 import { importCapacity } from '@/core/plan/importCapacity'
+import { type RungObserved, type StopLimits, ladderStop } from '@/core/plan/ladderStop'
 import { loadLadder } from '@/core/plan/loadLadder'
 import { motorStart } from '@/core/plan/motorStart'
 import { acPvInIsland, dcPv } from '@/core/plan/pvInIsland'
@@ -76,5 +77,13 @@ export const PLAN_CODES: Readonly<Record<string, CalcCode>> = {
   'P-15': calc('declared data: what to ask the maker', p15, ({ things, declared }) =>
     askTheMaker(things as Parameters<typeof askTheMaker>[0], declared as Parameters<typeof askTheMaker>[1]),
   ),
-  'T-14': calc('load ladder', t14, (input) => loadLadder(input as Parameters<typeof loadLadder>[0])),
+  'T-14': calc('load ladder', t14, ({ observed, stopLimits, promisedW, ...input }) => {
+    const ladder = loadLadder(input as Parameters<typeof loadLadder>[0])
+    if (observed === null || stopLimits === null) return ladder
+    const seen = observed as RungObserved[]
+    return {
+      ...ladder,
+      stop: ladderStop(ladder.rungs, seen, stopLimits as StopLimits, { promisedW, nightLimitW: input.nightLimitW }),
+    }
+  }),
 }

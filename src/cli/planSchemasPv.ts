@@ -85,6 +85,11 @@ export const p12 = yup.object({
   feeds: text()
     .oneOf(FED_THINGS, `\${path} must be one of ${FED_THINGS.join(', ')}`)
     .default('ordinary'),
+  drivePhases: number()
+    .nullable()
+    .default(null)
+    .test('phases', '${path} must be 1 or 3', (value) => value == null || value === 1 || value === 3),
+  bothWays: known(),
   detects6mADc: known(),
   makerStatesType: choiceOrNull(RESIDUAL_TYPES),
 })
@@ -163,4 +168,22 @@ export const t14 = yup.object({
     500,
   ).required(required),
   circuits: listOf(yup.object({ tag: text().required(required), breakerA: amps() }), 500).default([]),
+  sourceShare: share().nullable().default(null),
+  circuitShare: share().nullable().default(null),
+  promisedW: amps(),
+  observed: listOf(
+    yup.object({ tag: text().required(required), voltageV: blank(), frequencyHz: blank(), tripped: known() }),
+    500,
+  )
+    .nullable()
+    .default(null),
+  stopLimits: yup
+    .object({
+      voltageMinV: number().required(required),
+      voltageMaxV: number().required(required),
+      frequencyMinHz: number().required(required),
+      frequencyMaxHz: number().required(required),
+    })
+    .nullable()
+    .default(null),
 })

@@ -51,7 +51,7 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     text('behind', 'Layers, and what stands behind', 120, { hint: 'plasterboard, studs, a bedroom …' }),
     mm('entryXMm', 'Cables arrive at, from the left', { hint: 'trunking is reckoned from here' }),
     mm('entryYMm', 'Cables arrive at, from the floor'),
-    maybeMm('floodMm', 'Water has stood at', { hint: 'above the floor' }),
+    maybeMm('floodMm', 'Water has stood at', { hint: 'above the floor; 0 where none is expected' }),
     choice('datum', 'Measured from', words(DATUM_CORNERS, DATUM_WORDS)),
   ],
   obstacle: [

@@ -146,8 +146,11 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
         vehicleCharger: 'a vehicle charger',
       }),
     ),
+    choice('drivePhases', 'Phases of the drive', { '1': 'one', '3': 'three' }, { optional: true }),
+    flag('bothWays', 'Current reverses through it, as on a battery (DC)', { optional: true }),
     flag('detects6mADc', 'Charger detects 6 mA of direct current', { optional: true }),
     choice('makerStatesType', 'Least type the maker states', words(RESIDUAL_TYPES), { optional: true }),
+    text('makerStatesIn', 'Stated in', 60, { hint: 'the document and its date; a bare word does not count' }),
   ],
   permission: [
     choice('authority', 'Asked of', AUTHORITY_WORDS),

@@ -277,7 +277,7 @@ test('nothing goes live before the dead tests hold; then the steps are ticked wi
   const jobId = await makeJob(context.request, 'Live House')
   await openBench(page, jobId, '?stage=wire&view=order')
   await expect(
-    page.getByText(/Nothing goes live yet: every run identified, every core identified, dead tests/),
+    page.getByText(/Nothing goes live yet: position check, every run identified, every core identified, dead tests/),
   ).toBeVisible()
   const step = (key: string) => page.locator(`[data-step="${key}"]`)
   await expect(step('main').getByRole('button', { name: 'Switched' })).toBeDisabled()

@@ -233,8 +233,8 @@ describe('exposure', () => {
       shoreKm: 2,
       minTempC: -5,
       maxTempC: 35,
-      floodMm: null,
-      terminalMm: null,
+      floodMm: 0,
+      terminalMm: 400,
       declared: [declared],
       ...change,
     })
@@ -250,12 +250,13 @@ describe('exposure', () => {
     expect(at({ floodMm: 300, terminalMm: 301 }).verdict).toBe('fits')
     expect(at({ declared: [{ ...declared, ipCode: null }] }).verdict).toBe('open')
     expect(at({ place: null }).verdict).toBe('open')
-    expect(at({ floodMm: 300 }).verdict).toBe('open')
+    expect(at({ floodMm: null }).verdict).toBe('open')
+    expect(at({ terminalMm: null }).verdict).toBe('open')
   })
   it('takes the stricter of two declared figures, and is Tight for it', () => {
     expect(at({ declared: [declared, { ...declared, minShoreKm: 1 }] })).toMatchObject({
       verdict: 'tight',
-      findings: [{ mark: 'tight', why: expect.stringContaining('1 km at least') }, {}, {}],
+      findings: [{ mark: 'tight', why: expect.stringContaining('1 km at least') }, {}, {}, {}],
     })
     expect(at({ shoreKm: 0.8, declared: [declared, { ...declared, minShoreKm: 1 }] }).verdict).toBe('exceeds')
     expect(at({ declared: [declared, { ...declared, ipCode: 'IP65' }] }).verdict).toBe('tight')

@@ -76,8 +76,14 @@ export interface SurveyDetails {
     shared: boolean
     residualType: ResidualType | null
     feeds: FedThing
+    /** Phases of a drive: `'1'` or `'3'`. */
+    drivePhases?: '1' | '3' | null
+    /** DC devices: the current reverses in use, as on a battery. */
+    bothWays?: boolean | null
     detects6mADc: boolean | null
     makerStatesType: ResidualType | null
+    /** Document and date in which the maker states it; without one it is hearsay. */
+    makerStatesIn?: string | null
   }
   permission: {
     authority: (typeof AUTHORITIES)[number]

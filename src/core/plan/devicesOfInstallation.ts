@@ -4,7 +4,7 @@ import { RULE_PACKS } from '../rules/packs'
 import { type BoardRating, boardRating } from './boardRating'
 import { type CableCheck, cable } from './cable'
 import { type DeviceSize, deviceSize } from './deviceSize'
-import { type SourceSideDevice, sourceSideDevice } from './sourceSideDevice'
+import { type DeviceFinding, type SourceSideDevice, sourceSideDevice, worstOfFindings } from './sourceSideDevice'
 
 const PVC_COPPER_K = 115
 
@@ -56,14 +56,43 @@ export const boardRatings = ({
     }
   })
 
+type SourceDevice = SurveyItem<'sourceDevice'>['detail']
+
+/** What the survey itself leaves open, before the device is looked at. */
+function openInSurvey({ device, sourceBehind, feeds, bothWays, makerStatesType, makerStatesIn }: SourceDevice) {
+  const open: DeviceFinding[] = []
+  const ask = (check: DeviceFinding['check'], why: string) => open.push({ check, mark: 'open', why })
+  const residual = device === 'rcd' || device === 'rcbo'
+  if (device === 'dcDevice' && (bothWays ?? null) === null)
+    ask('direction', 'Say whether the current reverses through it, as on a battery.')
+  if (residual && sourceBehind && feeds === 'ordinary')
+    ask(
+      'type',
+      'A source is behind it: say which. What it can put into a fault decides the type, and an ordinary load is no source.',
+    )
+  if (residual && makerStatesType !== null && !makerStatesIn?.trim())
+    ask('type', `“Type ${makerStatesType} is enough” counts only in writing: name the document and its date.`)
+  return open
+}
+
+/** P-12 for one device of the survey: a maker's statement counts only with the document it stands in. */
+export function deviceOfSurvey(detail: SourceDevice): SourceSideDevice {
+  const { drivePhases, bothWays, makerStatesType, makerStatesIn } = detail
+  const { findings, neededType } = sourceSideDevice({
+    ...detail,
+    kind: detail.device,
+    drivePhases: drivePhases ? Number(drivePhases) : null,
+    bothWays: bothWays ?? null,
+    makerStatesType: makerStatesIn?.trim() ? makerStatesType : null,
+  })
+  return worstOfFindings([...findings, ...openInSurvey(detail)], neededType)
+}
+
 /** P-12 for every device between a source and a busbar, or before something that asks for a type of its own. */
 export const sourceSideDevices = ({
   survey,
 }: Installation): { item: SurveyItem<'sourceDevice'>; result: SourceSideDevice }[] =>
-  itemsOf(survey, 'sourceDevice').map((item) => ({
-    item,
-    result: sourceSideDevice({ ...item.detail, kind: item.detail.device }),
-  }))
+  itemsOf(survey, 'sourceDevice').map((item) => ({ item, result: deviceOfSurvey(item.detail) }))
 
 /** P-11 for every planned run: the check of the size it has, and the size that the figures alone would choose. */
 export function cableChecks({

@@ -1,5 +1,16 @@
 import { RULE_PACKS } from '../rules/packs'
 import type { RulePackId } from '../rules/rulePack'
+import {
+  type LadderItem,
+  type LadderLimits,
+  type LadderState,
+  breakersOf,
+  circuitCurrentA,
+  ladderChoice,
+  ladderItem,
+  nothingOn,
+  switchItem,
+} from './ladderChoice'
 
 /** An appliance that can be switched on during the test. */
 export interface LadderLoad {
@@ -24,8 +35,12 @@ export interface LadderInput {
   loads: readonly LadderLoad[]
   circuits: readonly LadderCircuit[]
   nightLimitW: number | null
-  /** Night limit of one phase or leg; `null` where phases are not told apart. */
+  /** Night limit of one phase or leg; a phase that is not named is not fed. `null` where phases are not told apart. */
   phaseLimitW: Readonly<Record<string, number>> | null
+  /** Share of the source's limits that may be used; the pack's where absent. */
+  sourceShare?: number | null
+  /** Share of a breaker's rating that may be used; the pack's where absent. */
+  circuitShare?: number | null
 }
 
 export interface LadderRung {
@@ -37,86 +52,96 @@ export interface LadderRung {
   /** What is left of the source, in watts. */
   sourceMarginW: number
   phaseMarginW: number | null
-  /** Left of the circuit's device, in amps; `null` when its rating is not known. */
-  circuitMarginA: number | null
+  /** Left of the circuit's device on its most loaded phase, in amps. */
+  circuitMarginA: number
+}
+
+/** Why a load is no rung: nothing is known of its breaker or its start, its start is refused, or another choice comes nearer to the limits. */
+export type LeftOutCause = 'breakerUnknown' | 'notChosen' | 'startExceeds' | 'startOpen'
+export const LEFT_OUT_WORDS: Readonly<Record<LeftOutCause, string>> = {
+  breakerUnknown: 'its circuit, or the rating of its breaker, is not known',
+  startExceeds: 'its start is above what the source gives for a moment (P-5)',
+  startOpen: 'its start cannot be judged: locked-rotor current or surge is not known (P-5)',
+  notChosen: 'with it the source, a phase or its branch would be above its share, or the test further from the limit',
 }
 
 export interface LadderLeftOut {
   tag: string
   name: string
-  why: string
+  cause: LeftOutCause
 }
 
 export interface LoadLadder {
   rungs: LadderRung[]
   leftOut: LadderLeftOut[]
   highestW: number
-  stopRule: string
+  /** Open where the limit or a breaker is not known. */
   verdict: 'open' | null
 }
 
-/**
- * T-14: the order in which appliances are switched on in an island test. Motors first among what is small, since they start best with
- * little else running, then the rest by power, ascending; a rung that would bring a circuit, a phase or the source above the pack's share
- * of its limit is left out, with the reason. Without a night limit nothing is climbed: Open.
- */
-export function loadLadder({ pack, loads, circuits, nightLimitW, phaseLimitW }: LadderInput): LoadLadder {
-  const { limits, nominalV, supplyV, phases } = RULE_PACKS[pack]
-  const share = limits.ladderMarginShare.value
-  const stopRule = `Stop and take the last load off at once when anything trips, the voltage leaves ${limits.islandVoltageMin.value}–${limits.islandVoltageMax.value} V, the frequency leaves ${limits.islandFrequencyMin.value}–${limits.islandFrequencyMax.value} Hz, anything smells or hums, or the margin of the next rung is below zero. No promise goes above the highest rung that was held, nor above what the maker declares.`
-  if (nightLimitW === null) return { rungs: [], leftOut: [], highestW: 0, stopRule, verdict: 'open' }
-  const order = [...loads]
-    .filter(({ powerW }) => powerW > 0)
-    .sort(
-      (a, b) =>
-        (a.motor && b.motor ? b.powerW - a.powerW : Number(b.motor) - Number(a.motor)) ||
-        a.powerW - b.powerW ||
-        a.tag.localeCompare(b.tag),
-    )
-  const onPhaseW = new Map<string, number>()
-  const onCircuitA = new Map<string, number>()
-  const rungs: LadderRung[] = []
-  const leftOut: LadderLeftOut[] = []
-  let totalW = 0
-  for (const load of order) {
-    const across = load.phase === 'all' ? phases : [load.phase]
-    const volts = load.phase === 'all' ? supplyV : nominalV
-    const amps =
-      load.powerW / load.powerFactor / (volts * (pack === 'iec-3ph-400' && load.phase === 'all' ? Math.sqrt(3) : 1))
-    const breakerA = circuits.find(({ tag }) => tag === load.circuitTag)?.breakerA ?? null
-    const circuitA = (onCircuitA.get(load.circuitTag ?? '') ?? 0) + amps
-    const tooMuch =
-      totalW + load.powerW > share * nightLimitW
-        ? 'the source would be above its share of the night limit'
-        : across.some(
-              (phase) =>
-                phaseLimitW &&
-                (onPhaseW.get(phase) ?? 0) + load.powerW / across.length > share * (phaseLimitW[phase] ?? Infinity),
-            )
-          ? `${across.join(' and ')} would be above its share of the limit`
-          : load.circuitTag !== null && breakerA !== null && circuitA > share * breakerA
-            ? `circuit ${load.circuitTag} would carry more than its device should`
-            : null
-    if (tooMuch) {
-      leftOut.push({ tag: load.tag, name: load.name, why: tooMuch })
-      continue
-    }
-    totalW += load.powerW
-    for (const phase of across) onPhaseW.set(phase, (onPhaseW.get(phase) ?? 0) + load.powerW / across.length)
-    if (load.circuitTag !== null) onCircuitA.set(load.circuitTag, circuitA)
-    const phaseMargins = phaseLimitW
-      ? across.map((phase) => (phaseLimitW[phase] ?? Infinity) - (onPhaseW.get(phase) ?? 0))
-      : []
-    rungs.push({
-      tag: load.tag,
-      name: load.name,
-      circuitTag: load.circuitTag,
-      stepW: load.powerW,
-      totalW,
-      sourceMarginW: nightLimitW - totalW,
-      phaseMarginW: phaseMargins.length > 0 ? Math.min(...phaseMargins) : null,
-      circuitMarginA: breakerA === null ? null : breakerA - circuitA,
-    })
+function rungOf(
+  item: LadderItem,
+  state: LadderState,
+  { nightLimitW, phaseLimitW, breakerA }: LadderLimits,
+): LadderRung {
+  const { tag, name, circuitTag, powerW } = item.load
+  const phaseMargins = phaseLimitW
+    ? item.phases.map((phase) => (phaseLimitW[phase] ?? 0) - (state.onPhaseW.get(phase) ?? 0))
+    : []
+  const circuit = circuitTag ?? ''
+  return {
+    tag,
+    name,
+    circuitTag,
+    stepW: powerW,
+    totalW: state.totalW,
+    sourceMarginW: nightLimitW - state.totalW,
+    phaseMarginW: phaseMargins.length > 0 ? Math.min(...phaseMargins) : null,
+    circuitMarginA: (breakerA.get(circuit) ?? 0) - circuitCurrentA(state, circuit),
   }
-  return { rungs, leftOut, highestW: totalW, stopRule, verdict: null }
+}
+
+/**
+ * T-14: the appliances to switch on one after the other in an island test, from light to heavy, so that neither the source, a phase nor a branch
+ * is overloaded and the last rung comes as near to the allowed share as any choice can. A load whose breaker is not known is left out and the
+ * ladder is Open; without a night limit nothing is climbed. A motor's start is judged by P-5 before it becomes a rung.
+ *
+ * @example
+ * loadLadder({ pack: 'iec-1ph-230', nightLimitW: null, phaseLimitW: null, circuits: [], loads: [] }) // => { rungs: [], verdict: 'open', … }
+ */
+export function loadLadder(input: LadderInput): LoadLadder {
+  const { pack, loads, circuits, nightLimitW, phaseLimitW, sourceShare, circuitShare } = input
+  if (nightLimitW === null) return { rungs: [], leftOut: [], highestW: 0, verdict: 'open' }
+  const share = RULE_PACKS[pack].limits.ladderMarginShare.value
+  const limits: LadderLimits = {
+    nightLimitW,
+    phaseLimitW,
+    sourceShare: sourceShare ?? share,
+    circuitShare: circuitShare ?? share,
+    breakerA: breakersOf(circuits),
+  }
+  const items = loads.filter(({ powerW }) => powerW > 0).map((load) => ladderItem(load, pack))
+  const known = items.filter(({ load }) => load.circuitTag !== null && limits.breakerA.has(load.circuitTag))
+  const chosen = ladderChoice(known, limits)
+  const order = known
+    .filter((item) => chosen.has(item))
+    .sort((a, b) => a.load.powerW - b.load.powerW || Number(b.load.motor) - Number(a.load.motor))
+  const state = nothingOn()
+  const rungs = order.map((item) => {
+    switchItem(state, item, 1)
+    return rungOf(item, state, limits)
+  })
+  const leftOut = items
+    .filter((item) => !chosen.has(item))
+    .map((item): LadderLeftOut => ({
+      tag: item.load.tag,
+      name: item.load.name,
+      cause: known.includes(item) ? 'notChosen' : 'breakerUnknown',
+    }))
+  return {
+    rungs,
+    leftOut,
+    highestW: rungs.at(-1)?.totalW ?? 0,
+    verdict: leftOut.some(({ cause }) => cause === 'breakerUnknown') ? 'open' : null,
+  }
 }

@@ -22,6 +22,10 @@ export interface SourceSideDeviceInput {
   shared: boolean
   residualType: ResidualType | null
   feeds: FedThing
+  /** Phases of a variable-speed drive; a three-phase one puts smooth direct current into a fault. */
+  drivePhases?: number | null
+  /** DC devices only: the current reverses in use, as on a battery. */
+  bothWays?: boolean | null
   /** Vehicle charger with its own detection of 6 mA smooth direct current. */
   detects6mADc: boolean | null
   /** The maker states in writing that a lesser type is enough. */
@@ -42,46 +46,62 @@ export interface SourceSideDevice {
 
 const RANK: Readonly<Record<ResidualType, number>> = { AC: 0, A: 1, F: 2, B: 3 }
 
-function directionFinding(
-  { kind, sourceBehind, marking }: SourceSideDeviceInput,
-  residual: boolean,
-): DeviceFinding | null {
-  if (kind === 'acBreaker') {
-    return !sourceBehind || marking !== 'oneWay'
-      ? {
-          check: 'direction',
-          mark: marking === null && sourceBehind ? 'open' : 'fits',
-          why:
-            marking === null && sourceBehind
-              ? 'Look for line and load marks: a breaker without them works both ways.'
-              : 'A breaker without line and load marks works both ways.',
-        }
-      : {
-          check: 'direction',
-          mark: 'exceeds',
-          why: 'It carries line and load marks and a source feeds it from its load side.',
-        }
-  }
-  if (!residual || !sourceBehind) return null
-  if (marking === 'bidirectional')
-    return { check: 'direction', mark: 'fits', why: 'Declared for energy in both directions.' }
-  return marking === 'oneWay'
-    ? {
-        check: 'direction',
-        mark: 'exceeds',
-        why: 'It is marked for one direction; fed from behind it can stay live after it has tripped.',
-      }
-    : { check: 'direction', mark: 'open', why: 'Nothing on it says both directions: ask the maker.' }
+type Marked = Readonly<Record<DirectionMarking | 'unknown', readonly [mark: PlanMark, why: string]>>
+
+const RESIDUAL_DIRECTION: Marked = {
+  bidirectional: ['fits', 'Declared for energy in both directions.'],
+  oneWay: ['exceeds', 'It is marked for one direction; fed from behind it can stay live after it has tripped.'],
+  unmarked: ['open', 'Nothing on it says both directions: ask the maker.'],
+  unknown: ['open', 'Nothing on it says both directions: ask the maker.'],
+}
+const BREAKER_DIRECTION: Marked = {
+  bidirectional: ['fits', 'Declared for energy in both directions.'],
+  oneWay: ['exceeds', 'It carries line and load marks and a source feeds it from its load side.'],
+  unmarked: ['fits', 'A breaker without line and load marks works both ways.'],
+  unknown: ['open', 'Look for line and load marks: a breaker without them works both ways.'],
+}
+const REVERSING_DIRECTION: Marked = {
+  bidirectional: ['fits', 'Declared as not polarised: it breaks the current both ways.'],
+  oneWay: ['exceeds', 'It is polarised and breaks only one direction; here the current reverses.'],
+  unmarked: ['open', 'The current reverses here and nothing declares the device as not polarised: ask the maker.'],
+  unknown: ['open', 'The current reverses here: look whether the device is polarised, and ask the maker.'],
 }
 
-/** Least residual-current type by what is fed (P-12). */
-function neededTypeOf({ feeds, detects6mADc, makerStatesType }: SourceSideDeviceInput): ResidualType {
-  if (makerStatesType !== null) return makerStatesType
+function directionFinding({ kind, sourceBehind, marking, bothWays }: SourceSideDeviceInput): DeviceFinding | null {
+  const marked = (words: Marked): DeviceFinding => {
+    const [mark, why] = words[marking ?? 'unknown']
+    return { check: 'direction', mark, why }
+  }
+  switch (kind) {
+    case 'acBreaker':
+      return sourceBehind
+        ? marked(BREAKER_DIRECTION)
+        : { check: 'direction', mark: 'fits', why: 'Nothing feeds it from its load side.' }
+    case 'dcDevice':
+      return bothWays === true ? marked(REVERSING_DIRECTION) : null
+    case 'rcd':
+    case 'rcbo':
+      return sourceBehind ? marked(RESIDUAL_DIRECTION) : null
+  }
+}
+
+function polarityFinding({ marking, polarityRight }: SourceSideDeviceInput): DeviceFinding {
+  const found = (mark: PlanMark, why: string): DeviceFinding => ({ check: 'polarity', mark, why })
+  if (marking === 'bidirectional') return found('fits', 'Not polarised: there is no wrong way round.')
+  if (polarityRight === null)
+    return found('open', 'A polarised DC device cuts only the right way round: check its marks.')
+  return polarityRight
+    ? found('fits', 'Stands as its marks ask.')
+    : found('exceeds', 'It stands the wrong way round; it may not break the arc.')
+}
+
+/** Least residual-current type by what is fed alone. */
+function typeByThing({ feeds, detects6mADc, drivePhases }: SourceSideDeviceInput): ResidualType {
   switch (feeds) {
     case 'ordinary':
       return 'A'
     case 'variableSpeedDrive':
-      return 'F'
+      return drivePhases === 3 ? 'B' : 'F'
     case 'transformerlessInverter':
       return 'B'
     case 'vehicleCharger':
@@ -89,43 +109,63 @@ function neededTypeOf({ feeds, detects6mADc, makerStatesType }: SourceSideDevice
   }
 }
 
+const higher = (a: ResidualType, b: ResidualType): ResidualType => (RANK[a] >= RANK[b] ? a : b)
+/** Things whose maker may state in writing that a lesser type is enough; for the others a statement only raises what is needed. */
+const STATED_BY_MAKER: readonly FedThing[] = ['transformerlessInverter', 'vehicleCharger']
+
+/** Least residual-current type (P-12): by what is fed and by the maker's statement, which never goes below A. */
+function neededTypeOf(input: SourceSideDeviceInput): ResidualType {
+  const base = typeByThing(input)
+  const { feeds, makerStatesType } = input
+  if (makerStatesType === null) return base
+  return STATED_BY_MAKER.includes(feeds) ? higher('A', makerStatesType) : higher(base, makerStatesType)
+}
+
+function typeFinding(
+  { residualType, makerStatesType }: SourceSideDeviceInput,
+  neededType: ResidualType,
+): DeviceFinding {
+  if (residualType === null)
+    return { check: 'type', mark: 'open', why: `Type not known; ${neededType} is the least here.` }
+  const stated = makerStatesType ? ', by the maker’s statement' : ''
+  return {
+    check: 'type',
+    mark: RANK[residualType] >= RANK[neededType] ? 'fits' : 'exceeds',
+    why: `Type ${residualType}; ${neededType} is the least here${stated}.`,
+  }
+}
+
+const SHARED: DeviceFinding = {
+  check: 'shared',
+  mark: 'exceeds',
+  why: 'A source behind a shared device feeds the other circuits after it has tripped; it gets its own way.',
+}
+
+/** Findings together, with the worst of them. */
+export const worstOfFindings = (findings: DeviceFinding[], neededType: ResidualType | null): SourceSideDevice => ({
+  findings,
+  neededType,
+  verdict: worstPlanMark(findings.map(({ mark }) => mark)),
+})
+
 /**
  * P-12: whether a device fits between a source and the busbar: direction of energy, polarity of DC devices, nothing shared with a source,
  * and the residual-current type by what it feeds. What nobody knows yet is Open and asks the maker.
+ *
+ * @example
+ * sourceSideDevice({ kind: 'dcDevice', bothWays: true, marking: 'unmarked', polarityRight: true, … }).verdict // => 'open'
  */
 export function sourceSideDevice(input: SourceSideDeviceInput): SourceSideDevice {
   const residual = input.kind === 'rcd' || input.kind === 'rcbo'
-  const findings: DeviceFinding[] = []
-  const direction = directionFinding(input, residual)
-  if (direction) findings.push(direction)
-  if (input.kind === 'dcDevice')
-    findings.push({
-      check: 'polarity',
-      mark: input.polarityRight === null ? 'open' : input.polarityRight ? 'fits' : 'exceeds',
-      why:
-        input.polarityRight === null
-          ? 'A polarised DC device cuts only the right way round: check its marks.'
-          : input.polarityRight
-            ? 'Stands as its marks ask.'
-            : 'It stands the wrong way round; it may not break the arc.',
-    })
-  if (!residual) return { findings, neededType: null, verdict: worstPlanMark(findings.map(({ mark }) => mark)) }
-  if (input.sourceBehind && input.shared)
-    findings.push({
-      check: 'shared',
-      mark: 'exceeds',
-      why: 'A source behind a shared device feeds the other circuits after it has tripped; it gets its own way.',
-    })
-  const neededType = neededTypeOf(input)
-  const { residualType } = input
-  findings.push(
-    residualType === null
-      ? { check: 'type', mark: 'open', why: `Type not known; ${neededType} is the least here.` }
-      : {
-          check: 'type',
-          mark: RANK[residualType] >= RANK[neededType] ? 'fits' : 'exceeds',
-          why: `Type ${residualType}; ${neededType} is the least here${input.makerStatesType ? ', by the maker’s statement' : ''}.`,
-        },
+  const direction = directionFinding(input)
+  const neededType = residual ? neededTypeOf(input) : null
+  return worstOfFindings(
+    [
+      ...(direction ? [direction] : []),
+      ...(input.kind === 'dcDevice' ? [polarityFinding(input)] : []),
+      ...(residual && input.sourceBehind && input.shared ? [SHARED] : []),
+      ...(neededType === null ? [] : [typeFinding(input, neededType)]),
+    ],
+    neededType,
   )
-  return { findings, neededType, verdict: worstPlanMark(findings.map(({ mark }) => mark)) }
 }

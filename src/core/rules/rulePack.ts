@@ -78,6 +78,19 @@ export const LIMIT_KEYS = [
   'ctScaleMin',
   'ctScaleMax',
   'ctScaleNothing',
+  'voltageFactorMin',
+  'coldLoopShare',
+  'touchVoltageMax',
+  'breakerMultipleB',
+  'breakerMultipleC',
+  'breakerMultipleD',
+  'disconnectTnFinalS',
+  'disconnectTtFinalS',
+  'disconnectTnDistributionS',
+  'disconnectTtDistributionS',
+  'sourceFaultMultiple',
+  'islandResidualMultiple',
+  'sourceShutdownMaxS',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 

@@ -1,8 +1,11 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { ladderOfInstallation } from '@/core/plan/ladderOfInstallation'
+import { stopLimitsOf, stopSentence } from '@/core/plan/ladderStop'
+import { LEFT_OUT_WORDS } from '@/core/plan/loadLadder'
 import { materialsOfInstallation } from '@/core/plan/materialsOfInstallation'
 import { csvCell } from '@/core/exchange/csvTable'
+import { RULE_PACKS } from '@/core/rules/packs'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
@@ -33,7 +36,7 @@ export function TestDayView() {
         title="Load ladder"
         note={
           ladder.rungs.length > 0
-            ? `${ladder.rungs.length} rungs to ${watts(ladder.highestW)}, night limit ${watts(plan.limits.nightW)}`
+            ? `${ladder.rungs.length} rungs to ${watts(ladder.highestW)}, night limit ${watts(plan.limits.nightW)}${ladder.verdict === 'open' ? ' · open: see what is left out' : ''}`
             : undefined
         }
       >
@@ -52,7 +55,7 @@ export function TestDayView() {
                 {rung.name}
                 <Text as="span" fontWeight="400" color="ink2">
                   {' '}
-                  on {rung.circuitTag ?? 'an unknown circuit'}, + {watts(rung.stepW)}
+                  on {rung.circuitTag}, + {watts(rung.stepW)}
                 </Text>
               </Text>
               <Text fontWeight="600">{watts(rung.totalW)}</Text>
@@ -63,8 +66,8 @@ export function TestDayView() {
               </Box>
               <Text fontSize="13px" color="ink2" flex="none">
                 source {watts(rung.sourceMarginW)}
-                {rung.phaseMarginW === null ? '' : `, phase ${watts(rung.phaseMarginW)}`}
-                {rung.circuitMarginA === null ? '' : `, circuit ${formatQuantity(rung.circuitMarginA, 'A', 3)}`} left
+                {rung.phaseMarginW === null ? '' : `, phase ${watts(rung.phaseMarginW)}`}, circuit{' '}
+                {formatQuantity(rung.circuitMarginA, 'A', 3)} left
               </Text>
             </Flex>
           </Box>
@@ -72,15 +75,15 @@ export function TestDayView() {
         {ladder.leftOut.length > 0 && (
           <Box borderTopWidth="1px" borderColor="rule" px="14px" py="7px" fontSize="14px">
             <Text color="ink2">Left out of the ladder</Text>
-            {ladder.leftOut.map(({ tag, name, why }) => (
+            {ladder.leftOut.map(({ tag, name, cause }) => (
               <Text key={tag}>
-                {name}: {why}.
+                {name}: {LEFT_OUT_WORDS[cause]}.
               </Text>
             ))}
           </Box>
         )}
       </TitledSheet>
-      <Notice kind="caution">{ladder.stopRule}</Notice>
+      <Notice kind="caution">{stopSentence(stopLimitsOf(RULE_PACKS[installation.packId]))}</Notice>
       <TitledSheet
         title="Materials"
         note="F-6"

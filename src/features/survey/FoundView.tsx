@@ -1,6 +1,6 @@
 'use client'
 import { Text } from '@chakra-ui/react'
-import { sourceSideDevice } from '@/core/plan/sourceSideDevice'
+import { deviceOfSurvey } from '@/core/plan/devicesOfInstallation'
 import { pvOfInstallation } from '@/core/plan/pvOfInstallation'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
@@ -53,7 +53,7 @@ export function FoundView() {
         kind="sourceDevice"
         hideEmpty
         says={({ detail }) => {
-          const result = sourceSideDevice({ ...detail, kind: detail.device })
+          const result = deviceOfSurvey(detail)
           return (
             <Text fontSize="13px">
               <PlanMarkWord mark={result.verdict} />{' '}

@@ -67,6 +67,19 @@ const AGREED: Readonly<Record<LimitKey, number | ByPack>> = {
   ctScaleMin: 0.9,
   ctScaleMax: 1.1,
   ctScaleNothing: 0.1,
+  voltageFactorMin: byPack(0.95, 1),
+  coldLoopShare: 0.8,
+  touchVoltageMax: 50,
+  breakerMultipleB: 5,
+  breakerMultipleC: 10,
+  breakerMultipleD: 20,
+  disconnectTnFinalS: 0.4,
+  disconnectTtFinalS: 0.2,
+  disconnectTnDistributionS: 5,
+  disconnectTtDistributionS: 1,
+  sourceFaultMultiple: 1.2,
+  islandResidualMultiple: 5,
+  sourceShutdownMaxS: 5,
 }
 
 describe.each(RULE_PACK_IDS)('the limits of %s', (id) => {

@@ -50,6 +50,12 @@ export const naSplit240: RulePack = {
       'Working figure of this region’s pack (W-4); the maker’s manual and local code come first.',
       true,
     ),
+    voltageFactorMin: limit(
+      1,
+      '',
+      'Lowest voltage as a share of nominal when a fault is cut off',
+      'E-8: factor Cmin of this region.',
+    ),
     continuousFactor: limit(
       1.25,
       '',
