@@ -50,6 +50,7 @@ export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({
   boardTag: null,
   breakerA: null,
   curve: null,
+  instantaneousMultiple: null,
   phase: 'all',
   foundBoardTag: null,
   foundPhase: null,

@@ -103,8 +103,8 @@ describe('the codes of fit and wire', () => {
       shoreKm: 0.8,
       minTempC: -5,
       maxTempC: 30,
-      floodMm: null,
-      terminalMm: null,
+      floodMm: 0,
+      terminalMm: 400,
       declared: [declared, { ...declared, minShoreKm: 1 }],
     }
     expect(CALC_CODES['F-4']?.run(input)).toMatchObject({
@@ -113,6 +113,7 @@ describe('the codes of fit and wire', () => {
         { check: 'shore', mark: 'exceeds' },
         { check: 'ingress', mark: 'fits' },
         { check: 'temperature', mark: 'fits' },
+        { check: 'flood', mark: 'fits' },
       ],
     })
     expect(refusal('F-4', { ...input, place: 'moon' })).toContain('place must be one of')

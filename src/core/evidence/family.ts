@@ -1,4 +1,4 @@
-import type { ComponentKind, CustomerPromise, Installation, PromiseKind } from '../installation/installation'
+import type { Component, ComponentKind, CustomerPromise, Installation, PromiseKind } from '../installation/installation'
 import type { RulePack } from '../rules/rulePack'
 import type { BenchViewId } from './benchViews'
 import type { HoldConditionRef, HoldStepId } from './holdSteps'
@@ -26,6 +26,8 @@ export interface PointFamily<Thing = unknown> {
   waitsFor: HoldStepId | null
   /** Kinds of component that stand behind its evidence: when one is replaced, it has to be shown again. */
   restsOn: readonly ComponentKind[]
+  /** Which component of those kinds stands behind the point of this thing; left out where every one does. */
+  touches?(thing: Thing, component: Component, installation: Installation): boolean
   /** Kinds of promise that its points prove; empty where they prove none, on purpose. */
   proves: readonly PromiseKind[]
   /** Times of the work itself and things said between two people: kept like readings, but nothing that has to be shown. */

@@ -47,7 +47,7 @@ const STEPS = [
       { id: 'bond', label: 'bond measured in island mode', override: 'never' },
       {
         id: 'islandRcd',
-        label: 'residual-current devices tested in island mode',
+        label: 'every backed-up circuit protected in island mode',
         override: 'whenOpen',
         none: 'no circuit is backed up',
       },

@@ -39,7 +39,8 @@ describe('a component that is replaced', () => {
     reading('settings.reserveSocPercent', 'read', 40, early),
     reading('wire.identity.w1', 'joined', 'yes', early),
   ]
-  const record = { ...recordOf(house(), readings), attachments: [picture('inv1', '2026-05-01T09:10:00Z')] }
+  const runs = [...house().runs, aRun({ id: 'r3', tag: 'w3', from: 'Inverter', to: 'Gateway' })]
+  const record = { ...recordOf(house({ runs }), readings), attachments: [picture('inv1', '2026-05-01T09:10:00Z')] }
   it('opens what was shown with it, and nothing else', () => {
     expect(verdictOf(record, 'fit.component.inv1')?.verdict).toBe('proven')
     const after = { ...record, replacements: [replaced('inv1')] }

@@ -6,9 +6,12 @@ import { allPointsOf } from './points'
 import type { Reading } from './reading'
 
 /** Tags of the components whose replacement sets a point's evidence aside. */
-function componentsBehind(point: Point, { components }: Installation): Set<string> {
-  const { restsOn } = familyOf(point)
-  const tags = new Set(components.filter(({ kind }) => restsOn.includes(kind)).map(({ tag }) => tag))
+function componentsBehind(point: Point, installation: Installation): Set<string> {
+  const { restsOn, touches } = familyOf(point)
+  const behind = installation.components.filter(
+    (component) => restsOn.includes(component.kind) && (touches?.(point.thing, component, installation) ?? true),
+  )
+  const tags = new Set(behind.map(({ tag }) => tag))
   if (point.componentTag !== undefined) tags.add(point.componentTag)
   return tags
 }

@@ -129,6 +129,8 @@ export interface Circuit {
   breakerA: number | null
   /** B, C or D where the pack has curves. */
   curve: string | null
+  /** Where the pack has no curves: the multiple of its rating at which its breaker trips at once, as its maker declares it. */
+  instantaneousMultiple: number | null
   phase: Phase | 'all'
   /** Board and phase it was found on; `null` where this job does not move it (W-8). */
   foundBoardTag: string | null

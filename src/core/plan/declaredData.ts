@@ -1,3 +1,5 @@
+import { declaredOf } from './declaredOf'
+
 /** What only the maker can state (P-15), and what waits for it. */
 export const DECLARED_FIELDS = {
   sourceImpedance: {
@@ -88,15 +90,15 @@ export function askTheMaker(
 ): MakerQuestion[] {
   return things.flatMap(({ name, needs }) =>
     needs.flatMap((field): MakerQuestion[] => {
-      const known = declared.find((figure) => figure.about === name && figure.field === field && figure.value !== null)
-      if (known && known.origin !== 'assumed') return []
+      const known = declaredOf(declared, name, field)
+      if (known && known.origin !== 'assumed' && known.origin !== null) return []
       return [
         {
           about: name,
           field,
           label: DECLARED_FIELDS[field].label,
           blocks: DECLARED_FIELDS[field].blocks,
-          assumed: known !== undefined,
+          assumed: known !== null,
         },
       ]
     }),

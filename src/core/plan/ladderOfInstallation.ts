@@ -17,14 +17,15 @@ function motorCauses(installation: Installation, plan: Plan): Map<string, LeftOu
 }
 
 /**
- * T-14 for the house under its plan: the backed-up loads that are not turned off first, rung by rung. A motor that P-5 refuses or cannot judge
+ * T-14 for the house under its plan: the backed-up loads that the system does not shed, rung by rung. A motor that P-5 refuses or cannot judge
  * is left out, and the ladder is Open where something is not known.
  */
 export function ladderOfInstallation(installation: Installation, plan: Plan): LoadLadder {
   const { packId, loads, circuits } = installation
   const { limits, demand } = plan
-  const off = new Set(demand.turnOffNight?.loads ?? [])
-  const climbing = loads.filter(({ backedUp, tag }) => backedUp && !off.has(tag))
+  // what the gateway sheds nobody can switch on in an island
+  const shed = installation.chosenSchool === 'automaticWithShedding' ? (demand.turnOffNight?.loads ?? []) : []
+  const climbing = loads.filter(({ backedUp, tag }) => backedUp && !shed.includes(tag))
   const causes = motorCauses(installation, plan)
   const ladder = loadLadder({
     pack: packId,

@@ -130,6 +130,7 @@ export const circuit = pgTable(
     boardTag: text(),
     breakerA: figure(),
     curve: text(),
+    instantaneousMultiple: figure(),
     phase: text({ enum: ['L1', 'L2', 'L3', 'all'] })
       .notNull()
       .default('all'),

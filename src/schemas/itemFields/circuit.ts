@@ -44,6 +44,12 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     max: 2,
     inPack: ({ breakerCurves }) => (breakerCurves.length > 0 ? { kind: 'choice', options: same(breakerCurves) } : null),
   },
+  figure('instantaneousMultiple', 'Trips at once at', '', {
+    above: 0,
+    max: 50,
+    hint: 'times its rating, as its maker declares',
+    inPack: ({ breakerCurves }) => (breakerCurves.length === 0 ? {} : null),
+  }),
   {
     name: 'phase',
     label: 'Phase',

@@ -11,7 +11,7 @@ export const cleanReturns: PointFamily<TheJob> = {
   view: 'outage.bench',
   precedes: ['handover.returns'],
   waitsFor: 'loadedIsland',
-  restsOn: ['inverter', 'gateway'],
+  restsOn: ['inverter', 'gateway', 'battery'],
   proves: [],
   things: onceAJob,
   key: () => 'outage.cleanReturns',

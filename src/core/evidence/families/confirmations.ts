@@ -12,6 +12,8 @@ interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' | 'prec
   /** Each answer, how it may be typed, and what it means. */
   answers: Record<string, { typed: string[]; verdict: Verdict; says: string }>
   code: string
+  /** Said of one cut of the supply: another test, with another component, asks again. */
+  ofTheTest?: true
 }
 
 const yes = (says: string) => ({
@@ -23,6 +25,7 @@ const yes = (says: string) => ({
 const CONFIRMATIONS: readonly Confirmation[] = [
   {
     id: 'licensed',
+    ofTheTest: true,
     key: 'outage.licensed',
     place: 'licensed',
     view: 'outage.bench',
@@ -55,6 +58,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'told',
+    ofTheTest: true,
     key: 'outage.told',
     place: 'told',
     view: 'outage.bench',
@@ -67,6 +71,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'saved',
+    ofTheTest: true,
     key: 'outage.saved',
     place: 'saved',
     view: 'outage.bench',
@@ -79,6 +84,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'heavyOff',
+    ofTheTest: true,
     key: 'outage.heavyOff',
     place: 'heavyOff',
     view: 'outage.bench',
@@ -94,6 +100,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'circuitsOpen',
+    ofTheTest: true,
     key: 'outage.circuitsOpen',
     place: 'circuitsOpen',
     view: 'outage.bench',
@@ -109,6 +116,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'bypass',
+    ofTheTest: true,
     key: 'outage.bypass',
     place: 'bypass',
     view: 'outage.bench',
@@ -128,6 +136,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'helper',
+    ofTheTest: true,
     key: 'outage.helper',
     place: 'helper',
     view: 'outage.bench',
@@ -140,6 +149,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'callout',
+    ofTheTest: true,
     key: 'outage.callout',
     place: 'callout',
     view: 'outage.bench',
@@ -152,6 +162,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'asLeftBypass',
+    ofTheTest: true,
     key: 'outage.asLeftBypass',
     place: 'asLeft',
     view: 'outage.bench',
@@ -167,6 +178,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'asLeftMain',
+    ofTheTest: true,
     key: 'outage.asLeftMain',
     place: 'asLeft',
     view: 'outage.bench',
@@ -222,7 +234,7 @@ const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJob> => 
   view: confirmation.view,
   precedes: confirmation.precedes,
   waitsFor: null,
-  restsOn: [],
+  restsOn: confirmation.ofTheTest ? ['inverter', 'gateway'] : [],
   proves: [],
   things: onceAJob,
   key: () => confirmation.key,

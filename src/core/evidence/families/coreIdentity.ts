@@ -3,6 +3,7 @@ import { type Continuity, cableIdentity, worstIdentity } from '../../wiring/cabl
 import { coresOf } from '../../wiring/runLabels'
 import type { PointFamily } from '../family'
 import { slotReadings } from '../slotReadings'
+import { RUN_ENDS, runAtComponent } from './runAtComponent'
 
 const WORDS = { continuity: ['yes', 'cont', 'continuity'], open: ['no', 'open', 'silent'] } as const
 
@@ -19,7 +20,8 @@ export const coreIdentity: PointFamily<CableRun> = {
   view: 'wire.runs',
   precedes: ['firstLive.cores'],
   waitsFor: null,
-  restsOn: [],
+  restsOn: RUN_ENDS,
+  touches: runAtComponent,
   proves: [],
   things: ({ runs }) => runs,
   key: ({ tag }) => `wire.cores.${tag}`,

@@ -41,7 +41,7 @@ export const ctSteps: PointFamily<Phase> = {
   view: 'wire.cts',
   precedes: [],
   waitsFor: 'firstLive',
-  restsOn: [],
+  restsOn: ['inverter', 'gateway', 'meter'],
   proves: [],
   things: phasesOf,
   key: (phase) => `wire.ct.${phase}`,

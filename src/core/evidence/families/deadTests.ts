@@ -3,6 +3,7 @@ import { type SurveyItem, itemsOf } from '../../installation/survey'
 import type { RulePack } from '../../rules/rulePack'
 import { type Check, checksFamily } from '../checks'
 import { type TheJob, THE_JOB } from '../family'
+import { RUN_ENDS, runAtComponent } from './runAtComponent'
 
 /** W-4: everything that is tested before anything is live. */
 const DEAD = {
@@ -49,6 +50,7 @@ const continuity = (label: string, path: readonly string[], { limits }: RulePack
 export const deadPrepared = checksFamily<TheJob>({
   ...DEAD,
   id: 'deadPrepared',
+  restsOn: ['inverter', 'battery', 'gateway', 'surge'],
   things: ({ runs, circuits }) => (runs.length + circuits.length === 0 ? [] : [THE_JOB]),
   key: () => 'wire.dead.prepared',
   text: () => ({
@@ -80,6 +82,8 @@ export const deadPrepared = checksFamily<TheJob>({
 export const deadRun = checksFamily<CableRun>({
   ...DEAD,
   id: 'deadRun',
+  restsOn: RUN_ENDS,
+  touches: runAtComponent,
   things: ({ runs }) => runs,
   key: ({ tag }) => `wire.dead.run.${tag}`,
   text: ({ tag, from, to }) => ({
@@ -147,6 +151,7 @@ const vocAt = ({ modulesInString, moduleVocV, betaPercentPerC }: PvString, cellC
 export const deadString = checksFamily<PvString>({
   ...DEAD,
   id: 'deadString',
+  restsOn: ['inverter', 'isolator', 'pv'],
   things: ({ survey }) => itemsOf(survey, 'pvSystem').flatMap(stringsOf),
   key: ({ tag, n }) => `wire.dead.string.${tag}.${n}`,
   text: ({ tag, name, n }) => ({

@@ -22,8 +22,8 @@ const everything = () =>
       model: 'Made-up',
       minimumFirmware: null,
     })),
-    circuits: [aCircuit({ tag: 'c1', torqueNm: 2 })],
-    runs: [aRun({ tag: 'w1', extraM: 2 })],
+    circuits: [aCircuit({ tag: 'c1', torqueNm: 2 }), aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null })],
+    runs: [aRun({ tag: 'w1', from: 'Somewhere', to: 'Board', extraM: 2 })],
     loads: [aLoad({ tag: 'fridge', mustStayOn: true })],
     fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1')],
     survey: [
@@ -65,6 +65,7 @@ describe('every family', () => {
   })
   it('has the keys that readings on record are tied to', () => {
     expect(stems(points.map(({ key }) => key))).toEqual([
+      'earth.disconnection.c2',
       'earth.electrode.e1',
       'earth.islandBond',
       'earth.rcd.c1.grid',
@@ -110,6 +111,7 @@ describe('every family', () => {
       'wire.ct.L1',
       'wire.dead.battery.battery',
       'wire.dead.circuit.c1',
+      'wire.dead.circuit.c2',
       'wire.dead.prepared',
       'wire.dead.run.w1',
       'wire.dead.string.pv1.1',
@@ -138,6 +140,7 @@ describe('every hold condition', () => {
       'firstLive.dead': [
         'wire.dead.battery.battery',
         'wire.dead.circuit.c1',
+        'wire.dead.circuit.c2',
         'wire.dead.prepared',
         'wire.dead.run.w1',
         'wire.dead.string.pv1.1',
@@ -151,7 +154,7 @@ describe('every hold condition', () => {
       'firstIsland.circuits': ['outage.circuitsOpen'],
       'firstIsland.told': ['outage.told'],
       'loadedIsland.bond': ['earth.islandBond'],
-      'loadedIsland.islandRcd': ['earth.rcd.c1.island'],
+      'loadedIsland.islandRcd': ['earth.disconnection.c2', 'earth.rcd.c1.island'],
       'loadedIsland.source': ['outage.islandSource'],
       'loadedIsland.loop': ['wire.loop.w1'],
       'loadedIsland.gridRcd': ['earth.rcd.c1.grid'],
@@ -180,8 +183,9 @@ describe('live work', () => {
 })
 
 describe('what evidence rests on', () => {
-  const LIVE = [
-    'earth.islandBond',
+  /** Shown with the whole source: inverter, gateway and battery alike. */
+  const SOURCE = [
+    'earth.disconnection.c2',
     'earth.rcd.c1.island',
     'outage.cleanReturns',
     'outage.gap',
@@ -189,15 +193,47 @@ describe('what evidence rests on', () => {
     'outage.returnGap',
     'outage.stayedOn.fridge',
     'settings.reserveSocPercent',
+    'wire.dead.prepared',
   ]
+  /** Said or seen of one cut of the supply. */
+  const TEST_DAY = [
+    'earth.islandBond',
+    'outage.asLeftBypass',
+    'outage.asLeftMain',
+    'outage.bypass',
+    'outage.callout',
+    'outage.circuitsOpen',
+    'outage.heavyOff',
+    'outage.helper',
+    'outage.licensed',
+    'outage.saved',
+    'outage.told',
+  ]
+  /** The wiring between the switches, and the way from dead to live. */
+  const SWITCHED = [
+    'outage.asLeft.switches',
+    'wire.positions',
+    ...points.map(({ key }) => key).filter((key) => key.startsWith('wire.live.')),
+  ]
+  /** What is shown of a run that lands on it. */
+  const RUN = ['wire.cores.w1', 'wire.dead.run.w1', 'wire.identity.w1', 'wire.loop.w1', 'wire.torque.w1']
   const REOPENED: Readonly<Record<ComponentKind, readonly string[]>> = {
-    inverter: ['fit.component.inverter', 'fit.unit.u1', ...LIVE],
-    gateway: ['fit.component.gateway', ...LIVE],
-    battery: ['fit.component.battery', 'wire.dead.battery.battery', 'outage.islandSource', 'outage.stayedOn.fridge'],
-    isolator: ['fit.component.isolator', 'fit.isolator.isolator'],
-    surge: ['fit.component.surge', 'fit.surge.surge'],
-    meter: ['fit.component.meter', 'fit.meter.meter'],
-    pv: ['fit.component.pv'],
+    inverter: [
+      'fit.component.inverter',
+      'fit.unit.u1',
+      'wire.ct.L1',
+      'wire.dead.string.pv1.1',
+      ...SOURCE,
+      ...TEST_DAY,
+      ...SWITCHED,
+      ...RUN,
+    ],
+    gateway: ['fit.component.gateway', 'wire.ct.L1', ...SOURCE, ...TEST_DAY, ...SWITCHED, ...RUN],
+    battery: ['fit.component.battery', 'wire.dead.battery.battery', ...SOURCE, ...SWITCHED, ...RUN],
+    isolator: ['fit.component.isolator', 'fit.isolator.isolator', 'wire.dead.string.pv1.1', ...SWITCHED, ...RUN],
+    surge: ['fit.component.surge', 'fit.surge.surge', 'wire.dead.prepared', ...RUN],
+    meter: ['fit.component.meter', 'fit.meter.meter', 'settings.reserveSocPercent', 'wire.ct.L1', ...SWITCHED, ...RUN],
+    pv: ['fit.component.pv', 'wire.dead.string.pv1.1'],
   }
   it.each(COMPONENT_KINDS)('is set aside when a component of kind %s is replaced', (kind) => {
     const readings = points.map(({ key, slots }) => reading(key, slots[0]?.id ?? 'none', 1))
@@ -226,6 +262,28 @@ describe('what evidence rests on', () => {
   })
 })
 
+describe('a run', () => {
+  it('is shown again only where it lands on what was replaced, told by the names of its ends', () => {
+    const two = house({ runs: [aRun({ tag: 'w1' }), aRun({ id: 'r9', tag: 'w9', from: 'inv1', to: 'Gateway' })] })
+    const readings = ['w1', 'w9'].map((tag) => reading(`wire.identity.${tag}`, `joined:${tag}`, 'continuity'))
+    const { context } = benchOf({
+      ...recordOf(two, readings),
+      replacements: [
+        {
+          id: 'x',
+          componentTag: 'inv1',
+          oldSerial: 'OLD',
+          cause: 'damaged',
+          reason: 'fell',
+          replacedAt: '2030-01-01T00:00:00Z',
+          replacedByName: 'Lead',
+        },
+      ],
+    })
+    expect(context.readings.map(({ pointKey }) => pointKey)).toEqual(['wire.identity.w1'])
+  })
+})
+
 describe('every kind of promise', () => {
   it('is proven by the points it speaks of; a runtime by none, on purpose: nobody runs a battery down on the day', () => {
     const proving = (kind: (typeof PROMISE_KINDS)[number]) =>
@@ -234,7 +292,7 @@ describe('every kind of promise', () => {
       staysOn: ['outage.stayedOn.fridge'],
       gapClass: ['outage.gap'],
       runtime: [],
-      protection: ['earth.islandBond', 'earth.rcd.c1.island'],
+      protection: ['earth.islandBond', 'earth.rcd.c1.island', 'earth.disconnection.c2'],
     })
   })
   it('is proven for a load only where it names that load', () => {

@@ -51,7 +51,7 @@ const ENERGISING = {
   place: 'goingLive',
   view: 'wire.order',
   precedes: [],
-  restsOn: [],
+  restsOn: ['inverter', 'battery', 'gateway', 'isolator', 'meter'],
   proves: [],
   code: 'W-7',
   key: ({ key }) => `wire.live.${key}`,

@@ -7,6 +7,7 @@ import { confirmations } from './confirmations'
 import { coreIdentity } from './coreIdentity'
 import { ctSteps } from './ctSteps'
 import { deadCircuit, deadPrepared, deadRun, deadString } from './deadTests'
+import { disconnection } from './disconnection'
 import { electrodeResistance } from './electrodeResistance'
 import { energisingSteps, provenDead } from './energisingSteps'
 import { farEnd } from './farEnd'
@@ -69,6 +70,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   islandSource,
   islandBond,
   rcdIsland,
+  disconnection,
   leavingGap,
   stayedOn,
   returnGap,

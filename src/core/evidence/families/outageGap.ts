@@ -17,7 +17,7 @@ export const RECORDING_SLOT = 'recording'
 const GAP = {
   view: 'outage.bench',
   waitsFor: 'loadedIsland',
-  restsOn: ['inverter', 'gateway'],
+  restsOn: ['inverter', 'gateway', 'battery'],
   things: onceAJob,
   judge: judgeGap,
 } as const satisfies Partial<PointFamily<TheJob>>

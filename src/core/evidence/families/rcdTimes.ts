@@ -131,7 +131,7 @@ const MODES = {
     place: 'residualCurrentIsland',
     precedes: ['loadedIsland.islandRcd'],
     waitsFor: 'firstIsland',
-    restsOn: ['inverter', 'gateway'],
+    restsOn: ['inverter', 'gateway', 'battery'],
     proves: ['protection'],
     label: 'in island mode',
     why: 'A device that trips on the street may have nothing to trip on when the house stands alone.',

@@ -3,6 +3,7 @@ import { type Continuity, type IdentityObservation, cableIdentity } from '../../
 import type { PointFamily } from '../family'
 import type { Slot } from '../point'
 import { type Reading, latestBySlot } from '../reading'
+import { RUN_ENDS, runAtComponent } from './runAtComponent'
 
 const CONTINUITY_WORDS = { continuity: ['yes', 'cont', 'continuity'], open: ['no', 'open', 'silent'] } as const
 
@@ -57,7 +58,8 @@ export const runIdentity: PointFamily<CableRun> = {
   view: 'wire.runs',
   precedes: ['firstLive.identity', 'firstIsland.identity'],
   waitsFor: null,
-  restsOn: [],
+  restsOn: RUN_ENDS,
+  touches: runAtComponent,
   proves: [],
   things: ({ runs }) => runs,
   key: runIdentityKey,

@@ -3,6 +3,7 @@ import { formatQuantity } from '../../quantity/formatQuantity'
 import { loopResistance } from '../../wiring/loopResistance'
 import type { PointFamily } from '../family'
 import { afterCalibration, slotReadings } from '../slotReadings'
+import { RUN_ENDS, runAtComponent } from './runAtComponent'
 
 /** W-3: loop resistance of a run against its length and size. */
 export const runLoop: PointFamily<CableRun> = {
@@ -11,7 +12,8 @@ export const runLoop: PointFamily<CableRun> = {
   view: 'wire.runs',
   precedes: ['loadedIsland.loop'],
   waitsFor: null,
-  restsOn: [],
+  restsOn: RUN_ENDS,
+  touches: runAtComponent,
   proves: [],
   things: ({ runs }) => runs,
   key: ({ tag }) => `wire.loop.${tag}`,

@@ -33,7 +33,7 @@ export const settingLeft: PointFamily<PlannedSetting> = {
   view: 'settings.bench',
   precedes: ['loadedIsland.settings'],
   waitsFor: null,
-  restsOn: ['inverter', 'gateway'],
+  restsOn: ['inverter', 'gateway', 'battery', 'meter'],
   proves: [],
   things: ({ settings }) => settings,
   key: ({ key }) => settingPointKey(key),

@@ -9,6 +9,9 @@ import { type PointFamily, type TheJob, onceAJob } from '../family'
 import { spokenId } from '../quickLine'
 import { slotReadings } from '../slotReadings'
 
+/** Kinds of component between which the switches stand: who changes one has had the wiring in hand. */
+const SWITCHED = ['inverter', 'battery', 'gateway', 'isolator', 'meter'] as const
+
 const AS_BUILT = 'built'
 /** How a wiring is confirmed, whichever it was. */
 const CONFIRMED = /^as built [0-9a-f]{8}$/
@@ -48,7 +51,7 @@ export const positionsChecked: PointFamily<TheJob> = {
   view: 'wire.schematic',
   precedes: ['firstLive.positions'],
   waitsFor: null,
-  restsOn: [],
+  restsOn: SWITCHED,
   proves: [],
   things: onceAJob,
   key: () => 'wire.positions',
@@ -120,7 +123,7 @@ export const switchesAsLeft: PointFamily<ManualDevice[]> = {
   view: 'outage.bench',
   precedes: ['handover.asLeft'],
   waitsFor: null,
-  restsOn: [],
+  restsOn: SWITCHED,
   proves: [],
   things: (installation) => {
     const devices = hasWiring(installation) ? asLeftDevices(installation) : []

@@ -2,6 +2,7 @@ import type { CableRun, Circuit } from '../../installation/installation'
 import { formatNumber } from '../../quantity/formatQuantity'
 import type { RulePack } from '../../rules/rulePack'
 import { type Check, checksFamily } from '../checks'
+import { RUN_ENDS, runAtComponent } from './runAtComponent'
 
 /** W-4: terminals tightened to the maker's figure. */
 const TORQUE = {
@@ -47,6 +48,8 @@ function torqueCheck(
 export const runTorque = checksFamily<CableRun>({
   ...TORQUE,
   id: 'runTorque',
+  restsOn: RUN_ENDS,
+  touches: runAtComponent,
   things: ({ runs }) => runs,
   key: ({ tag }) => `wire.torque.${tag}`,
   text: ({ tag }) => ({ subject: tag, label: `${tag}: terminals at both ends`, why: WHY }),

@@ -1,0 +1,27 @@
+import type { CableRun, Component, ComponentKind, Installation } from '../../installation/installation'
+
+/** How the end of a run is called that lands on a component of a kind. */
+const END_WORDS: Readonly<Record<ComponentKind, readonly string[]>> = {
+  inverter: ['inverter'],
+  battery: ['battery', 'module'],
+  gateway: ['gateway'],
+  isolator: ['isolator', 'disconnect'],
+  surge: ['surge'],
+  meter: ['meter'],
+  pv: ['pv', 'array', 'string'],
+}
+
+/** Kinds of component that a run's evidence rests on, at whichever end they are. */
+export const RUN_ENDS = ['inverter', 'battery', 'gateway', 'isolator', 'surge', 'meter'] as const
+
+function landsOn({ from, to }: Pick<CableRun, 'from' | 'to'>, { tag, name, kind }: Component): boolean {
+  const named = [tag, name, ...END_WORDS[kind]].map((word) => word.toLowerCase())
+  return [from, to].some((end) => {
+    const words = end.toLowerCase()
+    return named.some((word) => words.includes(word))
+  })
+}
+
+/** Whether a run lands on a component. Where the names of its ends do not tell of any run, every run may. */
+export const runAtComponent = (run: CableRun, component: Component, { runs }: Installation): boolean =>
+  landsOn(run, component) || !runs.some((other) => landsOn(other, component))

@@ -1,0 +1,1 @@
+ALTER TABLE "circuit" ADD COLUMN "instantaneous_multiple" double precision;
