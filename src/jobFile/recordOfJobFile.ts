@@ -77,8 +77,8 @@ function promisesOf(file: JobFile, installation: Installation): CustomerPromise[
   if (file.promises !== null)
     return file.promises.map((promise, k) => ({ ...promise, id: promise.id ?? `promise-${k}` })) as CustomerPromise[]
   if (file.plan === null) return []
-  const plan = planOfInstallation({ ...installation, promises: [] })
-  return promisesOfPlan(installation, plan, file.plan.gapClass).map((draft, k) => ({
+  const plan = planOfInstallation({ ...installation, promises: [], chosenSchool: file.plan.school })
+  return promisesOfPlan(installation, plan, file.plan.gapClass).drafts.map((draft, k) => ({
     ...draft,
     id: `promise-${k}`,
     changedAt: null,

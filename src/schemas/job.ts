@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { NO_CURTAILMENT } from '@/core/installation/installation'
-import { DATA_CONNECTIONS, SOILS, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
+import { MEDICAL_ANSWERS, DATA_CONNECTIONS, SOILS, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import { choice, figure, flag, oneOrNone, optionalFigure, required, share, words } from './fields'
 
 const hertz = (label: string) =>
@@ -102,6 +102,8 @@ export const siteSchema = yup
     wall: words('Wall', 80).nullable().default(null),
     floor: words('Floor', 80).nullable().default(null),
     insistsOn: words('What the household insists on', 400).nullable().default(null),
+    medical: oneOrNone('Medical equipment', MEDICAL_ANSWERS),
+    medicalProvidedFor: words('How it is provided for', 200).nullable().default(null),
   })
   .test(
     'order',

@@ -10,7 +10,8 @@ import {
 } from '@/core/installation/installation'
 import type { FitDetails, FitItem, FitKind } from '@/core/installation/fit'
 import { NO_WIRING } from '@/core/installation/wiring'
-import { EMPTY_SITE, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
+import { EMPTY_SITE, type SurveyItem, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
+import type { DeclaredField, DeclaredOrigin } from '@/core/plan/declaredData'
 import type { Reading } from '@/core/evidence/reading'
 
 /** A load of 100 W that runs all the time; a test changes what it is about. */
@@ -130,6 +131,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
       priority: 1,
       backedUp: true,
       mustStayOn: true,
+      circuitTag: 'c1',
     }),
     aLoad({
       id: 'l2',
@@ -143,12 +145,13 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
       priority: 7,
       backedUp: true,
       mustStayOn: false,
+      circuitTag: 'c1',
     }),
   ],
   components: [
     { id: 'c1', tag: 'inv1', kind: 'inverter', name: 'Inverter', model: 'Made-up 6', minimumFirmware: '2.10' },
   ],
-  circuits: [aCircuit({ id: 'k1', tag: 'c1', name: 'Sockets', device: 'general', iDeltaNMa: 30, backedUp: true })],
+  circuits: [aCircuit({ id: 'k1', name: 'Sockets', breakerA: 32, curve: 'B' })],
   runs: [
     aRun({ id: 'r1', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20 }),
     aRun({ id: 'r2', tag: 'w2', from: 'Gateway', to: 'Board', size: '16', lengthM: 20, conductorTempC: 20 }),
@@ -174,6 +177,19 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   coreColours: {},
   wiring: NO_WIRING,
   ...change,
+})
+
+/** What a maker has declared of the house's unit, in writing. */
+export const declared = (
+  field: DeclaredField,
+  value: string | null,
+  origin: DeclaredOrigin = 'letter',
+): SurveyItem => ({
+  id: `declared-${field}`,
+  kind: 'declared',
+  tag: 'dec1',
+  name: field,
+  detail: { about: 'Unit', field, value, origin, date: '2026-01-01' },
 })
 
 /** One thing of the wall, the day or the van. */

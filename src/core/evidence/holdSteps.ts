@@ -44,6 +44,7 @@ const STEPS = [
     id: 'loadedIsland',
     label: 'Outage with loads',
     conditions: [
+      { id: 'medical', label: 'medical question asked', override: 'never' },
       { id: 'bond', label: 'bond measured in island mode', override: 'never' },
       {
         id: 'islandRcd',

@@ -134,6 +134,9 @@ export type SurveyItem<K extends SurveyKind = SurveyKind> = {
 export const itemsOf = <K extends SurveyKind>(items: readonly SurveyItem[], kind: K): SurveyItem<K>[] =>
   items.filter((item) => item.kind === kind) as unknown as SurveyItem<K>[]
 
+export const MEDICAL_ANSWERS = ['yes', 'no', 'unsure'] as const
+export type MedicalAnswer = (typeof MEDICAL_ANSWERS)[number]
+
 /** The place itself. */
 export interface Site {
   /** North is positive. */
@@ -149,6 +152,10 @@ export interface Site {
   floor: string | null
   /** What the household insists on, in its own words. */
   insistsOn: string | null
+  /** Whether somebody depends on equipment that needs power; the household’s own answer while the crew has entered none. */
+  medical: MedicalAnswer | null
+  /** How it is provided for while the supply is off. */
+  medicalProvidedFor: string | null
 }
 
 export const EMPTY_SITE: Site = {
@@ -163,6 +170,8 @@ export const EMPTY_SITE: Site = {
   wall: null,
   floor: null,
   insistsOn: null,
+  medical: null,
+  medicalProvidedFor: null,
 }
 
 /** What the plan assumes beyond the sources: charging, the year's model, and prices. */

@@ -94,11 +94,11 @@ describe('the reason', () => {
     ],
   })
   const why = (loads: PlannedLoad[], change = {}) =>
-    schoolReason(of(loads, limits.nightW, change), limits)?.replaceAll('\u00a0', ' ')
+    schoolReason({ demand: of(loads, limits.nightW, change), limits, motors: [] })?.replaceAll('\u00a0', ' ')
 
   it('names the limit and what sets it', () => {
     expect(why([load('a')])).toBe(
-      'The house practically never goes above the night limit of 2 kW (set by the battery modules, not the inverter), so it can change over by itself at any hour.',
+      'What is backed up practically never goes above the night limit of 2 kW (set by the battery modules, not the inverter), so it can change over by itself at any hour.',
     )
   })
 
@@ -117,7 +117,7 @@ describe('the reason', () => {
   })
 
   it('is not made up where nothing can be recommended', () => {
-    expect(schoolReason(of([load('a')], null), limits)).toBeNull()
+    expect(schoolReason({ demand: of([load('a')], null), limits, motors: [] })).toBeNull()
   })
 })
 

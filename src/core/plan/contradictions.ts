@@ -78,8 +78,17 @@ const loadCircuits: Rule = ({ loads, circuits }) =>
         {
           path: `loads.${load.tag}.backedUp`,
           about: load.name,
-          message: `${load.name} is to be backed up, and its circuit ${circuit.tag} is not.`,
+          message: `${load.name} is to be backed up, and its circuit ${circuit.tag} is not. Back the circuit up, or take the load out of the backup.`,
           touches: ['demand'],
+        },
+      ]
+    if (!load.backedUp && circuit.backedUp)
+      return [
+        {
+          path: `loads.${load.tag}.backedUp`,
+          about: load.name,
+          message: `${load.name} is never to be backed up, and its circuit ${circuit.tag} is: in an outage it is fed all the same. Move it to a circuit that is not backed up, or count it in.`,
+          touches: ['demand', 'boards'],
         },
       ]
     return []

@@ -1,5 +1,7 @@
 import { formatNumber } from '../quantity/formatQuantity'
-import type { ChangeoverLoad } from './changeoverLoad'
+import type { Installation } from '../installation/installation'
+import { medicalToSettle } from './medical'
+import type { Plan } from './planOfInstallation'
 import type { Unknown } from './surveyChecklist'
 
 /** Plain questions to the household; the answers are words of these lists or short text. */
@@ -91,13 +93,35 @@ export interface FirstWordDraft {
   because: string
 }
 
+/** Motors that keep the whole house from staying on, by name. */
+const namesOf = (loads: readonly { name: string }[]) => loads.map(({ name }) => name).join(', ')
+
 /**
- * Drafts the honest first word: whole house when the demand practically never passes the limits, essentials when it does, not yet — with
- * what is missing first — while the limits or the demand are Open.
+ * Drafts the honest first word, over every load of the house: whole house when the demand practically never passes the limits and every motor can
+ * start, essentials when what is planned to stay on can, not yet – with what is missing first – while limits, demand or a motor are Open, or
+ * somebody depends on equipment that nobody has provided for.
  */
-export function firstWordDraft(demand: ChangeoverLoad, unknowns: readonly Unknown[]): FirstWordDraft {
-  const { school, shareAboveNight } = demand
-  if (school === null || shareAboveNight === null) {
+export function firstWordDraft(
+  plan: Pick<Plan, 'wholeHouse' | 'staying' | 'motors'>,
+  unknowns: readonly Unknown[],
+  installation: Pick<Installation, 'site'>,
+): FirstWordDraft {
+  const { wholeHouse, staying, motors } = plan
+  const unsettled = medicalToSettle(installation)
+  if (unsettled !== null)
+    return {
+      word: 'notYet',
+      because:
+        'Somebody in your house may depend on equipment that needs power: we settle first how it is provided for.',
+    }
+  if (wholeHouse.school === 'automaticWholeHome')
+    return {
+      word: 'wholeHouse',
+      because:
+        'What your house uses, with everything in it, stays below what the battery can give at practically all times.',
+    }
+  const { shareAboveNight } = wholeHouse
+  if (staying.school === null || shareAboveNight === null) {
     const first = unknowns.slice(0, 2).map(({ question }) => question)
     return {
       word: 'notYet',
@@ -105,13 +129,13 @@ export function firstWordDraft(demand: ChangeoverLoad, unknowns: readonly Unknow
         first.length > 0 ? `We still have to find out: ${first.join(' ')}` : 'We still have to look at the figures.',
     }
   }
-  if (school === 'automaticWholeHome')
-    return {
-      word: 'wholeHouse',
-      because: 'What your house uses stays below what the battery can give at practically all times.',
-    }
+  const cannot = motors.filter(({ asIs }) => asIs.verdict === 'exceeds').map(({ load }) => load)
+  const heavy =
+    shareAboveNight > 0
+      ? `Your whole house would ask for more than the battery can give about ${formatNumber(100 * shareAboveNight, 2)} % of the time, so some large appliances stay off while the power is out.`
+      : 'Some appliances stay off while the power is out.'
   return {
     word: 'essentials',
-    because: `Your house would ask for more than the battery can give about ${formatNumber(100 * shareAboveNight, 2)} % of the time, so some large appliances stay off while the power is out.`,
+    because: cannot.length > 0 ? `${heavy} ${namesOf(cannot)} cannot start on the battery as it is.` : heavy,
   }
 }

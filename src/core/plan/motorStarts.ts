@@ -18,16 +18,22 @@ export interface PlannedMotorStart {
 const isMotor = ({ starter, lockedRotorA, codeLetter, hp }: Load) =>
   starter !== null || lockedRotorA !== null || (codeLetter !== null && hp !== null)
 
+/** Share of the surge on each phase: like its share of the night limit; `null` where phases are not told apart. */
+export function surgeShares({ perPhase }: Plan['limits']): Record<string, number> | null {
+  if (perPhase === null) return null
+  const whole = Object.values(perPhase).reduce((sum, { nightW }) => sum + nightW, 0)
+  return Object.fromEntries(
+    Object.entries(perPhase).map(([phase, { nightW }]) => [phase, whole > 0 ? nightW / whole : 0]),
+  )
+}
+
 /** Share of the surge that reaches the phases a load is on: like its phase's share of the night limit. */
-function surgeShare({ phase }: Load, { limits }: Plan): number {
-  if (phase === 'all' || limits.perPhase === null) return 1
-  const own = limits.perPhase[phase]?.nightW ?? 0
-  const whole = Object.values(limits.perPhase).reduce((sum, { nightW }) => sum + nightW, 0)
-  return whole > 0 ? own / whole : 0
+function surgeShare({ phase }: Load, { limits }: Pick<Plan, 'limits'>): number {
+  return phase === 'all' ? 1 : (surgeShares(limits)?.[phase] ?? (limits.perPhase === null ? 1 : 0))
 }
 
 /** P-5 for every motor that is backed up: its start with the others at their expected demand, and what a soft start would change. */
-export function motorStarts(installation: Installation, plan: Plan): PlannedMotorStart[] {
+export function motorStarts(installation: Installation, plan: Pick<Plan, 'limits'>): PlannedMotorStart[] {
   const { nominalV, supplyV, limits } = RULE_PACKS[installation.packId]
   const backedUp = installation.loads.filter(({ backedUp: own }) => own)
   return backedUp.filter(isMotor).map((load) => {

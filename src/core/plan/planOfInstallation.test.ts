@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { house } from '../../../tests/support/house'
-import { markAgainst, planOfInstallation } from './planOfInstallation'
+import { markAgainst } from './planMarks'
+import { planOfInstallation } from './planOfInstallation'
 import { promisesOfPlan } from './promisesOfPlan'
 import { schoolReason } from './schoolReason'
 
@@ -16,7 +17,7 @@ describe('the plan of a house', () => {
     // 9,600 Wh · 0.95 · (0.4 − 0.05) over 220 + 30 W
     expect(plan.runtime.runtimeReserveH).toBeCloseTo((9600 * 0.95 * 0.35) / 250, 9)
     expect(plan.demand.school).toBe('automaticWholeHome')
-    expect(schoolReason(plan.demand, plan.limits)).toMatch(/4\.8.kW \(set by the battery modules, not the inverter\)/)
+    expect(schoolReason(plan)).toMatch(/4\.8.kW \(set by the battery modules, not the inverter\)/)
   })
   it('stays open where a maker has declared nothing, and promises nothing of it', () => {
     const blank = house({
@@ -29,11 +30,14 @@ describe('the plan of a house', () => {
       null,
       'open',
     ])
-    expect(promisesOfPlan(blank, plan, 'blink').map(({ kind }) => kind)).toEqual(['staysOn', 'gapClass', 'protection'])
+    const { drafts, withheld } = promisesOfPlan(blank, plan, 'blink')
+    expect(drafts.map(({ kind }) => kind)).toEqual(['protection'])
+    expect(withheld.map(({ kind }) => kind)).toEqual(['staysOn', 'gapClass', 'runtime'])
   })
   it('promises less than it works out, never more', () => {
     const plan = planOfInstallation(house())
-    const promised = promisesOfPlan(house(), plan, 'blink').find(({ kind }) => kind === 'runtime')?.runtimeH ?? NaN
+    const promised =
+      promisesOfPlan(house(), plan, 'blink').drafts.find(({ kind }) => kind === 'runtime')?.runtimeH ?? NaN
     expect(promised).toBeLessThanOrEqual(plan.runtime.runtimeReserveH ?? NaN)
     expect((plan.runtime.runtimeReserveH ?? NaN) - promised).toBeLessThan(0.5)
   })

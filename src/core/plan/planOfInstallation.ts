@@ -3,54 +3,45 @@ import { RULE_PACKS } from '../rules/packs'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { type ChangeoverLoad, type School, changeoverLoad } from './changeoverLoad'
 import { type Contradiction, type PlanPart, contradictionsOf } from './contradictions'
-import { demandDistribution, demandQuantile } from './demandDistribution'
 import { type ImportCapacity, importCapacity } from './importCapacity'
+import { type PlannedMotorStart, motorStarts, surgeShares } from './motorStarts'
+import { planContradictions } from './planContradictions'
+import { likelyPeakW, markOfPeak } from './planMarks'
+import { motorsSay, recommendedSchool } from './recommendedSchool'
+import { type RestartTogether, restartTogether } from './restartTogether'
 import { type Runtime, runtime } from './runtime'
 import { type SourceLimits, sourceLimits } from './sourceLimits'
+import { type StayingOn, meanDemandW, plannedLoads, stayingOn } from './stayingOn'
 import { type TurnOffList, turnOffFirst } from './turnOffFirst'
 
+export const PLAN_MARK_KEYS = ['capacity', 'night', 'changeover', 'day', 'surge', 'runtime'] as const
+export type PlanMarkKey = (typeof PLAN_MARK_KEYS)[number]
+
+/** All that the plan says of a house: one calculation, which every view reads. */
 export interface Plan {
   capacity: ImportCapacity
   limits: SourceLimits
+  /** P-6 over what is backed up; its school is the recommended one, with P-5 taken in. */
   demand: ChangeoverLoad
+  /** P-6 over every load of the house, backed up or not: what the first word to the household speaks of. */
+  wholeHouse: ChangeoverLoad
+  /** P-5 for every motor that is backed up. */
+  motors: PlannedMotorStart[]
+  /** What stays on in an outage under the chosen school, or the recommended one while none is chosen; marks, hours and promises are of it. */
+  staying: StayingOn
+  /** P-6b for what stays on. */
+  restart: RestartTogether
   runtime: Runtime
   /** What contradicts itself in survey and plan; the parts it touches are not to be relied on. */
   contradictions: Contradiction[]
-  marks: { capacity: PlanMark; night: PlanMark; day: PlanMark; runtime: PlanMark; overall: PlanMark }
+  marks: Readonly<Record<PlanMarkKey | 'overall', PlanMark>>
 }
 
-/** The plan's mark for a demand against a limit: Fits up to the planning share of it, Tight up to all of it, Exceeds above. */
-export function markAgainst(demandW: number | null, limitW: number | null, fitsShare: number): PlanMark {
-  if (demandW === null || limitW === null) return 'open'
-  if (demandW <= fitsShare * limitW * (1 + 1e-9)) return 'fits'
-  return demandW <= limitW * (1 + 1e-9) ? 'tight' : 'exceeds'
-}
-
-/**
- * Works out what the plan says of an installation: P-1 supply, P-4 source limits, P-6 demand, turn-off-first and school over the loads
- * that are backed up, P-7 runtime at their expected demand. A blank declared figure leaves what depends on it Open.
- */
-export function planOfInstallation(installation: Installation): Plan {
-  const { packId, supply, sources, loads } = installation
-  const contradictions = contradictionsOf(installation)
-  const { limits: rules } = RULE_PACKS[packId]
-  const backedUp = loads.filter((load) => load.backedUp)
-  const limits = sourceLimits({
-    pack: packId,
-    units: sources.units,
-    pvAc: sources.pvAc,
-    gatewayA: sources.gatewayA,
-    feederA: sources.feederA,
-  })
+/** P-6 over some loads, its school with their motors taken in. */
+function demandOf(installation: Installation, loads: readonly Load[], limits: SourceLimits): ChangeoverLoad {
+  const { limits: rules } = RULE_PACKS[installation.packId]
   const asked = changeoverLoad({
-    loads: backedUp.map((load) => ({
-      id: load.tag,
-      powerW: load.powerW,
-      pf: load.powerFactor,
-      duty: load.duty,
-      priority: load.priority,
-      keep: load.mustStayOn,
-    })),
+    loads: plannedLoads(loads),
     nightLimitW: limits.nightW,
     changeoverLimitW: limits.changeoverW,
     dayLimitW: limits.dayW,
@@ -58,22 +49,32 @@ export function planOfInstallation(installation: Installation): Plan {
     acceptsShedding: installation.acceptsShedding,
     demandShareOfLimit: rules.demandShareOfLimit.value,
   })
-  const demand = {
+  const motors = motorsSay(
+    motorStarts({ ...installation, loads: loads.map((load) => ({ ...load, backedUp: true })) }, { limits }),
+  )
+  const share = rules.demandShareOfLimit.value
+  return {
     ...asked,
-    turnOffNight: agreedFirst(backedUp, asked.turnOffNight, limits.nightW, rules.demandShareOfLimit.value),
-    turnOffDay: agreedFirst(backedUp, asked.turnOffDay, limits.dayW, rules.demandShareOfLimit.value),
+    school: recommendedSchool(asked, motors, installation.acceptsShedding),
+    turnOffNight: agreedFirst(loads, asked.turnOffNight, limits.nightW, share),
+    turnOffDay: agreedFirst(loads, asked.turnOffDay, limits.dayW, share),
   }
-  const wholeHousePeakW =
-    supply.maximumDemandKva !== null || loads.length === 0 ? null : demandQuantile(demandDistribution(loads), 0.95)
-  const capacity = importCapacity({
+}
+
+/** P-1: what the supply gives, against what is declared of it or the likely peak of the whole house. */
+function capacityOf({ packId, supply, loads }: Installation): ImportCapacity {
+  const peakW = supply.maximumDemandKva === null ? likelyPeakW(loads) : null
+  return importCapacity({
     pack: packId,
     ratingA: supply.ratingA === null ? null : supply.ratingA + (supply.secondMainA ?? 0),
     powerFactor: supply.powerFactor,
-    maximumDemandKva:
-      supply.maximumDemandKva ?? (wholeHousePeakW === null ? null : wholeHousePeakW / 1000 / (supply.powerFactor || 1)),
+    maximumDemandKva: supply.maximumDemandKva ?? (peakW === null ? null : peakW / 1000 / (supply.powerFactor || 1)),
   })
-  const promisedH = installation.promises.find(({ kind }) => kind === 'runtime')?.runtimeH ?? null
-  const run = runtime({
+}
+
+/** P-7 at the mean demand of what stays on. */
+function runtimeOf({ sources, promises }: Installation, staying: StayingOn): Runtime {
+  return runtime({
     usableWh: sources.usableWh,
     nominalWh: sources.nominalWh,
     depthOfDischarge: sources.depthOfDischarge,
@@ -84,21 +85,76 @@ export function planOfInstallation(installation: Installation): Plan {
     standbyW: sources.standbyW,
     pvW: 0,
     vehicle: null,
-    promisedH,
-    loadW: demand.expectedDemandW === null ? null : demandAfterTurnOff(installation, demand),
+    promisedH: promises.find(({ kind }) => kind === 'runtime')?.runtimeH ?? null,
+    loadW: staying.loads.length === 0 ? null : meanDemandW(staying.loads),
+  })
+}
+
+/**
+ * Works out the plan of an installation, once for every view: P-1 supply, P-4 source limits, P-5 motor starts, P-6 demand and school, what stays
+ * on in an outage, P-6b the restart, P-7 runtime. Marks are of the likely peak of what stays on, as a whole and per phase. A blank declared figure
+ * leaves what depends on it Open.
+ */
+export function planOfInstallation(installation: Installation): Plan {
+  const { packId, sources, loads } = installation
+  const { limits: rules } = RULE_PACKS[packId]
+  const limits = sourceLimits({
+    pack: packId,
+    units: sources.units,
+    pvAc: sources.pvAc,
+    gatewayA: sources.gatewayA,
+    feederA: sources.feederA,
+  })
+  const backedUp = loads.filter((load) => load.backedUp)
+  const motors = motorStarts(installation, { limits })
+  const demand = demandOf(installation, backedUp, limits)
+  const staying = stayingOn(installation.chosenSchool ?? demand.school, {
+    backedUp,
+    limits,
+    turnOffNight: demand.turnOffNight?.loads ?? [],
+    refused: new Set(motorsSay(motors).refused.map(({ load }) => load.tag)),
+    shareTolerance: rules.shareTolerance.value,
   })
   const fitsShare = rules.demandShareOfLimit.value
-  const night = markAgainst(demand.expectedDemandW, limits.nightW, fitsShare)
-  const day = markAgainst(demand.expectedDemandW, limits.dayW, fitsShare)
+  const restart = restartTogether({
+    packId,
+    staying: staying.loads,
+    motors: motors.filter(({ load }) => staying.loads.includes(load)),
+    surgeVa: limits.surgeVa,
+    surgeShares: surgeShares(limits),
+    fitsShare: rules.motorFitsShare.value,
+    pauseS: rules.restartPause.value,
+  })
+  const contradictions = [
+    ...contradictionsOf(installation),
+    ...planContradictions(installation, { limits, motors, staying }),
+  ]
+  const capacity = capacityOf(installation)
+  const run = runtimeOf(installation, staying)
   const touched = (part: PlanPart) => contradictions.some(({ touches }) => touches.includes(part))
-  const runtimeMark = touched('runtime')
-    ? 'open'
-    : (run.verdict ?? (run.runtimeReserveH === null && !run.indefinite ? 'open' : 'fits'))
-  const marks = { capacity: capacity.verdict, night, day, runtime: runtimeMark }
+  const unlessTouched = (mark: PlanMark, ...parts: PlanPart[]): PlanMark => (parts.some(touched) ? 'open' : mark)
+  const peak = (which: 'nightW' | 'changeoverW' | 'dayW') =>
+    unlessTouched(markOfPeak(staying.loads, limits, which, { packId, fitsShare }), 'limits', 'demand')
+  const marks = {
+    capacity: unlessTouched(capacity.verdict, 'supply'),
+    night: peak('nightW'),
+    changeover: peak('changeoverW'),
+    day: peak('dayW'),
+    surge: unlessTouched(staying.loads.length === 0 ? 'open' : restart.mark, 'surge', 'demand'),
+    runtime: unlessTouched(
+      run.verdict ?? (run.runtimeReserveH === null && !run.indefinite ? 'open' : 'fits'),
+      'runtime',
+      'demand',
+    ),
+  }
   return {
     capacity,
     limits,
     demand,
+    wholeHouse: demandOf(installation, loads, limits),
+    motors,
+    staying,
+    restart,
     runtime: run,
     contradictions,
     marks: { ...marks, overall: worstPlanMark(Object.values(marks)) },
@@ -107,15 +163,15 @@ export function planOfInstallation(installation: Installation): Plan {
 
 /** The turn-off-first list with what the household has agreed to turn off at its head; the rest of the list is worked out for what is left. */
 function agreedFirst(
-  backedUp: readonly Load[],
+  loads: readonly Load[],
   list: TurnOffList | null,
   limitW: number | null,
   share: number,
 ): TurnOffList | null {
-  const agreed = backedUp.filter(({ turnOffFirst, mustStayOn }) => turnOffFirst && !mustStayOn)
+  const agreed = loads.filter(({ turnOffFirst: own, mustStayOn, backedUp }) => own && backedUp && !mustStayOn)
   if (agreed.length === 0 || list === null || limitW === null) return list
   const rest = turnOffFirst(
-    backedUp
+    loads
       .filter((load) => !agreed.includes(load))
       .map((load) => ({
         id: load.tag,
@@ -128,15 +184,6 @@ function agreedFirst(
   )
   const order = [...agreed].sort((a, b) => b.priority - a.priority || b.powerW * b.duty - a.powerW * a.duty)
   return { loads: [...order.map(({ tag }) => tag), ...rest.loads], reached: rest.reached }
-}
-
-/** Expected demand of what is left on once the household has turned off the night list. */
-export function demandAfterTurnOff(
-  { loads }: Pick<Installation, 'loads'>,
-  demand: Pick<ChangeoverLoad, 'turnOffNight'>,
-): number {
-  const off = new Set(demand.turnOffNight?.loads ?? [])
-  return loads.reduce((sum, load) => (load.backedUp && !off.has(load.tag) ? sum + load.powerW * load.duty : sum), 0)
 }
 
 export const SCHOOL_WORDS: Readonly<Record<School, string>> = {

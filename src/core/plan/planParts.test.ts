@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { aCircuit, aLoad, aRun, house } from '../../../tests/support/house'
+import { declared, aCircuit, aLoad, aRun, house } from '../../../tests/support/house'
 import { NO_CURTAILMENT } from '../installation/installation'
 import type { SurveyItem } from '../installation/survey'
 import { circuitMoves } from './circuitMoves'
@@ -526,14 +526,14 @@ describe('PV and the old battery', () => {
 
 describe('the first word and the supply', () => {
   it('is honest: whole house, essentials, or not yet with what is missing', () => {
-    expect(firstWordDraft(planOfInstallation(house()).demand, []).word).toBe('wholeHouse')
+    expect(firstWordDraft(planOfInstallation(house()), [], house()).word).toBe('wholeHouse')
     const heavy = house({ loads: [aLoad({ powerW: 6000, duty: 0.5 })] })
-    expect(firstWordDraft(planOfInstallation(heavy).demand, [])).toMatchObject({
+    expect(firstWordDraft(planOfInstallation(heavy), [], heavy)).toMatchObject({
       word: 'essentials',
       because: expect.stringContaining('50 %'),
     })
     const open = house({ loads: [] })
-    expect(firstWordDraft(planOfInstallation(open).demand, unknownsOf(open))).toMatchObject({
+    expect(firstWordDraft(planOfInstallation(open), unknownsOf(open), open)).toMatchObject({
       word: 'notYet',
       because: expect.stringContaining('We still have to find out'),
     })
@@ -566,7 +566,8 @@ describe('revisions', () => {
     expect(changed.find(({ key }) => key === 'load.fridge')?.after).toContain('500')
   })
   it('keep a promise that says the same, and change one that does not', () => {
-    const drafts = promisesOfPlan(house(), planOfInstallation(house({ promises: [] })), 'blink')
+    const ready = house({ promises: [], survey: [declared('switchingTime', '80 ms')] })
+    const { drafts } = promisesOfPlan(ready, planOfInstallation(ready), 'blink')
     const standing = drafts.map((draft, k) => ({ ...draft, id: `p${k}`, changedAt: null, changeNote: null }))
     expect(revisePromises(standing, drafts)).toEqual({
       unchanged: standing.map(({ id }) => id),
@@ -574,7 +575,7 @@ describe('revisions', () => {
       added: [],
       dropped: [],
     })
-    const faster = promisesOfPlan(house(), planOfInstallation(house({ promises: [] })), 'flicker')
+    const faster = promisesOfPlan(ready, planOfInstallation(ready), 'flicker').drafts
     const revised = revisePromises(standing, faster)
     expect(revised.changed.map(({ draft, changeNote }) => [draft.kind, changeNote])).toEqual([
       ['gapClass', expect.stringContaining('Before: ')],

@@ -2,8 +2,9 @@ import type { Installation, Load } from '../installation/installation'
 import { RULE_PACKS } from '../rules/packs'
 import { type ChangeoverLoad, type ChangeoverLoadInput, type School, changeoverLoad } from './changeoverLoad'
 import { type CircuitMoves, circuitMoves } from './circuitMoves'
-import { leftOffForSure } from './leftOffForSure'
 import type { Plan } from './planOfInstallation'
+import { motorsSay } from './recommendedSchool'
+import { offInOutage } from './stayingOn'
 
 /** Share of the time the demand is above the changeover, night and day limits. */
 export type SharesAbove = Pick<ChangeoverLoad, 'shareAboveChangeover' | 'shareAboveNight' | 'shareAboveDay'>
@@ -47,14 +48,15 @@ export function schoolComparison(installation: Installation, plan: Plan, meterin
   const { loads, circuits, packId } = installation
   const { phases, limits: rules } = RULE_PACKS[packId]
   const { nightW, changeoverW, dayW } = plan.limits
-  const agreed = plan.demand.turnOffNight?.loads ?? []
   const backedUp = loads.filter((load) => load.backedUp)
-  const sure = leftOffForSure(
-    backedUp.filter(({ tag }) => !agreed.includes(tag)),
-    lowest(nightW, changeoverW),
-    rules.shareTolerance.value,
-  )
-  const off = [...agreed, ...sure.tags]
+  const essentials = offInOutage('automaticWithShedding', {
+    backedUp,
+    limits: plan.limits,
+    turnOffNight: plan.demand.turnOffNight?.loads ?? [],
+    refused: new Set(motorsSay(plan.motors).refused.map(({ load }) => load.tag)),
+    shareTolerance: rules.shareTolerance.value,
+  })
+  const { off } = essentials
   const kept = backedUp.filter(({ tag }) => !off.includes(tag))
   const shares = (demand: Pick<ChangeoverLoadInput, 'loads' | 'halfHourlyKWh'>): SharesAbove => {
     const { shareAboveChangeover, shareAboveNight, shareAboveDay } = changeoverLoad({
@@ -92,7 +94,7 @@ export function schoolComparison(installation: Installation, plan: Plan, meterin
       school === 'automaticWholeHome' && metering !== null ? shares({ halfHourlyKWh: metering.halfHourlyKWh }) : null,
   })
   const names = off.map((tag) => loads.find((load) => load.tag === tag)?.name ?? tag).join(', ')
-  const notEnough = sure.reached ? '' : ' Even so what must stay on is more than the battery carries.'
+  const notEnough = essentials.reached ? '' : ' Even so what must stay on is more than the battery carries.'
   return [
     option('automaticWholeHome', loads, 'Nothing, as long as the demand stays below the limits.', false),
     option(
@@ -112,6 +114,3 @@ export function schoolComparison(installation: Installation, plan: Plan, meterin
     ),
   ]
 }
-
-const lowest = (...limits: (number | null)[]): number | null =>
-  limits.reduce((least, limit) => (limit === null ? least : least === null ? limit : Math.min(least, limit)), null)

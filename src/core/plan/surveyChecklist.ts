@@ -1,5 +1,6 @@
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
+import { medicalToSettle } from './medical'
 import { RULE_PACKS } from '../rules/packs'
 
 /** What an unknown holds up, the heaviest first. */
@@ -40,6 +41,14 @@ const missing = <T>(list: readonly T[], lacks: (item: T) => boolean) => list.som
 
 /** Everything the plan waits for, as data: a question stands as long as `open` holds. */
 const QUESTIONS: readonly Question[] = [
+  {
+    key: 'medical',
+    blocks: 'safety',
+    part: 'site',
+    question: () => 'How is the equipment provided for that somebody depends on?',
+    why: 'Somebody’s breathing may hang on this supply. No outage is made before this is settled.',
+    open: (job) => medicalToSettle(job) !== null,
+  },
   {
     key: 'loads',
     blocks: 'limits',

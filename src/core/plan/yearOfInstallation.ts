@@ -1,7 +1,8 @@
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import type { AutonomySystem } from './autonomy'
-import { demandAfterTurnOff, type Plan } from './planOfInstallation'
+import type { Plan } from './planOfInstallation'
+import { meanDemandW } from './stayingOn'
 import { chargeLimitW } from './pvOfInstallation'
 import { TEMPERATE_CLEARNESS, syntheticLoadW, syntheticPvW } from './syntheticProfiles'
 import { type YearProfile, averagedTo } from './yearProfile'
@@ -100,7 +101,7 @@ export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 
             powerW: Math.min(chargeW, assumptions.windowDeviceW ?? Infinity),
           }
         : null,
-    loadShare: wholeW === 0 ? 1 : Math.min(1, demandAfterTurnOff(installation, plan.demand) / wholeW),
+    loadShare: wholeW === 0 ? 1 : Math.min(1, meanDemandW(plan.staying.loads) / wholeW),
     standbyW: sources.standbyW,
     pvShare: allPvW === 0 ? 1 : islandPvW / allPvW,
     maxHours,

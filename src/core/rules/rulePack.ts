@@ -91,6 +91,7 @@ export const LIMIT_KEYS = [
   'sourceFaultMultiple',
   'islandResidualMultiple',
   'sourceShutdownMaxS',
+  'restartPause',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 

@@ -1,6 +1,7 @@
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
-import { planOfInstallation, markAgainst } from '../plan/planOfInstallation'
+import { markAgainst } from '../plan/planMarks'
+import { planOfInstallation } from '../plan/planOfInstallation'
 import { RULE_PACKS } from '../rules/packs'
 import type { PlanMark } from '../rules/verdict'
 

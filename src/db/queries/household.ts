@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Db } from '../client'
 import { attachment, crew, householdAnswer, householdLink, job } from '../schema'
 
@@ -72,6 +72,16 @@ export async function householdAnswersOf(db: Db, jobId: string): Promise<Househo
     ]),
   )
   return [...standing.values()]
+}
+
+/** What the households of some jobs answered to one question, the last answer of each. */
+export async function lastAnswers(db: Db, jobIds: readonly string[], question: string): Promise<Map<string, string>> {
+  const rows = await db
+    .selectDistinctOn([householdAnswer.jobId], { jobId: householdAnswer.jobId, answer: householdAnswer.answer })
+    .from(householdAnswer)
+    .where(and(inArray(householdAnswer.jobId, [...jobIds]), eq(householdAnswer.question, question)))
+    .orderBy(householdAnswer.jobId, desc(householdAnswer.answeredAt), desc(householdAnswer.id))
+  return new Map(rows.map(({ jobId, answer }) => [jobId, answer]))
 }
 
 export const addHouseholdAnswers = (db: Db, rows: (typeof householdAnswer.$inferInsert)[]) =>

@@ -1,8 +1,15 @@
+import { lastAnswers } from './household'
 import { asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { FitItem } from '@/core/installation/fit'
 import { type Installation, NO_CURTAILMENT } from '@/core/installation/installation'
 import type { WiringRevision } from '@/core/installation/wiring'
-import { EMPTY_SITE, type SurveyItem, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
+import {
+  MEDICAL_ANSWERS,
+  type MedicalAnswer,
+  EMPTY_SITE,
+  type SurveyItem,
+  USUAL_ASSUMPTIONS,
+} from '@/core/installation/survey'
 import type { Db } from '../client'
 import {
   cableRun,
@@ -57,6 +64,10 @@ export async function latestWiring(db: Db, jobIds: readonly string[]): Promise<W
   return rows.map((row) => ({ ...row, madeAt: new Date(row.madeAt).toISOString() }))
 }
 
+/** The household’s own word, which counts until the crew has entered one. */
+const medicalAnswer = (said: string | undefined): MedicalAnswer | null =>
+  MEDICAL_ANSWERS.find((answer) => answer === said) ?? null
+
 /** The day of the first sealed pack of each job that has one. */
 async function firstSealings(db: Db, jobIds: readonly string[]): Promise<Map<string, string>> {
   const rows = await db
@@ -71,7 +82,7 @@ async function firstSealings(db: Db, jobIds: readonly string[]): Promise<Map<str
 export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<Map<string, Installation>> {
   if (jobs.length === 0) return new Map()
   const ids = jobs.map(({ id }) => id)
-  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted, wiring, sealed] =
+  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted, wiring, sealed, medical] =
     await Promise.all([
       db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
       db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
@@ -92,6 +103,7 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
       db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
       latestWiring(db, ids),
       firstSealings(db, ids),
+      lastAnswers(db, ids, 'medical'),
     ])
   const of = {
     loads: grouped(loads),
@@ -122,7 +134,7 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
           curtailment: { ...NO_CURTAILMENT, ...row.sources.curtailment },
           pvAc: row.sources.pvAc.map((pv) => ({ ...pv, ratingW: pv.ratingW ?? null })),
         },
-        site: { ...EMPTY_SITE, ...row.site },
+        site: { ...EMPTY_SITE, ...row.site, medical: row.site.medical ?? medicalAnswer(medical.get(row.id)) },
         assumptions: { ...USUAL_ASSUMPTIONS, ...row.assumptions },
         loads: of.loads.get(row.id) ?? [],
         components: of.components.get(row.id) ?? [],

@@ -53,7 +53,7 @@ export function ChoosePlan({ onDone }: { onDone: () => void }) {
         initial={{
           school: installation.chosenSchool ?? plan.demand.school,
           gapClass: promised,
-          reason: installation.schoolReason ?? (schoolReason(plan.demand, plan.limits) ?? '').slice(0, 400),
+          reason: installation.schoolReason ?? (schoolReason(plan) ?? '').slice(0, 400),
         }}
         save={async (fields) => {
           await callUseCase('choosePlan', { jobId: installation.jobId, ...typedFields(planChoiceSchema, fields) })

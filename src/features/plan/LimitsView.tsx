@@ -1,6 +1,8 @@
 'use client'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
-import { demandAfterTurnOff } from '@/core/plan/planOfInstallation'
+import { likelyPeakW } from '@/core/plan/planMarks'
+import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import { meanDemandW } from '@/core/plan/stayingOn'
 import { BINDING_WORDS } from '@/core/plan/schoolReason'
 import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { EmptyState } from '@/ui/EmptyState'
@@ -19,7 +21,7 @@ const percentOfTime = (share: number | null) =>
 /** Loads against night, changeover, day and surge limits; every load can be moved, and everything follows. */
 export function LimitsView() {
   const { installation, plan } = usePlanned()
-  const { limits, demand, marks } = plan
+  const { limits, marks } = plan
   const binding = (key: keyof typeof BINDING_WORDS | null) =>
     key === null ? 'a declared figure is missing' : `limited by ${BINDING_WORDS[key]}`
   return (
@@ -35,17 +37,19 @@ export function LimitsView() {
           <PlanMarkWord mark={marks.night} /> {binding(limits.bindingNight)}
         </Figure>
         <Figure label="At the changeover" value={watts(limits.changeoverW)}>
-          {limits.changeoverW === null ? 'open' : <>above it {percentOfTime(demand.shareAboveChangeover)}</>}
+          <PlanMarkWord mark={marks.changeover} /> {binding(limits.bindingChangeover)}
         </Figure>
         <Figure label="Day limit, once PV is back" value={watts(limits.dayW)}>
           <PlanMarkWord mark={marks.day} /> {binding(limits.bindingDay)}
         </Figure>
         <Figure label="Surge" value={limits.surgeVa === null ? 'open' : formatQuantity(limits.surgeVa, 'VA', 3)}>
+          <PlanMarkWord mark={marks.surge} />{' '}
           {limits.surgeS === null
             ? 'not declared'
             : `for ${formatNumber(limits.surgeS)} s, ${binding(limits.bindingSurge)}`}
         </Figure>
       </Figures>
+      <WhatIsCounted />
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px">
         <TurnOffSheet />
         <RuntimeSheet />
@@ -54,17 +58,35 @@ export function LimitsView() {
   )
 }
 
-function TurnOffSheet() {
+/** Which loads and which demand the marks are of: the same ones that hours, ladder and promises count. */
+function WhatIsCounted() {
   const {
     installation,
-    plan: { demand },
+    plan: { staying, restart },
   } = usePlanned()
-  const off = demand.turnOffNight?.loads ?? []
+  if (staying.loads.length === 0) return null
+  const under = staying.school === null ? '' : `, under “${SCHOOL_WORDS[staying.school].toLowerCase()}”`
   return (
-    <TitledSheet title="Turn off first, at night">
+    <Text fontSize="14px" color="ink2">
+      Held against them: {staying.loads.length} of {installation.loads.length} loads stay on in an outage{under}. Their
+      likely peak is {watts(likelyPeakW(staying.loads))}, their average {watts(meanDemandW(staying.loads))}; above the
+      night limit {percentOfTime(staying.demand.shareAboveNight)}. Everything starting at once after a gap asks for{' '}
+      {restart.totalVa === null ? 'what is open' : formatQuantity(restart.totalVa, 'VA', 3)}.
+    </Text>
+  )
+}
+
+/** What is off in an outage: shed by the system, or turned off by the household, in order. */
+function TurnOffSheet() {
+  const { installation, plan } = usePlanned()
+  const { staying, limits } = plan
+  const { off } = staying
+  const title = staying.school === 'automaticWithShedding' ? 'Left off by the system' : 'Turn off first'
+  return (
+    <TitledSheet title={title}>
       {off.length === 0 ? (
         <EmptyState
-          title={demand.turnOffNight === null ? 'Open until the limits are known' : 'Nothing has to be turned off'}
+          title={limits.nightW === null ? 'Open until the limits are known' : 'Nothing has to be turned off'}
         />
       ) : (
         <Box as="ol" px="14px" pb="10px">
@@ -89,9 +111,9 @@ function TurnOffSheet() {
             )
           })}
           <Text fontSize="13px" color="ink2" mt="4px">
-            {demand.turnOffNight?.reached === false
-              ? 'Even then the night limit is passed.'
-              : `Then about ${watts(demandAfterTurnOff(installation, demand))} is left on.`}
+            {staying.reached
+              ? `Then about ${watts(meanDemandW(staying.loads))} is left on, on average.`
+              : 'Even then the limit is passed.'}
           </Text>
         </Box>
       )}
@@ -101,7 +123,7 @@ function TurnOffSheet() {
 
 function RuntimeSheet() {
   const {
-    plan: { runtime, marks, demand },
+    plan: { runtime, marks, staying },
   } = usePlanned()
   return (
     <TitledSheet title="How long it runs" note={<PlanMarkWord mark={marks.runtime} />}>
@@ -127,7 +149,7 @@ function RuntimeSheet() {
           ))}
           <Text fontSize="13px" color="ink2">
             at {watts(runtime.netW)} with standby
-            {(demand.turnOffNight?.loads.length ?? 0) > 0 ? ', after turning off the list' : ''}. A plan, not evidence.
+            {staying.off.length > 0 ? ', with the list off' : ''}. A plan, not evidence.
           </Text>
         </Box>
       )}

@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type PlannedMotorStart, motorStarts } from '@/core/plan/motorStarts'
+import type { PlannedMotorStart } from '@/core/plan/motorStarts'
 import { STARTER_WORDS } from '@/core/plan/motorStart'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { EmptyState } from '@/ui/EmptyState'
@@ -13,8 +13,8 @@ const va = (value: number | null) => (value === null ? 'open' : formatQuantity(v
 
 /** Each motor start against the surge, with the others running; the sag, and what a soft start would change. */
 export function MotorsView() {
-  const { installation, plan } = usePlanned()
-  const starts = motorStarts(installation, plan)
+  const { plan } = usePlanned()
+  const starts = plan.motors
   return (
     <>
       <TitledSheet
@@ -31,6 +31,7 @@ export function MotorsView() {
           <StartRow key={start.load.id} start={start} />
         ))}
       </TitledSheet>
+      {starts.length > 0 && <RestartSheet />}
       {starts.length > 0 && (
         <Notice kind="info">
           A source that is limited in current lets the voltage sag instead of tripping: the motor then starts with the
@@ -39,6 +40,46 @@ export function MotorsView() {
         </Notice>
       )}
     </>
+  )
+}
+
+/** P-6b: everything that was running starts again within a second. */
+function RestartSheet() {
+  const {
+    plan: { restart },
+  } = usePlanned()
+  const { totalVa, surgeVa, mark, tooMuchOn, staggered, softStarts } = restart
+  return (
+    <TitledSheet title="Everything at once, after a gap" note={<PlanMarkWord mark={mark} />}>
+      <Box px="14px" pb="10px" fontSize="14px">
+        <Text>
+          {totalVa === null
+            ? 'Open: the start of one of the motors that stay on is not known.'
+            : `All motors that stay on, with the others as usual, ask for ${va(totalVa)} against ${va(surgeVa)}.`}
+          {tooMuchOn.length > 0 && ` Too much on ${tooMuchOn.join(', ')}.`}
+        </Text>
+        {staggered.length > 0 && (
+          <>
+            <Text mt="6px" color="ink2">
+              Let them wait for each other:
+            </Text>
+            {staggered.map(({ tag, name, waitS }) => (
+              <Flex key={tag} justify="space-between" gap="10px">
+                <Text overflowWrap="anywhere">{name}</Text>
+                <Text whiteSpace="nowrap">
+                  {waitS === null ? 'open: a start time before it is not known' : `after ${formatNumber(waitS, 3)} s`}
+                </Text>
+              </Flex>
+            ))}
+          </>
+        )}
+        {softStarts.map(({ tag, name, totalVa: withVa, mark: withMark }) => (
+          <Text key={tag} mt="4px">
+            With a soft start on {name}: {va(withVa)}, <PlanMarkWord mark={withMark} />
+          </Text>
+        ))}
+      </Box>
+    </TitledSheet>
   )
 }
 

@@ -1,6 +1,8 @@
 'use client'
 import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import type { School } from '@/core/plan/changeoverLoad'
+import { medicalToSettle } from '@/core/plan/medical'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { schoolReason } from '@/core/plan/schoolReason'
 import { Button } from '@/ui/Button'
@@ -36,6 +38,18 @@ const VIEWS = [
   { key: 'promises', label: 'Promises', View: PromisesView },
 ] as const
 
+/** What was chosen stands at the head, or what is recommended while nothing is. */
+function headTitle(chosen: School | null, recommended: School | null): string {
+  const school = chosen ?? recommended
+  return school === null ? 'Not enough is known to plan' : SCHOOL_WORDS[school]
+}
+
+function headNote(chosen: School | null, recommended: School | null): string | false {
+  if (chosen === null) return recommended !== null && 'recommended'
+  if (chosen === recommended) return 'chosen, as recommended'
+  return `chosen; recommended: ${recommended === null ? 'nothing yet' : SCHOOL_WORDS[recommended].toLowerCase()}`
+}
+
 /** Plan: what the sources can give, what the house asks of them, for how long, and what is promised of it. */
 export function PlanBench() {
   const {
@@ -57,12 +71,15 @@ export function PlanBench() {
   }))
   const open = useBenchView(views)
   const { View } = VIEWS.find(({ key }) => key === open) ?? VIEWS[0]
-  const reason = schoolReason(demand, limits)
+  const { chosenSchool } = installation
+  const recommended = schoolReason(plan)
+  const reason = chosenSchool ? installation.schoolReason : recommended
+  const unsettled = medicalToSettle(installation)
   return (
     <>
       <BenchHead
-        title={demand.school === null ? 'Not enough is known to plan' : SCHOOL_WORDS[demand.school]}
-        note={demand.school !== null && 'recommended'}
+        title={headTitle(chosenSchool, demand.school)}
+        note={headNote(chosenSchool, demand.school)}
         actions={
           may('choosePlan') && (
             <Button
@@ -93,6 +110,12 @@ export function PlanBench() {
             : 'Add loads that are backed up; then the demand can be held against the limits.'}
         </Notice>
       )}
+      {chosenSchool && recommended && chosenSchool !== demand.school && (
+        <Text color="ink2" fontSize="14px">
+          Recommended by the figures: {recommended}
+        </Text>
+      )}
+      {unsettled && <Notice kind="error">{unsettled}</Notice>}
       <BenchViews views={views} label="Parts of the plan" />
       <BenchPanel view={open}>
         <ContradictionsNotice />

@@ -3,6 +3,7 @@ import { Box, Flex, NativeSelect, Text, chakra } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { type LineChange, type PlanRevision, compareLines, planLines } from '@/core/plan/planRevision'
+import { promisesOfPlan } from '@/core/plan/promisesOfPlan'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
@@ -41,6 +42,7 @@ function Promises() {
           Choose the changeover; the plan then writes its promises, and each waits for its evidence.
         </EmptyState>
       )}
+      <WithheldPromises />
       {bench.promises.map(({ promise, verdict, says }) => (
         <Flex key={promise.id} borderTopWidth="1px" borderColor="rule" px="14px" py="7px" gap="12px">
           <Box w="82px" flex="none">
@@ -55,6 +57,26 @@ function Promises() {
         </Flex>
       ))}
     </TitledSheet>
+  )
+}
+
+/** What the plan as it stands would not promise, and why; a promise that was written before is not kept by that. */
+function WithheldPromises() {
+  const { installation, plan } = usePlanned()
+  if (installation.chosenSchool === null) return null
+  const gapClass =
+    installation.promises.find(({ kind }) => kind === 'gapClass')?.gapClass ??
+    (installation.chosenSchool === 'manualChangeover' ? 'byHand' : 'longPause')
+  const { withheld } = promisesOfPlan(installation, plan, gapClass)
+  if (withheld.length === 0) return null
+  return (
+    <Notice kind="caution" mx="14px" mb="8px">
+      <chakra.ul pl="16px" listStyleType="disc">
+        {withheld.map(({ because }) => (
+          <li key={because}>{because}</li>
+        ))}
+      </chakra.ul>
+    </Notice>
   )
 }
 

@@ -148,9 +148,9 @@ function SchoolCard({
         </Box>
       ))}
       <Text px="14px" fontSize="12.5px" color="ink2">
-        of the time, by the load list
+        of the time, by the load list, counting the {option.feeds.length} loads it feeds
         {byMeter &&
-          `; by the meter ${percent(byMeter.shareAboveChangeover)}, ${percent(byMeter.shareAboveNight)} and ${percent(byMeter.shareAboveDay)}, in half hours that hide short peaks`}
+          `; by the household’s meter, the whole house, ${percent(byMeter.shareAboveChangeover)}, ${percent(byMeter.shareAboveNight)} and ${percent(byMeter.shareAboveDay)}, in half hours that hide short peaks`}
       </Text>
       <Box px="14px" py="8px" mt="auto" borderTopWidth="1px" borderColor="rule" fontSize="14px">
         <Text color="ink2" fontSize="13px">

@@ -84,7 +84,7 @@ export function loadStripLayout(
   phases: readonly Phase[],
   width: number,
 ): LoadStrip {
-  const turnOff = new Set(plan.demand.turnOffNight?.loads ?? [])
+  const turnOff = new Set(plan.staying.off)
   const { limits } = plan
   const whole: { label: string; watts: number }[] = [
     ['night', limits.nightW],

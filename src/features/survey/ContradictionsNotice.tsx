@@ -1,7 +1,8 @@
 'use client'
 import { Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { type PlanPart, contradictionsOf } from '@/core/plan/contradictions'
+import type { PlanPart } from '@/core/plan/contradictions'
+import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import { Notice } from '@/ui/Notice'
 import { usePlanned } from '../plan/LoadDrafts'
 
@@ -20,7 +21,7 @@ const PART_WORDS: Readonly<Record<PlanPart, string>> = {
 export function ContradictionsNotice() {
   const { resting } = usePlanned()
   // of the loads where they lie: a notice that comes and goes under a load in hand would push its lanes away
-  const contradictions = useMemo(() => contradictionsOf(resting), [resting])
+  const contradictions = useMemo(() => planOfInstallation(resting).contradictions, [resting])
   if (contradictions.length === 0) return null
   return (
     <Notice kind="error">

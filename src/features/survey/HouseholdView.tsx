@@ -38,7 +38,7 @@ export function HouseholdView() {
   const { attempt, failure } = useAttempt()
   const [wording, setWording] = useState(false)
   const { jobId } = installation
-  const draft = firstWordDraft(plan.demand, unknownsOf(installation))
+  const draft = firstWordDraft(plan, unknownsOf(installation), installation)
   const pictures = HOUSEHOLD_PICTURES.map(({ key, label }) => ({
     label,
     subject: `household.${key}`,

@@ -3,10 +3,12 @@ import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { loadsCsv } from '@/schemas/tables/loadsCsv'
 import type { Load } from '@/core/installation/installation'
+import { medicalToSettle } from '@/core/plan/medical'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
+import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { AddPicture } from '../job/AddPicture'
@@ -31,8 +33,10 @@ export function LoadsView() {
   const [importing, setImporting] = useState(false)
   const { loads } = installation
   const edit = may('saveItem')
+  const unsettled = medicalToSettle(installation)
   return (
     <>
+      {unsettled && <Notice kind="error">{unsettled}</Notice>}
       <TitledSheet
         title="Loads against the limits"
         actions={

@@ -12,6 +12,20 @@ export const CONNECTION_WORDS: Readonly<Record<string, string>> = Object.fromEnt
 export const SITE_FIELDS: readonly FieldSpec[] = [
   { name: 'site.latitudeDeg', label: 'Latitude', kind: 'number', unit: '°', optional: true, hint: 'north is positive' },
   { name: 'site.insistsOn', label: 'The household insists on', kind: 'text', optional: true },
+  {
+    name: 'site.medical',
+    label: 'Somebody depends on equipment that needs power',
+    kind: 'choice',
+    options: { yes: 'yes', no: 'no', unsure: 'not sure' },
+    optional: true,
+  },
+  {
+    name: 'site.medicalProvidedFor',
+    label: 'How it is provided for while the supply is off',
+    kind: 'text',
+    optional: true,
+    hint: 'by whom, with what, for how long',
+  },
   { name: 'site.minTempC', label: 'Lowest temperature', kind: 'number', unit: '°C', optional: true },
   { name: 'site.maxTempC', label: 'Highest temperature', kind: 'number', unit: '°C', optional: true },
   {

@@ -3,7 +3,8 @@ import { RECORDING_SLOT, leavingGap } from '@/core/evidence/families/outageGap'
 import { type Bench, benchOf, pointsToShow } from '@/core/evidence/bench'
 import { type JobRecord } from '@/core/evidence/judge'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
-import { demandAfterTurnOff, planOfInstallation, SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import { planOfInstallation, SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import { meanDemandW } from '@/core/plan/stayingOn'
 import { RIDE_THROUGH_WORDS, rideThroughClass } from '@/core/outage/rideThrough'
 import type { Verdict } from '@/core/rules/verdict'
 
@@ -84,12 +85,12 @@ export function packSummary(
       })),
       school: installation.chosenSchool && SCHOOL_WORDS[installation.chosenSchool],
       schoolReason: installation.schoolReason,
-      turnOffFirst: (plan.demand.turnOffNight?.loads ?? []).map(nameOf),
+      turnOffFirst: plan.staying.off.map(nameOf),
       runtime: {
         reserveH: plan.runtime.runtimeReserveH,
         usualH: plan.runtime.runtimeUsualH,
         fullH: plan.runtime.runtimeFullH,
-        loadW: plan.demand.expectedDemandW === null ? null : demandAfterTurnOff(installation, plan.demand),
+        loadW: plan.staying.loads.length === 0 ? null : meanDemandW(plan.staying.loads),
       },
       gapMs,
       gapClass: gapMs === null ? null : RIDE_THROUGH_WORDS[rideThroughClass(gapMs, pack)],

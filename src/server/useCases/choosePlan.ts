@@ -54,7 +54,11 @@ interface Choice {
 /** Chooses on the job as it was read; `null` when it has changed meanwhile. Promises and revision are written together. */
 async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapClass, note }: Choice) {
   const { installation } = await jobRecord(db, row)
-  const drafts = promisesOfPlan(installation, planOfInstallation({ ...installation, promises: [] }), gapClass)
+  const { drafts, withheld } = promisesOfPlan(
+    installation,
+    planOfInstallation({ ...installation, chosenSchool: school, promises: [] }),
+    gapClass,
+  )
   const { unchanged, changed, added, dropped } = revisePromises(installation.promises, drafts)
   const sortOf = (kind: string) => drafts.findIndex((draft) => draft.kind === kind)
   const promises = drafts.map((draft) => ({ ...draft, id: '', changedAt: null, changeNote: null }))
@@ -78,6 +82,6 @@ async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapCl
         .insert(customerPromise)
         .values(added.map((draft) => ({ ...draft, id: uuidv7(), jobId: row.id, sort: sortOf(draft.kind) })))
     const revision = await addPlanRevision(tx, { id: uuidv7(), jobId: row.id, note, lines, madeBy: actor.userId })
-    return { promises: drafts.length, changed: changed.length, unchanged: unchanged.length, revision }
+    return { promises: drafts.length, changed: changed.length, unchanged: unchanged.length, withheld, revision }
   })
 }

@@ -1,6 +1,8 @@
+import { medicalToSettle } from '../../plan/medical'
 import type { PackWords } from '../../rules/rulePack'
 import type { Verdict } from '../../rules/verdict'
 import { type PointFamily, type TheJob, onceAJob } from '../family'
+import type { EvidenceContext } from '../point'
 import { slotReadings } from '../slotReadings'
 
 /** Something that a person says or sees: what is particular to it. Everything else is the same for all of them. */
@@ -12,6 +14,8 @@ interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' | 'prec
   /** Each answer, how it may be typed, and what it means. */
   answers: Record<string, { typed: string[]; verdict: Verdict; says: string }>
   code: string
+  /** What is known elsewhere and speaks against an answer; the step waits for it, whatever was answered. */
+  contradictedBy?: (context: EvidenceContext, word: string | null) => string | null
   /** Said of one cut of the supply: another test, with another component, asks again. */
   ofTheTest?: true
 }
@@ -41,7 +45,14 @@ const CONFIRMATIONS: readonly Confirmation[] = [
     key: 'outage.medical',
     place: 'medical',
     view: 'outage.bench',
-    precedes: ['firstIsland.medical'],
+    precedes: ['firstIsland.medical', 'loadedIsland.medical'],
+    contradictedBy: ({ installation }, word) => {
+      const unsettled = medicalToSettle(installation)
+      if (unsettled !== null) return unsettled
+      return word === 'none' && installation.site.medical === 'yes'
+        ? 'The household has said that there is some: ask again, and write down how it is provided for.'
+        : null
+    },
     code: 'T-10',
     label: 'Medical and life-support equipment asked about',
     why: 'Somebody’s breathing may hang on this supply. The question is never skipped.',
@@ -202,7 +213,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
     label: 'What-to-do card explained to the household',
     why: 'What to turn off first, how to notice the outage, whom to call.',
     path: ['card'],
-    answers: yes('Explained and left in the cupboard.'),
+    answers: yes('Explained and left with the household.'),
   },
   {
     id: 'labels',
@@ -257,13 +268,17 @@ const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJob> => 
   judge: (point, context) => {
     const word = slotReadings(point, context).word(ANSWER)
     const answer = word === null ? undefined : confirmation.answers[word]
+    const against = confirmation.contradictedBy?.(context, word) ?? null
+    const settled = { verdict: answer?.verdict ?? ('open' as const), why: answer?.says ?? confirmation.why }
+    const { verdict, why } =
+      against === null ? settled : { verdict: word === null ? ('open' as const) : ('stop' as const), why: against }
     return {
       code: confirmation.code,
       limit: null,
       basis: 'Order of test and hold points (T-10).',
       value: word,
-      verdict: answer?.verdict ?? 'open',
-      why: inWords(answer?.says ?? confirmation.why, context.pack.words),
+      verdict,
+      why: inWords(why, context.pack.words),
     }
   },
 })

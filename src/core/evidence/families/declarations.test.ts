@@ -156,6 +156,7 @@ describe('every hold condition', () => {
       'loadedIsland.bond': ['earth.islandBond'],
       'loadedIsland.islandRcd': ['earth.disconnection.c2', 'earth.rcd.c1.island'],
       'loadedIsland.source': ['outage.islandSource'],
+      'loadedIsland.medical': ['outage.medical'],
       'loadedIsland.loop': ['wire.loop.w1'],
       'loadedIsland.gridRcd': ['earth.rcd.c1.grid'],
       'loadedIsland.settings': ['settings.reserveSocPercent'],

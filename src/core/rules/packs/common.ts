@@ -283,6 +283,13 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'E-8: default; the maker declares the time.',
     true,
   ),
+  restartPause: limit(
+    5,
+    's',
+    'Pause between two starts of a staggered restart',
+    'P-6b: the start time of the device before it, and this.',
+    true,
+  ),
   continuityMax: limit(
     2,
     'Ω',

@@ -80,6 +80,7 @@ const AGREED: Readonly<Record<LimitKey, number | ByPack>> = {
   sourceFaultMultiple: 1.2,
   islandResidualMultiple: 5,
   sourceShutdownMaxS: 5,
+  restartPause: 5,
 }
 
 describe.each(RULE_PACK_IDS)('the limits of %s', (id) => {

@@ -197,6 +197,9 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
     })
     draft.onOff(`main.${tag}`, `Main of ${nameOf(tag)}`, [`feed.${tag}`])
   }
+  // a load that is never backed up hangs on it: what is drawn as left out and is fed all the same fails the position check
+  const feedsLeftOut = ({ tag }: Pick<Circuit, 'tag'>) =>
+    loads.some(({ circuitTag, backedUp }) => circuitTag === tag && !backedUp)
   const boardOf = ({ backedUp, boardTag }: Pick<Circuit, 'backedUp' | 'boardTag'>) => {
     if (
       choices.splitService &&
@@ -210,7 +213,7 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
     const { tag, name, phase, backedUp, iDeltaNMa, breakerA, curve } = circuit
     draft.place(`circuit.${tag}`, name, {
       kind: 'load',
-      promise: backedUp ? 'backup' : 'leftOut',
+      promise: backedUp && !feedsLeftOut(circuit) ? 'backup' : 'leftOut',
       ...(phase !== 'all' && { phases: [phase] }),
       rcdRequired: iDeltaNMa !== null || habit.asksRcd,
     })
