@@ -53,6 +53,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('moduleVmpV', 'Vmp of a module', 'V', { max: 200 }),
     number('betaPercentPerC', 'Voltage per °C, %', undefined, { min: -2, max: 2, hint: 'such as −0.28' }),
     flag('optimisers', 'Optimisers on the modules'),
+    number('optimiserSafeV', 'Safe voltage of one optimiser', 'V', { max: 100 }),
     { name: 'backGain', label: 'Gain of two-faced modules', kind: 'percent', min: 0, max: 0.5 },
     number('maxVocV', 'Tracker, highest voltage', 'V', { max: 1500 }),
     number('trackerLimitA', 'Tracker, highest current', 'A', { max: 200 }),

@@ -39,6 +39,8 @@ export interface SurveyDetails {
     moduleVmpV: number | null
     betaPercentPerC: number | null
     optimisers: boolean
+    /** What the maker of the optimisers says each gives while it is held back, in volts. */
+    optimiserSafeV?: number | null
     backGain: number
     maxVocV: number | null
     trackerLimitA: number | null

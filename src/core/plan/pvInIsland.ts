@@ -3,7 +3,8 @@ import { type PlanMark, worstPlanMark } from '../rules/verdict'
 
 /** One AC-coupled PV inverter, as far as an island is concerned. */
 export interface IslandPv {
-  ratingW: number
+  /** Nameplate; `null` while it is not known: nothing smaller stands in for it. */
+  ratingW: number | null
   side: 'island' | 'grid'
   onBackedPhase: boolean
 }
@@ -29,7 +30,8 @@ export interface AcPvInIslandInput {
 }
 
 export interface AcPvInIsland {
-  pvIslandW: number
+  /** `null` while one rating on the island side is not known. */
+  pvIslandW: number | null
   ratioUsed: number | null
   curtailedW: number | null
   verdict: 'fits' | 'exceeds' | 'open'
@@ -37,8 +39,9 @@ export interface AcPvInIsland {
 
 function acVerdict(
   { chargeLimitW, ratioLimit, curtailment, parted }: AcPvInIslandInput,
-  pvIslandW: number,
+  pvIslandW: number | null,
 ): AcPvInIsland['verdict'] {
+  if (pvIslandW === null) return 'open'
   if (pvIslandW === 0) return 'fits'
   if (chargeLimitW === null) return 'open'
   const tripHz = curtailment?.pvTripHz ?? null
@@ -56,10 +59,9 @@ function acVerdict(
  * does with it. Above the ratio only proven curtailment helps; within it a full battery still takes nothing, so it must be curtailed or parted, else Open.
  */
 export function acPvInIsland(input: AcPvInIslandInput): AcPvInIsland {
-  const pvIslandW = input.pv.reduce(
-    (sum, { ratingW, side, onBackedPhase }) => (side === 'island' && onBackedPhase ? sum + ratingW : sum),
-    0,
-  )
+  const pvIslandW = input.pv
+    .filter(({ side, onBackedPhase }) => side === 'island' && onBackedPhase)
+    .reduce<number | null>((sum, { ratingW }) => (sum === null || ratingW === null ? null : sum + ratingW), 0)
   const { chargeLimitW, curtailment, islandHz } = input
   const left =
     curtailment && islandHz !== null
@@ -67,8 +69,8 @@ export function acPvInIsland(input: AcPvInIslandInput): AcPvInIsland {
       : null
   return {
     pvIslandW,
-    ratioUsed: pvIslandW === 0 ? 0 : chargeLimitW ? pvIslandW / chargeLimitW : null,
-    curtailedW: left === null ? null : pvIslandW * left,
+    ratioUsed: pvIslandW === 0 ? 0 : pvIslandW !== null && chargeLimitW ? pvIslandW / chargeLimitW : null,
+    curtailedW: left === null || pvIslandW === null ? null : pvIslandW * left,
     verdict: acVerdict(input, pvIslandW),
   }
 }

@@ -44,8 +44,8 @@ export function pvOfInstallation(installation: Installation): PvOfInstallation {
           provenNearFull: curtailment.provenNearFull,
         }
       : null
-  const pv = pvAc.map(({ ratingW, expectedW, side, onBackedPhase }) => ({
-    ratingW: ratingW ?? expectedW ?? 0,
+  const pv = pvAc.map(({ ratingW, side, onBackedPhase }) => ({
+    ratingW,
     side,
     onBackedPhase,
   }))

@@ -67,8 +67,6 @@ export const LIMIT_KEYS = [
   'batteryInsulationMin',
   'terminalTorqueShare',
   'stringVoltageShare',
-  'moduleColdest',
-  'moduleHottest',
   'liveVoltageShare',
   'deadVoltageMax',
   'fixingTorqueShare',
@@ -92,6 +90,10 @@ export const LIMIT_KEYS = [
   'islandResidualMultiple',
   'sourceShutdownMaxS',
   'restartPause',
+  'likeStringsShare',
+  'likeStringsWithin',
+  'insulationHighAbove',
+  'visitHours',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 

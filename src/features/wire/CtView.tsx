@@ -4,7 +4,7 @@ import type { AskCode } from '@/core/evidence/readEntry'
 import type { Phase } from '@/core/rules/rulePack'
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { MOST_CT_STEPS, ctSteps, ctStepsOf } from '@/core/evidence/families/ctSteps'
+import { CT_ANEW, MOST_CT_STEPS, ctSteps, ctStepsOf } from '@/core/evidence/families/ctSteps'
 import type { Point } from '@/core/evidence/point'
 import { slotReadings } from '@/core/evidence/slotReadings'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
@@ -48,7 +48,8 @@ export function CtView() {
 }
 
 function CtSheet({ point }: { point: Point }) {
-  const { bench, may } = useJob()
+  const { bench, may, offer } = useJob()
+  const anew = point.slots.find(({ id }) => id === CT_ANEW)
   const judgement = bench.judgements.get(point.key)
   const slots = slotReadings(point, bench.context)
   const { steps, meterNoiseW } = ctStepsOf(slots)
@@ -73,7 +74,18 @@ function CtSheet({ point }: { point: Point }) {
           <AddSteps key={steps.length} point={point} number={steps.length + 1} />
         )}
         {left === 0 && (
-          <Text color="ink2">All {MOST_CT_STEPS} steps are used. Take one back in the ledger to try another.</Text>
+          <Text color="ink2">
+            All {MOST_CT_STEPS} steps are used. Take one back in the ledger, or begin anew where something was changed.
+          </Text>
+        )}
+        {may('recordReadings') && steps.length > 0 && verdict !== 'proven' && anew && (
+          <Button
+            size="sm"
+            alignSelf="flex-start"
+            onClick={() => void offer({ point, slot: anew }, { kind: 'word', word: 'turned' })}
+          >
+            Turned or moved: begin anew
+          </Button>
         )}
       </Flex>
     </TitledSheet>

@@ -11,6 +11,7 @@ import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { useJob } from '../job/JobContext'
 import { SlotEntry } from './SlotEntry'
+import { WordButtons } from './WordButtons'
 
 /** W-7: one switch at a time, and the instrument before the hand; each step waits for the one before it. */
 export function OrderView() {
@@ -139,7 +140,10 @@ function StepRow({
                     <Text minW="190px" color="ink2">
                       {slot.label}
                     </Text>
-                    {may('recordReadings') && (
+                    {may('recordReadings') && slot.input.kind === 'word' && (
+                      <WordButtons target={{ point, slot }} disabled={!open} />
+                    )}
+                    {may('recordReadings') && slot.input.kind !== 'word' && (
                       <SlotEntry
                         target={{ point, slot }}
                         label={`${slot.label}, step ${number}`}

@@ -8,6 +8,8 @@ import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadin
 
 /** Steps one transformer may be tried with. */
 export const MOST_CT_STEPS = 6
+/** Slot that begins a new series: the transformer was turned or moved, and what it answered before says nothing of it now. */
+export const CT_ANEW = 'anew'
 /** Noise of a meter nobody has watched: one standard deviation, in watts. */
 export const USUAL_METER_NOISE_W = 15
 
@@ -23,10 +25,12 @@ const phasesOf = ({ components }: Installation, { phases }: RulePack) =>
   components.some(({ kind }) => kind === 'gateway' || kind === 'inverter') ? phases : []
 
 /** Steps on record for a transformer, with the noise they are held against. */
-export function ctStepsOf(slots: Pick<SlotReadings, 'number'>): { steps: CtStep[]; meterNoiseW: number } {
+export function ctStepsOf(slots: Pick<SlotReadings, 'number' | 'reading'>): { steps: CtStep[]; meterNoiseW: number } {
+  const begun = slots.reading(CT_ANEW)?.recordedAt ?? ''
+  const sinceBegun = (slot: string) => ((slots.reading(slot)?.recordedAt ?? '') > begun ? slots.number(slot) : null)
   const steps = Array.from({ length: MOST_CT_STEPS }, (_, k) => ({
-    appliedW: slots.number(`load${k + 1}`),
-    meterW: slots.number(`meter${k + 1}`),
+    appliedW: sinceBegun(`load${k + 1}`),
+    meterW: sinceBegun(`meter${k + 1}`),
   }))
   return {
     steps: steps.filter((step): step is CtStep => step.appliedW !== null && step.meterW !== null),
@@ -66,6 +70,12 @@ export const ctSteps: PointFamily<Phase> = {
             input: { kind: 'quantity', unit: 'W', measures: null, signed: true } as const,
           },
         ]),
+        {
+          id: CT_ANEW,
+          label: 'Turned or moved, begin anew',
+          path: ['ct', short, 'anew'],
+          input: { kind: 'word', words: { turned: ['turned', 'moved', 'yes'] } },
+        } as const,
         {
           id: 'noise',
           label: 'Noise of the meter',

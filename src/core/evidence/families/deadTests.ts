@@ -1,5 +1,4 @@
 import type { CableRun, Circuit } from '../../installation/installation'
-import { type SurveyItem, itemsOf } from '../../installation/survey'
 import type { RulePack } from '../../rules/rulePack'
 import { type Check, checksFamily } from '../checks'
 import { type TheJob, THE_JOB } from '../family'
@@ -112,90 +111,4 @@ export const deadCircuit = checksFamily<Circuit>({
     insulation('Insulation', ['ir', tag], pack),
     { id: 'polarity', label: 'Polarity', path: ['pol', tag], asks: { kind: 'word', answers: POLARITY } },
   ],
-})
-
-/** One string of a PV system that is coupled on the DC side, with what its plates say. */
-interface PvString {
-  tag: string
-  name: string
-  n: number
-  modulesInString: number
-  moduleVocV: number
-  moduleIscA: number | null
-  betaPercentPerC: number
-  backGain: number
-}
-
-function stringsOf({ tag, name, detail }: SurveyItem<'pvSystem'>): PvString[] {
-  const { coupling, modulesInString, moduleVocV, moduleIscA, betaPercentPerC, stringsInParallel, backGain } = detail
-  if (coupling !== 'dc' || modulesInString === null || moduleVocV === null) return []
-  return Array.from({ length: stringsInParallel ?? 1 }, (_, k) => ({
-    tag,
-    name,
-    n: k + 1,
-    modulesInString,
-    moduleVocV,
-    moduleIscA,
-    betaPercentPerC: betaPercentPerC ?? 0,
-    backGain,
-  }))
-}
-
-/** Temperature that a module's plate is stated for. */
-const STATED_CELL_C = 25
-
-/** Open-circuit voltage of a string with its cells at a temperature, from its modules' plates. */
-const vocAt = ({ modulesInString, moduleVocV, betaPercentPerC }: PvString, cellC: number): number =>
-  modulesInString * moduleVocV * (1 + (betaPercentPerC / 100) * (cellC - STATED_CELL_C))
-
-export const deadString = checksFamily<PvString>({
-  ...DEAD,
-  id: 'deadString',
-  restsOn: ['inverter', 'isolator', 'pv'],
-  things: ({ survey }) => itemsOf(survey, 'pvSystem').flatMap(stringsOf),
-  key: ({ tag, n }) => `wire.dead.string.${tag}.${n}`,
-  text: ({ tag, name, n }) => ({
-    subject: tag,
-    label: `${name}, string ${n}`,
-    why: 'A string is live in daylight whatever is switched off: it is tested before it meets the inverter.',
-  }),
-  checks: (string, pack) => {
-    const { tag, n, modulesInString, moduleVocV, moduleIscA, backGain } = string
-    const { stringVoltageShare, stringCurrentFactor, moduleColdest, moduleHottest } = pack.limits
-    const voltage = (value: number) => ({ value, basis: stringVoltageShare.basis })
-    return [
-      {
-        id: 'voc',
-        label: 'Open-circuit voltage',
-        path: ['voc', tag, `s${n}`],
-        asks: {
-          kind: 'figure',
-          unit: 'V',
-          measures: 'dcVoltage',
-          least: voltage(vocAt(string, moduleHottest.value) * (1 - stringVoltageShare.value)),
-          most: voltage(vocAt(string, moduleColdest.value) * (1 + stringVoltageShare.value)),
-          from: `${modulesInString} modules of ${moduleVocV} V`,
-        },
-      },
-      {
-        id: 'isc',
-        label: 'Short-circuit current',
-        path: ['isc', tag, `s${n}`],
-        asks: {
-          kind: 'figure',
-          unit: 'A',
-          measures: 'dcCurrent',
-          most:
-            moduleIscA === null
-              ? null
-              : { value: moduleIscA * stringCurrentFactor.value * (1 + backGain), basis: stringCurrentFactor.basis },
-          outside: 'watch',
-          from: 'the module’s plate',
-          unlimited: 'The module’s short-circuit current is not entered',
-        },
-      },
-      { id: 'polarity', label: 'Polarity', path: ['pol', tag, `s${n}`], asks: { kind: 'word', answers: POLARITY } },
-      insulation('Insulation', ['ir', tag, `s${n}`], pack),
-    ]
-  },
 })

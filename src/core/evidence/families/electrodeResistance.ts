@@ -5,7 +5,7 @@ import { worstVerdict } from '../../rules/verdict'
 import type { Electrode } from '../../installation/installation'
 import type { PointFamily } from '../family'
 import type { Slot } from '../point'
-import { afterCalibration, slotReadings } from '../slotReadings'
+import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 
 /** Slots of one electrode; the only one of a job need not be named on the quick line. */
 function slotsOf(tag: string, only: boolean): Slot[] {
@@ -32,6 +32,23 @@ function slotsOf(tag: string, only: boolean): Slot[] {
   ]
 }
 
+const PROBES = ['r52', 'r618', 'r72'] as const
+const HOUR_MS = 3_600_000
+
+/** Whether the clamp reading was taken before the conductor was opened for the probes, and on the same visit (E-3). */
+function clampOf(slots: SlotReadings, visitHours: number): { counts: boolean; why: string } {
+  const clamped = slots.reading('clamp')
+  const probed = PROBES.flatMap((slot) => slots.reading(slot)?.recordedAt ?? []).sort()
+  const [first] = probed
+  const last = probed.at(-1)
+  if (!clamped || first === undefined || last === undefined) return { counts: true, why: '' }
+  if (clamped.recordedAt > first)
+    return { counts: false, why: 'The clamp reading on record was taken after the electrode was opened. ' }
+  return Date.parse(last) - Date.parse(clamped.recordedAt) > visitHours * HOUR_MS
+    ? { counts: false, why: 'The clamp reading on record is from another visit. ' }
+    : { counts: true, why: '' }
+}
+
 /** E-3 and E-4: each electrode by the three-point rule, behind the clamp reading, against the target the crew picked. */
 export const electrodeResistance: PointFamily<Electrode> = {
   id: 'electrodeResistance',
@@ -53,7 +70,8 @@ export const electrodeResistance: PointFamily<Electrode> = {
     const electrode = point.thing
     const { limits } = context.pack
     const slots = slotReadings(point, context)
-    const clampA = slots.number('clamp')
+    const clamp = clampOf(slots, context.pack.limits.visitHours.value)
+    const clampA = clamp.counts ? slots.number('clamp') : null
     const measured = fallOfPotential(
       {
         method: '61.8',
@@ -93,7 +111,7 @@ export const electrodeResistance: PointFamily<Electrode> = {
       return {
         ...common,
         verdict: 'open',
-        why: `Clamp the electrode conductor first: at ${formatQuantity(limits.clampForbidsOpening.value, 'A')} or more it must not be opened.`,
+        why: `${clamp.why}Clamp the electrode conductor first: at ${formatQuantity(limits.clampForbidsOpening.value, 'A')} or more it must not be opened.`,
       }
     if (measured.maxDeviationPercent === null || measured.maxDeviationPercent === undefined)
       return {

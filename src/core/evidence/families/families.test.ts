@@ -53,7 +53,7 @@ describe('the supply’s rating', () => {
 
   it.each([
     [60, 'proven'],
-    [80, 'proven'],
+    [80, 'watch'],
     [50, 'stop'],
   ] as const)('%s A read against 60 A planned', (ratingA, verdict) => {
     expect(of(ratingA).verdict).toBe(verdict)

@@ -39,7 +39,8 @@ function weaknessOf(
   if (state !== 'bonded') return ''
   if (verdict === 'stop') return ' But a residual-current device did not trip in island mode.'
   if (verdict !== 'watch') return ''
-  if (islandRcdTripped === null) return ' Watch until one residual-current device has tripped in island mode.'
+  if (islandRcdTripped === null)
+    return ' Watch until one residual-current device has tripped within its limits in island mode.'
   return lowImpedance
     ? ` Watch: the meter cannot tell it from ${limitV} V.`
     : ' Watch: a low-impedance voltmeter is needed to be sure.'

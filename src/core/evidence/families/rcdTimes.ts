@@ -1,7 +1,13 @@
-import { type RcdModeReadings, type TripTime, residualCurrentTrip } from '../../earthing/residualCurrentTrip'
+import {
+  type RcdModeReadings,
+  type RcdModeVerdicts,
+  type TripTime,
+  residualCurrentTrip,
+} from '../../earthing/residualCurrentTrip'
 import type { Circuit, Installation } from '../../installation/installation'
 import { formatQuantity } from '../../quantity/formatQuantity'
 import type { Verdict } from '../../rules/verdict'
+import { stageOfView } from '../benchViews'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import { latestBySlot } from '../reading'
@@ -82,11 +88,12 @@ function whyOf(verdict: Verdict, failed: readonly string[], missing: readonly st
     : 'All tests are within their limits.'
 }
 
-function judgeTrips(point: Point<Circuit>, context: EvidenceContext, mode: Mode): Judgement {
+/** E-9 of one point, test by test. */
+function modeVerdicts(point: Point<Circuit>, context: EvidenceContext, mode: Mode): RcdModeVerdicts {
   const circuit = point.thing
   const slots = slotReadings(point, context)
   const readings = (of: Mode) => (of === mode && slots.any ? modeReadings(circuit, slots) : null)
-  const result = residualCurrentTrip({
+  return residualCurrentTrip({
     pack: context.pack.id,
     device: circuit.device,
     iDeltaNMa: circuit.iDeltaNMa ?? 30,
@@ -95,6 +102,12 @@ function judgeTrips(point: Point<Circuit>, context: EvidenceContext, mode: Mode)
     grid: readings('grid'),
     island: readings('island'),
   })[mode]
+}
+
+function judgeTrips(point: Point<Circuit>, context: EvidenceContext, mode: Mode): Judgement {
+  const circuit = point.thing
+  const slots = slotReadings(point, context)
+  const result = modeVerdicts(point, context, mode)
   const tests = (['half', 'x1', 'x5', 'ramp'] as const).filter((test) => result[test] !== undefined)
   const named = (verdict: string) => tests.filter((test) => result[test] === verdict).map((test) => TEST_WORDS[test])
   const failed = [...named('stop'), ...(result.faults?.includes('stop') ? ['fault time'] : [])]
@@ -167,12 +180,29 @@ export const RCD_FAMILIES: Readonly<Record<Mode, PointFamily<Circuit>>> = { grid
 /** Slots whose test makes the device trip. */
 const TRIP_SLOTS = ['x1', 'x5', 't20', 't264', 'ramp'] as const
 
-/** Whether some residual-current device is seen to trip in island mode: `false` when one was tested and did not, `null` when none was. */
-export function islandTripSeen({ installation, readings }: EvidenceContext): boolean | null {
-  const tests = testedCircuits(installation).flatMap((circuit) => {
-    const latest = latestBySlot(readings, rcdIsland.key(circuit))
-    return TRIP_SLOTS.flatMap((slot) => latest.get(slot) ?? [])
+/** Whether one test of a circuit makes its device trip within the limits of E-9. */
+function tripPasses(point: Point<Circuit>, context: EvidenceContext): boolean {
+  const { x1, x5, ramp, faults = [] } = modeVerdicts(point, context, 'island')
+  return [x1, x5, ramp, ...faults].includes('proven')
+}
+
+/**
+ * Whether some residual-current device is seen to trip in island mode: `true` only for a trip that itself passes E-9, `false` when one was tested and
+ * did not trip, `null` when none was tested, or none has passed.
+ */
+export function islandTripSeen(context: EvidenceContext): boolean | null {
+  const { installation, pack } = context
+  const points = testedCircuits(installation).map((circuit): Point<Circuit> => ({
+    ...rcdIsland.point(circuit, installation, pack),
+    key: rcdIsland.key(circuit),
+    family: rcdIsland.id,
+    stage: stageOfView(rcdIsland.view),
+    thing: circuit,
+  }))
+  const failed = points.some(({ key }) => {
+    const latest = latestBySlot(context.readings, key)
+    return TRIP_SLOTS.some((slot) => latest.get(slot)?.valueWord === 'none')
   })
-  if (tests.some(({ valueWord }) => valueWord === 'none')) return false
-  return tests.some(({ valueNumber }) => valueNumber !== null) ? true : null
+  if (failed) return false
+  return points.some((point) => tripPasses(point, context)) ? true : null
 }

@@ -34,10 +34,14 @@ export const supplyRating: PointFamily<TheJob> = {
         value,
         why: 'The plan has no rating to hold this against; enter it in Survey.',
       }
-    const { verdict } = judgeFigure(figure, { unit: 'A', least: { value: plannedA, basis } }, null)
+    const rated = { value: plannedA, basis }
+    const { verdict: least } = judgeFigure(figure, { unit: 'A', least: rated }, null)
+    const { verdict: most } = judgeFigure(figure, { unit: 'A', most: rated }, null)
+    // a larger fuse protects less: what stands behind it was chosen for the smaller one
+    const verdict = least === 'proven' && most !== 'proven' ? 'watch' : least
     const WHY = {
       proven: `The device carries the ${plannedA} A the plan counts on.`,
-      watch: `The device carries about the ${plannedA} A the plan counts on.`,
+      watch: `The device is rated ${value}, more than the ${plannedA} A the plan counts on: hold gateway, switches and cables against what was found, and put the survey right.`,
       stop: `The plan counts on ${plannedA} A; the device is rated ${value}.`,
       open: 'This is no rating; read the device again.',
     } as const

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { aCircuit, aRun, house, readyForFirstLive, reading, recordOf, tester } from '../../../../tests/support/house'
 import type { Installation } from '../../installation/installation'
-import type { SurveyItem } from '../../installation/survey'
 import { startingTopology } from '../../wiring/topology/startingTopology'
 import { benchOf } from '../bench'
 import type { Reading } from '../reading'
@@ -74,46 +73,6 @@ describe('dead tests', () => {
     ]).toEqual(['stop', 'proven'])
     expect(judged('wire.dead.prepared', [], { runs: [], circuits: [] })).toBeUndefined()
   })
-  it('hold each string against what its modules give', () => {
-    const survey = [
-      {
-        id: 'p',
-        kind: 'pvSystem',
-        tag: 'pv1',
-        name: 'Roof',
-        detail: {
-          coupling: 'dc',
-          modulesInString: 10,
-          moduleVocV: 40,
-          moduleIscA: 10,
-          betaPercentPerC: -0.3,
-          stringsInParallel: 2,
-          backGain: 0,
-        },
-      },
-    ] as unknown as SurveyItem[]
-    const string = (voc: number, isc = 9, polarity = 'right') =>
-      verdict(
-        'wire.dead.string.pv1.2',
-        [
-          reading('wire.dead.string.pv1.2', 'voc', voc),
-          reading('wire.dead.string.pv1.2', 'isc', isc),
-          reading('wire.dead.string.pv1.2', 'polarity', polarity),
-          reading('wire.dead.string.pv1.2', 'insulation', 20),
-        ],
-        { survey },
-      )
-    // ten modules of 40 V, −0.3 %/K between −5 and 65 °C, ± 10 %: 316.8 V to 479.6 V
-    expect([
-      string(390),
-      string(317),
-      string(316),
-      string(479),
-      string(480),
-      string(390, 13),
-      string(390, 9, 'reversed'),
-    ]).toEqual(['proven', 'proven', 'stop', 'proven', 'stop', 'watch', 'stop'])
-  })
 })
 
 describe('a figure with nothing to hold it against', () => {
@@ -158,6 +117,15 @@ describe('current transformers', () => {
       reading('wire.ct.L1', `load${k + 1}`, load),
       reading('wire.ct.L1', `meter${k + 1}`, meter),
     ])
+  it('that were turned begin a new series: what they answered before stays on record and counts for nothing', () => {
+    const wrong = steps([2000, -2000], [-2000, 1990], [2000, -2010])
+    const turned = () => reading('wire.ct.L1', 'anew', 'turned')
+    expect(judged('wire.ct.L1', wrong)?.verdict).toBe('stop')
+    expect(judged('wire.ct.L1', [...wrong, turned()])).toMatchObject({ verdict: 'open', value: null })
+    const repaired = [...wrong, turned(), ...steps([2000, 1995], [-2000, -1990])]
+    expect(judged('wire.ct.L1', repaired)).toMatchObject({ verdict: 'proven', why: expect.stringContaining('right') })
+    expect(judged('wire.ct.L1', [...wrong, ...steps([2000, 1995])])?.verdict).not.toBe('proven')
+  })
   it.each([
     [[2000, 1990], 'proven', /right\. Enough has been seen/],
     [[2000, -1990], 'stop', /reversed\. Turn it round/],

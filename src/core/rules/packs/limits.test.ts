@@ -55,9 +55,7 @@ const AGREED: Readonly<Record<LimitKey, number | ByPack>> = {
   batteryInsulationMin: byPack(1, 0.5),
   continuityMax: 2,
   terminalTorqueShare: 0.1,
-  stringVoltageShare: 0.1,
-  moduleColdest: -5,
-  moduleHottest: 65,
+  stringVoltageShare: 0.05,
   liveVoltageShare: 0.1,
   deadVoltageMax: 10,
   fixingTorqueShare: 0.1,
@@ -81,6 +79,10 @@ const AGREED: Readonly<Record<LimitKey, number | ByPack>> = {
   islandResidualMultiple: 5,
   sourceShutdownMaxS: 5,
   restartPause: 5,
+  likeStringsShare: 0.1,
+  likeStringsWithin: 1800,
+  insulationHighAbove: 500,
+  visitHours: 12,
 }
 
 describe.each(RULE_PACK_IDS)('the limits of %s', (id) => {
