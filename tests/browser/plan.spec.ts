@@ -28,13 +28,26 @@ async function newJob(
   await signIn(context, 'maud')
   const jobId = uuidv7()
   await callUseCase(context.request, 'createJob', { id: jobId, name, place: 'Testholm', packId, scheduledDay: null })
+  const circuit = {
+    tag: 'c1',
+    name: 'House',
+    breakerA: 40,
+    curve: packId === 'na-split-240' ? null : 'B',
+    phase: 'all',
+  }
+  await callUseCase(context.request, 'saveItem', {
+    jobId,
+    kind: 'circuit',
+    itemId: uuidv7(),
+    fields: { device: 'general', iDeltaNMa: 30, backedUp: true, ...circuit },
+  })
   await openBench(page, jobId, '?stage=survey')
   return jobId
 }
 
 async function addLoad(page: Page, fields: Record<string, string>): Promise<void> {
   await page.getByRole('button', { name: 'Add a load' }).click()
-  await fill(page, fields)
+  await fill(page, { Circuit: 'c1', ...fields })
   await save(page, 'Add the load')
 }
 

@@ -89,27 +89,29 @@ function TurnOffSheet() {
           title={limits.nightW === null ? 'Open until the limits are known' : 'Nothing has to be turned off'}
         />
       ) : (
-        <Box as="ol" px="14px" pb="10px">
-          {off.map((tag, k) => {
-            const load = installation.loads.find((one) => one.tag === tag)
-            return (
-              <Flex as="li" key={tag} py="3px" gap="10px" borderTopWidth={k ? '1px' : 0} borderColor="rule">
-                <Text fontFamily="mono" color="ink3">
-                  {k + 1}
-                </Text>
-                <Text flex="1" overflowWrap="anywhere">
-                  {load?.name ?? tag}
-                  {load?.turnOffFirst && (
-                    <Text as="span" color="ink2" fontSize="13px">
-                      {' '}
-                      as agreed
-                    </Text>
-                  )}
-                </Text>
-                <Text>{load && formatQuantity(load.powerW, 'W', 3)}</Text>
-              </Flex>
-            )
-          })}
+        <Box px="14px" pb="10px">
+          <Box as="ol">
+            {off.map((tag, k) => {
+              const load = installation.loads.find((one) => one.tag === tag)
+              return (
+                <Flex as="li" key={tag} py="3px" gap="10px" borderTopWidth={k ? '1px' : 0} borderColor="rule">
+                  <Text fontFamily="mono" color="ink3">
+                    {k + 1}
+                  </Text>
+                  <Text flex="1" overflowWrap="anywhere">
+                    {load?.name ?? tag}
+                    {load?.turnOffFirst && (
+                      <Text as="span" color="ink2" fontSize="13px">
+                        {' '}
+                        as agreed
+                      </Text>
+                    )}
+                  </Text>
+                  <Text>{load && formatQuantity(load.powerW, 'W', 3)}</Text>
+                </Flex>
+              )
+            })}
+          </Box>
           <Text fontSize="13px" color="ink2" mt="4px">
             {staying.reached
               ? `Then about ${watts(meanDemandW(staying.loads))} is left on, on average.`
