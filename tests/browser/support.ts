@@ -2,7 +2,7 @@ import { type APIRequestContext, type BrowserContext, type Download, type Page, 
 import { v7 as uuidv7 } from 'uuid'
 import { asBuiltWord } from '@/core/evidence/families/switchPositions'
 import type { JobRecord } from '@/core/evidence/judge'
-import { house } from '../support/house'
+import { declared, house } from '../support/house'
 
 export const PASSWORD = 'lamp-and-awl'
 export type Who = 'ines' | 'tobin' | 'maud' | 'oskar'
@@ -51,6 +51,13 @@ export async function makeJob(request: APIRequestContext, name: string): Promise
   }
   for (const [kind, list] of Object.entries(items))
     for (const item of list) await callUseCase(request, 'saveItem', { jobId, kind, itemId: uuidv7(), fields: item })
+  const { kind, tag, name: called, detail } = declared('switchingTime', '100 ms')
+  await callUseCase(request, 'saveSurveyItem', {
+    jobId,
+    kind,
+    itemId: uuidv7(),
+    fields: { tag, name: called, ...detail },
+  })
   return jobId
 }
 

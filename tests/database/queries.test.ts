@@ -105,7 +105,7 @@ describe('jobs', () => {
       planned: false,
       sealedAt: null,
       hold: expect.stringMatching(/^First live is held/),
-      counts: { proven: 1, watch: 0, stop: 0 },
+      counts: { proven: 0, watch: 0, stop: 0 },
     })
     expect(listed?.stages).toHaveLength(8)
   })

@@ -5,7 +5,7 @@ import { crew, crewMember, instrument, user } from '@/db/schema'
 import type { Actor } from '@/server/access'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
-import { house, tester } from './house'
+import { declared, house, tester } from './house'
 
 const needed = (name: string): string => {
   const url = process.env[name]
@@ -67,6 +67,9 @@ export async function makeJob({ actor }: TestCrew): Promise<string> {
   }
   for (const [kind, list] of Object.entries(items))
     for (const item of list) await call(USE_CASES.saveItem, db, office, { jobId, kind, itemId: uuidv7(), fields: item })
+  const { kind, tag, name: called, detail } = declared('switchingTime', '100 ms')
+  const fields = { tag, name: called, ...detail }
+  await call(USE_CASES.saveSurveyItem, db, office, { jobId, kind, itemId: uuidv7(), fields })
   return jobId
 }
 
