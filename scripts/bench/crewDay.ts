@@ -32,6 +32,7 @@ function aDay(share: number): CrewDayInput {
     visit: null,
     earliestMin: null,
     pinnedMin: null,
+    isolated: null,
   }))
   return {
     tasks,

@@ -143,6 +143,7 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     flag('licensed', 'Needs a licensed person'),
     text('after', 'After', 120, { hint: 'short names, such as t1 t2' }),
     flag('powerOff', 'Needs the supply off'),
+    flag('isolated', 'Works on dead parts', { optional: true }),
     flag('daylight', 'Needs daylight'),
     flag('dry', 'Needs dry weather'),
     text('visitTag', 'Needs the visit', 16, { hint: 'short name of somebody else’s visit' }),

@@ -43,5 +43,6 @@ export const crewTask = (id: string, minutes: number, change: Partial<CrewTask> 
   visit: null,
   earliestMin: null,
   pinnedMin: null,
+  isolated: null,
   ...change,
 })

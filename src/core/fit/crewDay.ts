@@ -27,6 +27,16 @@ export interface CrewTask {
   earliestMin: DayMin | null
   /** Set by hand: it begins then, or it has no place. */
   pinnedMin: DayMin | null
+  /** Work on dead parts: which isolation it stands under; `null` where it needs none. */
+  isolated: Isolation | null
+}
+
+/** An isolation lasts one uninterrupted session: after a night everything is isolated and proven dead again. */
+export interface Isolation {
+  /** The task that isolates; `null` where that was done earlier on the first day. */
+  by: string | null
+  /** What doing it again takes. */
+  minutes: number
 }
 
 export interface CrewPerson extends DailyWindow {

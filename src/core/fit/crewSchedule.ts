@@ -5,6 +5,7 @@ import {
   type CrewTask,
   DAY_MIN,
   type DayMin,
+  type DayRules,
   MOST_DAYS,
   type StartWindow,
   startWindows,
@@ -24,6 +25,8 @@ export interface CrewSchedule {
   /** Tasks without a place, and why. With any the schedule is not whole. */
   unplaced: { id: string; reason: NoPlace }[]
   finishMin: DayMin
+  /** Isolated and proven dead again on a later day, before work on dead parts goes on. */
+  isolatedAgain: PlannedTask[]
   /** When the customer has no supply, day by day. */
   powerOff: { fromMin: DayMin; toMin: DayMin }[]
   powerOffMinutes: number
@@ -51,6 +54,7 @@ interface Problem {
   before: readonly (readonly number[])[]
   after: readonly (readonly number[])[]
   windows: readonly (readonly StartWindow[])[]
+  powerOff: DayRules['powerOff']
 }
 
 interface Built {
@@ -59,6 +63,12 @@ interface Built {
   finish: number
   offMinutes: number
   unplaced: number
+  /** By day: the isolation that is made again, with who makes it. */
+  again: ReadonlyMap<number, Again>
+}
+
+interface Again extends Busy {
+  person: number
 }
 
 const problemOf = (tasks: readonly CrewTask[], input: CrewDayInput): Problem => {
@@ -66,7 +76,15 @@ const problemOf = (tasks: readonly CrewTask[], input: CrewDayInput): Problem => 
   const before = tasks.map(({ after }) => after.map((id) => index.get(id)).filter((k) => k !== undefined))
   const after: number[][] = tasks.map(() => [])
   before.forEach((list, k) => list.forEach((j) => after[j]?.push(k)))
-  return { tasks, people: input.people, index, before, after, windows: tasks.map((task) => startWindows(task, input)) }
+  return {
+    tasks,
+    people: input.people,
+    index,
+    before,
+    after,
+    windows: tasks.map((task) => startWindows(task, input)),
+    powerOff: input.rules.powerOff,
+  }
 }
 
 const NONE = -1
@@ -101,6 +119,7 @@ function build(problem: Problem, order: readonly number[], offFromMin: number): 
   const start = new Float64Array(tasks.length).fill(NONE)
   const who: (readonly number[])[] = tasks.map(() => [])
   const busy: Busy[][] = people.map(() => [])
+  const again = new Map<number, Again>()
   let [finish, unplaced] = [0, 0]
   const place = (k: number, atMin: DayMin, own: readonly number[]) => {
     const { minutes } = tasks[k] as CrewTask
@@ -132,7 +151,7 @@ function build(problem: Problem, order: readonly number[], offFromMin: number): 
     )
     if (task.pinnedMin !== null) {
       const own = reserved.get(k)
-      if (own && ready <= task.pinnedMin) {
+      if (own && ready <= task.pinnedMin && standsIsolated(problem, start, again, k, task.pinnedMin)) {
         start[k] = task.pinnedMin
         who[k] = own
         finish = Math.max(finish, task.pinnedMin + task.minutes)
@@ -141,9 +160,15 @@ function build(problem: Problem, order: readonly number[], offFromMin: number): 
     }
     let found = false
     for (const { fromMin, toMin } of windows[k] as readonly StartWindow[]) {
-      const midnight = Math.floor(fromMin / DAY_MIN) * DAY_MIN
-      const first = Math.max(fromMin, ready, task.powerOff ? midnight + offFromMin : 0)
+      const day = Math.floor(fromMin / DAY_MIN)
+      const midnight = day * DAY_MIN
+      const ready1 = Math.max(fromMin, ready, task.powerOff ? midnight + offFromMin : 0)
+      const isolating = isolatingAgain(problem, start, again, busy, k, day, ready1)
+      if (isolating === 'impossible') continue
+      const first = Math.max(ready1, isolating?.toMin ?? 0)
       if (first > toMin) continue
+      const withAgain = isolating && !again.has(day) ? isolating : null
+      if (withAgain) busy[withAgain.person]?.push(withAgain)
       const times = [first]
       people.forEach((person, p) => {
         const comes = midnight + person.fromMin
@@ -155,10 +180,12 @@ function build(problem: Problem, order: readonly number[], offFromMin: number): 
         const own = team(task, problem, busy, atMin)
         if (own === null) continue
         place(k, atMin, own)
+        if (withAgain) again.set(day, withAgain)
         found = true
         break
       }
       if (found) break
+      if (withAgain) busy[withAgain.person]?.pop()
     }
     if (!found) unplaced++
   }
@@ -171,9 +198,59 @@ function build(problem: Problem, order: readonly number[], offFromMin: number): 
       from = Math.min(from, at)
       to = Math.max(to, at + task.minutes)
     })
+    from = Math.min(from, again.get(day)?.fromMin ?? Infinity)
     if (to > from) offMinutes += to - from
   }
-  return { start, who, finish, offMinutes, unplaced }
+  return { start, who, finish, offMinutes, unplaced, again }
+}
+
+/** Day on which a task's own isolation is made. */
+const isolationDay = ({ tasks, index }: Problem, start: Float64Array, k: number): number | null => {
+  const isolated = (tasks[k] as CrewTask).isolated
+  if (isolated === null) return null
+  const by = isolated.by === null ? undefined : index.get(isolated.by)
+  return by === undefined ? 0 : Math.floor((start[by] as number) / DAY_MIN)
+}
+
+/** Whether work on dead parts may be done at a time: on the day of its isolation, or after it was made again. */
+function standsIsolated(
+  problem: Problem,
+  start: Float64Array,
+  again: ReadonlyMap<number, Again>,
+  k: number,
+  atMin: DayMin,
+): boolean {
+  const isolatedOn = isolationDay(problem, start, k)
+  const day = Math.floor(atMin / DAY_MIN)
+  return isolatedOn === null || isolatedOn === day || (again.get(day)?.toMin ?? Infinity) <= atMin
+}
+
+/** The isolation that has to be made again before a task on a day, by a licensed person who is free; `null` where none is needed. */
+function isolatingAgain(
+  problem: Problem,
+  start: Float64Array,
+  again: ReadonlyMap<number, Again>,
+  busy: readonly Busy[][],
+  k: number,
+  day: number,
+  fromMin: DayMin,
+): Again | 'impossible' | null {
+  const isolatedOn = isolationDay(problem, start, k)
+  if (isolatedOn === null || isolatedOn === day) return null
+  const there = again.get(day)
+  if (there) return there
+  const minutes = (problem.tasks[k] as CrewTask).isolated?.minutes ?? 0
+  const closes = day * DAY_MIN + problem.powerOff.toMin
+  const found: Again[] = problem.people.flatMap((person, p): Again[] => {
+    if (!person.licensed) return []
+    const times = [fromMin, day * DAY_MIN + person.fromMin, ...(busy[p] as Busy[]).map(({ toMin }) => toMin)]
+    const at = times
+      .filter((time) => time >= fromMin && time + minutes <= closes)
+      .sort((a, b) => a - b)
+      .find((time) => isFree(person, busy[p] as Busy[], time, time + minutes))
+    return at === undefined ? [] : [{ fromMin: at, toMin: at + minutes, person: p }]
+  })
+  return found.sort((a, b) => a.toMin - b.toMin)[0] ?? 'impossible'
 }
 
 /** Fewer tasks without a place, then an earlier finish, then less time without supply. */
@@ -347,7 +424,7 @@ function told(
     )
     if (off.length > 0)
       powerOff.push({
-        fromMin: Math.min(...off.map(({ startMin }) => startMin)),
+        fromMin: Math.min(...off.map(({ startMin }) => startMin), built.again.get(day)?.fromMin ?? Infinity),
         toMin: Math.max(...off.map(({ endMin }) => endMin)),
       })
   }
@@ -363,6 +440,14 @@ function told(
     planned,
     unplaced,
     finishMin: built.finish,
+    isolatedAgain: [...built.again.values()]
+      .sort((a, b) => a.fromMin - b.fromMin)
+      .map(({ fromMin, toMin, person }, n) => ({
+        id: `again${n + 1}`,
+        startMin: fromMin,
+        endMin: toMin,
+        people: [(people[person] as CrewPerson).id],
+      })),
     powerOff,
     powerOffMinutes: built.offMinutes,
     lowerBoundMin,
@@ -378,11 +463,14 @@ function told(
   }
 }
 
-function whyUnplaced({ tasks, before }: Problem, { start }: Built, k: number): NoPlace {
+function whyUnplaced(problem: Problem, built: Built, k: number): NoPlace {
+  const { tasks, before } = problem
+  const { start } = built
   const task = tasks[k] as CrewTask
   const waits = (before[k] as readonly number[]).find((j) => start[j] === NONE)
   if (waits !== undefined) return { code: 'waitsFor', before: (tasks[waits] as CrewTask).id }
   if (task.pinnedMin !== null) {
+    if (!standsIsolated(problem, built.start, built.again, k, task.pinnedMin)) return { code: 'pinNotIsolated' }
     const late = (before[k] as readonly number[]).find(
       (j) => (start[j] as number) + (tasks[j] as CrewTask).minutes > (task.pinnedMin as number),
     )

@@ -1,14 +1,22 @@
 import { getTimes } from 'suncalc'
-import { type FitItem, fitOf } from '../installation/fit'
+import { type FitDetails, type FitItem, fitOf } from '../installation/fit'
 import type { Installation } from '../installation/installation'
 import type { Reading } from '../evidence/reading'
 import { taskTimesOf } from '../evidence/families/taskTime'
 import type { CrewDayInput, DailyWindow } from './crewDay'
+import { TASK_TEMPLATES } from './taskTemplates'
 import type { CrewSchedule } from './crewSchedule'
 
 const WHOLE_DAY: DailyWindow = { fromMin: 0, toMin: 1440 }
 /** When nothing is said, the supply may be off during working hours. */
 const USUAL_OFF: DailyWindow = { fromMin: 540, toMin: 960 }
+
+/** What isolating takes where the day has no task for it. */
+const USUAL_ISOLATION_MIN = 20
+
+/** Whether a task works on dead parts: as it is written down, or as its kind has it. */
+const needsIsolation = ({ isolated, template }: FitDetails['task']): boolean =>
+  isolated ?? TASK_TEMPLATES.some(({ key, onDeadParts }) => key === template && onDeadParts === true)
 
 /** Daylight at a latitude on a day, in minutes of solar time; the whole day where the sun does not set, an empty window where it does not rise. */
 export function daylightAt(latitudeDeg: number, day: string): DailyWindow {
@@ -26,9 +34,11 @@ export function dayOfInstallation(
   const rules = fitOf(fit, 'dayRules')[0]?.detail ?? null
   const sun =
     site.latitudeDeg !== null && scheduledDay !== null ? daylightAt(site.latitudeDeg, scheduledDay) : WHOLE_DAY
+  const tasks = fitOf(fit, 'task')
+  const isolation = tasks.find(({ detail }) => detail.template === 'isolate')
   return {
     people: fitOf(fit, 'person').map(({ tag, detail }) => ({ id: tag, ...detail })),
-    tasks: fitOf(fit, 'task').map(({ tag, detail }) => ({
+    tasks: tasks.map(({ tag, detail }) => ({
       id: tag,
       minutes: detail.minutes,
       people: detail.people,
@@ -40,6 +50,9 @@ export function dayOfInstallation(
       visit: detail.visitTag,
       earliestMin: detail.earliestMin,
       pinnedMin: detail.pinnedMin,
+      isolated: needsIsolation(detail)
+        ? { by: isolation?.tag ?? null, minutes: isolation?.detail.minutes ?? USUAL_ISOLATION_MIN }
+        : null,
     })),
     rules: {
       powerOff: rules ? { fromMin: rules.powerOffFromMin, toMin: rules.powerOffToMin } : USUAL_OFF,
@@ -64,6 +77,8 @@ export function restOfDay(input: CrewDayInput, done: ReadonlySet<string>, nowMin
       .map((task) => ({
         ...task,
         after: task.after.filter((id) => !done.has(id)),
+        isolated:
+          task.isolated?.by != null && done.has(task.isolated.by) ? { ...task.isolated, by: null } : task.isolated,
         earliestMin: Math.max(task.earliestMin ?? 0, nowMin),
         pinnedMin: task.pinnedMin !== null && task.pinnedMin < nowMin ? null : task.pinnedMin,
       })),

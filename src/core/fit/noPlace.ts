@@ -12,6 +12,7 @@ export type NoPlace =
   | { code: 'waitsFor'; before: string }
   | { code: 'pinTaken' }
   | { code: 'pinTooEarly'; before: string }
+  | { code: 'pinNotIsolated' }
   | { code: 'nobodyFree' }
 
 /**
@@ -46,6 +47,8 @@ export function noPlaceWords(reason: NoPlace, nameOf: (id: string) => string): s
       return 'At the time it is pinned to, its people are taken by another pinned task.'
     case 'pinTooEarly':
       return `It is pinned to begin before “${nameOf(reason.before)}” ends. Move the pin.`
+    case 'pinNotIsolated':
+      return 'It is work on dead parts, pinned to a day on which nothing is isolated before it. An isolation does not survive a night: pin it to the day of its isolation.'
     case 'nobodyFree':
       return 'No time is left in its windows at which enough people are free.'
   }

@@ -12,6 +12,8 @@ interface TaskTemplate {
   people: (installation: Installation) => number
   licensed?: boolean
   powerOff?: boolean
+  /** Work on dead parts: it stands under an isolation that lasts one session. */
+  onDeadParts?: boolean
   daylight?: boolean
   dry?: boolean
   visit?: boolean
@@ -141,6 +143,7 @@ export const TASK_TEMPLATES: readonly TaskTemplate[] = [
     people: one,
     licensed: true,
     powerOff: true,
+    onDeadParts: true,
     after: ['isolate'],
     when: hasKind('gateway'),
     leavesOpen: 'house fed through the bypass, gateway locked off and labelled',
@@ -152,6 +155,7 @@ export const TASK_TEMPLATES: readonly TaskTemplate[] = [
     people: one,
     licensed: true,
     powerOff: true,
+    onDeadParts: true,
     after: ['isolate', 'cables'],
     when: ({ runs }) => runs.length > 0,
     leavesOpen: 'unfinished runs isolated at both ends, locked off and labelled',
@@ -163,6 +167,7 @@ export const TASK_TEMPLATES: readonly TaskTemplate[] = [
     people: one,
     licensed: true,
     powerOff: true,
+    onDeadParts: true,
     after: ['incomer', 'terminate', 'electrode'],
     when: always,
     leavesOpen: null,
@@ -183,6 +188,7 @@ export const TASK_TEMPLATES: readonly TaskTemplate[] = [
     minutes: () => 60,
     people: () => 2,
     licensed: true,
+    powerOff: true,
     after: ['energise'],
     when: always,
     leavesOpen: 'island operation disabled until it is tested',
@@ -257,6 +263,7 @@ export function tasksOfPlan(
       people,
       licensed = false,
       powerOff = false,
+      onDeadParts = false,
       daylight = false,
       dry = false,
       visit = false,
@@ -271,6 +278,7 @@ export function tasksOfPlan(
         people: people(installation),
         licensed,
         powerOff,
+        isolated: onDeadParts,
         daylight,
         dry,
         visitTag: visit ? visitTag : null,

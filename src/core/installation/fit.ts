@@ -103,6 +103,8 @@ export interface FitDetails {
     licensed: boolean
     after: string | null
     powerOff: boolean
+    /** Work on dead parts, under an isolation; left out: as its kind of task has it. */
+    isolated?: boolean | null
     daylight: boolean
     dry: boolean
     visitTag: string | null

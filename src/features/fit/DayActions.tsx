@@ -32,7 +32,10 @@ export function DayActions({
         jobName: installation.name,
         place: view.place,
         day: view.scheduledDay,
-        tasks: schedule.planned.map((task) => ({ ...task, name: nameOf(task.id) })),
+        tasks: [
+          ...schedule.planned.map((task) => ({ ...task, name: nameOf(task.id) })),
+          ...schedule.isolatedAgain.map((task) => ({ ...task, name: 'Isolate and prove dead again' })),
+        ],
         nameOfPerson: personOf,
         powerOff: schedule.powerOff,
       }),

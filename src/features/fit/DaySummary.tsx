@@ -20,6 +20,12 @@ export function DaySummary({
           ? 'The supply stays on.'
           : `No supply ${schedule.powerOff.map(({ fromMin, toMin }) => `${whenWords(fromMin)}–${clockText(toMin)}`).join(', ')}, ${Math.round(schedule.powerOffMinutes)} minutes.`}
       </Text>
+      {schedule.isolatedAgain.map(({ id, startMin, endMin }) => (
+        <Text key={id} fontWeight="600">
+          {whenWords(startMin)}–{clockText(endMin)}: isolate and prove dead again. An isolation does not survive a
+          night.
+        </Text>
+      ))}
       {schedule.critical.length > 0 && (
         <Text color="ink2">What decides the end: {schedule.critical.map(nameOf).join(' → ')}.</Text>
       )}
