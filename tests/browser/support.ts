@@ -11,8 +11,17 @@ const base = () => process.env.AWLBRIGHT_TEST_URL ?? 'http://127.0.0.1:4310'
 
 const sessions = new Map<Who, Awaited<ReturnType<BrowserContext['cookies']>>>()
 
+/** The demo crew’s instruments, the tester on top. */
+const INSTRUMENTS = ['a1', 'a2', 'a3'].map((end) => `018f0000-0000-7000-8000-0000000000${end}`)
+
+/** What somebody has taken in hand on this device, once a test begins; nobody's instrument is chosen silently. */
+function takeInHand(ids: readonly string[]): void {
+  if (localStorage.getItem('awlbright-instrument') === null) localStorage.setItem('awlbright-instrument', ids.join(' '))
+}
+
 /** Signs a browser in without going through the form; each person signs in once a run, as sign-ins are limited. */
 export async function signIn(context: BrowserContext, who: Who): Promise<void> {
+  await context.addInitScript(takeInHand, INSTRUMENTS)
   const known = sessions.get(who)
   if (known) return context.addCookies(known)
   const response = await context.request.post('/api/auth/sign-in/email', {

@@ -285,6 +285,16 @@ export const tester: Instrument = {
   ],
 }
 
+/** Something with a certificate that says nothing of its accuracy: what a test reads with where it does not say otherwise. */
+export const certified: Instrument = {
+  id: '018f0000-0000-7000-8000-0000000000b2',
+  tag: 'M8',
+  name: 'Plain meter',
+  calibrationDue: '2099-01-01',
+  lowImpedance: false,
+  functions: [],
+}
+
 let made = 0
 
 /** A reading on a slot; each later one has a later clock. */
@@ -306,7 +316,7 @@ export function reading(
     digits: null,
     unit: '',
     detail: null,
-    instrumentId: null,
+    instrumentId: typed ? certified.id : null,
     recordedBy: 'u1',
     recordedByName: 'Test Hand',
     recordedAt: new Date(Date.UTC(2026, 0, 1) + made * 1000).toISOString(),
@@ -322,7 +332,7 @@ export const recordOf = (installation: Installation, readings: readonly Reading[
   installation,
   readings,
   attachments: [],
-  instruments: [tester],
+  instruments: [tester, certified],
   overrides: [],
   replacements: [],
   serialsElsewhere: [],

@@ -57,11 +57,11 @@ describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
 
   it('can be typed on the quick line, every line of it', () => {
     for (const { line, with: tool } of scenario.readings) {
-      const inHand = instruments.find(({ tag }) => tag === tool)?.id ?? null
+      const inHand = instruments.filter(({ tag }) => tag === tool).map(({ id }) => id)
       const state = readQuickLine(line, {
         points,
         mode: 'grid',
-        instrumentFor: (measures) => (inHand ? instrumentFor(instruments, inHand, measures) : null),
+        instrumentFor: (measures) => instrumentFor(instruments, inHand, measures),
       })
       expect(state.kind, `“${line}”`).toBe('ready')
     }

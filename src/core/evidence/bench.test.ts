@@ -76,13 +76,22 @@ describe('judging', () => {
       readyForLoads().map((one) => (one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: tester.id } : one)),
     )
     expect(benchOf(record).judgements.get('earth.islandBond')?.verdict).toBe('proven')
-    const lapsed = benchOf({ ...record, instruments: [{ ...tester, calibrationDue: '2026-05-31' }] }).judgements.get(
-      'earth.islandBond',
-    )
-    expect([lapsed?.verdict, lapsed?.why]).toEqual([
+    const due = (calibrationDue: string | null) =>
+      benchOf({ ...record, instruments: [{ ...tester, calibrationDue }] }).judgements.get('earth.islandBond')
+    // the readings are of 1 January 2026: what counts is the day they were read, not today
+    expect([due('2026-01-01')?.verdict, due('2025-12-31')?.verdict, due(null)?.verdict]).toEqual([
+      'proven',
       'watch',
-      expect.stringContaining('due for calibration on 2026-05-31'),
+      'watch',
     ])
+    expect(due('2025-12-31')?.why).toContain('due for calibration on 2025-12-31, before this was read')
+    expect(due(null)?.why).toContain('has no certificate on file')
+    const nobodys = readyForLoads().map((one) => (one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: null } : one))
+    expect(verdictOf('earth.islandBond', nobodys)?.verdict).not.toBe('proven')
+    expect(verdictOf('wire.loop.w1', [reading('wire.loop.w1', 'loop', 0.046, { instrumentId: null })])).toMatchObject({
+      verdict: 'watch',
+      why: expect.stringContaining('not said with which instrument'),
+    })
   })
   it('does not prove a bond before a residual-current device has tripped on it', () => {
     const volts = [

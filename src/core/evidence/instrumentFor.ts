@@ -1,16 +1,18 @@
 import type { Instrument, Measured } from '../installation/installation'
 
 /**
- * The instrument a reading is made with: the one in the hand if it measures the quantity, else the crew's first that does.
+ * The instrument a reading is made with: of those that were taken in hand, latest first, the first that measures the quantity. Nobody's instrument
+ * is chosen silently.
  *
- * @returns `null` where nothing is measured, or no instrument of the crew measures it
+ * @returns `null` where nothing is measured, or none in hand measures it
  */
 export function instrumentFor(
   instruments: readonly Instrument[],
-  inHandId: string | null,
+  inHandIds: readonly string[],
   measures: Measured | null,
 ): Instrument | null {
   if (measures === null) return null
   const able = instruments.filter(({ functions }) => functions.some((fn) => fn.measures === measures))
-  return able.find(({ id }) => id === inHandId) ?? able[0] ?? null
+  const id = inHandIds.find((chosen) => able.some((instrument) => instrument.id === chosen))
+  return able.find((instrument) => instrument.id === id) ?? null
 }

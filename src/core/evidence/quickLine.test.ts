@@ -6,7 +6,7 @@ import { readQuickLine } from './quickLine'
 
 const points = pointsOf(house())
 const read = (text: string, mode: 'grid' | 'island' = 'grid') =>
-  readQuickLine(text, { points, mode, instrumentFor: (measures) => instrumentFor([tester], null, measures) })
+  readQuickLine(text, { points, mode, instrumentFor: (measures) => instrumentFor([tester], [tester.id], measures) })
 const ready = (text: string, mode?: 'grid' | 'island') => {
   const state = read(text, mode)
   return state.kind === 'ready'
@@ -78,9 +78,12 @@ it('records with the instrument that measures the quantity, not the one in the h
     ],
   }
   expect([
-    instrumentFor([tester, clamp], tester.id, 'earthCurrent')?.tag,
-    instrumentFor([tester, clamp], clamp.id, 'voltage')?.tag,
-    instrumentFor([tester], null, 'torque'),
-    instrumentFor([tester], tester.id, null),
-  ]).toEqual(['K1', 'M9', null, null])
+    instrumentFor([tester, clamp], [tester.id, clamp.id], 'earthCurrent')?.tag,
+    instrumentFor([tester, clamp], [clamp.id, tester.id], 'voltage')?.tag,
+    // nobody's instrument is chosen silently
+    instrumentFor([tester, clamp], [], 'voltage'),
+    instrumentFor([tester, clamp], [clamp.id], 'voltage'),
+    instrumentFor([tester], [tester.id], 'torque'),
+    instrumentFor([tester], [tester.id], null),
+  ]).toEqual(['K1', 'M9', null, null, null, null])
 })

@@ -1,3 +1,4 @@
+import type { Instrument } from '../installation/installation'
 import type { InstrumentAccuracy } from '../quantity/accuracy'
 import { formatQuantity } from '../quantity/formatQuantity'
 import type { Verdict } from '../rules/verdict'
@@ -16,8 +17,8 @@ export interface SlotReadings {
   word: (slot: string) => string | null
   /** What the instrument's maker states for the range the value was read in. */
   accuracy: (slot: string) => InstrumentAccuracy | null
-  /** Whether any reading of the point rests on an instrument whose calibration has run out. */
-  calibrationLapsed: string | null
+  /** Why the weakest instrument behind the point makes weak evidence; `null` where all have a certificate that was valid on the day. */
+  weakInstrument: string | null
   any: boolean
 }
 
@@ -25,13 +26,27 @@ const slotOf = (point: Point, id: string) => point.slots.find((slot) => slot.id 
 const isImpossible = (value: number, slot: Slot | undefined) =>
   value < 0 && slot?.input.kind === 'quantity' && !slot.input.signed
 
+/** Whether an instrument stands behind what a slot takes. */
+const measuredBy = (slot: Slot | undefined) => slot?.input.kind === 'quantity' && slot.input.measures !== null
+
+/** Why a reading is weak evidence: by its instrument's certificate on the day it was read. */
+function weaknessOf({ recordedAt }: Reading, instrument: Instrument | undefined): string | null {
+  if (!instrument) return 'it is not said with which instrument it was read'
+  const { tag, calibrationDue } = instrument
+  if (calibrationDue === null) return `${tag} has no certificate on file`
+  return calibrationDue < recordedAt.slice(0, 10)
+    ? `${tag} was due for calibration on ${calibrationDue}, before this was read`
+    : null
+}
+
 /** Collects the latest standing reading of each slot of a point. */
 export function slotReadings(point: Point, context: EvidenceContext): SlotReadings {
   const latest = latestBySlot(context.readings, point.key)
   const instrumentOf = (slot: string) => context.instruments.find(({ id }) => id === latest.get(slot)?.instrumentId)
-  const lapsed = [...latest.values()]
-    .map(({ slot }) => instrumentOf(slot))
-    .find((instrument) => instrument && instrument.calibrationDue !== null && instrument.calibrationDue < context.today)
+  const weakness = [...latest.values()]
+    .filter(({ slot, valueNumber }) => valueNumber !== null && measuredBy(slotOf(point, slot)))
+    .map((reading) => weaknessOf(reading, instrumentOf(reading.slot)))
+    .find((found) => found !== null)
   const figure: SlotReadings['figure'] = (slot) => {
     const reading = latest.get(slot)
     return reading?.valueNumber == null ? null : { value: reading.valueNumber, bound: boundOf(reading) }
@@ -50,7 +65,7 @@ export function slotReadings(point: Point, context: EvidenceContext): SlotReadin
       if (input?.kind !== 'quantity' || value == null) return null
       return functionInRange(instrumentOf(slot), input.measures, value)?.accuracy ?? null
     },
-    calibrationLapsed: lapsed ? `${lapsed.tag} was due for calibration on ${lapsed.calibrationDue}` : null,
+    weakInstrument: weakness ?? null,
     any: latest.size > 0,
   }
 }
@@ -67,10 +82,10 @@ export function unusableFigures(point: Point, context: EvidenceContext): string[
   })
 }
 
-/** Evidence from an instrument past its calibration is weak: Proven becomes Watch, and the reason says so. */
+/** Evidence from an instrument without a valid certificate on the day, or from none that is named, is weak: Proven becomes Watch, and the reason says so. */
 export function afterCalibration<T extends { verdict: Verdict; why: string }>(judgement: T, slots: SlotReadings): T {
-  if (slots.calibrationLapsed === null || judgement.verdict !== 'proven') return judgement
-  return { ...judgement, verdict: 'watch', why: `${judgement.why} Watch, because ${slots.calibrationLapsed}.` }
+  if (slots.weakInstrument === null || judgement.verdict !== 'proven') return judgement
+  return { ...judgement, verdict: 'watch', why: `${judgement.why} Watch, because ${slots.weakInstrument}.` }
 }
 
 /** A reading as the crew wrote it, with its unit and the side it is open to. */

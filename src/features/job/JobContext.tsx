@@ -39,8 +39,9 @@ export interface JobContextValue extends JobOnDevice, BenchPlace, Entries, Asked
   actor: Actor
   may: (useCase: UseCaseName) => boolean
   hand: Hand
-  instrumentId: string | null
-  setInstrumentId: (id: string | null) => void
+  /** Instruments taken in hand on this device, latest first. */
+  instrumentIds: readonly string[]
+  takeInstrument: (id: string) => void
   keep: Keep
   carryOut: CarryOut
   /** Text another part wants on the quick line, such as the chip of a slot. */
@@ -102,15 +103,15 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   const { jobId } = record.installation
   const bench = useMemo(() => benchOf(record), [record])
   const place = useBenchPlace(bench, initial)
-  const [instrumentId, setInstrumentId] = useInstrumentInHand(record)
+  const [instrumentIds, takeInstrument] = useInstrumentInHand(record)
   const hand = useMemo(
     (): Hand => ({
       jobId,
       userId: actor.userId,
       userName: actor.name,
-      instrumentFor: (measures) => instrumentFor(record.instruments, instrumentId, measures),
+      instrumentFor: (measures) => instrumentFor(record.instruments, instrumentIds, measures),
     }),
-    [jobId, actor, instrumentId, record.instruments],
+    [jobId, actor, instrumentIds, record.instruments],
   )
   const ways = useCarryOut(jobId, actor, outbox, refresh)
   const entries = useEntries(record, bench, hand, ways.keep)
@@ -127,12 +128,12 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
       actor,
       may: (useCase) => mayCall(actor.role, useCase),
       hand,
-      instrumentId,
-      setInstrumentId,
+      instrumentIds,
+      takeInstrument,
       proposed,
       propose: (text) => setProposed({ text, stamp: Date.now() }),
     }),
-    [job, place, ways, entries, asked, bench, actor, hand, instrumentId, setInstrumentId, proposed],
+    [job, place, ways, entries, asked, bench, actor, hand, instrumentIds, takeInstrument, proposed],
   )
   return (
     <JobContext value={value}>
