@@ -100,7 +100,7 @@ test('a three-phase job is surveyed and planned from nothing', async ({ page, co
     'Power factor': '0,8',
     'Share of the time it runs': '40',
     Phase: 'L1',
-    'Locked-rotor current': '24',
+    'Locked-rotor current': '16',
     'Its motor starts': 'direct',
     'Start takes': '0,6',
     'Must stay on': 'yes',
@@ -140,7 +140,7 @@ test('a three-phase job is surveyed and planned from nothing', async ({ page, co
   await tab(page, 'Schools')
   await expect(page.getByRole('region', { name: 'Manual changeover' })).toContainText('Turn off Kitchen')
   await tab(page, 'Motors')
-  await expect(page.locator('[data-motor=cold]')).toContainText(/5\.52.kVA to start/)
+  await expect(page.locator('[data-motor=cold]')).toContainText(/3\.68.kVA to start/)
   await expect(page.locator('[data-motor=cold]')).toContainText('With a soft start')
 
   await tab(page, 'Year')

@@ -41,6 +41,12 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await expect(page.getByText('No loads yet')).toBeVisible()
     // the page is painted before its buttons do something
     await page.locator('[data-alive]').waitFor()
+    // nobody's instrument is chosen silently: the torque wrench, the clamp, and the tester on top
+    await expect(page.getByLabel('Instrument in hand')).toHaveValue('')
+    for (const tool of [/Torque wrench/, /Clamp meter/, /Installation tester/]) {
+      const option = page.getByLabel('Instrument in hand').locator('option').filter({ hasText: tool })
+      await page.getByLabel('Instrument in hand').selectOption(await option.getAttribute('value'))
+    }
   })
 
   await test.step('survey', async () => {
@@ -94,7 +100,6 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await page.getByRole('button', { name: 'Battery and gateway' }).click()
     await fill(page, { 'Usable energy': '9.6 kWh', 'Backup reserve': '40', 'Charge as usual': '70' }, /Save/)
     // what only the maker can state: without it no gap is promised
-    await page.getByRole('tab', { name: /Papers/ }).click()
     await page.getByRole('button', { name: 'Add a declared figure' }).click()
     await fill(
       page,

@@ -286,6 +286,12 @@ test('nothing goes live before the dead tests hold; then the steps are ticked wi
     await field.fill('0')
     await field.press('Enter')
   }
+  await expect(step('dead')).toContainText('Open')
+  for (const when of ['before', 'after'])
+    await step('dead')
+      .getByRole('group', { name: `Tester proven on a known source ${when}` })
+      .getByRole('button', { name: 'yes' })
+      .click()
   await expect(step('dead')).toContainText('Proven')
   const supply = step('supply').getByRole('textbox')
   await supply.fill('23 kg')
