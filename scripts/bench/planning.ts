@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { readProfileCsv } from '@/core/exchange/profileCsv'
-import { type AutonomySystem, autonomyOfYear } from '@/core/plan/autonomy'
+import { type KnownSystem, autonomyOfYear } from '@/core/plan/autonomy'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import { pricesOf, sizeCurve } from '@/core/plan/selfConsumption'
 import { loadStripLayout } from '@/features/plan/loadStripLayout'
@@ -24,7 +24,7 @@ const read = readProfileCsv(
 )
 if (!read.ok) throw new Error(read.error.message)
 const profile = read.value
-const system: AutonomySystem = {
+const system: KnownSystem = {
   capacityWh: 14_200,
   chargeEfficiency: 0.955,
   dischargeEfficiency: 0.95,

@@ -1,4 +1,5 @@
-import { autonomy } from '@/core/plan/autonomy'
+import type { InferType } from 'yup'
+import { type KnownSystem, autonomy, isKnownSystem } from '@/core/plan/autonomy'
 import { boardRating } from '@/core/plan/boardRating'
 import { cable } from '@/core/plan/cable'
 import { changeoverLoad } from '@/core/plan/changeoverLoad'
@@ -11,7 +12,7 @@ import { loadLadder } from '@/core/plan/loadLadder'
 import { motorStart } from '@/core/plan/motorStart'
 import { acPvInIsland, dcPv } from '@/core/plan/pvInIsland'
 import { runtime } from '@/core/plan/runtime'
-import { pricesOf, selfConsumptionOfYear } from '@/core/plan/selfConsumption'
+import { type Tariff, kneeOf, pricesOf, selfConsumptionOfYear } from '@/core/plan/selfConsumption'
 import { sourceSideDevice } from '@/core/plan/sourceSideDevice'
 import { sourceLimits } from '@/core/plan/sourceLimits'
 import { twoControllers } from '@/core/plan/twoControllers'
@@ -19,7 +20,7 @@ import type { YearProfile } from '@/core/plan/yearProfile'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { type RulePackId } from '@/core/rules/rulePack'
 import { type CalcCode, calc, checked } from './inputFields'
-import { readProfileFile } from './readProfileFile'
+import { readPriceFile, readProfileFile } from './readProfileFile'
 import { p8, p1, p2, p3, p4, p5, p6, p7, p9 } from './planSchemas'
 import { p10kind, p10ac, p10dc, p11, p12, p13, p14, p15, t14 } from './planSchemasPv'
 
@@ -31,6 +32,30 @@ function withProfile<T extends { profileCsv: string }, R>(
   const read = readProfileFile(profileCsv)
   if (!read.ok) throw new RangeError(`profileCsv: ${profileCsv}: ${read.error.message}`)
   return run(read.value, system)
+}
+
+type BooksInput = Omit<InferType<typeof p14>, 'profileCsv'>
+
+/** The tariff of a P-14 input: a flat price, two rates, or the file it names. */
+function tariffOfInput({ importPrice, twoRate, priceCsv, exportPrice }: BooksInput): Tariff {
+  if (twoRate !== null) return { kind: 'twoRate', ...twoRate, exportPrice }
+  if (priceCsv === null) return { kind: 'flat', importPrice: importPrice ?? 0, exportPrice }
+  const read = readPriceFile(priceCsv)
+  if (!read.ok) throw new RangeError(`priceCsv: ${priceCsv}: ${read.error.message}`)
+  return { kind: 'file', prices: read.value, exportPrice }
+}
+
+/** P-14 as the command line asks it: one system, or the knee over sizes. */
+function booksOfYear(profile: YearProfile, input: BooksInput): unknown {
+  const { importPrice: _price, twoRate: _rates, priceCsv: _file, exportPrice: _sold, sizes, ...system } = input
+  const prices = pricesOf(tariffOfInput(input), profile.stepH)
+  if (sizes === null)
+    return isKnownSystem(system) ? selfConsumptionOfYear(profile, system, prices) : { verdict: 'open' }
+  const points = (sizes as Pick<KnownSystem, 'capacityWh' | 'chargeLimitW' | 'dischargeLimitW'>[]).map((size) => ({
+    capacityWh: size.capacityWh,
+    ...selfConsumptionOfYear(profile, { ...system, ...size }, prices),
+  }))
+  return { points, kneeCapacityWh: kneeOf(points)?.capacityWh ?? null }
 }
 
 /** The planning calculations, and the load ladder of the test day. */
@@ -64,15 +89,10 @@ export const PLAN_CODES: Readonly<Record<string, CalcCode>> = {
   'P-13': calc('two battery controllers', p13, (input) =>
     twoControllers(input as Parameters<typeof twoControllers>[0]),
   ),
-  'P-14': calc('self-consumption and value of a year; profileCsv is a path', p14, (input) =>
-    withProfile(input, (profile, { importPrice, exportPrice, capacityWh, dischargeLimitW, ...system }) => {
-      if (capacityWh === null || dischargeLimitW === null) return { verdict: 'open' }
-      return selfConsumptionOfYear(
-        profile,
-        { ...system, capacityWh, dischargeLimitW },
-        pricesOf({ kind: 'flat', importPrice, exportPrice }, profile.stepH),
-      )
-    }),
+  'P-14': calc(
+    'self-consumption and value of a year, and the knee over sizes; profileCsv and priceCsv are paths',
+    p14,
+    (input) => withProfile(input, booksOfYear),
   ),
   'P-15': calc('declared data: what to ask the maker', p15, ({ things, declared }) =>
     askTheMaker(things as Parameters<typeof askTheMaker>[0], declared as Parameters<typeof askTheMaker>[1]),

@@ -127,7 +127,36 @@ export const p13 = yup.object({
   settleBandW: least0().required(required),
 })
 
-export const p14 = p8.shape({ importPrice: least0().required(required), exportPrice: least0().default(0) })
+export const p14 = p8
+  .shape({
+    importPrice: least0().nullable().default(null),
+    twoRate: yup
+      .object({
+        peakPrice: least0().required(required),
+        offpeakPrice: least0().required(required),
+        fromHour: number().min(0).max(24).required(required),
+        toHour: number().min(0).max(24).required(required),
+      })
+      .nullable()
+      .default(null),
+    priceCsv: text().max(400).nullable().default(null),
+    exportPrice: least0().default(0),
+    sizes: listOf(
+      yup.object({
+        capacityWh: least0().required(required),
+        chargeLimitW: least0().required(required),
+        dischargeLimitW: least0().required(required),
+      }),
+      50,
+    )
+      .nullable()
+      .default(null),
+  })
+  .test(
+    'tariff',
+    'give exactly one of importPrice, twoRate and priceCsv',
+    (input) => [input.importPrice, input.twoRate, input.priceCsv].filter((price) => price != null).length === 1,
+  )
 
 export const p15 = yup.object({
   things: listOf(

@@ -2,7 +2,7 @@ import { MessageChannel } from 'node:worker_threads'
 import { type Endpoint, expose, wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
 import { afterAll, describe, expect, it } from 'vitest'
-import type { AutonomySystem } from '@/core/plan/autonomy'
+import type { KnownSystem } from '@/core/plan/autonomy'
 import { planCalls } from './planCalls'
 
 const { port1, port2 } = new MessageChannel()
@@ -12,7 +12,7 @@ const calls = wrap<typeof planCalls>(endpoint(port2))
 afterAll(() => port1.close())
 
 const year = { stepH: 1, loadW: new Float64Array(8760).fill(500), pvW: new Float64Array(8760) }
-const system: AutonomySystem & { capacityWh: number; dischargeLimitW: number } = {
+const system: KnownSystem = {
   capacityWh: 5000,
   chargeEfficiency: 1,
   dischargeEfficiency: 1,

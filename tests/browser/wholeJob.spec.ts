@@ -42,10 +42,17 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     // the page is painted before its buttons do something
     await page.locator('[data-alive]').waitFor()
     // nobody's instrument is chosen silently: the torque wrench, the clamp, and the tester on top
-    await expect(page.getByLabel('Instrument in hand')).toHaveValue('')
+    await expect(page.getByRole('banner').getByLabel('Instrument in hand')).toHaveValue('')
     for (const tool of [/Torque wrench/, /Clamp meter/, /Installation tester/]) {
-      const option = page.getByLabel('Instrument in hand').locator('option').filter({ hasText: tool })
-      await page.getByLabel('Instrument in hand').selectOption(await option.getAttribute('value'))
+      const option = page
+        .getByRole('banner')
+        .getByLabel('Instrument in hand')
+        .locator('option')
+        .filter({ hasText: tool })
+      await page
+        .getByRole('banner')
+        .getByLabel('Instrument in hand')
+        .selectOption(await option.getAttribute('value'))
     }
   })
 

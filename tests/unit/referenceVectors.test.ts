@@ -14,7 +14,11 @@ interface Vectors {
 /** The profile a vector names lies beside the vectors; the calculation takes a path. */
 const withPath = (input: unknown) =>
   typeof input === 'object' && input !== null && 'profileCsv' in input
-    ? { ...input, profileCsv: folder + String(input.profileCsv) }
+    ? {
+        ...input,
+        profileCsv: folder + String(input.profileCsv),
+        ...('priceCsv' in input && { priceCsv: folder + String(input.priceCsv) }),
+      }
     : input
 
 for (const file of readdirSync(folder).filter((name) => name.endsWith('.json'))) {

@@ -86,7 +86,9 @@ describe('judging', () => {
     ])
     expect(due('2025-12-31')?.why).toContain('due for calibration on 2025-12-31, before this was read')
     expect(due(null)?.why).toContain('has no certificate on file')
-    const nobodys = readyForLoads().map((one) => (one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: null } : one))
+    const nobodys = readyForLoads().map((one) =>
+      one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: null } : one,
+    )
     expect(verdictOf('earth.islandBond', nobodys)?.verdict).not.toBe('proven')
     expect(verdictOf('wire.loop.w1', [reading('wire.loop.w1', 'loop', 0.046, { instrumentId: null })])).toMatchObject({
       verdict: 'watch',

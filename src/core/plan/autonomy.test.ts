@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { type AutonomySystem, autonomy, autonomyOfYear, outageHours } from './autonomy'
+import { type KnownSystem, autonomy, autonomyOfYear, outageHours } from './autonomy'
 import { HOURS_PER_YEAR, type YearProfile, averagedTo, profileFault } from './yearProfile'
 
-const system: AutonomySystem & { capacityWh: number; dischargeLimitW: number } = {
+const system: KnownSystem = {
   capacityWh: 10_000,
   chargeEfficiency: 0.95,
   dischargeEfficiency: 0.95,

@@ -1,3 +1,4 @@
+import { isWithin } from './dailyHours'
 import { MONTH_DAYS, type YearProfile, profileFault } from './yearProfile'
 
 /** Charging from the grid in a window of the day, by the clock's hours. */
@@ -13,7 +14,8 @@ export interface AutonomySystem {
   capacityWh: number | null
   chargeEfficiency: number
   dischargeEfficiency: number
-  chargeLimitW: number
+  /** `null` while what it is charged with is not declared; nothing else stands in for it. */
+  chargeLimitW: number | null
   dischargeLimitW: number | null
   /** Kept back by normal operation. */
   reserveSoc: number
@@ -24,12 +26,27 @@ export interface AutonomySystem {
   /** Share of the profile's load that is fed in an outage. */
   loadShare: number
   standbyW: number
-  /** Share of the profile's PV that feeds the island. */
-  pvShare: number
+  /** Share of the profile's PV that feeds the island; `null` while it is not known. */
+  pvShare: number | null
   maxHours: number
   /** Length of the outage that energy not served is reckoned for. */
   ensHours: number
 }
+
+/** A system of which everything is known that a year needs. */
+export type KnownSystem = AutonomySystem & {
+  capacityWh: number
+  chargeLimitW: number
+  dischargeLimitW: number
+  pvShare: number
+}
+
+/** Whether everything is known of a system that a year needs. */
+export const isKnownSystem = (system: AutonomySystem): system is KnownSystem =>
+  system.capacityWh !== null &&
+  system.chargeLimitW !== null &&
+  system.dischargeLimitW !== null &&
+  system.pvShare !== null
 
 export interface Autonomy {
   p5H: number | null
@@ -77,13 +94,8 @@ const OPEN: Autonomy = {
 }
 
 /** Energy in the battery that normal operation leaves at the start of each step, in Wh, after a year run once to settle. */
-function normalOperation(
-  { loadW, pvW, stepH }: YearProfile,
-  system: AutonomySystem,
-  capacityWh: number,
-  dischargeLimitW: number,
-): Float64Array {
-  const { chargeEfficiency: etaC, dischargeEfficiency: etaD, gridCharge } = system
+function normalOperation({ loadW, pvW, stepH }: YearProfile, system: KnownSystem): Float64Array {
+  const { capacityWh, dischargeLimitW, chargeEfficiency: etaC, dischargeEfficiency: etaD, gridCharge } = system
   const n = loadW.length
   const chargeWh = system.chargeLimitW * stepH
   const dischargeWh = dischargeLimitW * stepH
@@ -92,9 +104,7 @@ function normalOperation(
   const gridWh = (gridCharge?.powerW ?? 0) * stepH
   const perDay = Math.round(24 / stepH)
   const inWindow = new Uint8Array(perDay)
-  if (gridCharge)
-    for (let k = 0; k < perDay; k++)
-      inWindow[k] = k * stepH >= gridCharge.fromHour && k * stepH < gridCharge.toHour ? 1 : 0
+  if (gridCharge) for (let k = 0; k < perDay; k++) inWindow[k] = isWithin(k * stepH, gridCharge) ? 1 : 0
   const start = new Float64Array(n)
   let wh = system.initialSoc * capacityWh
   for (let pass = 0; pass < 2; pass++) {
@@ -116,10 +126,8 @@ function normalOperation(
 }
 
 /** What an outage asks of the battery in each step, in Wh; below 0 where PV leaves something over. */
-const outageNeed = (
-  { loadW, pvW, stepH }: YearProfile,
-  { loadShare, pvShare, standbyW }: AutonomySystem,
-): Float64Array => loadW.map((watts, j) => (watts * loadShare + standbyW - (pvW[j] as number) * pvShare) * stepH)
+const outageNeed = ({ loadW, pvW, stepH }: YearProfile, { loadShare, pvShare, standbyW }: KnownSystem): Float64Array =>
+  loadW.map((watts, j) => (watts * loadShare + standbyW - (pvW[j] as number) * pvShare) * stepH)
 
 /**
  * What each step does to the energy in the battery, in Wh: what it can take in of a surplus, what it gives for a need, −∞ where the need is
@@ -151,7 +159,7 @@ const element = (sorted: Float64Array, percent: number) =>
 
 /**
  * P-8: an outage from every step of a year, with the state of charge that normal operation left there, stepped until the demand cannot be
- * met or `maxHours`. A system without capacity or discharge limit is `null`s and Open. The stepping
+ * met or `maxHours`. A system of which capacity, a limit or the share of PV is not known is `null`s and Open. The stepping
  * is exact to the definition, in Wh instead of shares.
  *
  * @throws RangeError for a profile that is not a whole year, named with its rows
@@ -159,12 +167,12 @@ const element = (sorted: Float64Array, percent: number) =>
 export function autonomyOfYear(profile: YearProfile, system: AutonomySystem): AutonomyYear | null {
   const fault = profileFault(profile)
   if (fault) throw new RangeError(fault)
+  if (!isKnownSystem(system)) return null
   const { capacityWh, dischargeLimitW, maxHours, loadShare, dischargeEfficiency: etaD } = system
-  if (capacityWh === null || dischargeLimitW === null) return null
   const { stepH, loadW } = profile
   const n = loadW.length
   const maxSteps = Math.round(maxHours / stepH)
-  const startWh = normalOperation(profile, system, capacityWh, dischargeLimitW)
+  const startWh = normalOperation(profile, system)
   const need = outageNeed(profile, system)
   const dischargeWh = dischargeLimitW * stepH
   const change = storedChange(need, system.chargeLimitW * stepH, dischargeWh, system, maxSteps)
@@ -304,7 +312,7 @@ export interface OutageHour {
  */
 export function outageHours(
   profile: YearProfile,
-  system: AutonomySystem & { capacityWh: number; dischargeLimitW: number },
+  system: KnownSystem,
   startStep: number,
   startSoc: number,
   hours: number,

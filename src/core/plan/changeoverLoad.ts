@@ -74,7 +74,7 @@ function demandOfMetering(halfHourlyKWh: readonly number[]): Demand {
  * P-6: the demand an outage meets — expected, likely peak (95th percentile) and the share of time above each limit — from a load list
  * or half-hourly metering, the loads to turn off first by night and by day, and the changeover school that follows.
  *
- * Missing limits leave what depends on them `null` and the verdict Open; no loads and no metering leave everything Open.
+ * Limits are one set: while one is missing, shares, lists and school are `null` and the verdict Open; no loads and no metering leave everything Open.
  */
 export function changeoverLoad(input: ChangeoverLoadInput): ChangeoverLoad {
   const { loads = [], halfHourlyKWh, nightLimitW, changeoverLimitW, dayLimitW, shareTolerance, acceptsShedding } = input
@@ -95,12 +95,14 @@ export function changeoverLoad(input: ChangeoverLoadInput): ChangeoverLoad {
     }
   }
   const demand = metered ? demandOfMetering(halfHourlyKWh) : demandOfLoads(loads)
-  const above = (limitW: number | null) => (limitW === null ? null : demand.above(limitW))
-  const turnOff = (limitW: number | null) => (metered || limitW === null ? null : turnOffFirst(loads, aim * limitW))
+  // limits are one set: where one is missing, shares, lists and school are null together
+  const missing = nightLimitW === null || changeoverLimitW === null || dayLimitW === null
+  const above = (limitW: number | null) => (missing || limitW === null ? null : demand.above(limitW))
+  const turnOff = (limitW: number | null) =>
+    metered || missing || limitW === null ? null : turnOffFirst(loads, aim * limitW)
   const shareAboveNight = above(nightLimitW)
   const shareAboveChangeover = above(changeoverLimitW)
   const turnOffNight = turnOff(nightLimitW)
-  const missing = nightLimitW === null || changeoverLimitW === null || dayLimitW === null
 
   let school: School | null = null
   if (shareAboveNight !== null && shareAboveChangeover !== null) {

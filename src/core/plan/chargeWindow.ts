@@ -73,7 +73,9 @@ export function chargeWindow(input: ChargeWindowInput): ChargeWindow {
       return each.reduce((least, one) => (one[1] < least[1] ? one : least))
     },
   )
-  const [bindingLimit, chargeW] = limits ?? [null, null]
+  // one question, one answer: what cannot say whether the window is enough says no power either
+  const asked = [input.socStart, input.socTarget, input.nominalWh, input.chargeEfficiency, input.windowH]
+  const [bindingLimit, chargeW] = limits === null || asked.includes(null) ? [null, null] : limits
   const fillH = given(
     [chargeW, input.socStart, input.socTarget, input.nominalWh, input.chargeEfficiency],
     (watts, start, target, nominalWh, efficiency) => {

@@ -483,7 +483,7 @@ describe('the year of a house', () => {
     ])
     expect(systemOfPlan(house(), planOfInstallation(house()))).toMatchObject({
       loadShare: 1,
-      pvShare: 1,
+      pvShare: 0,
       gridCharge: null,
     })
   })

@@ -132,21 +132,21 @@ export function dcPv(input: DcPvInput): DcPv {
   const atTemp = (volts: number | null, tempC: number | null) =>
     volts === null || betaPerC === null || tempC === null ? null : volts * (1 + betaPerC * (tempC - 25))
   const coldModuleV = input.optimisers ? null : atTemp(moduleVocV, minTempC)
+  // figures of one judgement are null together: a voltage says nothing without its limit
   const [coldVocV, maxModulesInString] =
-    coldModuleV === null
+    coldModuleV === null || modulesInString === null || input.maxVocV === null
       ? NONE
-      : [
-          modulesInString === null ? null : coldModuleV * modulesInString,
-          input.maxVocV === null ? null : Math.floor((input.maxVocV / coldModuleV) * (1 + 1e-9)),
-        ]
-  const hotModuleV = input.trackerStartV === null ? null : atTemp(moduleVmpV, maxTempC)
+      : [coldModuleV * modulesInString, Math.floor((input.maxVocV / coldModuleV) * (1 + 1e-9))]
+  const hotModuleV = input.optimisers || input.trackerStartV === null ? null : atTemp(moduleVmpV, maxTempC)
   const hotVmpV = hotModuleV === null || modulesInString === null ? null : hotModuleV * modulesInString
   const trackerA =
-    moduleIscA === null || stringsInParallel === null
+    moduleIscA === null || stringsInParallel === null || input.trackerLimitA === null
       ? null
       : moduleIscA * (1 + backGain) * stringsInParallel * input.iscFactor
   const arrayRatio =
-    input.arrayW === null || !input.inverterW ? null : (input.arrayW * (1 + backGain)) / input.inverterW
+    input.arrayW === null || !input.inverterW || input.arrayRatioLimit === null
+      ? null
+      : (input.arrayW * (1 + backGain)) / input.inverterW
   const verdict = worstPlanMark([
     checked(coldVocV, input.maxVocV, atMost),
     checked(trackerA, input.trackerLimitA, atMost),

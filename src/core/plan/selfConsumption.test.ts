@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { KnownSystem } from './selfConsumption'
+import type { KnownSystem } from './autonomy'
 import { pricesOf, selfConsumptionOfYear, sizeCurve } from './selfConsumption'
 import { HOURS_PER_YEAR, type YearProfile } from './yearProfile'
 

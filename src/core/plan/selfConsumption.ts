@@ -1,4 +1,5 @@
-import type { AutonomySystem } from './autonomy'
+import type { KnownSystem } from './autonomy'
+import { isWithin } from './dailyHours'
 import { type YearProfile, profileFault } from './yearProfile'
 
 /** What a kilowatt-hour costs from the street, and what the street pays for one, in each step of the year. */
@@ -22,9 +23,8 @@ export function pricesOf(tariff: Tariff, stepH: number): Prices {
   if (tariff.kind === 'flat')
     return { importPerKWh: new Float64Array(n).fill(tariff.importPrice), exportPerKWh: tariff.exportPrice }
   if (tariff.kind === 'twoRate') {
-    const { fromHour, toHour, offpeakPrice, peakPrice } = tariff
-    const cheap = (hour: number) =>
-      fromHour <= toHour ? hour >= fromHour && hour < toHour : hour >= fromHour || hour < toHour
+    const { offpeakPrice, peakPrice } = tariff
+    const cheap = (hour: number) => isWithin(hour, tariff)
     return {
       importPerKWh: Float64Array.from({ length: n }, (_, k) => (cheap((k * stepH) % 24) ? offpeakPrice : peakPrice)),
       exportPerKWh: tariff.exportPrice,
@@ -70,8 +70,6 @@ export interface SelfConsumption {
   valuePerYear: number
 }
 
-export type KnownSystem = AutonomySystem & { capacityWh: number; dischargeLimitW: number }
-
 /** One pass through the year from a state of charge, in Wh. */
 function passOf({ stepH, loadW, pvW }: YearProfile, system: KnownSystem, prices: Prices, startWh: number) {
   const { capacityWh, chargeEfficiency: etaC, dischargeEfficiency: etaD, gridCharge } = system
@@ -100,7 +98,7 @@ function passOf({ stepH, loadW, pvW }: YearProfile, system: KnownSystem, prices:
     const want = house + standbyWh
     const sun = (pvW[k] as number) * stepH
     const hour = (k % perDay) * stepH
-    const inWindow = gridCharge !== null && hour >= gridCharge.fromHour && hour < gridCharge.toHour
+    const inWindow = gridCharge !== null && isWithin(hour, gridCharge)
     const direct = Math.min(want, sun)
     const charged = Math.min(sun - direct, chargeWh, (capacityWh - wh) / etaC)
     wh += charged * etaC
@@ -187,12 +185,24 @@ export function sizeCurve(profile: YearProfile, sizes: readonly PricedSize[], pr
     capacityWh: system.capacityWh,
     ...selfConsumptionOfYear(profile, system, prices),
   }))
+  const knee = kneeOf(points)
+  return { points, knee }
+}
+
+/**
+ * The knee of a curve of sizes: the point farthest above the straight line from the first to the last, the smaller of equals.
+ *
+ * @returns `null` for fewer than three points, and where none lies above the line by more than a millionth of the last value
+ */
+export function kneeOf<Point extends Pick<SizePoint, 'capacityWh' | 'valuePerYear'>>(
+  points: readonly Point[],
+): Point | null {
   const first = points[0]
   const last = points.at(-1)
-  if (!first || !last || last.moduleCount === first.moduleCount) return { points, knee: null }
-  const slope = (last.valuePerYear - first.valuePerYear) / (last.moduleCount - first.moduleCount)
-  const bend = ({ valuePerYear, moduleCount }: SizePoint) =>
-    valuePerYear - first.valuePerYear - slope * (moduleCount - first.moduleCount)
+  if (!first || !last || points.length < 3 || last.capacityWh === first.capacityWh) return null
+  const slope = (last.valuePerYear - first.valuePerYear) / (last.capacityWh - first.capacityWh)
+  const bend = ({ valuePerYear, capacityWh }: Point) =>
+    valuePerYear - first.valuePerYear - slope * (capacityWh - first.capacityWh)
   const knee = points.reduce((best, point) => (bend(point) > bend(best) ? point : best), first)
-  return { points, knee: bend(knee) > 1e-6 * Math.abs(last.valuePerYear) ? knee : null }
+  return bend(knee) > 1e-6 * Math.abs(last.valuePerYear) ? knee : null
 }

@@ -64,7 +64,21 @@ export interface YearSystem {
   system: AutonomySystem
 }
 
-/** The planned battery as the year meets it; blanks leave capacity or discharge limit `null`, and the result Open. */
+/** Share of the array's power that feeds the island; `null` while one figure of it is not known, 0 where no PV is planned. */
+function islandPvShare({ sources }: Installation): number | null {
+  const dc = sources.units.map(({ pvDcW }) => ({ watts: pvDcW, feeds: true }))
+  const ac = sources.pvAc.map(({ expectedW, side, onBackedPhase }) => ({
+    watts: expectedW,
+    feeds: side === 'island' && onBackedPhase,
+  }))
+  const all = [...dc, ...ac]
+  if (all.some(({ watts }) => watts === null)) return null
+  const sumW = (list: typeof all) => list.reduce((sum, { watts }) => sum + (watts ?? 0), 0)
+  const allW = sumW(all)
+  return allW === 0 ? 0 : sumW(all.filter(({ feeds }) => feeds)) / allW
+}
+
+/** The planned battery as the year meets it; blanks leave capacity, limits or the share of PV `null`, and the result Open. */
 export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 336): AutonomySystem {
   const { sources, assumptions, loads } = installation
   const usableWh =
@@ -73,16 +87,8 @@ export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 
       ? null
       : sources.nominalWh * sources.depthOfDischarge)
   const wholeW = loads.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0)
-  const islandPvW =
-    sources.pvAc.reduce(
-      (sum, { side, onBackedPhase, expectedW }) => sum + (side === 'island' && onBackedPhase ? (expectedW ?? 0) : 0),
-      0,
-    ) + sources.units.reduce((sum, { pvDcW }) => sum + (pvDcW ?? 0), 0)
-  const allPvW =
-    sources.pvAc.reduce((sum, { expectedW }) => sum + (expectedW ?? 0), 0) +
-    sources.units.reduce((sum, { pvDcW }) => sum + (pvDcW ?? 0), 0)
   const { windowFromHour, windowToHour, windowTargetSoc } = assumptions
-  const chargeW = chargeLimitW(installation) ?? plan.limits.nightW ?? 0
+  const chargeW = chargeLimitW(installation)
   return {
     capacityWh: usableWh,
     chargeEfficiency: assumptions.chargeEfficiency,
@@ -93,17 +99,17 @@ export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 
     floorSoc: sources.floorSoc,
     initialSoc: sources.usualSoc ?? sources.reserveSoc ?? 0.5,
     gridCharge:
-      windowFromHour !== null && windowToHour !== null && windowTargetSoc !== null && windowFromHour < windowToHour
+      windowFromHour !== null && windowToHour !== null && windowTargetSoc !== null
         ? {
             fromHour: windowFromHour,
             toHour: windowToHour,
             targetSoc: windowTargetSoc,
-            powerW: Math.min(chargeW, assumptions.windowDeviceW ?? Infinity),
+            powerW: Math.min(chargeW ?? 0, assumptions.windowDeviceW ?? Infinity),
           }
         : null,
     loadShare: wholeW === 0 ? 1 : Math.min(1, meanDemandW(plan.staying.loads) / wholeW),
     standbyW: sources.standbyW,
-    pvShare: allPvW === 0 ? 1 : islandPvW / allPvW,
+    pvShare: islandPvShare(installation),
     maxHours,
     ensHours: 24,
   }
@@ -144,8 +150,6 @@ export function moduleLimits(
   return {
     dischargeLimitW: batteryW,
     chargeLimitW:
-      inverterChargeW === null || moduleChargeW === null
-        ? batteryW
-        : Math.min(inverterChargeW, modules * moduleChargeW),
+      inverterChargeW === null || moduleChargeW === null ? null : Math.min(inverterChargeW, modules * moduleChargeW),
   }
 }

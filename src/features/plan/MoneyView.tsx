@@ -61,8 +61,11 @@ export function MoneyView() {
     const count = sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)
     const moduleWh =
       assumptions.moduleUsableWh ?? (planned.capacityWh !== null && count > 0 ? planned.capacityWh / count : null)
+    const { pvShare } = planned
     if (moduleWh === null || planned.dischargeLimitW === null)
       return 'The usable energy of a module and the night limit are needed.'
+    if (planned.chargeLimitW === null) return 'What inverter and modules can be charged with is needed.'
+    if (pvShare === null) return 'The power of every PV system is needed.'
     return Array.from({ length: Math.max(MOST_MODULES, count + 3) + 1 }, (_, moduleCount) => {
       const limits = moduleLimits(installation, planned, moduleCount)
       return {
@@ -70,7 +73,8 @@ export function MoneyView() {
         system: {
           ...planned,
           capacityWh: moduleCount * moduleWh,
-          chargeLimitW: limits.chargeLimitW,
+          chargeLimitW: limits.chargeLimitW ?? 0,
+          pvShare,
           dischargeLimitW: limits.dischargeLimitW ?? 0,
         },
       }

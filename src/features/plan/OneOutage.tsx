@@ -2,7 +2,7 @@
 import { Box, Flex, NativeSelect, Text, chakra } from '@chakra-ui/react'
 import { area, curveStepAfter, line, scaleLinear } from 'd3'
 import { useMemo, useState } from 'react'
-import { type AutonomySystem, type AutonomyYear, outageHours } from '@/core/plan/autonomy'
+import { type KnownSystem, type AutonomyYear, outageHours } from '@/core/plan/autonomy'
 import { MONTH_DAYS, MONTH_NAMES, type YearProfile } from '@/core/plan/yearProfile'
 import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
@@ -39,7 +39,7 @@ export function OneOutage({
   label,
 }: {
   profile: YearProfile
-  system: AutonomySystem & { capacityWh: number; dischargeLimitW: number }
+  system: KnownSystem
   year: AutonomyYear
   label: string
 }) {

@@ -1,5 +1,6 @@
 'use client'
 import { Flex } from '@chakra-ui/react'
+import { lengthH } from '@/core/plan/dailyHours'
 import { chargeWindow, CHARGE_LIMIT_WORDS } from '@/core/plan/chargeWindow'
 import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
 import { Figure, Figures } from '@/ui/Figure'
@@ -14,11 +15,15 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
     (sum, { moduleCount }) => (sum === null || moduleCount === null ? null : sum + moduleCount),
     sources.units.length > 0 ? 0 : null,
   )
-  const usableWh = sources.usableWh ?? sources.nominalWh
+  const usableWh =
+    sources.usableWh ??
+    (sources.nominalWh === null || sources.depthOfDischarge === null
+      ? null
+      : sources.nominalWh * sources.depthOfDischarge)
   const { windowFromHour: from, windowToHour: to } = assumptions
   const roundTrip = assumptions.chargeEfficiency * sources.dischargeEfficiency
   const result = chargeWindow({
-    inverterChargeW: assumptions.inverterChargeW,
+    inverterChargeW: assumptions.inverterChargeW === null ? null : assumptions.inverterChargeW * sources.units.length,
     moduleCount: count,
     moduleChargeW: assumptions.moduleChargeW,
     deviceLimitW: assumptions.windowDeviceW,
@@ -29,7 +34,7 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
     socTarget: assumptions.windowTargetSoc,
     nominalWh: usableWh,
     chargeEfficiency: assumptions.chargeEfficiency,
-    windowH: from === null || to === null ? null : (to - from + 24) % 24 || 24,
+    windowH: from === null || to === null ? null : lengthH({ fromHour: from, toHour: to }),
     shiftedKWh:
       usableWh === null || assumptions.windowTargetSoc === null || sources.reserveSoc === null
         ? null

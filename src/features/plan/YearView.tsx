@@ -1,4 +1,5 @@
 'use client'
+import { isKnownSystem } from '@/core/plan/autonomy'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { type YearSystem, systemOfPlan, systemsToCompare } from '@/core/plan/yearOfInstallation'
@@ -180,7 +181,8 @@ export function YearView() {
                         {system.dischargeLimitW === null
                           ? 'power open'
                           : formatQuantity(system.dischargeLimitW, 'W', 3)}
-                        , reserve {formatNumber(100 * system.reserveSoc, 3)} %
+                        {system.chargeLimitW === null && ', charging power open'}
+                        {system.pvShare === null && ', PV open'}, reserve {formatNumber(100 * system.reserveSoc, 3)} %
                       </Text>
                     </>
                   ),
@@ -214,21 +216,14 @@ export function YearView() {
           {state.years[0] && basis.profile && (
             <MonthBars label={state.systems[0]?.label ?? ''} monthMeanH={state.years[0].monthMeanH} />
           )}
-          {state.years[0] &&
-            basis.profile &&
-            state.systems[0]?.system.capacityWh != null &&
-            state.systems[0].system.dischargeLimitW !== null && (
-              <OneOutage
-                profile={basis.profile}
-                system={{
-                  ...state.systems[0].system,
-                  capacityWh: state.systems[0].system.capacityWh,
-                  dischargeLimitW: state.systems[0].system.dischargeLimitW,
-                }}
-                year={state.years[0]}
-                label={state.systems[0].label}
-              />
-            )}
+          {state.years[0] && basis.profile && state.systems[0] && isKnownSystem(state.systems[0].system) && (
+            <OneOutage
+              profile={basis.profile}
+              system={state.systems[0].system}
+              year={state.years[0]}
+              label={state.systems[0].label}
+            />
+          )}
         </>
       )}
       <TitledSheet title="What this assumes">
@@ -240,7 +235,7 @@ export function YearView() {
           <li>
             Sun — {basis.pv}
             {basis.pv === 'none' ? '; add the faces of the array on the survey if there is PV' : ''}.{' '}
-            {Math.round(100 * planned.pvShare)} % of it feeds the island.
+            {Math.round(100 * (planned.pvShare ?? 0))} % of it feeds the island.
           </li>
           <li>
             Charging {formatNumber(100 * planned.chargeEfficiency, 3)} %, discharging{' '}
@@ -297,7 +292,7 @@ export function YearView() {
                 label: String(label),
                 system: {
                   ...system,
-                  chargeLimitW: Math.min(planned.chargeLimitW || system.dischargeLimitW, system.dischargeLimitW),
+                  chargeLimitW: planned.chargeLimitW,
                   initialSoc: Math.max(planned.initialSoc, system.reserveSoc),
                 },
               },
