@@ -1,9 +1,23 @@
 import * as yup from 'yup'
+import { cableMaterials } from '@/core/plan/cableMaterials'
+import { CONTAINMENTS } from '@/core/plan/containmentFill'
 import { clearances } from '@/core/fit/clearances'
 import { WALL_PLACES, exposure } from '@/core/fit/exposure'
 import { level } from '@/core/fit/level'
 import { lifts } from '@/core/fit/lifts'
-import { type CalcCode, blank, calc, choiceOrNull, known, least0, listOf, number, required, text } from './inputFields'
+import {
+  pack,
+  type CalcCode,
+  blank,
+  calc,
+  choiceOrNull,
+  known,
+  least0,
+  listOf,
+  number,
+  required,
+  text,
+} from './inputFields'
 
 const above0 = () => number().moreThan(0, '${path} must be above 0').required(required)
 const clear = () =>
@@ -97,10 +111,42 @@ const f4 = yup.object({
   ).required(required),
 })
 
+const f6 = yup.object({
+  pack: pack(),
+  runs: listOf(
+    yup.object({
+      tag: text().required(required),
+      size: text().required(required),
+      cores: least0().integer('${path} must be a whole number').required(required),
+      lengthM: mass(),
+      extraM: least0().default(0),
+    }),
+    1000,
+  ).default([]),
+  containments: listOf(
+    yup.object({
+      tag: text().required(required),
+      kind: text()
+        .oneOf(CONTAINMENTS, `\${path} must be one of ${CONTAINMENTS.join(', ')}`)
+        .required(required),
+      innerAreaMm2: mass(),
+      cableDiametersMm: listOf(mass(), 200).default([]),
+    }),
+    500,
+  ).default([]),
+  slackShare: mass(),
+  slackEndM: mass(),
+  roundUpM: mass(),
+  lugsFromMm2: mass(),
+})
+
 /** The calculations of the physical work. */
 export const FIT_CODES: Readonly<Record<string, CalcCode>> = {
   'F-1': calc('clearances on a wall', f1, (input) => clearances(input as Parameters<typeof clearances>[0])),
   'F-2': calc('level and shims', f2, ({ feet }) => level(feet as Parameters<typeof level>[0])),
   'F-3': calc('lifts by team', f3, (input) => lifts(input as Parameters<typeof lifts>[0])),
+  'F-6': calc('cable, terminations, labels, fill', f6, (input) =>
+    cableMaterials(input as Parameters<typeof cableMaterials>[0]),
+  ),
   'F-4': calc('exposure', f4, (input) => exposure(input as Parameters<typeof exposure>[0])),
 }

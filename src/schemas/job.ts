@@ -50,6 +50,7 @@ export const sourcesSchema = yup.object({
   units: yup.array().strict().of(unitSchema).max(8, 'Eight units at most').required(),
   pvAc: yup.array().strict().of(pvSchema).max(8, 'Eight PV systems at most').default([]),
   gatewayA: optionalFigure('Gateway rating'),
+  switchA: optionalFigure('Rating of the bypass or changeover switch'),
   feederA: optionalFigure('Feeder rating'),
   usableWh: optionalFigure('Usable energy'),
   nominalWh: optionalFigure('Nominal energy'),

@@ -1,4 +1,5 @@
 import type { SurveyKind } from '@/core/installation/survey'
+import { IN_ISLAND } from '@/core/wiring/chargerSide'
 import { AUTHORITIES, CT_PLACES, DEFECT_GRADES, PERMISSION_STATES } from '@/core/installation/survey'
 import { DECLARED_FIELDS, DECLARED_FIELD_KEYS, DECLARED_ORIGINS } from '@/core/plan/declaredData'
 import { STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
@@ -21,7 +22,8 @@ export const CT_PLACE_WORDS = words(CT_PLACES, {
   behindOther: 'behind the other battery',
   ownLoads: 'on its own loads only',
 })
-export const MARKING_WORDS = words(DIRECTION_MARKINGS, {
+export const IN_ISLAND_WORDS = words(IN_ISLAND, { runs: 'runs on', holdsBack: 'holds back', stops: 'stops' })
+const MARKING_WORDS = words(DIRECTION_MARKINGS, {
   bidirectional: 'both directions',
   oneWay: 'line and load, one direction',
   unmarked: 'none',
@@ -84,6 +86,10 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     choice('phase', 'Phase', PHASES),
     choice('side', 'Planned on the', SIDES),
     flag('detects6mADc', 'Detects 6 mA of direct current itself', { optional: true }),
+    number('minW', 'Can be held back to', 'W', { max: 60_000 }),
+    choice('inIsland', 'In an outage it', IN_ISLAND_WORDS, { optional: true }),
+    flag('managed', 'Its own transformer at the supply holds it back', { optional: true }),
+    flag('scheduled', 'A schedule keeps the battery from feeding it', { optional: true }),
   ],
   heatPump: [
     number('inputW', 'Electrical input', 'W', { max: 60_000 }),

@@ -82,6 +82,8 @@ export interface Sources {
   units: NamedSourceUnit[]
   pvAc: NamedPv[]
   gatewayA: number | null
+  /** Rating of the bypass or changeover switch around it. */
+  switchA?: number | null
   feederA: number | null
   usableWh: number | null
   nominalWh: number | null
@@ -148,6 +150,8 @@ export interface CableRun {
   size: string
   lengthM: number
   conductorTempC: number
+  /** Phases it carries; `null` while nobody has said. */
+  phase: Phase | 'all' | null
   designCurrentA: number | null
   deviceA: number | null
   /** Product of the derating factors. */

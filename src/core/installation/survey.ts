@@ -1,3 +1,4 @@
+import type { InIsland } from '../wiring/chargerSide'
 import type { DeclaredField, DeclaredOrigin } from '../plan/declaredData'
 import type { DirectionMarking, FedThing, ResidualType, SourceDeviceKind } from '../plan/sourceSideDevice'
 import type { Starter } from '../plan/motorStart'
@@ -55,7 +56,20 @@ export interface SurveyDetails {
     reactsInS: number | null
     deadbandW: number | null
   }
-  vehicleCharger: { ratingW: number | null; phase: OnPhase; side: Side; detects6mADc: boolean | null }
+  vehicleCharger: {
+    ratingW: number | null
+    phase: OnPhase
+    side: Side
+    detects6mADc: boolean | null
+    /** What it can be held back to. */
+    minW?: number | null
+    /** What it does in an outage on the island side. */
+    inIsland?: InIsland | null
+    /** Its own current transformer at the supply holds it back. */
+    managed?: boolean | null
+    /** A schedule keeps the battery from feeding the vehicle. */
+    scheduled?: boolean | null
+  }
   heatPump: {
     inputW: number | null
     boosterW: number | null

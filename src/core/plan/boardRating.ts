@@ -14,7 +14,8 @@ export interface BoardRatingInput {
   /** Rating of the busbar, or of the whole assembly (InA). */
   busbarA: number | null
   sources: readonly BoardSource[]
-  loadDevicesA: readonly number[]
+  /** `null` for a circuit whose device nobody has read. */
+  loadDevicesA: readonly (number | null)[]
   /** Whether every source sits at the far end of the busbar from the main; asked with `na` only. */
   sourcesAtFarEnd: boolean | null
 }
@@ -50,10 +51,9 @@ export function boardRating({
   if (mainA === null || busbarA === null || (farEndRule && sourcesAtFarEnd === null)) return OPEN
   const elsewhere = farEndRule && !sourcesAtFarEnd
   const sourcesA = sumOf(sources.map(({ deviceA, outputA }) => (farEndRule && sourcesAtFarEnd ? outputA : deviceA)))
-  if (sourcesA === null) return OPEN
-  const usedA = elsewhere
-    ? sourcesA + loadDevicesA.reduce((sum, amps) => sum + amps, 0)
-    : mainA + limits.boardSourceFactor.value * sourcesA
+  const loadsA = elsewhere ? sumOf(loadDevicesA) : 0
+  if (sourcesA === null || loadsA === null) return OPEN
+  const usedA = elsewhere ? sourcesA + loadsA : mainA + limits.boardSourceFactor.value * sourcesA
   const limitA = elsewhere ? busbarA : limits.boardFarEndShare.value * busbarA
   return { usedA, limitA, marginA: limitA - usedA, verdict: atMost(usedA, limitA) ? 'fits' : 'exceeds' }
 }

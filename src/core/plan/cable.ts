@@ -4,8 +4,13 @@ import { RULE_PACKS } from '../rules/packs'
 import type { RulePackId } from '../rules/rulePack'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 
+/** How a run carries its current: line to neutral, between two lines, or on three phases. */
+export type CableWay = 'phase' | 'lines' | 'three'
+
 export interface CableInput {
   pack: RulePackId
+  /** `null` while it is not known, and the drop is Open; left out: as the pack's supply comes. */
+  way?: CableWay | null
   /** As printed on the cable; `null` chooses the smallest that no check is against. */
   size: string | null
   designCurrentA: number | null
@@ -34,17 +39,25 @@ export interface CableCheck {
   verdict: PlanMark
 }
 
+/** Lengths of conductor that a current runs through, there and back. */
+const LEGS: Readonly<Record<CableWay, number>> = { phase: 2, lines: 2, three: Math.sqrt(3) }
+
+const usualWay = (pack: RulePackId): CableWay =>
+  pack === 'iec-3ph-400' ? 'three' : pack === 'na-split-240' ? 'lines' : 'phase'
+
 const mark = (known: boolean, met: boolean): PlanMark => (!known ? 'open' : met ? 'fits' : 'exceeds')
 
 function checkOf(input: CableInput, size: string): CableCheck & { size: string } {
   const { pack, designCurrentA, deviceA, lengthM, faultCurrentA, faultS, kFactor } = input
-  const { ampacityA, deviceCapA, supplyV } = RULE_PACKS[pack]
+  const { ampacityA, deviceCapA, nominalV, supplyV } = RULE_PACKS[pack]
   const deratedAmpacityA = input.factors.reduce((amps, factor) => amps * factor, ampacityA[size] ?? NaN)
   const resistanceOhmPerKm = copperOhmPerKm(sizeSystemOf(pack), size, input.conductorTempC)
-  const legs = pack === 'iec-3ph-400' ? Math.sqrt(3) : 2
+  const way = input.way === undefined ? usualWay(pack) : input.way
   const dropV =
-    designCurrentA === null || lengthM === null ? null : (legs * designCurrentA * lengthM * resistanceOhmPerKm) / 1000
-  const dropPercent = dropV === null ? null : (100 * dropV) / supplyV
+    designCurrentA === null || lengthM === null || way === null
+      ? null
+      : (LEGS[way] * designCurrentA * lengthM * resistanceOhmPerKm) / 1000
+  const dropPercent = dropV === null ? null : (100 * dropV) / (way === 'phase' ? nominalV : supplyV)
   const minAreaMm2 =
     faultCurrentA === null || faultS === null || kFactor === null
       ? null

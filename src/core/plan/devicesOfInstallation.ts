@@ -2,7 +2,7 @@ import type { CableRun, Installation } from '../installation/installation'
 import { type SurveyItem, itemsOf } from '../installation/survey'
 import { RULE_PACKS } from '../rules/packs'
 import { type BoardRating, boardRating } from './boardRating'
-import { type CableCheck, cable } from './cable'
+import { type CableCheck, type CableWay, cable } from './cable'
 import { type DeviceSize, deviceSize } from './deviceSize'
 import { type DeviceFinding, type SourceSideDevice, sourceSideDevice, worstOfFindings } from './sourceSideDevice'
 
@@ -31,16 +31,18 @@ export const sourceDevices = ({
     return { name, outputA, size: deviceSize({ pack: packId, currentA: outputA }) }
   })
 
-/** P-3 for each board found: main, sources with devices on it, and its rating. */
+/** P-3 for each board found: main, sources with devices on it or still to come, and its rating. */
 export const boardRatings = ({
   survey,
   circuits,
   packId,
+  sources: { units },
 }: Installation): { board: SurveyItem<'board'>; rating: BoardRating }[] =>
   itemsOf(survey, 'board').map((board) => {
-    const sources = itemsOf(survey, 'sourceDevice').filter(
-      ({ detail }) => detail.boardTag === board.tag && detail.sourceBehind,
-    )
+    const all = itemsOf(survey, 'sourceDevice').filter(({ detail }) => detail.sourceBehind)
+    const sources = all.filter(({ detail }) => detail.boardTag === board.tag)
+    // a planned inverter that hangs on no device yet may come onto any board
+    const toCome = units.slice(all.length).map(() => ({ deviceA: null, outputA: null }))
     return {
       board,
       rating: boardRating({
@@ -48,10 +50,8 @@ export const boardRatings = ({
         mainA: board.detail.mainA,
         busbarA: board.detail.busbarA,
         sourcesAtFarEnd: board.detail.sourcesAtFarEnd,
-        sources: sources.map(({ detail }) => ({ deviceA: detail.ratingA, outputA: detail.outputA })),
-        loadDevicesA: circuits.flatMap(({ boardTag, breakerA }) =>
-          boardTag === board.tag && breakerA !== null ? [breakerA] : [],
-        ),
+        sources: [...sources.map(({ detail }) => ({ deviceA: detail.ratingA, outputA: detail.outputA })), ...toCome],
+        loadDevicesA: circuits.flatMap(({ boardTag, breakerA }) => (boardTag === board.tag ? [breakerA] : [])),
       }),
     }
   })
@@ -94,6 +94,13 @@ export const sourceSideDevices = ({
 }: Installation): { item: SurveyItem<'sourceDevice'>; result: SourceSideDevice }[] =>
   itemsOf(survey, 'sourceDevice').map((item) => ({ item, result: deviceOfSurvey(item.detail) }))
 
+/** On which conductors a run carries its current; `null` in a house of several phases while nobody has said. */
+function wayOfRun({ phase }: CableRun, packId: Installation['packId']): CableWay | null {
+  if (RULE_PACKS[packId].phases.length === 1) return 'phase'
+  if (phase === null) return null
+  return phase !== 'all' ? 'phase' : packId === 'iec-3ph-400' ? 'three' : 'lines'
+}
+
 /** P-11 for every planned run: the check of the size it has, and the size that the figures alone would choose. */
 export function cableChecks({
   runs,
@@ -103,6 +110,7 @@ export function cableChecks({
   return runs.map((run) => {
     const input = {
       pack: packId,
+      way: wayOfRun(run, packId),
       designCurrentA: run.designCurrentA,
       deviceA: run.deviceA,
       lengthM: run.lengthM,

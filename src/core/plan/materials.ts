@@ -1,8 +1,8 @@
 import type { CableRun, Circuit, Electrode } from '../installation/installation'
+import { LUGS_FROM_MM2, ROUND_UP_M, orderedRunM } from './cableMaterials'
 import { conductorAreaMm2, sizeSystemOf } from '../rules/conductors'
 import { RULE_PACKS } from '../rules/packs'
 import type { RulePackId } from '../rules/rulePack'
-import type { PlanMark } from '../rules/verdict'
 
 export interface MaterialLine {
   group: 'cable' | 'terminations' | 'devices' | 'earthing' | 'labels'
@@ -24,12 +24,11 @@ export interface MaterialsInput {
   extraM: Readonly<Record<string, number>>
 }
 
-const LUGS_FROM_MM2 = 10
-
 /** Length of one run to order: its way, the slack, both ends and a marked extra, up to the next half metre (F-6). */
 export function orderedLengthM(lengthM: number, packId: RulePackId, extraM = 0): number {
   const { cableSlackShare, cableSlackEnd } = RULE_PACKS[packId].limits
-  return Math.ceil((lengthM * (1 + cableSlackShare.value) + 2 * cableSlackEnd.value + extraM) * 2 - 1e-9) / 2
+  const slack = { slackShare: cableSlackShare.value, slackEndM: cableSlackEnd.value, roundUpM: ROUND_UP_M }
+  return orderedRunM({ lengthM, extraM }, slack) ?? NaN
 }
 
 /**
@@ -125,28 +124,4 @@ export function materials({
       from: `${words.board}, meter, gateway, sources`,
     })
   return lines
-}
-
-/** Share of a conduit's or trunking's inner area that cables fill, against the pack's limit (F-6). */
-export function containmentFill(
-  packId: RulePackId,
-  kind: 'conduit' | 'trunking',
-  innerAreaMm2: number | null,
-  cableDiametersMm: readonly (number | null)[],
-): { fillShare: number | null; limitShare: number | null; mark: PlanMark } {
-  const { conduitFillMax, trunkingFillMax } = RULE_PACKS[packId].limits
-  const diameters = cableDiametersMm.filter((diameter) => diameter !== null)
-  if (
-    innerAreaMm2 === null ||
-    innerAreaMm2 <= 0 ||
-    diameters.length < cableDiametersMm.length ||
-    diameters.length === 0
-  )
-    return { fillShare: null, limitShare: null, mark: 'open' }
-  const fillShare = diameters.reduce((sum, diameter) => sum + (Math.PI / 4) * diameter ** 2, 0) / innerAreaMm2
-  // the conduit's share is set for three cables and more; one or two are the maker's table to answer
-  if (kind === 'conduit' && diameters.length < 3)
-    return { fillShare, limitShare: null, mark: fillShare <= conduitFillMax.value ? 'fits' : 'open' }
-  const limitShare = kind === 'conduit' ? conduitFillMax.value : trunkingFillMax.value
-  return { fillShare, limitShare, mark: fillShare <= limitShare * (1 + 1e-9) ? 'fits' : 'exceeds' }
 }

@@ -60,6 +60,8 @@ export const LIMIT_KEYS = [
   'cableSlackShare',
   'cableSlackEnd',
   'trunkingFillMax',
+  'conduitFillOne',
+  'conduitFillTwo',
   'conduitFillMax',
   'liftPerPersonMax',
   'insulationMin',

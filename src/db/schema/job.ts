@@ -155,6 +155,7 @@ export const cableRun = pgTable(
     size: text().notNull(),
     lengthM: figure().notNull(),
     conductorTempC: figure().notNull(),
+    phase: text({ enum: ['L1', 'L2', 'L3', 'all'] }),
     designCurrentA: figure(),
     deviceA: figure(),
     derating: figure().notNull().default(1),

@@ -3,7 +3,8 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { boardRatings, cableChecks, sourceDevices, sourceSideDevices } from '@/core/plan/devicesOfInstallation'
 import type { CableCheck } from '@/core/plan/cable'
-import { containmentFill } from '@/core/plan/materials'
+import { pathRatingWords, pathRatings } from '@/core/plan/pathRatings'
+import { containmentFill } from '@/core/plan/containmentFill'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { sizeSystemOf } from '@/core/rules/conductors'
 import { Button } from '@/ui/Button'
@@ -190,6 +191,7 @@ export function DevicesView() {
           />
         )}
       </TitledSheet>
+      <PathSheet />
       <Notice kind="info">
         {pack.ampacityBasis} Voltage drop is held against {pack.limits.voltageDropMaxPercent.value} %. Local code and
         the maker’s manual come first.
@@ -197,5 +199,32 @@ export function DevicesView() {
       <FillSheet fillOf={(kind, area, diameters) => containmentFill(pack.id, kind, area, diameters)} />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>
+  )
+}
+
+/** Gateway, switch and cables, each against the device that protects it; only what does not simply fit is named. */
+function PathSheet() {
+  const { installation } = usePlanned()
+  const ratings = pathRatings(installation)
+  const named = ratings.filter(({ mark }) => mark !== 'fits')
+  if (ratings.length === 0) return null
+  return (
+    <TitledSheet
+      title="Ratings in the path"
+      note={`${ratings.length - named.length} of ${ratings.length} carry what protects them`}
+    >
+      {named.map((rating) => (
+        <Text
+          key={`${rating.part} ${rating.tag}`}
+          px="14px"
+          py="5px"
+          fontSize="14px"
+          borderTopWidth="1px"
+          borderColor="rule"
+        >
+          <PlanMarkWord mark={rating.mark} /> {pathRatingWords(rating)}
+        </Text>
+      ))}
+    </TitledSheet>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 import { Flex, Input, NativeSelect, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { containmentFill } from '@/core/plan/materials'
+import type { containmentFill } from '@/core/plan/containmentFill'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { parseQuantity } from '@/core/quantity/parseQuantity'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'

@@ -55,6 +55,7 @@ export const BATTERY_FIELDS: readonly FieldSpec[] = [
   { name: 'sources.floorSoc', label: 'Floor in an outage', kind: 'percent' },
   { name: 'sources.standbyW', label: 'Standby', kind: 'number', unit: 'W' },
   { name: 'sources.gatewayA', label: 'Gateway rating', kind: 'number', unit: 'A', optional: true },
+  { name: 'sources.switchA', label: 'Bypass or changeover switch', kind: 'number', unit: 'A', optional: true },
   { name: 'sources.feederA', label: 'Feeder rating', kind: 'number', unit: 'A', optional: true },
 ]
 

@@ -1,6 +1,6 @@
 import type { RcdDevice } from '@/core/earthing/residualCurrentTrip'
 import type { RulePack } from '@/core/rules/rulePack'
-import { type ItemField, NAME, PHASES, TAG, TORQUE, figure, phasesIn, same } from './itemField'
+import { type ItemField, NAME, PHASES, TAG, TORQUE, figure, same, severalPhases } from './itemField'
 
 const DEVICE_WORDS: Readonly<Record<RcdDevice, string>> = {
   general: 'general type',
@@ -11,8 +11,6 @@ const DEVICE_WORDS: Readonly<Record<RcdDevice, string>> = {
 const devicesIn = ({ id }: RulePack): RcdDevice[] => (id === 'na-split-240' ? ['gfciA'] : ['general', 'delayed'])
 const RATED_MA: Readonly<Record<RcdDevice, number>> = { general: 30, delayed: 30, gfciA: 6 }
 const firstDevice = (pack: RulePack): RcdDevice => devicesIn(pack)[0] ?? 'general'
-
-const severalPhases = (pack: RulePack) => (pack.phases.length > 1 ? { options: phasesIn(pack) } : null)
 
 /** A final circuit: its device, its board and phase, and where it was found. */
 export const CIRCUIT_FIELDS: readonly ItemField[] = [

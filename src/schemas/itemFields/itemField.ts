@@ -37,6 +37,9 @@ export const PHASES = same(['L1', 'L2', 'L3', 'all'])
 export const phasesIn = ({ phases }: RulePack): Record<string, string> =>
   same([...phases, ...(phases.length > 1 ? ['all'] : [])])
 
+/** A choice of phase that only houses of several phases are asked for. */
+export const severalPhases = (pack: RulePack) => (pack.phases.length > 1 ? { options: phasesIn(pack) } : null)
+
 /** A figure that may be blank. */
 export const figure = (
   name: string,

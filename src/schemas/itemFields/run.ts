@@ -1,6 +1,6 @@
 import { COPPER_OHM_PER_KM, sizeSystemOf } from '@/core/rules/conductors'
 import type { RulePack } from '@/core/rules/rulePack'
-import { type ItemField, TAG, TORQUE, figure, same } from './itemField'
+import { type ItemField, PHASES, TAG, TORQUE, figure, same, severalPhases } from './itemField'
 
 const sizesIn = ({ id }: RulePack) =>
   same(Object.keys(COPPER_OHM_PER_KM[sizeSystemOf(id)]).sort((a, b) => parseFloat(a) - parseFloat(b)))
@@ -33,6 +33,15 @@ export const RUN_FIELDS: readonly ItemField[] = [
     absent: 20,
     hint: 'while the loop is measured',
     first: () => 20,
+  },
+  {
+    name: 'phase',
+    label: 'Carries',
+    kind: 'choice',
+    options: PHASES,
+    optional: true,
+    inPack: severalPhases,
+    hint: 'one phase, or all',
   },
   figure('designCurrentA', 'Design current', 'A'),
   figure('deviceA', 'Device before it', 'A'),

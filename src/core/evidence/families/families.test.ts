@@ -53,7 +53,9 @@ describe('the supply’s rating', () => {
 
   it.each([
     [60, 'proven'],
-    [80, 'watch'],
+    [63, 'watch'],
+    // the gateway behind it carries 63 A
+    [80, 'stop'],
     [50, 'stop'],
   ] as const)('%s A read against 60 A planned', (ratingA, verdict) => {
     expect(of(ratingA).verdict).toBe(verdict)

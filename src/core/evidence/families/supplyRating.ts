@@ -1,5 +1,7 @@
 import { type PointFamily, type TheJob, onceAJob } from '../family'
 import { figureText } from '../figure'
+import { behindSupply, pathRatingWords } from '../../plan/pathRatings'
+import { worstVerdict } from '../../rules/verdict'
 import { judgeFigure } from '../../rules/judgeFigure'
 import { slotReadings } from '../slotReadings'
 
@@ -45,6 +47,12 @@ export const supplyRating: PointFamily<TheJob> = {
       stop: `The plan counts on ${plannedA} A; the device is rated ${value}.`,
       open: 'This is no rating; read the device again.',
     } as const
-    return { ...common, verdict, value, why: WHY[verdict] }
+    const behind = behindSupply(context.installation, figure.value).filter(({ mark }) => mark !== 'fits')
+    return {
+      ...common,
+      verdict: worstVerdict([verdict, ...behind.map(({ mark }) => (mark === 'exceeds' ? 'stop' : 'open'))]),
+      value,
+      why: [WHY[verdict], ...behind.map(pathRatingWords)].join(' '),
+    }
   },
 }

@@ -205,6 +205,20 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
   cableSlackShare: limit(0.1, '', 'Slack on a cable, as a share of its length', 'Materials (F-6).', true),
   cableSlackEnd: limit(0.5, 'm', 'Slack at each end of a cable', 'Materials (F-6).', true),
   trunkingFillMax: limit(0.45, '', 'Share of a trunking’s area that cables may fill', 'Materials (F-6).'),
+  conduitFillOne: limit(
+    0.53,
+    '',
+    'Share of a conduit that one cable may fill',
+    'F-6: default; confirm against the local table.',
+    true,
+  ),
+  conduitFillTwo: limit(
+    0.31,
+    '',
+    'Share of a conduit that two cables may fill',
+    'F-6: default; confirm against the local table.',
+    true,
+  ),
   conduitFillMax: limit(0.4, '', 'Share of a conduit’s area that three or more cables may fill', 'Materials (F-6).'),
   insulationMin: limit(
     1,

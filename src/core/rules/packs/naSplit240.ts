@@ -50,6 +50,13 @@ export const naSplit240: RulePack = {
       'Working figure of this region’s pack (W-4); the maker’s manual and local code come first.',
       true,
     ),
+    trunkingFillMax: limit(
+      0.2,
+      '',
+      'Share of a wireway that conductors may fill',
+      'F-6: this region’s share; confirm against the local table.',
+      true,
+    ),
     voltageFactorMin: limit(
       1,
       '',
