@@ -155,6 +155,13 @@ test('a three-phase job is surveyed and planned from nothing', async ({ page, co
   await save(page, 'Add the face of the array')
   await page.keyboard.press('2')
   await tab(page, 'Year')
+  // a blank charging power is no charging power
+  await expect(page.getByText('Still needed: what inverter and modules can be charged with.')).toBeVisible()
+  await tab(page, 'Money')
+  await page.getByRole('button', { name: 'Tariff and charging' }).click()
+  await fill(page, { 'Inverter charges with': '5 kW', 'One module charges with': '1,5 kW' })
+  await save(page, 'Save')
+  await tab(page, 'Year')
   await expect(page.getByRole('img', { name: /Share of outages that still run\. as planned: / })).toBeVisible()
   await expect(page.getByRole('table', { name: 'Systems compared' }).getByRole('row')).toHaveCount(5)
   await page.getByRole('button', { name: '4 modules' }).click()

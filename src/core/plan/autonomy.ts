@@ -48,6 +48,15 @@ export const isKnownSystem = (system: AutonomySystem): system is KnownSystem =>
   system.dischargeLimitW !== null &&
   system.pvShare !== null
 
+/** What is not known of a system, in words that follow “still needed:”. */
+export const missingOfSystem = (system: AutonomySystem): string[] =>
+  [
+    system.capacityWh === null && 'its usable energy',
+    system.dischargeLimitW === null && 'the night limit',
+    system.chargeLimitW === null && 'what inverter and modules can be charged with',
+    system.pvShare === null && 'the power of every PV system',
+  ].filter((word) => word !== false)
+
 export interface Autonomy {
   p5H: number | null
   p50H: number | null

@@ -1,5 +1,5 @@
 'use client'
-import { isKnownSystem } from '@/core/plan/autonomy'
+import { isKnownSystem, missingOfSystem } from '@/core/plan/autonomy'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { type YearSystem, systemOfPlan, systemsToCompare } from '@/core/plan/yearOfInstallation'
@@ -159,7 +159,7 @@ export function YearView() {
         )}
         {state.kind === 'done' && state.years.includes(null) && (
           <EmptyState title="Open">
-            Usable energy and the night limit are needed for every system on the picture.
+            Still needed: {[...new Set(state.systems.flatMap(({ system }) => missingOfSystem(system)))].join(', ')}.
           </EmptyState>
         )}
       </TitledSheet>

@@ -200,7 +200,7 @@ export function SchematicView() {
             {wiring.refusal}
           </Notice>
         )}
-        {layer === 'wired' && <AsBuilt />}
+        <AsBuilt />
         {remarks.map(({ id, message, isFault }) => (
           <Notice
             key={`${id} ${message}`}
