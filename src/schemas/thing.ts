@@ -1,3 +1,4 @@
+import { formatWhole } from '@/core/quantity/formatQuantity'
 import * as yup from 'yup'
 import type { FieldSpec } from './fieldSpec'
 import { day, figure, flag, oneOrNone, required, tag, words } from './fields'
@@ -7,7 +8,7 @@ const MOST_CHARACTERS = 200
 /** A number within the bounds of its spec. */
 function numberSchema({ label, kind, unit, min, max, above, whole }: FieldSpec) {
   const shown = (bound: number) =>
-    kind === 'percent' ? `${bound * 100} %` : `${bound.toLocaleString('en')}${unit ? ` ${unit}` : ''}`
+    kind === 'percent' ? `${bound * 100} %` : `${formatWhole(bound)}${unit ? ` ${unit}` : ''}`
   let number = figure(label)
   const least = min ?? (above === undefined ? 0 : undefined)
   if (least !== undefined && Number.isFinite(least))

@@ -49,6 +49,7 @@ export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({
   iDeltaNMa: 30,
   backedUp: true,
   boardTag: null,
+  way: null,
   breakerA: null,
   curve: null,
   instantaneousMultiple: null,

@@ -162,7 +162,12 @@ export function judgeChecks(
     return {
       ...common,
       verdict: 'open',
-      why: [...saying('open'), ...(missing.length > 0 ? [`Still to record: ${missing.join(', ')}.`] : [])].join(' '),
+      ...(findings.length > 0 && { soFar: worst }),
+      why: [
+        ...saying('open'),
+        ...saying('watch'),
+        ...(missing.length > 0 ? [`Still to record: ${missing.join(', ')}.`] : []),
+      ].join(' '),
     }
   return afterCalibration({ ...common, verdict: worst, why: findings.map(({ says }) => says).join(' ') }, slots)
 }

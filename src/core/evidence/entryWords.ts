@@ -1,14 +1,21 @@
 import { quantityFaultWords } from '../quantity/parseQuantity'
+import type { Unit } from '../quantity/units'
 import type { Slot } from './point'
 import type { Ask, Refusal } from './readEntry'
+
+/** A figure as it was typed, with its own unit; one that was typed bare gets the reading's. */
+const withUnit = ({ said, value, unit }: { said: string | null; value: number; unit: Unit }): string =>
+  said !== null && /\p{L}|%|°/u.test(said) ? said : `${said ?? value} ${unit}`
 
 /** What is asked, in one sentence; how to answer is added by the door. */
 export function askWords(ask: Ask): string {
   switch (ask.code) {
     case 'outOfRange':
-      return `${ask.instrument} measures ${ask.min}–${ask.max} ${ask.unit} here, and this is ${ask.value} ${ask.unit}.`
+      return `${ask.instrument} measures ${ask.min}–${ask.max} ${ask.unit} here, and this is ${withUnit(ask)}.`
     case 'belowZero':
       return 'This reading is below zero.'
+    case 'implausible':
+      return `${ask.value} ${ask.unit} is no usual figure here; ${ask.min} to ${ask.max} ${ask.unit} are.`
     case 'stepHeld':
       return `${ask.label} is held. Recorded all the same, it stays on record as measured then; the hold stays.`
   }
@@ -36,6 +43,8 @@ export function refusalWords(why: Refusal, { label }: Pick<Slot, 'label'>): stri
       return `The digits “${why.digits}” are not the number ${why.value}.`
     case 'boundWithoutInstrument':
       return 'Only an instrument reads “more than” or “less than”. Type the figure itself.'
+    case 'overRangeOfWhat':
+      return 'Over range of what? Take the instrument in hand, or type the figure it goes to, such as >999.'
     case 'wantsFile':
       return 'This is not typed: add the file or picture.'
     case 'wantsNoFile':

@@ -26,6 +26,7 @@ export type SlotInput =
       measures: Measured | null
       alsoWords?: Readonly<Record<string, readonly string[]>>
       /** Below zero is nothing unusual here. */ signed?: boolean
+      /** Figures outside are asked about: no such thing is made. */ usual?: { min: number; max: number }
     }
   | {
       kind: 'word'
@@ -76,6 +77,8 @@ export interface Judgement {
   /** What was measured, for reading across a garage; `null` while nothing was. */
   value: string | null
   why: string
+  /** What the part that is there comes to, while the rest is still to record. */
+  soFar?: Verdict
   limit: string | null
   basis: string | null
   /** Calculation code the rule stands under. */

@@ -83,6 +83,31 @@ describe('what is offered by a button, a device or another machine', () => {
   })
 })
 
+describe('over range', () => {
+  it('is a reading with one open end, from the range of the instrument in hand', () => {
+    for (const said of ['OL', 'ol', '>OL', 'O.L.'])
+      expect(typed(volts, said, tester)).toMatchObject({ kind: 'ready', value: { valueNumber: 500, bound: 'above' } })
+    expect(typed(volts, 'OL')).toMatchObject({ kind: 'refused', why: { code: 'overRangeOfWhat' } })
+    expect(typed(volts, '>999', tester)).toMatchObject({ kind: 'ready', value: { valueNumber: 999, bound: 'above' } })
+  })
+  it('that is asked about keeps the unit it was typed in', () => {
+    const answer = typed(volts, '5 kV', tester)
+    expect(answer.kind === 'ask' && answer.asks.map(askWords)).toEqual(['M9 measures 0–500 V here, and this is 5 kV.'])
+    const bare = typed(volts, '612', tester)
+    expect(bare.kind === 'ask' && bare.asks.map(askWords)).toEqual(['M9 measures 0–500 V here, and this is 612 V.'])
+  })
+})
+
+describe('a fuse that nobody makes', () => {
+  it('is asked about', () => {
+    expect([told_(typed(fuse, '0')), told_(typed(fuse, '99999')), told_(typed(fuse, '63'))]).toEqual([
+      ['implausible'],
+      ['implausible'],
+      'ready',
+    ])
+  })
+})
+
 describe('asking', () => {
   it('is for what the instrument cannot read, what cannot be, and what is held', () => {
     expect(told_(typed(volts, '612', tester))).toEqual(['outOfRange'])

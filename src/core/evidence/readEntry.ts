@@ -24,10 +24,11 @@ export type Offered =
 
 /** Why a person is asked before a value is stored as it stands. */
 export type Ask =
-  | { code: 'outOfRange'; instrument: string; min: number; max: number; unit: Unit; value: number }
+  | { code: 'outOfRange'; instrument: string; min: number; max: number; unit: Unit; value: number; said: string | null }
   | { code: 'belowZero'; value: number; unit: Unit }
+  | { code: 'implausible'; value: number; min: number; max: number; unit: Unit }
   | { code: 'stepHeld'; step: HoldStepId; label: string }
-export const ASK_CODES = ['outOfRange', 'belowZero', 'stepHeld'] as const satisfies Ask['code'][]
+export const ASK_CODES = ['outOfRange', 'belowZero', 'implausible', 'stepHeld'] as const satisfies Ask['code'][]
 export type AskCode = (typeof ASK_CODES)[number]
 
 /** Why a value is not stored at all. */
@@ -41,6 +42,7 @@ export type Refusal =
   | { code: 'notFinite' }
   | { code: 'otherDigits'; digits: string; value: number }
   | { code: 'boundWithoutInstrument' }
+  | { code: 'overRangeOfWhat' }
   | { code: 'wantsFile' }
   | { code: 'wantsNoFile' }
   | { code: 'wantsNumberOrWord' }
@@ -85,9 +87,9 @@ export function wordIn(words: Readonly<Record<string, readonly string[]>>, typed
  * // => { kind: 'ready', value: { valueNumber: 231, valueWord: null, digits: '231', unit: 'V', bound: null } }
  */
 export function readEntry(slot: Slot, offered: Offered, circumstances: EntryCircumstances): EntryAnswer {
-  const read = valueOf(slot.input, offered)
+  const read = valueOf(slot.input, offered, circumstances)
   if ('code' in read) return refused(read)
-  const asks = asksOf(slot.input, read, circumstances)
+  const asks = asksOf(slot.input, read, circumstances, offered)
   return asks.length === 0 ? { kind: 'ready', value: read } : { kind: 'ask', value: read, asks }
 }
 
@@ -98,7 +100,7 @@ export function afterConfirming(answer: EntryAnswer, confirmed: readonly AskCode
   return asks.length === 0 ? { kind: 'ready', value: answer.value } : { ...answer, asks }
 }
 
-function valueOf(input: SlotInput, offered: Offered): EnteredValue | Refusal {
+function valueOf(input: SlotInput, offered: Offered, { instrument }: EntryCircumstances): EnteredValue | Refusal {
   if (offered.kind === 'file') {
     if (input.kind !== 'attached') return { code: 'wantsNoFile' }
     return { ...asWord(offered.word ?? ''), valueNumber: offered.value, valueWord: offered.word, unit: offered.unit }
@@ -111,7 +113,7 @@ function valueOf(input: SlotInput, offered: Offered): EnteredValue | Refusal {
     case 'text':
       return textValue(input, offered)
     case 'quantity':
-      return offered.kind === 'figure' ? figureValue(input, offered) : typedQuantity(input, offered)
+      return offered.kind === 'figure' ? figureValue(input, offered) : typedQuantity(input, offered, instrument)
   }
 }
 
@@ -152,11 +154,24 @@ function boundIn(text: string): { bound: ReadingBound; figure: string } {
   return before === undefined ? { bound: null, figure: text } : { bound: 'above', figure: before }
 }
 
-function typedQuantity(input: QuantityInput, offered: TypedOrWord): EnteredValue | Refusal {
+/** What instruments show where a figure is beyond their range. */
+const OVER_RANGE = /^>?\s*(ol|o\.l\.?|over|overrange|over-range)$/i
+
+function typedQuantity(
+  input: QuantityInput,
+  offered: TypedOrWord,
+  instrument: Instrument | null,
+): EnteredValue | Refusal {
   const said = saidIn(offered)
   const word = input.alsoWords ? wordIn(input.alsoWords, said) : null
   if (word !== null) return asWord(word)
   if (offered.kind === 'word') return { code: 'noWordHere', said }
+  if (OVER_RANGE.test(said)) {
+    const range = wholeRange(instrument, input.measures)
+    return range === null
+      ? { code: 'overRangeOfWhat' }
+      : figureValue(input, { kind: 'figure', value: range.max, unit: input.unit, bound: 'above' })
+  }
   const { bound, figure } = boundIn(said)
   const parsed = parseQuantity(figure, input.unit)
   if (!parsed.ok) return { code: 'noQuantity', fault: parsed.error }
@@ -181,14 +196,27 @@ function figureValue(
   return { valueNumber: value, valueWord: null, digits, unit, bound }
 }
 
-function asksOf(input: SlotInput, { valueNumber, bound }: EnteredValue, { instrument, heldBy }: EntryCircumstances) {
+function asksOf(
+  input: SlotInput,
+  { valueNumber, bound }: EnteredValue,
+  { instrument, heldBy }: EntryCircumstances,
+  offered: Offered,
+) {
   const asks: Ask[] = []
   if (input.kind === 'quantity' && valueNumber !== null) {
     const range = wholeRange(instrument, input.measures)
     // “more than” and “less than” are what an instrument says at the end of its range
     if (instrument && range && bound === null && functionInRange(instrument, input.measures, valueNumber) === null)
-      asks.push({ code: 'outOfRange', instrument: instrument.tag, ...range, value: valueNumber })
+      asks.push({
+        code: 'outOfRange',
+        instrument: instrument.tag,
+        ...range,
+        value: valueNumber,
+        said: offered.kind === 'typed' ? offered.text.trim() : null,
+      })
     if (valueNumber < 0 && !input.signed) asks.push({ code: 'belowZero', value: valueNumber, unit: input.unit })
+    else if (input.usual && (valueNumber < input.usual.min || valueNumber > input.usual.max))
+      asks.push({ code: 'implausible', value: valueNumber, ...input.usual, unit: input.unit })
   }
   if (heldBy) asks.push({ code: 'stepHeld', step: heldBy.id, label: heldBy.label })
   return asks

@@ -129,7 +129,7 @@ describe('a year of metering', () => {
           null,
         ),
       ),
-    ).toMatch(/^176 of 8,760 rows hold no figure, the first in line 2/)
+    ).toMatch(/^176 of 8\u202f760 rows hold no figure, the first in line 2/)
     expect(
       message(
         readSeriesCsv(
@@ -137,7 +137,7 @@ describe('a year of metering', () => {
           null,
         ),
       ),
-    ).toContain('8,783 rows')
+    ).toContain('8\u202f783 rows')
   })
   it('takes prices, below zero too, and guesses from the header', () => {
     expect(guessSeriesMapping(['time', 'price per kWh'])).toEqual({ timeColumn: 0, valueColumn: 1, unit: 'price' })

@@ -1,3 +1,4 @@
+import { formatWhole } from '../quantity/formatQuantity'
 import { MONTH_DAYS } from '../plan/yearProfile'
 import { type FieldIssue, type Result, err, ok } from '../result'
 import { type RowAside, csvCell, guessColumn, readCsvTable, readDecimal } from './csvTable'
@@ -101,7 +102,7 @@ export function readSeriesCsv(text: string, mapping: SeriesMapping | null): Resu
   if (!shape)
     return err({
       path: 'file',
-      message: `The profile has ${rows.length.toLocaleString('en')} rows; a year has 8,760 hours, 17,520 half hours or 35,040 quarter hours.`,
+      message: `The profile has ${formatWhole(rows.length)} rows; a year has 8 760 hours, 17 520 half hours or 35 040 quarter hours.`,
     })
   const { stepH, leap } = shape
   const perDay = Math.round(24 / stepH)
@@ -126,7 +127,7 @@ export function readSeriesCsv(text: string, mapping: SeriesMapping | null): Resu
   if (aside.length > MOST_ASIDE_SHARE * rows.length)
     return err({
       path: header[valueColumn] ?? 'file',
-      message: `${aside.length.toLocaleString('en')} of ${rows.length.toLocaleString('en')} rows hold no figure, the first in line ${aside[0]?.line}: “${aside[0]?.value}”. Nothing was taken in.`,
+      message: `${formatWhole(aside.length)} of ${formatWhole(rows.length)} rows hold no figure, the first in line ${aside[0]?.line}: “${aside[0]?.value}”. Nothing was taken in.`,
     })
   if (aside.length > 0)
     notes.push(`${aside.length} row${aside.length === 1 ? '' : 's'} without a figure took the value of the day before.`)

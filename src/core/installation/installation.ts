@@ -127,6 +127,8 @@ export interface Circuit {
   iDeltaNMa: number | null
   backedUp: boolean
   boardTag: string | null
+  /** Way of the board its device sits in, as numbered on the board; `null` while nobody has read it. */
+  way: number | null
   /** Rating of its overcurrent device. */
   breakerA: number | null
   /** B, C or D where the pack has curves. */

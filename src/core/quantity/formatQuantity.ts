@@ -10,12 +10,29 @@ const SCALED: Partial<Record<Unit, readonly { from: number; factor: number; pref
   Wh: [{ from: 1000, factor: 1e-3, prefix: 'k' }],
 }
 
+/** Between groups of three: a mark that nobody reads as a decimal one, and that can be typed back. */
+const GROUP_MARK = '\u202f'
+
+/**
+ * A whole number in groups of three.
+ *
+ * @example
+ * formatWhole(17520) // => '17\u202f520'
+ */
+export const formatWhole = (value: number): string =>
+  Math.round(value)
+    .toString()
+    .replace(/\B(?=(\d{3})+$)/g, GROUP_MARK)
+    .replace('-', '−')
+
 /** Up to `digits` significant digits without an exponent or trailing zeros; the true minus sign is used. */
 export function formatNumber(value: number, digits = 4): string {
   if (!Number.isFinite(value)) return '–'
   if (value === 0) return '0'
   const decimals = Math.max(0, Math.min(6, digits - 1 - Math.floor(Math.log10(Math.abs(value)))))
   const text = value.toFixed(decimals)
+  // what rounds to nothing has no sign
+  if (Number(text) === 0) return '0'
   return (decimals > 0 ? text.replace(/\.?0+$/, '') : text).replace('-', '−')
 }
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatDuration, formatNumber, formatQuantity } from './formatQuantity'
-import { parseQuantity } from './parseQuantity'
+import { formatDuration, formatNumber, formatQuantity, formatWhole } from './formatQuantity'
+import { parseQuantity, quantityFaultWords } from './parseQuantity'
+import { UNITS } from './units'
 
 describe('parseQuantity', () => {
   it.each([
@@ -13,7 +14,15 @@ describe('parseQuantity', () => {
     ['0.3 s', 'ms', 300],
     ['6 mA', 'A', 0.006],
     ['38.20 ohm', 'Ω', 38.2],
-    ['−4', 'V', null],
+    ['−4', 'V', -4],
+    // groups of three with a space between are one number; a decimal mark that can be one only is one
+    ['1 300', 'mm', 1300],
+    ['1\u202f300 mm', 'mm', 1300],
+    ["12'500", 'W', 12_500],
+    ['2 500,5', 'W', 2500.5],
+    ['0,310', 'Ω', 0.31],
+    ['1.234 kW', 'W', 1234],
+    ['1,30', 'Ω', 1.3],
   ] as const)('%s as %s', (text, unit, value) => {
     const read = parseQuantity(text, unit)
     expect(read.ok ? read.value.value : null).toEqual(value === null ? null : expect.closeTo(value, 12))
@@ -29,8 +38,44 @@ describe('parseQuantity', () => {
     ['Infinity', 'V'],
     ['1e400', 'V'],
     ['9'.repeat(50), 'V'],
+    // one and three tenths to some, thirteen hundred to others
+    ['1,300', 'mm'],
+    ['2,500', 'W'],
+    ['2.500', 'W'],
+    ['38.200', 'Ω'],
+    ['1,234,567', 'W'],
+    ['1 30', 'V'],
+    ['1 3000', 'V'],
   ] as const)('refuses %s as %s', (text, unit) => {
     expect(parseQuantity(text, unit).ok).toBe(false)
+  })
+
+  it('names both readings of a mark that has two', () => {
+    const read = parseQuantity('1,300', 'mm')
+    expect(read.ok ? null : quantityFaultWords(read.error)).toBe('“1,300” can be read two ways. Type 1300, or 1.3.')
+  })
+
+  it('takes back whatever the app shows, in every unit', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+        fc.constantFrom(...UNITS.filter((unit) => unit !== '')),
+        fc.integer({ min: 2, max: 6 }),
+        (value, unit, digits) => {
+          const shown = formatQuantity(value, unit, digits)
+          const read = parseQuantity(shown, unit)
+          expect([shown, read.ok]).toEqual([shown, true])
+          if (read.ok) expect(formatQuantity(read.value.value, unit, digits)).toBe(shown)
+        },
+      ),
+      { seed: 5, numRuns: 500 },
+    )
+    fc.assert(
+      fc.property(fc.integer({ min: -9_999_999, max: 9_999_999 }), (whole) => {
+        const read = parseQuantity(formatWhole(whole), 'mm')
+        expect(read.ok && read.value.value + 0).toBe(whole + 0)
+      }),
+    )
   })
 
   it('keeps the zeros that were typed', () => {
@@ -47,7 +92,8 @@ describe('parseQuantity', () => {
         (whole, decimals, mark) => {
           const text = (whole / 10 ** decimals).toFixed(decimals)
           const read = parseQuantity(text.replace('.', mark), 'V')
-          expect(read.ok && read.value.value).toBe(Number(text))
+          if (!read.ok) expect(read.error.code).toBe('twoReadings')
+          else expect(read.value.value).toBe(Number(text))
         },
       ),
       { seed: 7 },

@@ -14,17 +14,23 @@ export type QuantityFault =
   | { code: 'tooLong' }
   | { code: 'notANumber'; text: string }
   | { code: 'twoDecimalMarks'; text: string }
+  | { code: 'twoReadings'; text: string; asThousands: string; asDecimal: string }
   | { code: 'notFinite'; text: string }
   | { code: 'unknownUnit'; unit: string; wanted: Unit }
   | { code: 'otherQuantity'; unit: string; wanted: Unit }
 
 const NUMBER = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(.*)$/u
 const MOST_CHARACTERS = 40
+/** Digits in groups of three, with a mark between them that is no decimal one. */
+const GROUPED = /^([+-]?\d{1,3})((?:[\s'’]\d{3})+)(?!\d)/u
+/** Three digits behind a single mark: `1,300` is one and three tenths to some and thirteen hundred to others; so is `2.500`, with zeros nobody needs. */
+const TWO_READINGS = /^[+-]?([1-9]\d{0,2})(?:,(\d{3})|\.(\d{2}0))(?!\d)/u
 
 /**
  * Reads `"38.2"`, `"0,31 Ω"`, `".31"`, `"2k"`, `"220 mΩ"` as a value in the unit wanted.
  *
- * Either decimal mark is taken; a number with both, or with a thousands mark, is refused rather than guessed.
+ * Either decimal mark is taken, and digits in groups of three with spaces between them; a number with both marks, or with one that can be read two
+ * ways (`1,300`), is refused rather than guessed.
  * A bare prefix (`2k`, `300m`) applies to the wanted unit. Another quantity's unit (`3 V` where Ω is wanted) is a fault that names both.
  *
  * @returns the value in `wanted`, or the fault
@@ -32,8 +38,20 @@ const MOST_CHARACTERS = 40
  * parseQuantity('0,31', 'Ω') // => { ok: true, value: { value: 0.31, unit: 'Ω', digits: '0.31' } }
  */
 export function parseQuantity(text: string, wanted: Unit): Result<WrittenQuantity, QuantityFault> {
-  const trimmed = text.trim()
+  const trimmed = text
+    .trim()
+    .replace(/^−/u, '-')
+    .replace(GROUPED, (_whole, head: string, groups: string) => head + groups.replace(/[\s'’]/gu, ''))
   if (trimmed.length > MOST_CHARACTERS) return err({ code: 'tooLong' })
+  const [, whole, afterComma, afterPoint] = TWO_READINGS.exec(trimmed) ?? []
+  const after = afterComma ?? afterPoint
+  if (whole !== undefined && after !== undefined && !/[.,]/.test(trimmed.slice(trimmed.search(/[.,]/) + 1)))
+    return err({
+      code: 'twoReadings',
+      text: trimmed,
+      asThousands: whole + after,
+      asDecimal: String(Number(`${whole}.${after}`)),
+    })
   const match = NUMBER.exec(trimmed)
   if (!match) return err({ code: 'notANumber', text: trimmed })
   const [, written = '', unitText = ''] = match
@@ -68,6 +86,8 @@ export function quantityFaultWords(fault: QuantityFault): string {
       return `“${fault.text}” is not a number. Type it with a point or a comma, such as 38.2 or 38,2.`
     case 'twoDecimalMarks':
       return `“${fault.text}” has more than one decimal mark. Type it without thousands marks.`
+    case 'twoReadings':
+      return `“${fault.text}” can be read two ways. Type ${fault.asThousands}, or ${fault.asDecimal}.`
     case 'notFinite':
       return `“${fault.text}” is not a finite number.`
     case 'unknownUnit':

@@ -5,7 +5,8 @@ import type { Phase } from '../rules/rulePack'
 
 /** One line of the chart inside a board's door. */
 export interface DoorRow {
-  way: number
+  /** `null` while nobody has read it: the place in a list is no way. */
+  way: number | null
   tag: string
   name: string
   /** Overcurrent device as printed on it. */
@@ -36,6 +37,8 @@ export const MAIN_BOARD = 'main'
 const boardOf = ({ boardTag }: Pick<Circuit, 'boardTag'>) => boardTag ?? MAIN_BOARD
 const foundOn = (circuit: Circuit) => circuit.foundBoardTag ?? boardOf(circuit)
 const foundPhase = (circuit: Circuit) => circuit.foundPhase ?? circuit.phase
+/** By way, those nobody has read last. */
+const byWay = (a: Circuit, b: Circuit) => (a.way ?? Infinity) - (b.way ?? Infinity) || 0
 /** Whether it changes its board or its phase on this job. */
 export const hasMoved = (circuit: Circuit): boolean =>
   foundOn(circuit) !== boardOf(circuit) || foundPhase(circuit) !== circuit.phase
@@ -70,8 +73,8 @@ export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads'
     return {
       tag,
       name: nameOf(tag),
-      rows: here.map((circuit, k) => ({
-        way: k + 1,
+      rows: here.toSorted(byWay).map((circuit) => ({
+        way: circuit.way,
         tag: circuit.tag,
         name: circuit.name,
         device: circuit.breakerA === null ? '' : `${circuit.curve ?? ''}${circuit.breakerA} A`,

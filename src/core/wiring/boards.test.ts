@@ -25,7 +25,7 @@ describe('charts for the doors', () => {
     ])
     expect(doors[0]).toMatchObject({
       left: [{ tag: 'c1', to: 'essentials' }],
-      rows: [{ way: 1, tag: 'c2', device: 'B16 A', cameFrom: null, wasOn: null }],
+      rows: [{ way: null, tag: 'c2', device: 'B16 A', cameFrom: null, wasOn: null }],
     })
     expect(doors[1]?.rows[0]).toMatchObject({ cameFrom: 'Main board', wasOn: 'L1' })
   })

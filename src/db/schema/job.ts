@@ -128,6 +128,7 @@ export const circuit = pgTable(
     iDeltaNMa: figure(),
     backedUp: boolean().notNull(),
     boardTag: text(),
+    way: figure(),
     breakerA: figure(),
     curve: text(),
     instantaneousMultiple: figure(),

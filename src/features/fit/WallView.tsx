@@ -1,4 +1,5 @@
 'use client'
+import { formatWhole } from '@/core/quantity/formatQuantity'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { type FitItem, fitOf } from '@/core/installation/fit'
@@ -101,7 +102,7 @@ export function WallView() {
     <>
       <TitledSheet
         title={wall.name}
-        note={`${wall.detail.widthMm.toLocaleString('en')} × ${wall.detail.ceilingMm.toLocaleString('en')} mm`}
+        note={`${formatWhole(wall.detail.widthMm)} × ${formatWhole(wall.detail.ceilingMm)} mm`}
         actions={
           edit && (
             <>

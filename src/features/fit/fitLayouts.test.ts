@@ -54,7 +54,7 @@ describe('a wall on the page', () => {
       '50 mm short of the left end; no board known to be non-combustible behind it.',
     )
     expect(says({ xMm: 1000, yMm: 1700, displayMm: 700 })).toContain('300 mm short of the ceiling')
-    expect(says({ xMm: 1000, yMm: 1300, displayMm: 700 })).toContain('display out of reach (450–1,800 mm)')
+    expect(says({ xMm: 1000, yMm: 1300, displayMm: 700 })).toContain('display out of reach (450–1 800 mm)')
     expect(
       says(
         { xMm: 1000, yMm: 600 },

@@ -1,7 +1,8 @@
+import { formatWhole } from '@/core/quantity/formatQuantity'
 import { REACH_MM } from '@/core/fit/keepClear'
 import type { JudgedUnit } from '@/core/fit/wallOfInstallation'
 
-export const wholeMm = (value: number) => `${Math.round(value).toLocaleString('en')} mm`
+export const wholeMm = (value: number) => `${formatWhole(value)} mm`
 
 export const SIDE_WORDS: Readonly<Record<string, string>> = {
   floor: 'the floor',
@@ -22,7 +23,7 @@ function boardWords({ boardVerdict, boardMissingMm }: JudgedUnit['clearances']):
 export function placeWords({ clearances }: JudgedUnit): string {
   const { violations, controlsOutside, verdict } = clearances
   if (violations === null) return 'Not placed yet.'
-  const reach = `${REACH_MM.min}–${REACH_MM.max.toLocaleString('en')} mm`
+  const reach = `${REACH_MM.min}–${formatWhole(REACH_MM.max)} mm`
   const parts = [
     ...violations.map(({ with: other, missingMm }) => `${wholeMm(missingMm)} short of ${SIDE_WORDS[other] ?? other}`),
     ...boardWords(clearances),

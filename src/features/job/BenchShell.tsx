@@ -123,7 +123,7 @@ function BenchShell() {
         display={{ base: tab === 'next' ? 'grid' : 'none', lg: 'grid' }}
       >
         <Box px={{ base: '12px', lg: '20px' }} pt="6px" pb={{ base: '0', lg: '10px' }} pl={{ lg: '168px' }} minW="0">
-          <QuickLine field={field} />
+          <QuickLine field={field} onWords={() => setKeysOpen(true)} />
         </Box>
         <Flex hideBelow="lg" align="center" px="14px">
           <NextButton />

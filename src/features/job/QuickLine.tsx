@@ -33,10 +33,11 @@ function FeedbackText({ feedback }: { feedback: Feedback }) {
     case 'verdict':
       return (
         <Flex as="span" align="center" gap="8px" color="ink2" minW="0">
-          <VerdictWord verdict={feedback.judgement.verdict} />
+          <VerdictWord verdict={feedback.judgement.soFar ?? feedback.judgement.verdict} />
           <Box as="span" lineClamp="2">
             <b>{feedback.target.point.label}</b>
-            {feedback.with ? `, with ${feedback.with}` : ''}: {feedback.judgement.why}
+            {feedback.with ? `, with ${feedback.with}` : ''}
+            {feedback.judgement.soFar ? ', as far as it is there' : ''}: {feedback.judgement.why}
           </Box>
         </Flex>
       )
@@ -53,7 +54,14 @@ function FeedbackText({ feedback }: { feedback: Feedback }) {
 }
 
 /** One field, always a key away: completes point names, understands units, shows the verdict while typing and stores on Enter. */
-export function QuickLine({ field }: { field: RefObject<HTMLInputElement | null> }) {
+export function QuickLine({
+  field,
+  onWords,
+}: {
+  field: RefObject<HTMLInputElement | null>
+  /** Opens the list of words. */
+  onWords: () => void
+}) {
   const { may, proposed, mode, setMode } = useJob()
   const line = useQuickLine()
   const listId = useId()
@@ -87,6 +95,9 @@ export function QuickLine({ field }: { field: RefObject<HTMLInputElement | null>
     } else if (event.key === 'Tab' && !event.shiftKey && open && line.text !== '') {
       event.preventDefault()
       choose(Math.max(0, at))
+    } else if (event.key === '?' && !event.nativeEvent.isComposing) {
+      event.preventDefault()
+      onWords()
     } else if (event.key === 'Escape') {
       if (line.text === '') field.current?.blur()
       line.setText('')

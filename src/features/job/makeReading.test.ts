@@ -74,6 +74,13 @@ describe('a reading made on this device', () => {
 })
 
 describe('a reading in words', () => {
+  it('says yes and no of a setting that is on or off, as its table does', () => {
+    expect([
+      valueText(reading('settings.islandEnabled', 'left', 1)),
+      valueText(reading('settings.bondRelayEnabled', 'left', 0)),
+      valueText(reading('settings.phaseCount', 'left', 1)),
+    ]).toEqual(['yes', 'no', '1'])
+  })
   const text = (...args: Parameters<typeof reading>) => valueText(reading(...args)).replaceAll('\u00a0', ' ')
 
   it.each([

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import type { PlanAssumptions } from '@/core/installation/survey'
 import type { PricedSize, SizeCurve, Tariff } from '@/core/plan/selfConsumption'
 import { moduleLimits, systemOfPlan } from '@/core/plan/yearOfInstallation'
-import { formatNumber } from '@/core/quantity/formatQuantity'
+import { formatWhole, formatNumber } from '@/core/quantity/formatQuantity'
 import { sizesInWorker } from '@/workers/clients'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -55,7 +55,7 @@ export function MoneyView() {
   const [curve, setCurve] = useState<SizeCurve | string | null>(null)
   const { assumptions, sources } = installation
   const money = (value: number) =>
-    `${Math.abs(value) >= 100 ? Math.round(value).toLocaleString('en') : formatNumber(value, 3)} ${assumptions.currency}`
+    `${Math.abs(value) >= 100 ? formatWhole(value) : formatNumber(value, 3)} ${assumptions.currency}`
   const sizes = useMemo((): PricedSize[] | string => {
     const planned = systemOfPlan(installation, plan)
     const count = sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)

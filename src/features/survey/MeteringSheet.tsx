@@ -1,4 +1,5 @@
 'use client'
+import { formatWhole } from '@/core/quantity/formatQuantity'
 import { useAttempt } from '../useAttempt'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
@@ -98,7 +99,7 @@ export function MeteringSheet({ kinds = ['load', 'pv'] }: { kinds?: readonly Ser
           <Box flex="1" minW="0">
             <Text fontWeight="600">{KIND_WORDS[kind]}</Text>
             <Text color="ink2" overflowWrap="anywhere">
-              {name}, {rowCount.toLocaleString('en')} {stepWords(stepH)}
+              {name}, {formatWhole(rowCount)} {stepWords(stepH)}
             </Text>
           </Box>
           {edit && (
@@ -188,7 +189,7 @@ function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }
     return (
       <Box>
         <Text fontWeight="600">
-          {told.rows.toLocaleString('en')} {stepWords(told.stepH)} were taken in.
+          {formatWhole(told.rows)} {stepWords(told.stepH)} were taken in.
         </Text>
         {told.notes.map((note) => (
           <Text key={note} color="ink2">
@@ -265,7 +266,7 @@ function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }
           <Text>
             {kind === 'price'
               ? `Mean price ${(preview.value.values.reduce((sum, value) => sum + value, 0) / preview.value.values.length).toFixed(3)} per kWh.`
-              : `${Math.round((preview.value.values.reduce((sum, value) => sum + value, 0) * preview.value.stepH) / 1000).toLocaleString('en')} kWh in the year, ${Math.round(preview.value.values.reduce((most, value) => Math.max(most, value), 0)).toLocaleString('en')} W at most. If that looks wrong, change what it holds.`}
+              : `${formatWhole((preview.value.values.reduce((sum, value) => sum + value, 0) * preview.value.stepH) / 1000)} kWh in the year, ${formatWhole(preview.value.values.reduce((most, value) => Math.max(most, value), 0))} W at most. If that looks wrong, change what it holds.`}
           </Text>
           {preview.value.notes.map((note) => (
             <Text key={note} color="ink2">

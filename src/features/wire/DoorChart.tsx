@@ -74,7 +74,7 @@ export function Door({
           rows={door.rows}
           keyOf={({ tag }) => tag}
           columns={[
-            { head: 'Way', cell: ({ way }) => way, numeric: true },
+            { head: 'Way', cell: ({ way }) => way ?? '–', numeric: true },
             { head: 'Circuit', cell: ({ tag, name }) => `${name} (${tag})` },
             {
               head: 'Device',

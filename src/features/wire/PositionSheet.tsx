@@ -1,4 +1,5 @@
 'use client'
+import { formatWhole } from '@/core/quantity/formatQuantity'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { FixProposal } from '@/core/wiring/fixProposals'
@@ -38,7 +39,7 @@ export function PositionSheet({
   const note = running
     ? 'checking…'
     : result
-      ? `${result.allowedCombinations.toLocaleString('en')} combinations × 3 states of the grid, ${result.leftOut === 0 ? 'all of them' : `${result.leftOut.toLocaleString('en')} left out`}, in ${Math.max(1, Math.round(checked?.ms ?? 0))} ms`
+      ? `${formatWhole(result.allowedCombinations)} combinations × 3 states of the grid, ${result.leftOut === 0 ? 'all of them' : `${formatWhole(result.leftOut)} left out`}, in ${Math.max(1, Math.round(checked?.ms ?? 0))} ms`
       : 'cannot be checked as it is'
   return (
     <TitledSheet title="Every position, thought through" note={<span role="status">{note}</span>}>
@@ -49,8 +50,8 @@ export function PositionSheet({
       )}
       {result && result.leftOut > 0 && (
         <Notice kind="caution" mx="14px" mb="10px">
-          {result.leftOut.toLocaleString('en')} combinations were left out: there are too many switches that all matter.
-          What is said here holds for the rest only.
+          {formatWhole(result.leftOut)} combinations were left out: there are too many switches that all matter. What is
+          said here holds for the rest only.
         </Notice>
       )}
       {result && causes.length === 0 && (
@@ -128,7 +129,7 @@ function CauseRow({
           {cause.states > 1 && (
             <Text as="span" color="ink2">
               {' '}
-              Shows in {cause.states.toLocaleString('en')} states.
+              Shows in {formatWhole(cause.states)} states.
             </Text>
           )}
         </Text>

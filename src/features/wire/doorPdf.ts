@@ -48,7 +48,7 @@ export async function doorPdf(jobName: string, doors: readonly BoardDoor[]): Pro
         head()
       }
       const cells = [
-        String(way),
+        way === null ? '–' : String(way),
         `${name} (${tag})`,
         device,
         iDeltaNMa === null ? '' : `${iDeltaNMa} mA`,

@@ -33,7 +33,7 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     hint: 'blank where there is no such device',
     first: (pack) => RATED_MA[firstDevice(pack)],
   }),
-  figure('breakerA', 'Rating of its breaker or fuse', 'A'),
+  figure('breakerA', 'Rating of its breaker or fuse', 'A', { above: 0, max: 1000 }),
   {
     name: 'curve',
     label: 'Curve',
@@ -58,6 +58,7 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     first: ({ phases }) => (phases.length > 1 ? 'all' : undefined),
   },
   { name: 'boardTag', label: 'On board', kind: 'tag', optional: true, hint: 'its short name' },
+  figure('way', 'Way on that board', '', { min: 1, max: 400, hint: 'as numbered on the board' }),
   { name: 'foundBoardTag', label: 'Found on board', kind: 'tag', optional: true, hint: 'only where this job moves it' },
   {
     name: 'foundPhase',

@@ -44,7 +44,7 @@ export const RUN_FIELDS: readonly ItemField[] = [
     hint: 'one phase, or all',
   },
   figure('designCurrentA', 'Design current', 'A'),
-  figure('deviceA', 'Device before it', 'A'),
+  figure('deviceA', 'Device before it', 'A', { above: 0, max: 1000 }),
   {
     name: 'derating',
     label: 'Left after derating',

@@ -5,6 +5,12 @@ import { type SettingLine, settingsDiff } from '../../settings/settingsDiff'
 import type { PointFamily } from '../family'
 import { type SlotReadings, slotReadings } from '../slotReadings'
 
+const STEM = 'settings.'
+
+/** The setting that a point is about; `null` for every other point. */
+export const settingOfPoint = (pointKey: string): string | null =>
+  pointKey.startsWith(STEM) ? pointKey.slice(STEM.length) : null
+
 /** One setting as planned, read and left. */
 function lineOf(planned: PlannedSetting, slots: SlotReadings): SettingLine | undefined {
   const only = (slot: string) => {
@@ -24,7 +30,7 @@ function whyOf(line: SettingLine | undefined, text: (value: number) => string, p
 }
 
 /** Key of the point of a setting, by the register map’s name for it. */
-export const settingPointKey = (key: string): string => `settings.${key}`
+export const settingPointKey = (key: string): string => STEM + key
 
 /** S-1: every planned setting, read back from the gateway and recorded as left. */
 export const settingLeft: PointFamily<PlannedSetting> = {

@@ -20,7 +20,14 @@ export const supplyRating: PointFamily<TheJob> = {
     subject: 'supply',
     label: `Rating of the ${words.supply}, read on site`,
     why: 'The whole plan hangs on this figure; only what is printed on the device counts.',
-    slots: [{ id: 'rating', label: 'Rating', path: ['fuse'], input: { kind: 'quantity', unit: 'A', measures: null } }],
+    slots: [
+      {
+        id: 'rating',
+        label: 'Rating',
+        path: ['fuse'],
+        input: { kind: 'quantity', unit: 'A', measures: null, usual: { min: 6, max: 1000 } },
+      },
+    ],
   }),
   judge: (point, context) => {
     const figure = slotReadings(point, context).figure('rating')

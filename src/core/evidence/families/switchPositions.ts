@@ -1,3 +1,4 @@
+import { formatWhole } from '../../quantity/formatQuantity'
 import type { Installation } from '../../installation/installation'
 import { graphDigest } from '../../wiring/graphDigest'
 import { INVARIANT_WORDS } from '../../wiring/invariants'
@@ -32,7 +33,7 @@ function checkFound(installation: Installation): { verdict: Verdict; why: string
   if (check.leftOut > 0)
     return {
       verdict: 'watch',
-      why: `${check.leftOut.toLocaleString('en')} combinations were left out: there are too many switches for a complete check. Take some out of the model, or look at them one by one.`,
+      why: `${formatWhole(check.leftOut)} combinations were left out: there are too many switches for a complete check. Take some out of the model, or look at them one by one.`,
     }
   const exposed =
     check.exposed.length > 0
@@ -40,7 +41,7 @@ function checkFound(installation: Installation): { verdict: Verdict; why: string
       : ''
   return {
     verdict: 'proven',
-    why: `${check.allowedCombinations.toLocaleString('en')} combinations with three states of the grid: no position is dangerous.${exposed}`,
+    why: `${formatWhole(check.allowedCombinations)} combinations with three states of the grid: no position is dangerous.${exposed}`,
   }
 }
 

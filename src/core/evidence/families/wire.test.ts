@@ -75,6 +75,19 @@ describe('dead tests', () => {
   })
 })
 
+describe('a part that is there', () => {
+  it('is told with what it comes to, while the rest is still to record', () => {
+    const earth = (ohm: number) => judged('wire.dead.circuit.c1', [reading('wire.dead.circuit.c1', 'earth', ohm)])
+    expect(earth(12)).toMatchObject({
+      verdict: 'open',
+      soFar: 'watch',
+      why: expect.stringContaining('12\u00a0Ω is not within'),
+    })
+    expect(earth(0.4)).toMatchObject({ verdict: 'open', soFar: 'proven' })
+    expect(judged('wire.dead.circuit.c1')?.soFar).toBeUndefined()
+  })
+})
+
 describe('a figure with nothing to hold it against', () => {
   it('is kept as Watch and says so: no short-circuit current from the plate, no torque from the maker', () => {
     const found = judged('wire.torque.w1', [reading('wire.torque.w1', 'near', 4), reading('wire.torque.w1', 'far', 4)])
