@@ -6,8 +6,19 @@ import { islandNeutralEarth } from './islandNeutralEarth'
 import { gfciLimitMs, residualCurrentTrip } from './residualCurrentTrip'
 
 describe('an electrode against its target', () => {
-  const of = (resistanceOhm: number | null, change = {}) =>
-    electrodeTarget({ resistanceOhm, targetOhm: 100, seasonalFactor: 1.5, iDeltaNMa: 30, ...change })
+  const of = (
+    resistanceOhm: number | null,
+    { targetOhm = 100, ...change }: { targetOhm?: number } & Partial<Parameters<typeof electrodeTarget>[0]> = {},
+  ) =>
+    electrodeTarget({
+      resistanceOhm,
+      aim: { kind: 'ohm', targetOhm },
+      seasonalFactor: 1.5,
+      iDeltaNMa: 30,
+      touchLimitV: 50,
+      instrument: null,
+      ...change,
+    })
 
   it.each([
     [66, 'proven'],
@@ -23,6 +34,13 @@ describe('an electrode against its target', () => {
   it('stops where the touch voltage passes 50 V in a dry season, whatever the target', () => {
     expect(of(90, { targetOhm: 200, iDeltaNMa: 500 })).toMatchObject({ verdict: 'stop', touchV: 67.5 })
     expect(of(60, { targetOhm: 200, iDeltaNMa: 500 }).verdict).toBe('proven')
+  })
+
+  it('is Open while nobody knows which residual current relies on it, and at most so high alone in a split-phase house', () => {
+    expect([of(30, { iDeltaNMa: null }).verdict, of(30, { iDeltaNMa: 'none' }).verdict]).toEqual(['open', 'proven'])
+    const split = (ohm: number, electrodeCount: number | null) =>
+      of(ohm, { aim: { kind: 'secondAbove', targetOhm: 25, electrodeCount } }).verdict
+    expect([split(25, 1), split(26, 1), split(26, 2), split(26, null)]).toEqual(['proven', 'stop', 'proven', 'open'])
   })
 
   it('refuses a season that makes the ground wetter', () => {

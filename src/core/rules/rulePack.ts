@@ -19,6 +19,7 @@ export interface Limit {
 /** Every limit that a judgement in the core quotes. */
 export const LIMIT_KEYS = [
   'electrodeResistanceMax',
+  'electrodeSecondAbove',
   'electrodeDeviationMaxPercent',
   'clampForbidsOpening',
   'islandNeutralEarthMax',

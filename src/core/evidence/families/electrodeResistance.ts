@@ -1,10 +1,15 @@
-import { electrodeTarget } from '../../earthing/electrodeTarget'
+import {
+  type ElectrodeAim,
+  type ElectrodeTarget,
+  electrodeTarget,
+  secondAboveAim,
+} from '../../earthing/electrodeTarget'
 import { fallOfPotential } from '../../earthing/fallOfPotential'
 import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
 import { worstVerdict } from '../../rules/verdict'
-import type { Electrode } from '../../installation/installation'
+import type { Electrode, Installation } from '../../installation/installation'
 import type { PointFamily } from '../family'
-import type { Slot } from '../point'
+import type { EvidenceContext, Slot } from '../point'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 
 /** Slots of one electrode; the only one of a job need not be named on the quick line. */
@@ -31,6 +36,34 @@ function slotsOf(tag: string, only: boolean): Slot[] {
     probe('r72', 'Probe at 72 %', '72'),
   ]
 }
+
+/** What the region holds an electrode against: a target the crew picked, or one electrode at most so high and else a second one. */
+const aimOf = (electrode: Electrode, { installation, pack }: EvidenceContext): ElectrodeAim =>
+  pack.id === 'na-split-240'
+    ? secondAboveAim(pack.limits, installation.electrodes.length)
+    : { kind: 'ohm', targetOhm: electrode.targetOhm }
+
+function limitOf(electrode: Electrode, context: EvidenceContext): string {
+  const aim = aimOf(electrode, context)
+  if (aim.kind === 'ohm') return `≤ ${electrode.targetOhm} Ω, also in a dry season (× ${electrode.seasonalFactor})`
+  return (aim.electrodeCount ?? 1) >= 2 ? 'two or more: none' : `≤ ${aim.targetOhm} Ω, or a second electrode`
+}
+
+/** The largest rated residual current that relies on the electrode; `null` while no circuit is entered. */
+function relyingOn({ circuits }: Installation): number | 'none' | null {
+  if (circuits.length === 0) return null
+  const rated = circuits.flatMap(({ iDeltaNMa }) => iDeltaNMa ?? [])
+  return rated.length === 0 ? 'none' : Math.max(...rated)
+}
+
+const stopWords = (
+  { targetOhm, targetVerdict, touchV }: ElectrodeTarget,
+  value: string | null,
+  season: string,
+): string =>
+  targetVerdict === 'stop'
+    ? `${value} is above the target of ${targetOhm} Ω${season}.`
+    : `In a dry season ${formatQuantity(touchV ?? 0, 'V', 3)} may stand on earthed metal before the residual-current device trips.`
 
 const PROBES = ['r52', 'r618', 'r72'] as const
 const HOUR_MS = 3_600_000
@@ -87,18 +120,18 @@ export const electrodeResistance: PointFamily<Electrode> = {
       },
     )
     const resistanceOhm = measured.resistanceOhm ?? null
-    const iDeltaNMa = Math.max(0, ...context.installation.circuits.map((circuit) => circuit.iDeltaNMa ?? 0)) || null
     const target = electrodeTarget({
+      aim: aimOf(electrode, context),
       resistanceOhm,
-      targetOhm: electrode.targetOhm,
       seasonalFactor: electrode.seasonalFactor,
-      iDeltaNMa,
+      iDeltaNMa: relyingOn(context.installation),
+      touchLimitV: limits.touchVoltageMax.value,
       instrument: slots.accuracy('r618'),
     })
     const common = {
       code: 'E-3',
       value: resistanceOhm === null ? null : formatQuantity(resistanceOhm, 'Ω'),
-      limit: `≤ ${electrode.targetOhm} Ω, also in a dry season (× ${electrode.seasonalFactor})`,
+      limit: limitOf(electrode, context),
       basis: limits.electrodeResistanceMax.basis,
     }
     if (measured.guard === 'stop')
@@ -129,7 +162,7 @@ export const electrodeResistance: PointFamily<Electrode> = {
       measured.verdict === 'watch'
         ? `${spread}: the probe stood inside the resistance area. Move it out and repeat.`
         : target.verdict === 'stop'
-          ? `${common.value} is above the target of ${electrode.targetOhm} Ω${season}.`
+          ? stopWords(target, common.value, season)
           : `${spread}${season}.`
     return afterCalibration({ ...common, verdict: worstVerdict([measured.verdict, target.verdict]), why }, slots)
   },

@@ -25,6 +25,12 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'House target chosen by the crew (E-4); 200 Ω is the highest that counts as stable.',
     true,
   ),
+  electrodeSecondAbove: limit(
+    25,
+    'Ω',
+    'Resistance above which a single electrode gets a second one',
+    'E-4, split-phase practice: with two or more nothing is asked of the reading.',
+  ),
   electrodeDeviationMaxPercent: limit(
     5,
     '%',
