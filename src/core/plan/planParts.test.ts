@@ -343,11 +343,11 @@ describe('boards, cables and materials', () => {
       aLoad({ circuitTag: 'c1', powerW: 300, phase: 'L1' }),
       aLoad({ id: 'l2', tag: 'x', circuitTag: 'c2', powerW: 900, phase: 'all' }),
     ]
-    expect(circuitMoves(circuits, loads, ['L1', 'L2', 'L3'], true)).toMatchObject({
+    expect(circuitMoves(circuits, loads, ['L1', 'L2', 'L3'], new Set(loads.map(({ tag }) => tag)))).toMatchObject({
       moves: [{ tag: 'c1', from: 'board1', to: 'essentials board', loadW: 300 }],
       perBoard: { 'essentials board': { L1: 300, L2: 0 }, board1: { L1: 300, L2: 300, L3: 300 } },
     })
-    expect(circuitMoves(circuits, loads, ['L1'], false).moves).toEqual([])
+    expect(circuitMoves(circuits, loads, ['L1'], null).moves).toEqual([])
   })
 })
 

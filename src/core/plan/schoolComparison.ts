@@ -73,13 +73,13 @@ export function schoolComparison(installation: Installation, plan: Plan, meterin
     school: SchoolOption['school'],
     fed: readonly Load[],
     householdMust: string,
-    essentials: boolean,
+    parts: boolean,
   ): SchoolOption => ({
     school,
     feeds: fed.map(({ tag }) => tag),
     householdMust,
     parts: PARTS[school],
-    moves: circuitMoves(circuits, loads, phases, essentials),
+    moves: circuitMoves(circuits, loads, phases, parts ? new Set(fed.map(({ tag }) => tag)) : null),
     byLoadList: shares({
       loads: fed.map((load) => ({
         id: load.tag,
