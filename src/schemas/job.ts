@@ -77,6 +77,15 @@ export const sourcesSchema = yup.object({
     ),
 })
 
+/** Whether a clock of that name is known. */
+function isTimeZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== ''
+  } catch {
+    return false
+  }
+}
+
 /** The place itself. */
 export const siteSchema = yup
   .object({
@@ -85,6 +94,19 @@ export const siteSchema = yup
       .max(66, 'Latitude lies between −66° and 66°')
       .nullable()
       .default(null),
+    longitudeDeg: figure('Longitude')
+      .min(-180, 'Longitude lies between −180° and 180°')
+      .max(180, 'Longitude lies between −180° and 180°')
+      .nullable()
+      .default(null),
+    timeZone: words('Time zone', 60)
+      .nullable()
+      .default(null)
+      .test(
+        'zone',
+        'Time zone is a name such as Europe/Lisbon',
+        (zone) => zone == null || zone === '' || isTimeZone(zone),
+      ),
     minTempC: figure('Lowest temperature')
       .min(-60, 'Lowest temperature must be −60 °C or more')
       .max(30, 'Lowest temperature is 30 °C at most')

@@ -69,6 +69,7 @@ export const aRun = (change: Partial<CableRun> = {}): CableRun => ({
   lengthM: 20,
   conductorTempC: 20,
   phase: null,
+  terminals75: null,
   designCurrentA: null,
   deviceA: null,
   derating: 1,

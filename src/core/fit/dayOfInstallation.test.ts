@@ -19,10 +19,29 @@ const people = [
   fitItem('person', 'p2', { licensed: false, fromMin: 480, toMin: 1020 }),
 ]
 
+describe('daylight by the clock', () => {
+  const at = (longitudeDeg: number | null, timeZone: string | null, day = '2026-06-21') =>
+    daylightAt({ latitudeDeg: 40, longitudeDeg, timeZone }, day)
+  it('follows the place and its time zone, summer time included', () => {
+    // in the middle of its zone the sun stands highest at noon, an hour later in summer time
+    const summer = at(0, 'Europe/London')
+    expect((summer.fromMin + summer.toMin) / 2).toBeCloseTo(720 + 60, -1)
+    const winter = at(0, 'Europe/London', '2026-12-21')
+    expect((winter.fromMin + winter.toMin) / 2).toBeCloseTo(720, -1)
+    // fifteen degrees west of it, on the same clock, an hour later still
+    const west = at(-15, 'Europe/London')
+    expect(west.fromMin - summer.fromMin).toBeCloseTo(60, -1)
+  })
+  it('is of solar time while place or clock is not known', () => {
+    expect(at(null, 'Europe/London')).toEqual(at(null, null))
+    expect(at(-15, null)).toEqual(at(null, null))
+  })
+})
+
 describe('daylight', () => {
   it('is long in summer, short in winter, none or whole beyond the circle', () => {
     const length = (latitude: number, day: string) => {
-      const { fromMin, toMin } = daylightAt(latitude, day)
+      const { fromMin, toMin } = daylightAt({ latitudeDeg: latitude, longitudeDeg: null, timeZone: null }, day)
       return (toMin - fromMin) / 60
     }
     expect(length(54, '2026-06-21')).toBeGreaterThan(16.5)

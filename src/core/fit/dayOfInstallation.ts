@@ -18,11 +18,36 @@ const USUAL_ISOLATION_MIN = 20
 const needsIsolation = ({ isolated, template }: FitDetails['task']): boolean =>
   isolated ?? TASK_TEMPLATES.some(({ key, onDeadParts }) => key === template && onDeadParts === true)
 
-/** Daylight at a latitude on a day, in minutes of solar time; the whole day where the sun does not set, an empty window where it does not rise. */
-export function daylightAt(latitudeDeg: number, day: string): DailyWindow {
-  const times = getTimes(new Date(`${day}T12:00:00Z`), latitudeDeg, 0)
-  const minutes = (at: Date) => at.getUTCHours() * 60 + at.getUTCMinutes()
+/** Where the sun is watched from, and which clock the crew works by; without both, minutes are of solar time. */
+export interface SunPlace {
+  latitudeDeg: number
+  longitudeDeg: number | null
+  /** IANA name, such as `Europe/Lisbon`. */
+  timeZone: string | null
+}
+
+/** Minutes after midnight on the clock of a zone. */
+function clockMinutes(at: Date, timeZone: string): number {
+  const parts = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hour12: false })
+    .formatToParts(at)
+    .map(({ type, value }): [string, number] => [type, Number(value)])
+  const { hour = 0, minute = 0 } = Object.fromEntries(parts) as { hour?: number; minute?: number }
+  return (hour % 24) * 60 + minute
+}
+
+/**
+ * Daylight on a day, in minutes of the crew's clock; of solar time while longitude or zone is not known. The whole day where the sun does not set, an
+ * empty window where it does not rise.
+ *
+ * @throws RangeError for a zone that there is none of
+ * @example
+ * daylightAt({ latitudeDeg: 40, longitudeDeg: -8, timeZone: 'Europe/Lisbon' }, '2026-06-21') // => { fromMin: 366, toMin: 1263 } or so
+ */
+export function daylightAt({ latitudeDeg, longitudeDeg, timeZone }: SunPlace, day: string): DailyWindow {
+  const byClock = longitudeDeg !== null && timeZone !== null
+  const times = getTimes(new Date(`${day}T12:00:00Z`), latitudeDeg, byClock ? longitudeDeg : 0)
   if (times.sunrise === null || times.sunset === null) return times.alwaysUp ? WHOLE_DAY : { fromMin: 720, toMin: 720 }
+  const minutes = (at: Date) => (byClock ? clockMinutes(at, timeZone) : at.getUTCHours() * 60 + at.getUTCMinutes())
   return { fromMin: minutes(times.sunrise), toMin: minutes(times.sunset) }
 }
 
@@ -33,7 +58,9 @@ export function dayOfInstallation(
 ): CrewDayInput {
   const rules = fitOf(fit, 'dayRules')[0]?.detail ?? null
   const sun =
-    site.latitudeDeg !== null && scheduledDay !== null ? daylightAt(site.latitudeDeg, scheduledDay) : WHOLE_DAY
+    site.latitudeDeg !== null && scheduledDay !== null
+      ? daylightAt({ ...site, latitudeDeg: site.latitudeDeg }, scheduledDay)
+      : WHOLE_DAY
   const tasks = fitOf(fit, 'task')
   const isolation = tasks.find(({ detail }) => detail.template === 'isolate')
   return {

@@ -154,6 +154,8 @@ export interface CableRun {
   conductorTempC: number
   /** Phases it carries; `null` while nobody has said. */
   phase: Phase | 'all' | null
+  /** Its terminals are marked for 75 °C, where the region tells them apart. */
+  terminals75: boolean | null
   designCurrentA: number | null
   deviceA: number | null
   /** Product of the derating factors. */

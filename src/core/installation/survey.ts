@@ -157,6 +157,10 @@ export type MedicalAnswer = (typeof MEDICAL_ANSWERS)[number]
 export interface Site {
   /** North is positive. */
   latitudeDeg: number | null
+  /** East is positive. */
+  longitudeDeg: number | null
+  /** IANA name of the clock the crew works by. */
+  timeZone: string | null
   minTempC: number | null
   maxTempC: number | null
   soil: (typeof SOILS)[number] | null
@@ -176,6 +180,8 @@ export interface Site {
 
 export const EMPTY_SITE: Site = {
   latitudeDeg: null,
+  longitudeDeg: null,
+  timeZone: null,
   minTempC: null,
   maxTempC: null,
   soil: null,

@@ -15,6 +15,8 @@ export interface CableInput {
   size: string | null
   designCurrentA: number | null
   deviceA: number | null
+  /** Terminals marked for 75 °C; `null` while nobody has looked, which counts as unmarked. Left out: not asked. */
+  terminals75?: boolean | null
   /** One way. */
   lengthM: number | null
   conductorTempC: number
@@ -47,10 +49,21 @@ const usualWay = (pack: RulePackId): CableWay =>
 
 const mark = (known: boolean, met: boolean): PlanMark => (!known ? 'open' : met ? 'fits' : 'exceeds')
 
+/** What a conductor carries before derating: by its terminals, where the pack tells them apart. */
+export function ampacityOf(
+  { pack, deviceA, terminals75 }: Pick<CableInput, 'pack' | 'deviceA' | 'terminals75'>,
+  size: string,
+): number {
+  const { ampacityA, unmarked } = RULE_PACKS[pack]
+  const cold =
+    unmarked !== null && terminals75 !== undefined && terminals75 !== true && (deviceA ?? 0) <= unmarked.upToA
+  return (cold ? unmarked.ampacityA[size] : ampacityA[size]) ?? NaN
+}
+
 function checkOf(input: CableInput, size: string): CableCheck & { size: string } {
   const { pack, designCurrentA, deviceA, lengthM, faultCurrentA, faultS, kFactor } = input
-  const { ampacityA, deviceCapA, nominalV, supplyV } = RULE_PACKS[pack]
-  const deratedAmpacityA = input.factors.reduce((amps, factor) => amps * factor, ampacityA[size] ?? NaN)
+  const { deviceCapA, nominalV, supplyV } = RULE_PACKS[pack]
+  const deratedAmpacityA = input.factors.reduce((amps, factor) => amps * factor, ampacityOf(input, size))
   const resistanceOhmPerKm = copperOhmPerKm(sizeSystemOf(pack), size, input.conductorTempC)
   const way = input.way === undefined ? usualWay(pack) : input.way
   const dropV =

@@ -1,6 +1,7 @@
 import type { CableRun, Installation } from '../installation/installation'
 import { type SurveyItem, itemsOf } from '../installation/survey'
 import { RULE_PACKS } from '../rules/packs'
+import type { RulePackId } from '../rules/rulePack'
 import { type BoardRating, boardRating } from './boardRating'
 import { type CableCheck, type CableWay, cable } from './cable'
 import { type DeviceSize, deviceSize } from './deviceSize'
@@ -76,7 +77,7 @@ function openInSurvey({ device, sourceBehind, feeds, bothWays, makerStatesType, 
 }
 
 /** P-12 for one device of the survey: a maker's statement counts only with the document it stands in. */
-export function deviceOfSurvey(detail: SourceDevice): SourceSideDevice {
+export function deviceOfSurvey(detail: SourceDevice, packId: RulePackId): SourceSideDevice {
   const { drivePhases, bothWays, makerStatesType, makerStatesIn } = detail
   const { findings, neededType } = sourceSideDevice({
     ...detail,
@@ -85,14 +86,21 @@ export function deviceOfSurvey(detail: SourceDevice): SourceSideDevice {
     bothWays: bothWays ?? null,
     makerStatesType: makerStatesIn?.trim() ? makerStatesType : null,
   })
+  // where devices have no types of residual current, none is asked for
+  if (!RULE_PACKS[packId].residualTypes)
+    return worstOfFindings(
+      [...findings, ...openInSurvey(detail)].filter(({ check }) => check !== 'type'),
+      null,
+    )
   return worstOfFindings([...findings, ...openInSurvey(detail)], neededType)
 }
 
 /** P-12 for every device between a source and a busbar, or before something that asks for a type of its own. */
 export const sourceSideDevices = ({
   survey,
+  packId,
 }: Installation): { item: SurveyItem<'sourceDevice'>; result: SourceSideDevice }[] =>
-  itemsOf(survey, 'sourceDevice').map((item) => ({ item, result: deviceOfSurvey(item.detail) }))
+  itemsOf(survey, 'sourceDevice').map((item) => ({ item, result: deviceOfSurvey(item.detail, packId) }))
 
 /** On which conductors a run carries its current; `null` in a house of several phases while nobody has said. */
 function wayOfRun({ phase }: CableRun, packId: Installation['packId']): CableWay | null {
@@ -111,6 +119,7 @@ export function cableChecks({
     const input = {
       pack: packId,
       way: wayOfRun(run, packId),
+      terminals75: run.terminals75,
       designCurrentA: run.designCurrentA,
       deviceA: run.deviceA,
       lengthM: run.lengthM,

@@ -86,6 +86,15 @@ describe('the drop of a run', () => {
   })
 })
 
+describe('terminals of a split-phase house', () => {
+  const carries = (terminals75: boolean | null, deviceA: number) =>
+    cableChecks(house({ packId: 'na-split-240', runs: [run({ size: '4', phase: 'all', terminals75, deviceA })] }))[0]
+      ?.check.deratedAmpacityA
+  it('take the lower column up to 100 A unless they are marked', () => {
+    expect([carries(true, 60), carries(false, 60), carries(null, 60), carries(null, 125)]).toEqual([85, 70, 70, 85])
+  })
+})
+
 describe('a board', () => {
   const board = {
     id: 'b',

@@ -1,6 +1,7 @@
 import type { Installation } from '../installation/installation'
 import { atLeast } from '../quantity/tolerance'
 import { RULE_PACKS } from '../rules/packs'
+import { ampacityOf } from './cable'
 import type { PlanMark } from '../rules/verdict'
 
 export type PathPart = 'gateway' | 'switch' | 'cable'
@@ -61,12 +62,12 @@ export function behindSupply(
 /** Gateway, switch and every cable, each against the device that protects it; a blank is Open. */
 export function pathRatings(installation: Installation): PathRating[] {
   const { packId, runs, supply } = installation
-  const { ampacityA, deviceCapA } = RULE_PACKS[packId]
+  const { deviceCapA } = RULE_PACKS[packId]
   return [
     ...behindSupply(installation, supply.ratingA),
-    ...runs.map(({ tag, size, derating, deviceA }) => {
-      const tableA = ampacityA[size]
-      const carriesA = tableA === undefined ? null : Math.min(tableA * derating, deviceCapA[size] ?? Infinity)
+    ...runs.map(({ tag, size, derating, deviceA, terminals75 }) => {
+      const tableA = ampacityOf({ pack: packId, deviceA, terminals75 }, size)
+      const carriesA = Number.isNaN(tableA) ? null : Math.min(tableA * derating, deviceCapA[size] ?? Infinity)
       return rating('cable', tag, carriesA, deviceA)
     }),
   ]

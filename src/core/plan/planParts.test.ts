@@ -7,7 +7,7 @@ import { circuitMoves } from './circuitMoves'
 import { contradictionsOf } from './contradictions'
 import { NEEDED_BY, askTheMaker, makerRequest } from './declaredData'
 import { defectLetter } from './defectLetter'
-import { boardRatings, cableChecks, outputCurrentA, sourceDevices } from './devicesOfInstallation'
+import { deviceOfSurvey, boardRatings, cableChecks, outputCurrentA, sourceDevices } from './devicesOfInstallation'
 import { deviceSize } from './deviceSize'
 import { firstWordDraft } from './household'
 import { containmentFill } from './containmentFill'
@@ -250,6 +250,47 @@ describe('devices towards sources', () => {
     ],
     ['a DC device nobody looked at is open', { ...device, kind: 'dcDevice', marking: null }, 'open'],
   ] as const)('%s', (_what, input, expected) => expect(sourceSideDevice(input).verdict).toBe(expected))
+})
+
+describe('a device of the survey', () => {
+  const detail = {
+    boardTag: null,
+    device: 'rcbo',
+    ratingA: 32,
+    outputA: 26,
+    sourceBehind: true,
+    marking: 'bidirectional',
+    polarityRight: null,
+    shared: false,
+    residualType: 'A',
+    feeds: 'transformerlessInverter',
+    detects6mADc: null,
+    makerStatesType: null,
+  } as const
+  const verdict = (
+    change: Partial<SurveyItem<'sourceDevice'>['detail']> = {},
+    packId: 'iec-1ph-230' | 'na-split-240' = 'iec-1ph-230',
+  ) => deviceOfSurvey({ ...detail, ...change }, packId).verdict
+  it('takes a maker’s word only with the document it stands in', () => {
+    expect([
+      verdict({ makerStatesType: 'A' }),
+      verdict({ makerStatesType: 'A', makerStatesIn: ' ' }),
+      verdict({ makerStatesType: 'A', makerStatesIn: 'letter of 2 March 2026' }),
+    ]).toEqual(['exceeds', 'exceeds', 'fits'])
+  })
+  it('with a source behind it is no ordinary load, and a DC device says whether its current reverses', () => {
+    expect(verdict({ feeds: 'ordinary' })).toBe('open')
+    const dc = { device: 'dcDevice', marking: 'unmarked', polarityRight: true } as const
+    expect([verdict(dc), verdict({ ...dc, bothWays: true }), verdict({ ...dc, bothWays: false })]).toEqual([
+      'open',
+      'open',
+      'fits',
+    ])
+    expect(verdict({ ...dc, bothWays: true, marking: 'oneWay' })).toBe('exceeds')
+  })
+  it('is not asked for a type where devices have none', () => {
+    expect(verdict({ residualType: null }, 'na-split-240')).toBe('fits')
+  })
 })
 
 describe('boards, cables and materials', () => {

@@ -134,5 +134,9 @@ export interface RulePack {
   deviceCapA: Readonly<Record<string, number>>
   /** Characteristics that instantaneous trips are sold in; empty where the device's own multiple is declared instead. */
   breakerCurves: readonly string[]
+  /** Whether residual-current devices come in the types AC, A, F and B. */
+  residualTypes: boolean
+  /** Ampacity of conductors whose terminals are not marked for 75 °C, up to `unmarkedUpToA`; `null` where terminals are not told apart. */
+  unmarked: { upToA: number; ampacityA: Readonly<Record<string, number>> } | null
   limits: Readonly<Record<LimitKey, Limit>>
 }

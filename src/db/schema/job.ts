@@ -157,6 +157,7 @@ export const cableRun = pgTable(
     lengthM: figure().notNull(),
     conductorTempC: figure().notNull(),
     phase: text({ enum: ['L1', 'L2', 'L3', 'all'] }),
+    terminals75: boolean(),
     designCurrentA: figure(),
     deviceA: figure(),
     derating: figure().notNull().default(1),

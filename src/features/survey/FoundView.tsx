@@ -53,7 +53,7 @@ export function FoundView() {
         kind="sourceDevice"
         hideEmpty
         says={({ detail }) => {
-          const result = deviceOfSurvey(detail)
+          const result = deviceOfSurvey(detail, installation.packId)
           return (
             <Text fontSize="13px">
               <PlanMarkWord mark={result.verdict} />{' '}

@@ -11,6 +11,21 @@ export const CONNECTION_WORDS: Readonly<Record<string, string>> = Object.fromEnt
 /** What is asked of the place itself. */
 export const SITE_FIELDS: readonly FieldSpec[] = [
   { name: 'site.latitudeDeg', label: 'Latitude', kind: 'number', unit: '°', optional: true, hint: 'north is positive' },
+  {
+    name: 'site.longitudeDeg',
+    label: 'Longitude',
+    kind: 'number',
+    unit: '°',
+    optional: true,
+    hint: 'east is positive',
+  },
+  {
+    name: 'site.timeZone',
+    label: 'Time zone',
+    kind: 'text',
+    optional: true,
+    hint: 'such as Europe/Lisbon, for daylight by the clock',
+  },
   { name: 'site.insistsOn', label: 'The household insists on', kind: 'text', optional: true },
   {
     name: 'site.medical',

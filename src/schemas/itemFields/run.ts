@@ -43,6 +43,13 @@ export const RUN_FIELDS: readonly ItemField[] = [
     inPack: severalPhases,
     hint: 'one phase, or all',
   },
+  {
+    name: 'terminals75',
+    label: 'Terminals marked for 75 °C',
+    kind: 'flag',
+    optional: true,
+    inPack: ({ unmarked }) => (unmarked === null ? null : {}),
+  },
   figure('designCurrentA', 'Design current', 'A'),
   figure('deviceA', 'Device before it', 'A', { above: 0, max: 1000 }),
   {

@@ -418,6 +418,8 @@ export const IEC_DEVICES = {
   deviceSizesA: [6, 10, 13, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125],
   deviceCapA: {},
   breakerCurves: ['B', 'C', 'D'],
+  residualTypes: true,
+  unmarked: null,
 } as const
 
 export const IEC_WORDS = {

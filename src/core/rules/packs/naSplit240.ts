@@ -41,6 +41,25 @@ export const naSplit240: RulePack = {
     'Copper at 75 °C between terminals marked for it; the 60 °C column where terminals up to 100 A are unmarked. Confirm against the local table.',
   deviceCapA: { '14': 15, '12': 20, '10': 30 },
   breakerCurves: [],
+  residualTypes: false,
+  unmarked: {
+    upToA: 100,
+    ampacityA: {
+      '14': 15,
+      '12': 20,
+      '10': 30,
+      '8': 40,
+      '6': 55,
+      '4': 70,
+      '3': 85,
+      '2': 95,
+      '1': 110,
+      '1/0': 125,
+      '2/0': 145,
+      '3/0': 165,
+      '4/0': 195,
+    },
+  },
   limits: {
     ...COMMON_LIMITS,
     batteryInsulationMin: limit(

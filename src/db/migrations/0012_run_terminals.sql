@@ -1,0 +1,1 @@
+ALTER TABLE "cable_run" ADD COLUMN "terminals75" boolean;
