@@ -222,6 +222,14 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
   })
 
   await test.step('hold points, first island, outage', async () => {
+    // the electrode came after the walk: what was confirmed is no longer what is drawn
+    await stage(page, 'Outage')
+    await expect(page.getByRole('heading', { name: 'First live is held' })).toBeVisible()
+    await stage(page, 'Wire')
+    await page.getByRole('tab', { name: 'Schematic' }).click()
+    await expect(page.getByText(/The wiring was changed after Ines Varro confirmed it/)).toBeVisible()
+    await page.getByRole('button', { name: 'Confirm as built' }).click()
+    await expect(page.getByText(/Confirmed as built by/).first()).toBeVisible()
     await stage(page, 'Outage')
     await expect(page.getByRole('heading', { name: 'First island is held' })).toBeVisible()
     for (const answer of [

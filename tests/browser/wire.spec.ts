@@ -351,6 +351,7 @@ test('circuits move between boards and phases, and both doors get their chart', 
       ratingW: 7200,
       phase: 'all',
       side: 'grid',
+      inIsland: 'runs',
       detects6mADc: true,
     },
   })
