@@ -1,4 +1,5 @@
 import type { Unit } from '@/core/quantity/units'
+import type { RulePack } from '@/core/rules/rulePack'
 
 /** One field of a descriptive form: what it is called and what it takes. Form, schema, CSV column and file input are made from it. */
 export interface FieldSpec {
@@ -24,4 +25,14 @@ export interface FieldSpec {
   whole?: boolean
   /** What the text must look like beyond its length, and what is said where it does not. */
   pattern?: { is: RegExp; message: string }
+  /** Asked, and said to be open, only where the trade of the job's region has it. */
+  where?: 'residualTypes'
 }
+
+/**
+ * The fields that are asked in a job of one rule pack.
+ *
+ * @example fieldsIn(SURVEY_FIELDS.sourceDevice, RULE_PACKS['na-split-240']) // without `residualType`
+ */
+export const fieldsIn = (fields: readonly FieldSpec[], pack: RulePack): FieldSpec[] =>
+  fields.filter(({ where }) => where === undefined || pack[where])

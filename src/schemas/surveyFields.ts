@@ -142,7 +142,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     choice('marking', 'Marked for', MARKING_WORDS, { optional: true }),
     flag('polarityRight', 'Polarity as marked (DC)', { optional: true }),
     flag('shared', 'Other circuits share it'),
-    choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true }),
+    choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true, where: 'residualTypes' }),
     choice(
       'feeds',
       'Feeds',
@@ -156,8 +156,14 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     choice('drivePhases', 'Phases of the drive', { '1': 'one', '3': 'three' }, { optional: true }),
     flag('bothWays', 'Current reverses through it, as on a battery (DC)', { optional: true }),
     flag('detects6mADc', 'Charger detects 6 mA of direct current', { optional: true }),
-    choice('makerStatesType', 'Least type the maker states', words(RESIDUAL_TYPES), { optional: true }),
-    text('makerStatesIn', 'Stated in', 60, { hint: 'the document and its date; a bare word does not count' }),
+    choice('makerStatesType', 'Least type the maker states', words(RESIDUAL_TYPES), {
+      optional: true,
+      where: 'residualTypes',
+    }),
+    text('makerStatesIn', 'Stated in', 60, {
+      hint: 'the document and its date; a bare word does not count',
+      where: 'residualTypes',
+    }),
   ],
   permission: [
     choice('authority', 'Asked of', AUTHORITY_WORDS),

@@ -227,7 +227,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await expect(page.getByRole('heading', { name: 'First live is held' })).toBeVisible()
     await stage(page, 'Wire')
     await page.getByRole('tab', { name: 'Schematic' }).click()
-    await expect(page.getByText(/The wiring was changed after Ines Varro confirmed it/)).toBeVisible()
+    await expect(page.getByText(/The wiring was changed after Ines Varro confirmed it/).first()).toBeVisible()
     await page.getByRole('button', { name: 'Confirm as built' }).click()
     await expect(page.getByText(/Confirmed as built by/).first()).toBeVisible()
     await stage(page, 'Outage')

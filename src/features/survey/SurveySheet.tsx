@@ -3,7 +3,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
 import { type SurveyItem, type SurveyKind, itemsOf } from '@/core/installation/survey'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
-import type { FieldSpec } from '@/schemas/fieldSpec'
+import { type FieldSpec, fieldsIn } from '@/schemas/fieldSpec'
 import { SURVEY_SCHEMAS, surveyContradiction } from '@/schemas/survey'
 import { SURVEY_FIELDS, SURVEY_WORDS } from '@/schemas/surveyFields'
 import { Button } from '@/ui/Button'
@@ -29,6 +29,9 @@ interface SurveySheetProps<K extends SurveyKind> {
 export function SurveySheet<K extends SurveyKind>({ kind, says, note, hideEmpty = false }: SurveySheetProps<K>) {
   const {
     record: { installation },
+    bench: {
+      context: { pack },
+    },
     may,
   } = useJob()
   const [editing, setEditing] = useState<SurveyItem | 'new' | null>(null)
@@ -71,7 +74,9 @@ export function SurveySheet<K extends SurveyKind>({ kind, says, note, hideEmpty 
                 {item.tag}
               </Text>
             </Flex>
-            <Text color="ink2">{factsOf(SURVEY_FIELDS[kind], item.detail as Record<string, unknown>)}</Text>
+            <Text color="ink2">
+              {factsOf(fieldsIn(SURVEY_FIELDS[kind], pack), item.detail as Record<string, unknown>)}
+            </Text>
             {says?.(item as SurveyItem<K>)}
             <Pictures subject={item.tag} label={item.name} />
           </Box>
@@ -185,7 +190,7 @@ function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyIte
   } = useJob()
   const { jobId, survey } = installation
   // only the phases of this supply are offered, and only where there is more than one
-  const own = SURVEY_FIELDS[kind].flatMap((spec): FieldSpec[] =>
+  const own = fieldsIn(SURVEY_FIELDS[kind], pack).flatMap((spec): FieldSpec[] =>
     spec.name !== 'phase'
       ? [spec]
       : pack.phases.length === 1
