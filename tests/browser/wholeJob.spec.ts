@@ -239,7 +239,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
       'All final circuits are open for the first island: open',
       'Everybody in the house has been told: yes',
     ])
-      await page.getByRole('button', { name: answer }).click()
+      await page.getByRole('button', { name: answer }).first().click()
     await expect(page.getByRole('heading', { name: 'Outage with loads is held' })).toBeVisible()
     for (const line of [
       'ln 230.6',
