@@ -13,7 +13,7 @@ import { type SegmentKind, loadStripLayout } from './loadStripLayout'
 const FILLS: Readonly<Record<SegmentKind, { fill: ColourName; ink: ColourName; words: string }>> = {
   stays: { fill: 'grid', ink: 'sheet', words: 'stays on' },
   backedUp: { fill: 'gridSoft', ink: 'ink', words: 'backed up' },
-  turnOffFirst: { fill: 'sunSoft', ink: 'ink', words: 'turn off first' },
+  turnOffFirst: { fill: 'sunSoft', ink: 'ink', words: 'left off in an outage' },
   notBackedUp: { fill: 'sheet', ink: 'ink2', words: 'not backed up' },
 }
 const ROW = 42

@@ -33,7 +33,7 @@ function Promises() {
       title="What is promised"
       note={
         installation.chosenSchool
-          ? `${SCHOOL_WORDS[installation.chosenSchool]}, because ${installation.schoolReason ?? ''}`
+          ? `${SCHOOL_WORDS[installation.chosenSchool]}. ${installation.schoolReason ?? ''}`
           : undefined
       }
     >
