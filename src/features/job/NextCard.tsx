@@ -13,7 +13,9 @@ import { PunchRow } from './PunchRow'
 
 /** The phone's first view: the point in hand, large, and the way to the next. */
 export function NextCard() {
-  const { bench, at } = useJob()
+  const { bench, at, instrumentIds } = useJob()
+  // a reading made without naming its instrument is at most Watch: who holds none sees that before the figure
+  const choiceFirst = instrumentIds.length === 0
   const point = bench.points.find(({ key }) => key === at) ?? nextPoint(bench)?.point
   const judgement = point && bench.judgements.get(point.key)
   const marks = stageSummaries(bench).find(({ stage }) => stage === point?.stage)?.verdicts ?? []
@@ -30,6 +32,7 @@ export function NextCard() {
               {point.label}
             </Heading>
           </Box>
+          {choiceFirst && <InstrumentChoice />}
           <Sheet p="14px">
             <Flex align="baseline" gap="8px" mb="6px">
               <Box fontSize="34px" lineHeight="1.1" fontWeight="700" overflowWrap="anywhere">
@@ -43,7 +46,7 @@ export function NextCard() {
           </Sheet>
         </>
       )}
-      <InstrumentChoice />
+      {(!choiceFirst || !point) && <InstrumentChoice />}
       <NextButton size="glove" />
     </Flex>
   )

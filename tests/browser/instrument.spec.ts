@@ -1,0 +1,25 @@
+import { expect, test } from '@playwright/test'
+import { ledger, makeJob, openBench, signIn, type } from './support'
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+test('who holds no instrument is asked before the figure, and a figure without one is weak evidence', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Empty Hands House')
+  await openBench(page, jobId, '?stage=earth')
+  const choice = page.getByRole('main').getByLabel('Instrument in hand')
+  await expect(choice).toHaveValue('')
+  await expect(choice).toBeInViewport()
+  await type(page, 'pe c1 .4')
+  await page.getByRole('tab', { name: 'Ledger' }).tap()
+  await expect(ledger(page)).toContainText('not said with which instrument')
+  await page.getByRole('tab', { name: 'Next' }).tap()
+  const tester = choice.locator('option').filter({ hasText: /Installation tester/ })
+  await choice.selectOption(await tester.getAttribute('value'))
+  await type(page, 'pe c1 .4')
+  await page.getByRole('tab', { name: 'Ledger' }).tap()
+  await expect(ledger(page)).not.toContainText('not said with which instrument')
+})
