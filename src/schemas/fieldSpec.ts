@@ -25,14 +25,17 @@ export interface FieldSpec {
   whole?: boolean
   /** What the text must look like beyond its length, and what is said where it does not. */
   pattern?: { is: RegExp; message: string }
-  /** Asked, and said to be open, only where the trade of the job's region has it. */
-  where?: 'residualTypes'
+  /** What differs in the form of a pack: words, options; `null` where the pack has no such field. */
+  inPack?: (pack: RulePack) => Partial<FieldSpec> | null
 }
 
 /**
- * The fields that are asked in a job of one rule pack.
+ * The fields that are asked in a job of one rule pack, in its words and with its options.
  *
  * @example fieldsIn(SURVEY_FIELDS.sourceDevice, RULE_PACKS['na-split-240']) // without `residualType`
  */
 export const fieldsIn = (fields: readonly FieldSpec[], pack: RulePack): FieldSpec[] =>
-  fields.filter(({ where }) => where === undefined || pack[where])
+  fields.flatMap(({ inPack, ...spec }) => {
+    const own = inPack ? inPack(pack) : {}
+    return own === null ? [] : [{ ...spec, ...own }]
+  })

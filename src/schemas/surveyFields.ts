@@ -4,10 +4,13 @@ import { AUTHORITIES, CT_PLACES, DEFECT_GRADES, PERMISSION_STATES } from '@/core
 import { DECLARED_FIELDS, DECLARED_FIELD_KEYS, DECLARED_ORIGINS } from '@/core/plan/declaredData'
 import { STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
 import { DIRECTION_MARKINGS, FED_THINGS, RESIDUAL_TYPES, SOURCE_DEVICE_KINDS } from '@/core/plan/sourceSideDevice'
+import type { RulePack } from '@/core/rules/rulePack'
 import type { FieldSpec } from './fieldSpec'
+import { PHASES, severalPhases } from './itemFields/itemField'
 import { choice, date, flag, number, text, words } from './specs'
 
-const PHASES = words(['L1', 'L2', 'L3', 'all'] as const)
+/** Residual-current types, only where devices come in them. */
+const withTypes = ({ residualTypes }: RulePack) => (residualTypes ? {} : null)
 const SIDES = { island: 'house side, backed up', grid: 'street side, not backed up' } as const
 
 export const AUTHORITY_WORDS = words(AUTHORITIES, {
@@ -45,7 +48,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
   pvSystem: [
     choice('coupling', 'Coupled on', { ac: 'AC', dc: 'DC' }),
     text('inverter', 'Inverter', 60),
-    choice('phase', 'Phase', PHASES),
+    choice('phase', 'Phase', PHASES, { inPack: severalPhases }),
     number('inverterW', 'Inverter rating', 'W', { max: 200_000 }),
     number('arrayW', 'Array, peak', 'W', { max: 200_000 }),
     number('modulesInString', 'Modules in a string', undefined, { max: 60, whole: true }),
@@ -83,7 +86,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
   ],
   vehicleCharger: [
     number('ratingW', 'Power', 'W', { max: 60_000 }),
-    choice('phase', 'Phase', PHASES),
+    choice('phase', 'Phase', PHASES, { inPack: severalPhases }),
     choice('side', 'Planned on the', SIDES),
     flag('detects6mADc', 'Detects 6 mA of direct current itself', { optional: true }),
     number('minW', 'Can be held back to', 'W', { max: 60_000 }),
@@ -96,7 +99,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('boosterW', 'Booster heater', 'W', { max: 60_000 }),
     number('lockedRotorA', 'Locked-rotor current', 'A', { max: 500 }),
     choice('starter', 'Starts', words(STARTERS, STARTER_WORDS)),
-    choice('phase', 'Phase', PHASES),
+    choice('phase', 'Phase', PHASES, { inPack: severalPhases }),
     choice('side', 'Planned on the', SIDES),
   ],
   generator: [
@@ -142,7 +145,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     choice('marking', 'Marked for', MARKING_WORDS, { optional: true }),
     flag('polarityRight', 'Polarity as marked (DC)', { optional: true }),
     flag('shared', 'Other circuits share it'),
-    choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true, where: 'residualTypes' }),
+    choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true, inPack: withTypes }),
     choice(
       'feeds',
       'Feeds',
@@ -158,11 +161,11 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     flag('detects6mADc', 'Charger detects 6 mA of direct current', { optional: true }),
     choice('makerStatesType', 'Least type the maker states', words(RESIDUAL_TYPES), {
       optional: true,
-      where: 'residualTypes',
+      inPack: withTypes,
     }),
     text('makerStatesIn', 'Stated in', 60, {
       hint: 'the document and its date; a bare word does not count',
-      where: 'residualTypes',
+      inPack: withTypes,
     }),
   ],
   permission: [

@@ -189,14 +189,7 @@ function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyIte
     carryOut,
   } = useJob()
   const { jobId, survey } = installation
-  // only the phases of this supply are offered, and only where there is more than one
-  const own = fieldsIn(SURVEY_FIELDS[kind], pack).flatMap((spec): FieldSpec[] =>
-    spec.name !== 'phase'
-      ? [spec]
-      : pack.phases.length === 1
-        ? []
-        : [{ ...spec, options: Object.fromEntries([...pack.phases, 'all'].map((phase) => [phase, phase])) }],
-  )
+  const own = fieldsIn(SURVEY_FIELDS[kind], pack)
   const hasPhase = SURVEY_FIELDS[kind].some(({ name }) => name === 'phase')
   const complete = (fields: Record<string, unknown>) => ({
     ...(hasPhase && pack.phases.length === 1 && { phase: 'all' }),

@@ -1,5 +1,5 @@
 import type { RulePack } from '@/core/rules/rulePack'
-import type { FieldSpec } from '../fieldSpec'
+import { type FieldSpec, fieldsIn } from '../fieldSpec'
 import { CIRCUIT_FIELDS } from './circuit'
 import { COMPONENT_FIELDS } from './component'
 import { ELECTRODE_FIELDS } from './electrode'
@@ -23,10 +23,10 @@ export const ITEM_KINDS = Object.keys(ITEM_FIELDS) as ItemKind[]
 
 /** The form of a kind in the words and options of a pack. */
 export const formFieldsOf = (kind: ItemKind, pack: RulePack): FieldSpec[] =>
-  ITEM_FIELDS[kind].flatMap(({ inPack, first: _first, column: _column, ...spec }: ItemField) => {
-    const own = inPack ? inPack(pack) : {}
-    return own === null ? [] : [{ ...spec, ...own }]
-  })
+  fieldsIn(
+    ITEM_FIELDS[kind].map(({ first: _first, column: _column, ...spec }: ItemField) => spec),
+    pack,
+  )
 
 /** What a new thing of a kind begins with. */
 export const newItemOf = (kind: ItemKind, pack: RulePack): Record<string, unknown> =>

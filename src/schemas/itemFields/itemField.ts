@@ -13,8 +13,6 @@ export interface TableColumn {
 
 /** One field of a kind of thing in the plan: its form, its schema, its column and its place in a file are all made from this. */
 export interface ItemField extends FieldSpec {
-  /** What differs in the form of a pack: words, options; `null` where the pack has no such field. */
-  inPack?: (pack: RulePack) => Partial<FieldSpec> | null
   /** What the form of a new thing begins with. */
   first?: (pack: RulePack) => unknown
   column?: TableColumn
