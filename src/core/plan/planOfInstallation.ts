@@ -141,8 +141,11 @@ export function planOfInstallation(installation: Installation): Plan {
     changeover: peak('changeoverW'),
     day: peak('dayW'),
     surge: unlessTouched(staying.loads.length === 0 ? 'open' : restart.mark, 'surge', 'demand'),
+    // who stays on is decided by the night limit: hours of an unknown set of loads are nobody's hours
     runtime: unlessTouched(
-      run.verdict ?? (run.runtimeReserveH === null && !run.indefinite ? 'open' : 'fits'),
+      limits.nightW === null
+        ? 'open'
+        : (run.verdict ?? (run.runtimeReserveH === null && !run.indefinite ? 'open' : 'fits')),
       'runtime',
       'demand',
     ),
