@@ -154,7 +154,7 @@ describe('imports', () => {
         csv: csv(rows, value),
         mapping,
       })
-    await expect(put(8783)).rejects.toThrow('8,783 rows')
+    await expect(put(8783)).rejects.toThrow('8\u202f783 rows')
     expect(await put(17_520)).toMatchObject({ rows: 17_520, stepH: 0.5, asideCount: 0 })
     const [first] = await profilesOf(db, own)
     const samples = await profileSamples(db, own, first?.id ?? '')
