@@ -8,9 +8,10 @@ test('who holds no instrument is asked before the figure, and a figure without o
   context,
 }) => {
   await signIn(context, 'ines')
+  await context.addInitScript(() => localStorage.removeItem('awlbright-instrument'))
   const jobId = await makeJob(context.request, 'Empty Hands House')
   await openBench(page, jobId, '?stage=earth')
-  const choice = page.getByRole('main').getByLabel('Instrument in hand')
+  const choice = page.getByRole('combobox', { name: 'Instrument in hand' })
   await expect(choice).toHaveValue('')
   await expect(choice).toBeInViewport()
   await type(page, 'pe c1 .4')
