@@ -10,7 +10,7 @@ test('who holds no instrument is asked before the figure, and a figure without o
   await signIn(context, 'ines')
   await context.addInitScript(() => localStorage.removeItem('awlbright-instrument'))
   const jobId = await makeJob(context.request, 'Empty Hands House')
-  await openBench(page, jobId, '?stage=earth')
+  await openBench(page, jobId, '?stage=wire')
   const choice = page.getByRole('combobox', { name: 'Instrument in hand' })
   await expect(choice).toHaveValue('')
   await expect(choice).toBeInViewport()
