@@ -7,7 +7,7 @@ import { defineCommand } from './command'
 import { upserted, without } from './upsert'
 
 /** Where each kind of thing stands in an installation. */
-const LISTS = {
+export const ITEM_LISTS = {
   load: 'loads',
   component: 'components',
   circuit: 'circuits',
@@ -19,7 +19,7 @@ const LISTS = {
 type Things = readonly { id: string }[]
 const withList = (record: JobRecord, kind: ItemKind, change: (list: Things) => Things): JobRecord => ({
   ...record,
-  installation: { ...record.installation, [LISTS[kind]]: change(record.installation[LISTS[kind]]) },
+  installation: { ...record.installation, [ITEM_LISTS[kind]]: change(record.installation[ITEM_LISTS[kind]]) },
 })
 
 /** Adds a thing to the plan or changes it. */

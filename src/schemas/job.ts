@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { formatWhole } from '@/core/quantity/formatQuantity'
 import { NO_CURTAILMENT } from '@/core/installation/installation'
 import { MEDICAL_ANSWERS, DATA_CONNECTIONS, SOILS, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import { choice, figure, flag, oneOrNone, optionalFigure, required, share, words } from './fields'
@@ -8,9 +9,15 @@ const hertz = (label: string) =>
 
 /** What the supply's form takes. */
 export const supplySchema = yup.object({
-  ratingA: optionalFigure('Supply rating').max(1000, 'Supply rating above 1,000 A is not a household supply'),
+  ratingA: optionalFigure('Supply rating').max(
+    1000,
+    `Supply rating above ${formatWhole(1000)} A is not a household supply`,
+  ),
   powerFactor: share('Power factor').nullable().default(null),
-  secondMainA: optionalFigure('Second main').max(1000, 'A second main above 1,000 A is not a household supply'),
+  secondMainA: optionalFigure('Second main').max(
+    1000,
+    `A second main above ${formatWhole(1000)} A is not a household supply`,
+  ),
   maximumDemandKva: optionalFigure('Maximum demand'),
   meterCombinedWithBoard: flag('Meter combined with board').nullable().default(null),
 })

@@ -2,34 +2,13 @@ import { describe, expect, it } from 'vitest'
 import { SURVEY_KINDS, type SurveyKind } from '../core/installation/survey'
 import { RULE_PACKS } from '../core/rules/packs'
 import { RULE_PACK_IDS } from '../core/rules/rulePack'
+import { leastThing } from '../../tests/support/leastAnswer'
 import { type FieldSpec, fieldsIn } from './fieldSpec'
 import { schemaIssues } from './schemaIssues'
 import { SURVEY_SCHEMAS, surveyContradiction } from './survey'
 import { SURVEY_FIELDS } from './surveyFields'
 
-/** The least a person can answer: whatever may not be left blank. */
-function leastAnswer({ kind, options, min, above }: FieldSpec): unknown {
-  switch (kind) {
-    case 'flag':
-      return false
-    case 'choice':
-      return Object.keys(options ?? {})[0]
-    case 'number':
-    case 'percent':
-    case 'clock':
-      return above === undefined ? (min ?? 0) : above + 1
-    default:
-      return 'x'
-  }
-}
-
-const mayBeBlank = ({ optional, absent, kind }: FieldSpec) =>
-  Boolean(optional) || absent !== undefined || kind === 'date'
-const least = (specs: readonly FieldSpec[]) => ({
-  tag: 'a1',
-  name: 'Thing',
-  ...Object.fromEntries(specs.filter((spec) => !mayBeBlank(spec)).map((spec) => [spec.name, leastAnswer(spec)])),
-})
+const least = (specs: readonly FieldSpec[]) => ({ tag: 'a1', name: 'Thing', ...leastThing(specs) })
 const everyForm = RULE_PACK_IDS.flatMap((packId) => SURVEY_KINDS.map((kind): [string, SurveyKind] => [packId, kind]))
 
 describe('what the survey asks', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { type Bench, benchOf } from '@/core/evidence/bench'
-import type { Installation } from '@/core/installation/installation'
+import { ITEM_LISTS } from '@/commands/items'
 import { ITEM_FIELDS, ITEM_KINDS, type ItemKind } from '@/schemas/itemFields'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { house, readyForLoads, recordOf } from '../support/house'
@@ -25,14 +25,6 @@ function passesForLess(less: Bench): string[] {
   ]
 }
 
-const LISTS: Readonly<Record<ItemKind, keyof Installation & string>> = {
-  load: 'loads',
-  component: 'components',
-  circuit: 'circuits',
-  run: 'runs',
-  electrode: 'electrodes',
-  setting: 'settings',
-}
 const blanks = ITEM_KINDS.flatMap((kind) =>
   (ITEM_FIELDS[kind] as readonly FieldSpec[])
     .filter(({ optional }) => optional)
@@ -61,15 +53,15 @@ describe('a house that is ready for the outage with loads', () => {
   )
 
   it.each(blanks)('with a blank for %s, %s in one thing after the other: nothing passes for it', (kind, field) => {
-    const list = house()[LISTS[kind]] as readonly object[]
+    const list = house()[ITEM_LISTS[kind]] as readonly object[]
     for (const at of list.keys()) {
       const blank = list.map((thing, n) => (n === at ? { ...thing, [field]: null } : thing))
-      expect(passesForLess(benchOf(recordOf(house({ [LISTS[kind]]: blank }), READY)))).toEqual([])
+      expect(passesForLess(benchOf(recordOf(house({ [ITEM_LISTS[kind]]: blank }), READY)))).toEqual([])
     }
   })
 
   it.each(ITEM_KINDS)('with no %s at all: nothing passes for it', (kind) => {
-    expect(passesForLess(benchOf(recordOf(house({ [LISTS[kind]]: [] }), READY)))).toEqual([])
+    expect(passesForLess(benchOf(recordOf(house({ [ITEM_LISTS[kind]]: [] }), READY)))).toEqual([])
   })
 
   it('without readings: nothing is Proven, released or shown', () => {

@@ -4,7 +4,7 @@ import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { type YearSystem, systemOfPlan, systemsToCompare } from '@/core/plan/yearOfInstallation'
 import { MONTH_NAMES } from '@/core/plan/yearProfile'
-import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatDuration, formatNumber, formatQuantity, formatWhole } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
@@ -271,7 +271,7 @@ export function YearView() {
               : []),
             ...(['capacityWh', 'dischargeLimitW'] as const)
               .filter((path) => !((fields[path] as number) > 0 && (fields[path] as number) < 1e6))
-              .map((path) => ({ path, message: 'must be above 0 and below 1,000,000' })),
+              .map((path) => ({ path, message: `must be above 0 and below ${formatWhole(1_000_000)}` })),
             ...((fields.reserveSoc as number) >= planned.floorSoc && (fields.reserveSoc as number) <= 1
               ? []
               : [

@@ -2,35 +2,15 @@ import { describe, expect, it } from 'vitest'
 import { RULE_PACKS } from '../../core/rules/packs'
 import { RULE_PACK_IDS, type RulePackId } from '../../core/rules/rulePack'
 import { ITEM_SCHEMAS, contradiction } from '../items'
+import { leastThing } from '../../../tests/support/leastAnswer'
 import type { FieldSpec } from '../fieldSpec'
 import { schemaIssues } from '../schemaIssues'
 import { ITEM_FIELDS, ITEM_KINDS, type ItemKind, formFieldsOf, newItemOf } from '.'
 
 const everyForm = RULE_PACK_IDS.flatMap((packId) => ITEM_KINDS.map((kind): [RulePackId, ItemKind] => [packId, kind]))
-const mayBeBlank = ({ optional, absent, kind }: FieldSpec) =>
-  Boolean(optional) || absent !== undefined || kind === 'date'
-
-/** An answer to a field that may not stay blank. */
-function answer({ name, kind, options, numeric, min, above }: FieldSpec): unknown {
-  switch (kind) {
-    case 'flag':
-      return false
-    case 'choice':
-      return numeric ? Number(Object.keys(options ?? {})[0]) : Object.keys(options ?? {})[0]
-    case 'number':
-    case 'percent':
-    case 'clock':
-      return above === undefined ? (min ?? 0) : above + 0.5
-    default:
-      return name === 'size' ? '16' : 'a1'
-  }
-}
-const least = (specs: readonly FieldSpec[]): Record<string, unknown> =>
-  Object.fromEntries(specs.filter((spec) => !mayBeBlank(spec)).map((spec) => [spec.name, answer(spec)]))
-
 describe('what a thing in a plan is asked', () => {
   it.each(everyForm)('%s, %s: what may be blank is stored as unknown, never as a figure', (packId, kind) => {
-    const stored = ITEM_SCHEMAS[kind].cast(least(formFieldsOf(kind, RULE_PACKS[packId])))
+    const stored = ITEM_SCHEMAS[kind].cast(leastThing(formFieldsOf(kind, RULE_PACKS[packId])))
     const invented = formFieldsOf(kind, RULE_PACKS[packId])
       .filter(({ optional, absent }) => optional && absent === undefined)
       .filter(({ name }) => stored[name] !== null)
@@ -53,7 +33,7 @@ describe('what a thing in a plan is asked', () => {
     const specs: readonly FieldSpec[] = ITEM_FIELDS[kind]
     expect(new Set(specs.map(({ name }) => name)).size).toBe(specs.length)
     for (const spec of specs) {
-      const issues = schemaIssues(ITEM_SCHEMAS[kind], { ...least(specs), [spec.name]: { not: 'an answer' } })
+      const issues = schemaIssues(ITEM_SCHEMAS[kind], { ...leastThing(specs), [spec.name]: { not: 'an answer' } })
       expect(issues.map(({ path }) => path)).toContain(spec.name)
     }
   })
@@ -62,7 +42,9 @@ describe('what a thing in a plan is asked', () => {
     const specs: readonly FieldSpec[] = ITEM_FIELDS[kind]
     for (const spec of specs.filter((one) => one.kind === 'number' || one.kind === 'percent')) {
       const refused = (value: number) =>
-        schemaIssues(ITEM_SCHEMAS[kind], { ...least(specs), [spec.name]: value }).some(({ path }) => path === spec.name)
+        schemaIssues(ITEM_SCHEMAS[kind], { ...leastThing(specs), [spec.name]: value }).some(
+          ({ path }) => path === spec.name,
+        )
       expect([spec.name, refused(Number.NaN), refused(Infinity)]).toEqual([spec.name, true, true])
       if (spec.max !== undefined) expect([spec.name, refused(spec.max + 1)]).toEqual([spec.name, true])
       if (spec.above !== undefined) expect([spec.name, refused(spec.above)]).toEqual([spec.name, true])

@@ -4,6 +4,7 @@ import * as yup from 'yup'
 import { readLoadsCsv } from '@/schemas/tables/loadsCsv'
 import { tableFieldsOf } from '@/schemas/tables/thingsCsv'
 import { SERIES_UNITS, readSeriesCsv } from '@/core/exchange/seriesCsv'
+import { formatWhole } from '@/core/quantity/formatQuantity'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { putProfile, removeProfile as takeOutProfile } from '@/db/queries/profiles'
 import { PROFILE_KINDS, job, load } from '@/db/schema'
@@ -22,7 +23,11 @@ export const importLoads = defineUseCase({
   via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
-    csv: yup.string().strict().max(200_000, 'The list is larger than 200,000 characters').required(required('List')),
+    csv: yup
+      .string()
+      .strict()
+      .max(200_000, `The list is larger than ${formatWhole(200_000)} characters`)
+      .required(required('List')),
     mapping: yup
       .object(
         Object.fromEntries(tableFieldsOf('load').map(({ name, column: { head } }) => [name, column(head).default(-1)])),

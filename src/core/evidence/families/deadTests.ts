@@ -2,6 +2,7 @@ import type { CableRun, Circuit } from '../../installation/installation'
 import type { RulePack } from '../../rules/rulePack'
 import { type Check, checksFamily } from '../checks'
 import { type TheJob, THE_JOB } from '../family'
+import { POLARITY } from './polarity'
 import { RUN_ENDS, runAtComponent } from './runAtComponent'
 
 /** W-4: everything that is tested before anything is live. */
@@ -13,15 +14,6 @@ const DEAD = {
   restsOn: [],
   proves: [],
   code: 'W-4',
-} as const
-
-const POLARITY = {
-  right: { typed: ['right', 'yes', 'ok'], verdict: 'proven', says: 'Polarity right.' },
-  reversed: {
-    typed: ['reversed', 'wrong', 'no'],
-    verdict: 'stop',
-    says: 'Polarity reversed. Nothing goes live on it.',
-  },
 } as const
 
 const insulation = (label: string, path: readonly string[], { limits }: RulePack): Check => ({

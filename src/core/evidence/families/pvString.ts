@@ -1,6 +1,6 @@
 import type { SurveyItem } from '../../installation/survey'
 import { itemsOf } from '../../installation/survey'
-import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
+import { formatNumber, formatQuantity, formatWhole } from '../../quantity/formatQuantity'
 import { judgeFigure } from '../../rules/judgeFigure'
 import { type Verdict, worstVerdict } from '../../rules/verdict'
 import { expectedVoc, judgeVoc } from '../../wiring/pvStringTest'
@@ -8,6 +8,7 @@ import type { PointFamily } from '../family'
 import type { EvidenceContext, Point, Slot } from '../point'
 import { latestBySlot } from '../reading'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
+import { POLARITY } from './polarity'
 
 type PvSystem = SurveyItem<'pvSystem'>['detail']
 
@@ -32,7 +33,6 @@ const stringsOf = ({ tag, name, detail }: SurveyItem<'pvSystem'>): PvString[] =>
 
 const keyOf = ({ tag, n }: Pick<PvString, 'tag' | 'n'>): string => `wire.dead.string.${tag}.${n}`
 
-const POLARITY_WORDS = { right: ['right', 'yes', 'ok'], reversed: ['reversed', 'wrong', 'no'] } as const
 const AT_WORDS = { '1000 V': ['1000', '1000v', '1kv'], '500 V': ['500', '500v'], '250 V': ['250', '250v'] } as const
 
 function slotsOf({ tag, n, detail }: PvString): Slot[] {
@@ -42,7 +42,7 @@ function slotsOf({ tag, n, detail }: PvString): Slot[] {
       id: 'polarity',
       label: 'Polarity',
       path: path('pol'),
-      input: { kind: 'word', words: POLARITY_WORDS },
+      input: { kind: 'word', words: { right: POLARITY.right.typed, reversed: POLARITY.reversed.typed } },
     },
     {
       id: 'voc',
@@ -97,9 +97,7 @@ const open = (says: string): Finding => ({ verdict: 'open', says })
 function polarity({ slots }: Test): Finding {
   const word = slots.word('polarity')
   if (word === null) return open('Polarity is still to test.')
-  return word === 'right'
-    ? { verdict: 'proven', says: 'Polarity right.' }
-    : { verdict: 'stop', says: 'Polarity reversed. Nothing goes live on it.' }
+  return word === 'right' ? POLARITY.right : POLARITY.reversed
 }
 
 function voltage({ string, slots, context }: Test): Finding {
@@ -172,7 +170,7 @@ function testVoltage({ string, context }: Test): { least: number | null; says: s
     return { least: null, says: 'at which voltage is not known: the system’s voltage is not' }
   const above = context.pack.limits.insulationHighAbove.value
   return modulesInString * moduleVocV > above
-    ? { least: 1000, says: `at 1,000 V, the system being above ${above} V` }
+    ? { least: 1000, says: `at ${formatWhole(1000)} V, the system being above ${above} V` }
     : { least: 500, says: 'at 500 V' }
 }
 
