@@ -33,6 +33,7 @@ export const unitSchema = yup.object({
   moduleW: optionalFigure('Module power'),
   inverterBatteryW: optionalFigure('Inverter battery side'),
   inverterAcW: optionalFigure('Inverter AC rating'),
+  batterySideOnly: flag('Battery side only').default(false),
   inverterSurgeVa: optionalFigure('Inverter surge'),
   moduleSurgeVa: optionalFigure('Module surge'),
   surgeS: optionalFigure('Surge time'),

@@ -99,6 +99,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
         moduleW: 1600,
         inverterBatteryW: 6000,
         inverterAcW: 6000,
+        batterySideOnly: false,
         inverterSurgeVa: 9000,
         moduleSurgeVa: 2400,
         surgeS: 10,

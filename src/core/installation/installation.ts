@@ -58,6 +58,8 @@ export interface Load {
 
 export interface NamedSourceUnit extends SourceUnit {
   name: string
+  /** It stands beside AC-coupled PV and has no AC rating of its own; without it a blank AC rating is unknown. */
+  batterySideOnly?: boolean
 }
 export interface NamedPv extends AcCoupledPv {
   name: string

@@ -94,6 +94,19 @@ const loadCircuits: Rule = ({ loads, circuits }) =>
     return []
   })
 
+/** With the whole house chosen nothing is left out: a load that is never backed up says otherwise. */
+const wholeHouseIsWhole: Rule = ({ loads, chosenSchool }) =>
+  chosenSchool !== 'automaticWholeHome'
+    ? []
+    : loads
+        .filter(({ backedUp }) => !backedUp)
+        .map((load) => ({
+          path: `loads.${load.tag}.backedUp`,
+          about: load.name,
+          message: `The whole house is chosen, and ${load.name} is never to be backed up. Choose an essentials board or shedding, or count ${load.name} in.`,
+          touches: ['demand', 'boards'],
+        }))
+
 const unitFigures: Rule = ({ sources, packId }) =>
   sources.units.flatMap((unit, k): Contradiction[] => {
     const found: Contradiction[] = []
@@ -109,6 +122,12 @@ const unitFigures: Rule = ({ sources, packId }) =>
       at('moduleSurgeVa', 'The surge of a module is below what it gives all the time.', ['surge'])
     if (unit.inverterSurgeVa !== null && unit.inverterAcW !== null && unit.inverterSurgeVa < unit.inverterAcW)
       at('inverterSurgeVa', 'The inverter’s surge is below its AC rating.', ['surge'])
+    if (unit.batterySideOnly && unit.inverterAcW !== null)
+      at(
+        'batterySideOnly',
+        `${unit.name} is said to have no AC rating, and one of ${formatQuantity(unit.inverterAcW, 'W', 3)} is given.`,
+        ['limits'],
+      )
     if (unit.phase && unit.phase !== 'all' && !RULE_PACKS[packId].phases.includes(unit.phase))
       at('phase', `${unit.name} is on ${unit.phase}, and this supply has none.`, ['limits'])
     return found
@@ -210,6 +229,7 @@ const RULES: readonly Rule[] = [
   loadPhases,
   loadsKept,
   loadCircuits,
+  wholeHouseIsWhole,
   unitFigures,
   batteryFigures,
   pvPhases,

@@ -1,3 +1,4 @@
+import { knowsAcRating } from './limitsOfInstallation'
 import type { CableRun, Installation } from '../installation/installation'
 import { type SurveyItem, itemsOf } from '../installation/survey'
 import { RULE_PACKS } from '../rules/packs'
@@ -27,8 +28,10 @@ export const sourceDevices = ({
   sources,
   packId,
 }: Installation): { name: string; outputA: number | null; size: DeviceSize }[] =>
-  sources.units.map(({ name, inverterAcW, inverterBatteryW, phase }) => {
-    const outputA = outputCurrentA(inverterAcW ?? inverterBatteryW, phase, packId)
+  sources.units.map((unit) => {
+    const { name, phase } = unit
+    const outputW = knowsAcRating(unit) ? (unit.inverterAcW ?? unit.inverterBatteryW) : null
+    const outputA = outputCurrentA(outputW, phase, packId)
     return { name, outputA, size: deviceSize({ pack: packId, currentA: outputA }) }
   })
 

@@ -10,7 +10,8 @@ import { likelyPeakW, markOfPeak } from './planMarks'
 import { motorsSay, recommendedSchool } from './recommendedSchool'
 import { type RestartTogether, restartTogether } from './restartTogether'
 import { type Runtime, runtime } from './runtime'
-import { type SourceLimits, sourceLimits } from './sourceLimits'
+import { limitsOfInstallation } from './limitsOfInstallation'
+import type { SourceLimits } from './sourceLimits'
 import { type StayingOn, meanDemandW, plannedLoads, stayingOn } from './stayingOn'
 import { type TurnOffList, turnOffFirst } from './turnOffFirst'
 
@@ -96,15 +97,9 @@ function runtimeOf({ sources, promises }: Installation, staying: StayingOn): Run
  * leaves what depends on it Open.
  */
 export function planOfInstallation(installation: Installation): Plan {
-  const { packId, sources, loads } = installation
+  const { packId, loads } = installation
   const { limits: rules } = RULE_PACKS[packId]
-  const limits = sourceLimits({
-    pack: packId,
-    units: sources.units,
-    pvAc: sources.pvAc,
-    gatewayA: sources.gatewayA,
-    feederA: sources.feederA,
-  })
+  const limits = limitsOfInstallation(installation)
   const backedUp = loads.filter((load) => load.backedUp)
   const motors = motorStarts(installation, { limits })
   const demand = demandOf(installation, backedUp, limits)

@@ -43,7 +43,7 @@ export function planLines(installation: Installation, plan: Plan): PlanLine[] {
       line(
         `unit.${k}`,
         `Inverter ${k + 1}`,
-        `${unit.name}: ${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}, battery side ${watts(unit.inverterBatteryW)}, AC ${watts(unit.inverterAcW)}, surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)}`,
+        `${unit.name}: ${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}, battery side ${watts(unit.inverterBatteryW)}, ${unit.batterySideOnly ? 'no AC rating' : `AC ${watts(unit.inverterAcW)}`}, surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)}`,
       ),
     ),
     ...sources.pvAc.map((pv, k) =>

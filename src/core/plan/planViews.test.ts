@@ -54,7 +54,9 @@ function family(packId: RulePackId, chosenSchool: School | null, change: Partial
         circuitTag: 'c2',
       }),
       aLoad({ id: 'd', tag: 'hob', name: 'Hob', phase: 'all', powerW: 2800, duty: 0.4, priority: 9, circuitTag: 'c2' }),
-      aLoad({ id: 'e', tag: 'tub', name: 'Tub', backedUp: false, powerW: 3000, duty: 0.2, circuitTag: 'c3' }),
+      ...(chosenSchool === 'automaticWholeHome'
+        ? []
+        : [aLoad({ id: 'e', tag: 'tub', name: 'Tub', backedUp: false, powerW: 3000, duty: 0.2, circuitTag: 'c3' })]),
     ],
     ...change,
   })

@@ -58,7 +58,8 @@ export interface SourceLimits {
   verdict: 'open' | null
 }
 
-const UNKNOWN: SourceLimits = {
+/** No limit is known. */
+export const UNKNOWN_LIMITS: SourceLimits = {
   nightW: null,
   changeoverW: null,
   dayW: null,
@@ -128,7 +129,8 @@ export function sourceLimits({ pack, units, pvAc, gatewayA, feederA }: SourceLim
   const each = units.map(limitsOfUnit)
   const known = each.filter((unit) => unit !== null)
   const islandPv = pvAc.filter((pv) => pv.side === 'island' && pv.onBackedPhase)
-  if (known.length === 0 || known.length < each.length || islandPv.some((pv) => pv.expectedW === null)) return UNKNOWN
+  if (known.length === 0 || known.length < each.length || islandPv.some((pv) => pv.expectedW === null))
+    return UNKNOWN_LIMITS
   const rules = RULE_PACKS[pack]
   const currentA = Math.min(gatewayA ?? Infinity, feederA ?? Infinity)
   const currentName: BindingElement = (feederA ?? Infinity) < (gatewayA ?? Infinity) ? 'feeder' : 'gateway'

@@ -1,3 +1,4 @@
+import { knowsAcRating } from './limitsOfInstallation'
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import type { AutonomySystem } from './autonomy'
@@ -139,7 +140,13 @@ export function moduleLimits(
   modules: number,
 ): Pick<AutonomySystem, 'chargeLimitW' | 'dischargeLimitW'> {
   const [unit] = sources.units
-  if (!unit || unit.moduleW === null || unit.inverterBatteryW === null || sources.units.length > 1)
+  if (
+    !unit ||
+    unit.moduleW === null ||
+    unit.inverterBatteryW === null ||
+    !knowsAcRating(unit) ||
+    sources.units.length > 1
+  )
     return { chargeLimitW: planned.chargeLimitW, dischargeLimitW: planned.dischargeLimitW }
   const batteryW = Math.min(
     unit.inverterBatteryW,

@@ -23,6 +23,7 @@ const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
     moduleW: null,
     inverterBatteryW: null,
     inverterAcW: null,
+    batterySideOnly: false,
     inverterSurgeVa: null,
     moduleSurgeVa: null,
     surgeS: null,
@@ -85,7 +86,7 @@ export function SourcesSheet() {
           facts={[
             `${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}`,
             `battery side ${watts(unit.inverterBatteryW)}`,
-            `AC ${watts(unit.inverterAcW)}`,
+            unit.batterySideOnly ? 'no AC rating' : `AC ${watts(unit.inverterAcW)}`,
             `surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)} for ${unit.surgeS ?? '?'} s`,
             ...(unit.pvDcW ? [`PV on DC ${watts(unit.pvDcW)}`] : []),
           ]}

@@ -94,6 +94,12 @@ export const unitFields = ({ phases, id }: RulePack): FieldSpec[] => [
   { name: 'moduleW', label: 'Power of one module', kind: 'number', unit: 'W', optional: true },
   { name: 'inverterBatteryW', label: 'Inverter, battery side', kind: 'number', unit: 'W', optional: true },
   { name: 'inverterAcW', label: 'Inverter, AC rating', kind: 'number', unit: 'W', optional: true },
+  {
+    name: 'batterySideOnly',
+    label: 'Has a battery side only, no AC rating',
+    kind: 'flag',
+    hint: 'stands beside AC-coupled PV; else a blank AC rating leaves every limit open',
+  },
   { name: 'inverterSurgeVa', label: 'Inverter surge', kind: 'number', unit: 'VA', optional: true },
   { name: 'moduleSurgeVa', label: 'Surge of one module', kind: 'number', unit: 'VA', optional: true },
   { name: 'surgeS', label: 'Surge lasts', kind: 'number', unit: 's', optional: true },
