@@ -94,7 +94,10 @@ describe('the reason', () => {
     ],
   })
   const why = (loads: PlannedLoad[], change = {}) =>
-    schoolReason({ demand: of(loads, limits.nightW, change), limits, motors: [] })?.replaceAll('\u00a0', ' ')
+    schoolReason({ demand: of(loads, limits.nightW, change), limits, motors: [], parting: [] })?.replaceAll(
+      '\u00a0',
+      ' ',
+    )
 
   it('names the limit and what sets it', () => {
     expect(why([load('a')])).toBe(
@@ -117,7 +120,7 @@ describe('the reason', () => {
   })
 
   it('is not made up where nothing can be recommended', () => {
-    expect(schoolReason({ demand: of([load('a')], null), limits, motors: [] })).toBeNull()
+    expect(schoolReason({ demand: of([load('a')], null), limits, motors: [], parting: [] })).toBeNull()
   })
 })
 

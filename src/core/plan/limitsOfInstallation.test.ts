@@ -6,6 +6,7 @@ import { sourceDevices } from './devicesOfInstallation'
 import { carryingA, limitsOfInstallation } from './limitsOfInstallation'
 import { moduleLimits, systemOfPlan } from './yearOfInstallation'
 import { planOfInstallation } from './planOfInstallation'
+import { schoolReason } from './schoolReason'
 
 const gateway: Component = {
   id: 'g',
@@ -83,4 +84,19 @@ describe('the whole house, chosen', () => {
   })
   it('is no contradiction under another school', () =>
     expect(contradictionsOf({ ...left, chosenSchool: 'manualChangeover' })).toEqual([]))
+})
+
+describe('the school that is recommended', () => {
+  const { loads } = house()
+  const light = loads.map((load) => ({ ...load, powerW: 50, mustStayOn: false, circuitTag: null }))
+  const of = (own: typeof light) => planOfInstallation(house({ loads: own }))
+  it('is the whole house only where all of it is backed up', () => {
+    expect(of(light.map((load) => ({ ...load, backedUp: true }))).demand.school).toBe('automaticWholeHome')
+    const parted = of(light.map((load, k) => ({ ...load, backedUp: k > 0 })))
+    expect([parted.demand.school, parted.parting.map(({ tag }) => tag)]).toEqual([
+      'automaticWithShedding',
+      [light[0]?.tag],
+    ])
+    expect(schoolReason(parted)).toMatch(/is never backed up, so the house is parted\.$/)
+  })
 })

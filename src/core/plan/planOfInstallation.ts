@@ -7,7 +7,7 @@ import { type ImportCapacity, importCapacity } from './importCapacity'
 import { type PlannedMotorStart, motorStarts, surgeShares } from './motorStarts'
 import { planContradictions } from './planContradictions'
 import { likelyPeakW, markOfPeak } from './planMarks'
-import { motorsSay, recommendedSchool } from './recommendedSchool'
+import { motorsSay, partingLoads, recommendedSchool } from './recommendedSchool'
 import { type RestartTogether, restartTogether } from './restartTogether'
 import { type Runtime, runtime } from './runtime'
 import { limitsOfInstallation } from './limitsOfInstallation'
@@ -26,6 +26,8 @@ export interface Plan {
   demand: ChangeoverLoad
   /** P-6 over every load of the house, backed up or not: what the first word to the household speaks of. */
   wholeHouse: ChangeoverLoad
+  /** Loads that are never backed up although the rest could change over as a whole. */
+  parting: Load[]
   /** P-5 for every motor that is backed up. */
   motors: PlannedMotorStart[]
   /** What stays on in an outage under the chosen school, or the recommended one while none is chosen; marks, hours and promises are of it. */
@@ -102,7 +104,9 @@ export function planOfInstallation(installation: Installation): Plan {
   const limits = limitsOfInstallation(installation)
   const backedUp = loads.filter((load) => load.backedUp)
   const motors = motorStarts(installation, { limits })
-  const demand = demandOf(installation, backedUp, limits)
+  const asked = demandOf(installation, backedUp, limits)
+  const parting = partingLoads(loads, asked)
+  const demand: ChangeoverLoad = parting.length > 0 ? { ...asked, school: 'automaticWithShedding' } : asked
   const staying = stayingOn(installation.chosenSchool ?? demand.school, {
     backedUp,
     limits,
@@ -150,6 +154,7 @@ export function planOfInstallation(installation: Installation): Plan {
     limits,
     demand,
     wholeHouse: demandOf(installation, loads, limits),
+    parting,
     motors,
     staying,
     restart,

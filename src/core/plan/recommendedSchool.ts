@@ -1,3 +1,4 @@
+import type { Load } from '../installation/installation'
 import type { ChangeoverLoad, School } from './changeoverLoad'
 import type { PlannedMotorStart } from './motorStarts'
 
@@ -27,3 +28,10 @@ export function recommendedSchool(
   if (refused.length > 0) return acceptsShedding ? 'manualChangeover' : 'automaticWithShedding'
   return open.length > 0 ? null : school
 }
+
+/**
+ * Loads that part the house: never backed up although the rest could change over as a whole. With any of them what is recommended is not the whole
+ * house but a part of it that hangs apart.
+ */
+export const partingLoads = (loads: readonly Load[], { school }: Pick<ChangeoverLoad, 'school'>): Load[] =>
+  school === 'automaticWholeHome' ? loads.filter(({ backedUp }) => !backedUp) : []

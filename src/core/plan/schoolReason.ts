@@ -26,7 +26,12 @@ const loadsToTurnOff = (count: number) =>
 const motorsIn = (motors: readonly PlannedMotorStart[]) => motors.map(({ load }) => load.name).join(', ')
 
 /** Why P-6 and P-5 recommend their school, or recommend none, in one sentence with its numbers; `null` while limits or demand are Open. */
-export function schoolReason({ demand, limits, motors }: Pick<Plan, 'demand' | 'limits' | 'motors'>): string | null {
+export function schoolReason({
+  demand,
+  limits,
+  motors,
+  parting,
+}: Pick<Plan, 'demand' | 'limits' | 'motors' | 'parting'>): string | null {
   const { school, shareAboveNight, shareAboveChangeover, turnOffNight } = demand
   if (
     shareAboveNight === null ||
@@ -47,6 +52,8 @@ export function schoolReason({ demand, limits, motors }: Pick<Plan, 'demand' | '
     case 'manualChangeover':
       return `${above}, and the household is willing to turn off ${loadsToTurnOff(turnOffNight?.loads.length ?? 0)} first.${cannot}`
     case 'automaticWithShedding':
+      if (parting.length > 0)
+        return `What is backed up practically never goes above ${limit}; ${parting.map(({ name }) => name).join(', ')} ${parting.length === 1 ? 'is' : 'are'} never backed up, so the house is parted.`
       return `${above}, at the changeover ${percent(shareAboveChangeover)}; it must shed by itself or leave heavy loads off the backup.${cannot}`
     case 'emergencySocket':
       return `Even with everything turned off that may be, what must stay on is above 80 % of ${limit}.${cannot}`
