@@ -1,6 +1,6 @@
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
-import { formatQuantity } from '../quantity/formatQuantity'
+import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
 import { RULE_PACKS } from '../rules/packs'
 
 /** The part of the plan that a contradiction makes unsafe to read; everything else stays usable. */
@@ -133,7 +133,7 @@ const unitFigures: Rule = ({ sources, packId }) =>
     return found
   })
 
-const batteryFigures: Rule = ({ sources: { reserveSoc, floorSoc, usualSoc, usableWh, nominalWh } }) => {
+const batteryFigures: Rule = ({ assumptions, sources: { reserveSoc, floorSoc, usualSoc, usableWh, nominalWh } }) => {
   const found: Contradiction[] = []
   const at = (field: string, message: string) =>
     found.push({ path: `sources.${field}`, about: 'battery', message, touches: ['runtime', 'year'] })
@@ -143,6 +143,14 @@ const batteryFigures: Rule = ({ sources: { reserveSoc, floorSoc, usualSoc, usabl
     at('usualSoc', 'The charge as usual is below the backup reserve, which is kept at all times.')
   if (usableWh !== null && nominalWh !== null && usableWh > nominalWh)
     at('usableWh', 'The usable energy is above the nominal energy.')
+  const { windowTargetSoc } = assumptions
+  if (reserveSoc !== null && windowTargetSoc !== null && windowTargetSoc <= reserveSoc)
+    found.push({
+      path: 'assumptions.windowTargetSoc',
+      about: 'cheap hours',
+      message: `The cheap hours are to charge to ${formatNumber(100 * windowTargetSoc, 3)} %, not above the backup reserve of ${formatNumber(100 * reserveSoc, 3)} %: nothing would be charged.`,
+      touches: ['year'],
+    })
   return found
 }
 

@@ -100,3 +100,17 @@ describe('the school that is recommended', () => {
     expect(schoolReason(parted)).toMatch(/is never backed up, so the house is parted\.$/)
   })
 })
+
+describe('cheap hours that charge to no more than the reserve', () => {
+  const charging = (windowTargetSoc: number | null) => {
+    const own = house()
+    return contradictionsOf({ ...own, assumptions: { ...own.assumptions, windowTargetSoc } }).map(({ path }) => path)
+  }
+  it('contradict it, and fit no window', () =>
+    expect([charging(0.06), charging(0.4), charging(0.41), charging(null)]).toEqual([
+      ['assumptions.windowTargetSoc'],
+      ['assumptions.windowTargetSoc'],
+      [],
+      [],
+    ]))
+})

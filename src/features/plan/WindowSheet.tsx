@@ -21,6 +21,10 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
       ? null
       : sources.nominalWh * sources.depthOfDischarge)
   const { windowFromHour: from, windowToHour: to } = assumptions
+  // a target that is not above the reserve is a contradiction, and no charge that fits
+  const targetSoc = plan.contradictions.some(({ path }) => path === 'assumptions.windowTargetSoc')
+    ? null
+    : assumptions.windowTargetSoc
   const roundTrip = assumptions.chargeEfficiency * sources.dischargeEfficiency
   const result = chargeWindow({
     inverterChargeW: assumptions.inverterChargeW === null ? null : assumptions.inverterChargeW * sources.units.length,
@@ -31,16 +35,14 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
       plan.capacity.capacityKva === null ? null : plan.capacity.capacityKva * 1000 * (supply.powerFactor ?? 1),
     otherNightLoadsW: assumptions.otherNightLoadsW,
     socStart: sources.reserveSoc,
-    socTarget: assumptions.windowTargetSoc,
+    socTarget: targetSoc,
     nominalWh: usableWh,
     chargeEfficiency: assumptions.chargeEfficiency,
     windowH: from === null || to === null ? null : lengthH({ fromHour: from, toHour: to }),
     shiftedKWh:
-      usableWh === null || assumptions.windowTargetSoc === null || sources.reserveSoc === null
+      usableWh === null || targetSoc === null || sources.reserveSoc === null
         ? null
-        : (usableWh / 1000) *
-          Math.max(0, assumptions.windowTargetSoc - sources.reserveSoc) *
-          sources.dischargeEfficiency,
+        : (usableWh / 1000) * Math.max(0, targetSoc - sources.reserveSoc) * sources.dischargeEfficiency,
     peakPrice: assumptions.importPrice,
     offpeakPrice: assumptions.offpeakPrice,
     exportPrice: assumptions.exportPrice,
