@@ -1,10 +1,12 @@
 import { ed25519 } from '@noble/curves/ed25519.js'
 import { hexToBytes } from '@noble/hashes/utils.js'
-import { Unzip, UnzipInflate, UnzipPassThrough } from 'fflate'
+import { canonicalJson } from './canonicalJson'
+import { type PackEntry, readPackZip } from './packZip'
 import {
   MANIFEST_FORMAT,
   MANIFEST_NAME,
   type Manifest,
+  type ManifestFile,
   type PackSignature,
   SIGNATURE_NAME,
   keyFingerprint,
@@ -12,7 +14,7 @@ import {
 } from './seal'
 
 export type PackProblem =
-  | { kind: 'unreadable'; message: string }
+  | { kind: 'unreadable' | 'layout'; message: string }
   | { kind: 'changed' | 'missing' | 'added'; path: string; message: string }
   | { kind: 'signature'; message: string }
 
@@ -24,50 +26,6 @@ export interface PackVerification {
   fileCount: number
   publicKey: string | null
   fingerprint: string | null
-}
-
-/** Bounds that keep a hostile archive from filling memory. */
-export const PACK_BOUNDS = { maxBytes: 256 * 1024 * 1024, maxUnpackedBytes: 512 * 1024 * 1024, maxFiles: 2000 } as const
-
-/**
- * Unpacks a zip within bounds, stopping as soon as it grows past them.
- *
- * @throws RangeError when it is too large or holds too many files; Error when it is no zip
- */
-export function unpackBounded(zip: Uint8Array): Record<string, Uint8Array> {
-  if (zip.length > PACK_BOUNDS.maxBytes) throw new RangeError('the pack is larger than any pack of this program')
-  if (!(zip[0] === 0x50 && zip[1] === 0x4b)) throw new Error('this is not a zip file')
-  const files = new Map<string, Uint8Array>()
-  let unpacked = 0
-  let count = 0
-  const unzip = new Unzip((file) => {
-    if (++count > PACK_BOUNDS.maxFiles) throw new RangeError('the pack holds too many files')
-    const parts: Uint8Array[] = []
-    let length = 0
-    file.ondata = (error, data, final) => {
-      if (error) throw error
-      unpacked += data.length
-      length += data.length
-      if (unpacked > PACK_BOUNDS.maxUnpackedBytes) throw new RangeError('the pack unpacks to more than it should')
-      parts.push(data)
-      if (!final) return
-      const whole = new Uint8Array(length)
-      let at = 0
-      for (const part of parts) {
-        whole.set(part, at)
-        at += part.length
-      }
-      if (files.has(file.name)) throw new Error(`the file ${file.name} is in the pack twice`)
-      files.set(file.name, whole)
-    }
-    file.start()
-  })
-  unzip.register(UnzipInflate)
-  unzip.register(UnzipPassThrough)
-  for (let at = 0; at < zip.length; at += 1 << 20)
-    unzip.push(zip.subarray(at, at + (1 << 20)), at + (1 << 20) >= zip.length)
-  if (files.size !== count || count === 0) throw new Error('the zip ends before its files do')
-  return Object.fromEntries(files)
 }
 
 const parseJson = (bytes: Uint8Array | undefined): unknown => {
@@ -91,17 +49,84 @@ function asManifest(value: unknown): Manifest | null {
     !Array.isArray(manifest.files)
   )
     return null
-  const sound = manifest.files.every(
-    (file) => file && typeof file.path === 'string' && Number.isInteger(file.byteCount) && isHex(file.sha256, 32),
+  const files = manifest.files.map((file: ManifestFile | null) => ({
+    path: file?.path,
+    byteCount: file?.byteCount,
+    sha256: file?.sha256,
+  }))
+  const sound = files.every(
+    ({ path, byteCount, sha256 }) => typeof path === 'string' && Number.isInteger(byteCount) && isHex(sha256, 32),
   )
-  return sound && typeof manifest.jobName === 'string' && typeof manifest.sealedAt === 'string' ? manifest : null
+  if (!sound || typeof manifest.jobName !== 'string' || typeof manifest.sealedAt !== 'string') return null
+  return {
+    format: MANIFEST_FORMAT,
+    jobName: manifest.jobName,
+    sealedAt: manifest.sealedAt,
+    files: files as ManifestFile[],
+  }
+}
+
+function asSignature(value: unknown): PackSignature | null {
+  const signature = value as PackSignature | null
+  return signature && isHex(signature.publicKey, 32) && isHex(signature.signature, 64) ? signature : null
+}
+
+/** Whether these are the very bytes that sealing writes for the value; another spelling may be read otherwise by another program. */
+const isCanonical = (bytes: Uint8Array, value: object): boolean => {
+  const text = new TextEncoder().encode(canonicalJson(value))
+  return text.length === bytes.length && text.every((byte, k) => byte === bytes[k])
+}
+
+/** The signature against the manifest's bytes, and against the key that is trusted. */
+function signatureProblems(
+  bytes: Uint8Array | null,
+  manifestBytes: Uint8Array,
+  trustedKeyHex: string | undefined,
+): { signature: PackSignature | null; problems: PackProblem[] } {
+  const signature = asSignature(parseJson(bytes ?? undefined))
+  const problems: PackProblem[] = []
+  const say = (message: string) => problems.push({ kind: 'signature', message })
+  if (!bytes || !signature) {
+    say('The signature is missing or unreadable.')
+    return { signature, problems }
+  }
+  const { algorithm, publicKey, signature: value } = signature
+  if (algorithm !== 'Ed25519' || !isCanonical(bytes, { algorithm, publicKey, signature: value }))
+    say('The signature’s file is not written as sealing writes it.')
+  if (!signatureHolds(signature, manifestBytes))
+    say('The signature does not fit the manifest: the manifest was changed after sealing.')
+  if (trustedKeyHex && trustedKeyHex !== publicKey)
+    say(
+      `Signed by another key (${keyFingerprint(publicKey)}) than the one you trust (${keyFingerprint(trustedKeyHex)}).`,
+    )
+  return { signature, problems }
+}
+
+/** Every file against the manifest: changed, missing or added, by name. */
+function fileProblems(manifest: Manifest, entries: ReadonlyMap<string, PackEntry>): PackProblem[] {
+  const problems: PackProblem[] = []
+  const listed = new Set([MANIFEST_NAME, SIGNATURE_NAME])
+  for (const { path, sha256, byteCount } of manifest.files) {
+    if (listed.has(path)) problems.push({ kind: 'changed', path, message: `${path} is listed twice in the manifest.` })
+    listed.add(path)
+    const entry = entries.get(path)
+    if (!entry) problems.push({ kind: 'missing', path, message: `${path} is missing.` })
+    else if (entry.bytes === null)
+      problems.push({ kind: 'changed', path, message: `${path} is damaged: it ${entry.fault}.` })
+    else if (entry.bytes.length !== byteCount || sha256Hex(entry.bytes) !== sha256)
+      problems.push({ kind: 'changed', path, message: `${path} was changed after sealing.` })
+  }
+  for (const path of entries.keys())
+    if (!listed.has(path)) problems.push({ kind: 'added', path, message: `${path} was added after sealing.` })
+  return problems
 }
 
 /**
- * H-2: verifies a sealed pack without any database: the signature over the manifest, then every file against its digest. Any changed,
- * missing or added file is named.
+ * H-2: verifies a sealed pack without any database: the archive's layout, the signature over the manifest, then every file against its digest. It reads the
+ * archive by its directory, as every unpacker does, and names every changed, missing or added file; a damaged one does not end the search.
  *
  * @param trustedKeyHex when given, a pack signed by any other key is a problem; without it the fingerprint is for a person to compare
+ * @returns `intact` only for the exact layout that sealing writes, with every file as it was sealed; never throws
  */
 export function verifyPack(zip: Uint8Array, trustedKeyHex?: string): PackVerification {
   const result: PackVerification = {
@@ -113,9 +138,9 @@ export function verifyPack(zip: Uint8Array, trustedKeyHex?: string): PackVerific
     publicKey: null,
     fingerprint: null,
   }
-  let files: Record<string, Uint8Array>
+  let read: ReturnType<typeof readPackZip>
   try {
-    files = unpackBounded(zip)
+    read = readPackZip(zip)
   } catch (error) {
     result.problems.push({
       kind: 'unreadable',
@@ -123,9 +148,11 @@ export function verifyPack(zip: Uint8Array, trustedKeyHex?: string): PackVerific
     })
     return result
   }
-  const manifestBytes = files[MANIFEST_NAME]
-  const manifest = asManifest(parseJson(manifestBytes))
-  const signature = parseJson(files[SIGNATURE_NAME]) as PackSignature | null
+  for (const fault of read.layout)
+    result.problems.push({ kind: 'layout', message: `The archive is not as sealing writes it: ${fault}.` })
+  const entries = new Map(read.entries.map((entry) => [entry.path, entry]))
+  const manifestBytes = entries.get(MANIFEST_NAME)?.bytes
+  const manifest = asManifest(parseJson(manifestBytes ?? undefined))
   if (!manifestBytes || !manifest) {
     result.problems.push({
       kind: 'changed',
@@ -135,38 +162,27 @@ export function verifyPack(zip: Uint8Array, trustedKeyHex?: string): PackVerific
     return result
   }
   Object.assign(result, { jobName: manifest.jobName, sealedAt: manifest.sealedAt, fileCount: manifest.files.length })
-  if (!signature || !isHex(signature.publicKey, 32) || !isHex(signature.signature, 64))
-    result.problems.push({ kind: 'signature', message: 'The signature is missing or unreadable.' })
-  else {
+  const { signature, problems } = signatureProblems(
+    entries.get(SIGNATURE_NAME)?.bytes ?? null,
+    manifestBytes,
+    trustedKeyHex,
+  )
+  if (signature)
     Object.assign(result, { publicKey: signature.publicKey, fingerprint: keyFingerprint(signature.publicKey) })
-    if (!signatureHolds(signature, manifestBytes))
-      result.problems.push({
-        kind: 'signature',
-        message: 'The signature does not fit the manifest: the manifest was changed after sealing.',
-      })
-    if (trustedKeyHex && trustedKeyHex !== signature.publicKey)
-      result.problems.push({
-        kind: 'signature',
-        message: `Signed by another key (${result.fingerprint}) than the one you trust (${keyFingerprint(trustedKeyHex)}).`,
-      })
-  }
-  const listed = new Set([MANIFEST_NAME, SIGNATURE_NAME])
-  for (const { path, sha256, byteCount } of manifest.files) {
-    listed.add(path)
-    const bytes = Object.hasOwn(files, path) ? files[path] : undefined
-    if (!bytes) result.problems.push({ kind: 'missing', path, message: `${path} is missing.` })
-    else if (bytes.length !== byteCount || sha256Hex(bytes) !== sha256)
-      result.problems.push({ kind: 'changed', path, message: `${path} was changed after sealing.` })
-  }
-  for (const path of Object.keys(files))
-    if (!listed.has(path)) result.problems.push({ kind: 'added', path, message: `${path} was added after sealing.` })
+  result.problems.push(...problems, ...fileProblems(manifest, entries))
+  if (!isCanonical(manifestBytes, manifest))
+    result.problems.push({
+      kind: 'changed',
+      path: MANIFEST_NAME,
+      message: 'The manifest is not written as sealing writes it.',
+    })
   result.intact = result.problems.length === 0
   return result
 }
 
 function signatureHolds({ signature, publicKey }: PackSignature, message: Uint8Array): boolean {
   try {
-    return ed25519.verify(hexToBytes(signature), message, hexToBytes(publicKey))
+    return ed25519.verify(hexToBytes(signature), message, hexToBytes(publicKey), { zip215: false })
   } catch {
     return false
   }

@@ -11,6 +11,7 @@ import { fileBytes, storeFile } from '@/db/queries/files'
 import { jobById } from '@/db/queries/installations'
 import { addPack } from '@/db/queries/packs'
 import { crew, user } from '@/db/schema'
+import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
 import { readingsCsv } from './readingsCsv'
 import { Report } from './Report'
@@ -20,11 +21,15 @@ import { packSummary } from './summary'
 const utf8 = (text: string) => new TextEncoder().encode(text)
 
 /** A file name that no unpacker can take for a path out of its folder. */
-const plainName = (name: string) =>
+export const plainName = (name: string) =>
   name
     .replace(/[^\p{L}\p{N}._-]+/gu, '_')
     .replace(/^\.+/, '_')
     .slice(0, 80)
+
+/** Where an attachment stands in the pack: numbered, so that no two of a job can ever share a name. */
+export const packPath = ({ kind, fileName }: Pick<Attachment, 'kind' | 'fileName'>, k: number) =>
+  `${kind === 'picture' ? 'pictures' : 'recordings'}/${String(k + 1).padStart(3, '0')}-${plainName(fileName)}`
 
 const READ_ME = `This pack records a battery backup installation and its outage test.
 
@@ -69,6 +74,7 @@ export async function sealPack(
     stage: point.stage,
     ...bench.judgements.get(point.key),
   }))
+  const attached = record.attachments.map((attachment, k) => ({ ...attachment, path: packPath(attachment, k) }))
   const files: Record<string, Uint8Array> = {
     'README.txt': utf8(READ_ME),
     'report.pdf': new Uint8Array(pdf),
@@ -82,7 +88,7 @@ export async function sealPack(
         installation: record.installation,
         plan: planOfInstallation(record.installation),
         readings: record.readings,
-        attachments: record.attachments,
+        attachments: attached,
         instruments: record.instruments,
         overrides: record.overrides,
         verdicts,
@@ -91,17 +97,11 @@ export async function sealPack(
     ),
     'readings.csv': utf8(readingsCsv(record.readings, bench)),
   }
-  for (const attachment of record.attachments) {
-    const folder = attachment.kind === 'picture' ? 'pictures' : 'recordings'
-    files[`${folder}/${attachment.id.slice(-6)}-${plainName(attachment.fileName)}`] = await fileBytes(
-      db,
-      attachment.sha256,
-    )
-  }
+  for (const { path, sha256 } of attached) files[path] = await fileBytes(db, sha256)
   const zip = zipSync(
     Object.fromEntries(
       Object.entries(sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex)).map(
-        ([path, bytes]) => [path, [bytes, { level: /\.(jpg|pdf)$/.test(path) ? 0 : 6 }]],
+        ([path, bytes]) => [path, [bytes, { level: /\.(jpg|pdf)$/.test(path) ? 0 : 6, mtime: sealedAt }]],
       ),
     ),
   )
