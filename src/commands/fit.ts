@@ -2,7 +2,7 @@ import * as yup from 'yup'
 import { SERIAL_SLOT, componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { latestBySlot, standingReadings } from '@/core/evidence/reading'
 import { FIT_KINDS, type FitItem, REPLACEMENT_CAUSES } from '@/core/installation/fit'
-import { choice, id, required, tag, words } from '@/schemas/fields'
+import { choice, id, instant, required, tag, words } from '@/schemas/fields'
 import { FIT_SCHEMAS } from '@/schemas/fit'
 import { defineCommand } from './command'
 import { upserted, without } from './upsert'
@@ -65,10 +65,7 @@ export const replaceComponent = defineCommand({
     componentTag: tag('Component').required(required('Component')),
     ...said,
     /** When it was taken out, by the device: what is recorded after it counts for the new one. */
-    replacedAt: words('Time', 40)
-      .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
-      .nullable()
-      .default(null),
+    replacedAt: instant('Time').nullable().default(null),
   }),
   apply: (record, { input: { id: replacementId, componentTag, cause, reason, replacedAt }, at, by }) => {
     if (record.replacements.some((one) => one.id === replacementId)) return record

@@ -3,7 +3,7 @@ import { ASK_CODES } from '@/core/evidence/readEntry'
 import { MOST_WORD, type Reading } from '@/core/evidence/reading'
 import { UNITS } from '@/core/quantity/units'
 import { VERDICTS } from '@/core/rules/verdict'
-import { choice, figure, flag, id, required, words } from '@/schemas/fields'
+import { choice, figure, flag, id, instant, required, words } from '@/schemas/fields'
 import { defineCommand } from './command'
 
 /** One reading as it is sent: what the server knows itself (who, received when) is left out. */
@@ -29,9 +29,7 @@ export const readingInput = yup.object({
   outOfRangeConfirmed: flag('Out of range').default(false),
   source: choice('Source', ['typed', 'gateway'] as const).default('typed'),
   instrumentId: id('instrument').nullable().default(null),
-  recordedAt: words('Time', 40)
-    .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
-    .required(required('Time')),
+  recordedAt: instant('Time').required(required('Time')),
   supersedes: id('corrected reading').nullable().default(null),
   supersedeReason: words('Reason', 200).nullable().default(null),
   shownVerdict: choice('Verdict', VERDICTS).required(),
@@ -46,8 +44,10 @@ export function detailOf({
   bound,
   confirmed,
   source,
-}: Pick<ReadingInput, 'bound' | 'confirmed' | 'source'>): Reading['detail'] {
+  clock = {},
+}: Pick<ReadingInput, 'bound' | 'confirmed' | 'source'> & { clock?: Reading['detail'] }): Reading['detail'] {
   const detail = {
+    ...clock,
     ...(bound !== null && { bound }),
     ...(confirmed.length > 0 && { confirmed }),
     ...(source !== 'typed' && { source }),
@@ -81,18 +81,19 @@ export function inputOfReading(reading: Reading): ReadingInput {
   }
 }
 
+/** Readings as they come in: each is looked at by itself. */
+export const readingsList = yup
+  .array()
+  .strict()
+  .of(yup.mixed<ReadingInput>().defined().nullable())
+  .max(MOST_READINGS, `A batch holds ${MOST_READINGS} readings at most`)
+  .required(required('Readings'))
+
 /** Readings, each kept and acknowledged by itself. */
 export const recordReadings = defineCommand({
   name: 'recordReadings',
   version: 1,
-  schema: yup.object({
-    readings: yup
-      .array()
-      .strict()
-      .of(yup.mixed<ReadingInput>().defined().nullable())
-      .max(MOST_READINGS, `A batch holds ${MOST_READINGS} readings at most`)
-      .required(required('Readings')),
-  }),
+  schema: yup.object({ readings: readingsList }),
   apply: (record, { input: { readings }, by }) => {
     const known = new Set(record.readings.map((reading) => reading.id))
     const added = readings

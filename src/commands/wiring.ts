@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { WIRING_LAYERS } from '@/core/installation/wiring'
-import { choice, figure, id, required, words } from '@/schemas/fields'
+import { choice, figure, id, instant, required, words } from '@/schemas/fields'
 import { graphSchema } from '@/schemas/installationGraph'
 import { defineCommand } from './command'
 
@@ -18,11 +18,7 @@ export const saveWiring = defineCommand({
       .max(100_000, 'Base is too large')
       .required(required('Base')),
     note: words('What was changed', 300).required(required('What was changed')),
-    madeAt: yup
-      .string()
-      .strict()
-      .matches(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z$/, 'madeAt is no instant')
-      .required(required('madeAt')),
+    madeAt: instant('madeAt').required(required('madeAt')),
     graph: graphSchema.required(required('Wiring')),
   }),
   apply: (record, { input: { base, ...revision }, by }) => {

@@ -23,7 +23,14 @@ export const optionalFigure = (label: string) =>
 export const share = (label: string) =>
   figure(label).min(0, `${label} must be between 0 and 1`).max(1, `${label} must be between 0 and 1`)
 
-export const words = (label: string, most: number) =>
+/**
+ * Control characters, halves of a character pair, marks that turn the way of writing round, and what is no character at all: none can be read by a person,
+ * and some make a text look like another.
+ */
+const UNSHOWABLE = /[\p{Cc}\p{Cs}\u202a-\u202e\u2066-\u2069\ufffe\uffff]/u
+const UNSHOWABLE_BUT_LINES = /[^\P{Cc}\t\n\r]|[\p{Cs}\u202a-\u202e\u2066-\u2069\ufffe\uffff]/u
+
+const text = (label: string, most: number, unshowable: RegExp) =>
   yup
     .string()
     .strict()
@@ -34,8 +41,14 @@ export const words = (label: string, most: number) =>
     .test(
       'printable',
       `${label} holds characters that cannot be shown`,
-      (value) => value == null || !/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/.test(value),
+      (value) => value == null || !unshowable.test(value),
     )
+
+/** Text on one line. */
+export const words = (label: string, most: number) => text(label, most, UNSHOWABLE)
+
+/** Text that may run over several lines. */
+export const lines = (label: string, most: number) => text(label, most, UNSHOWABLE_BUT_LINES)
 
 export const required = (label: string) => `${label} is missing`
 
@@ -47,9 +60,35 @@ export const id = (label = 'id') =>
     .strict()
     .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, `${label} is not an id`)
 
+/** Names that every object answers to: kept as a key they would find what nobody stored. */
+const isMethodName = (text: string) => text in Object.prototype
+
 /** Short name used on the quick line: letters and digits, starting with a letter. */
 export const tag = (label = 'Tag') =>
-  words(label, 16).matches(/^[a-z][a-z0-9]*$/, `${label} is a short name of small letters and digits, such as c4`)
+  words(label, 16)
+    .matches(/^[a-z][a-z0-9]*$/, `${label} is a short name of small letters and digits, such as c4`)
+    .test(
+      'own',
+      `${label} is a word that programs keep for themselves. Choose another`,
+      (value) => value == null || !isMethodName(value),
+    )
+
+const INSTANT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,9})?)?(Z|[+-]\d{2}:\d{2})$/
+/** What a clock that runs at all shows while this is in use. */
+const FIRST_INSTANT = Date.UTC(2000, 0, 1)
+const LAST_INSTANT = Date.UTC(2100, 0, 1)
+
+/** A point in time as a device's clock had it: ISO 8601 with its zone, between 2000 and 2100. */
+export const instant = (label: string) =>
+  words(label, 40).test(
+    'instant',
+    `${label} is no time between 2000 and 2100, such as 2026-01-31T09:30:00Z`,
+    (value) => {
+      if (value == null) return true
+      const time = INSTANT.test(value) ? Date.parse(value) : NaN
+      return time >= FIRST_INSTANT && time < LAST_INSTANT
+    },
+  )
 
 export const choice = <T extends string>(label: string, options: readonly T[]) =>
   yup

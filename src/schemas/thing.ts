@@ -1,7 +1,7 @@
 import { formatWhole } from '@/core/quantity/formatQuantity'
 import * as yup from 'yup'
 import type { FieldSpec } from './fieldSpec'
-import { day, figure, flag, oneOrNone, required, tag, words } from './fields'
+import { day, figure, flag, lines, oneOrNone, required, tag, words } from './fields'
 
 const MOST_CHARACTERS = 200
 
@@ -37,8 +37,9 @@ function bareSchema(spec: FieldSpec): yup.Schema<unknown> {
     case 'tag':
       return tag(label)
     case 'text':
-    case 'lines':
       return pattern ? words(label, max).matches(pattern.is, pattern.message) : words(label, max)
+    case 'lines':
+      return pattern ? lines(label, max).matches(pattern.is, pattern.message) : lines(label, max)
     case 'number':
     case 'percent':
     case 'clock':

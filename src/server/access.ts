@@ -60,3 +60,6 @@ export function authorise(actor: Actor, useCase: UseCaseName): void {
     `This is for ${WHO_MAY[useCase].map((role) => ROLE_WORDS[role]).join(' or ')}. Ask one of them to do it.`,
   )
 }
+
+/** Name and role that a row keeps of who made it. */
+export const signedBy = ({ name, role }: Pick<Actor, 'name' | 'role'>) => ({ byName: name, byRole: role })

@@ -1,5 +1,10 @@
 import { Problem } from './problem'
+import { codeOf, isDataFault, isDatabaseAway } from './databaseFault'
 import { log } from './log'
+
+const REFUSED = 'The database does not take this as it stands. Look at it again; it is kept on this device.'
+const AWAY = 'The database does not answer. What you entered is kept on this device and sent later.'
+const FAILED = 'Something went wrong on the server. What you entered is kept on this device; try again.'
 
 const SAME_ORIGIN = new Set(['same-origin', 'none'])
 
@@ -13,6 +18,7 @@ export async function answer(request: Request, work: () => Promise<Response>): P
   } catch (error) {
     if (error instanceof Problem)
       return Response.json({ message: error.message, issues: error.issues }, { status: error.status })
+    const fault = isDataFault(error)
     const away = isDatabaseAway(error)
     log.error(
       {
@@ -24,27 +30,10 @@ export async function answer(request: Request, work: () => Promise<Response>): P
     )
     return Response.json(
       {
-        message: away
-          ? 'The database does not answer. What you entered is kept on this device and sent later.'
-          : 'Something went wrong on the server. Nothing was stored; try again.',
+        message: fault ? REFUSED : away ? AWAY : FAILED,
         issues: [],
       },
-      { status: away ? 503 : 500 },
+      { status: fault ? 422 : away ? 503 : 500 },
     )
   }
-}
-
-function codeOf(error: unknown): string | null {
-  for (let at: unknown = error; at instanceof Error; at = at.cause)
-    if ('code' in at && typeof at.code === 'string') return at.code
-  return null
-}
-
-export const isDatabaseAway = (error: unknown): boolean => {
-  const code = codeOf(error)
-  return (
-    (code !== null && /^(ECONN|ETIMEDOUT|57P0|53300|08)/.test(code)) ||
-    (error instanceof Error &&
-      /timeout exceeded when trying to connect|Connection terminated/.test(String(error.cause ?? error)))
-  )
 }

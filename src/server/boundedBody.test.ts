@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { answer, isDatabaseAway } from './answer'
+import { answer } from './answer'
+import { isDatabaseAway } from './databaseFault'
 import { boundedBody, boundedForm, boundedJson } from './boundedBody'
 import { parseInput } from './parseInput'
 import { Problem } from './problem'

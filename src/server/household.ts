@@ -4,11 +4,18 @@ import { FIRST_WORD_TEXT, HOUSEHOLD_PICTURES, HOUSEHOLD_QUESTIONS } from '@/core
 import type { Db } from '@/db/client'
 import { addAttachment } from '@/db/queries/evidence'
 import { storeFile } from '@/db/queries/files'
-import { addHouseholdAnswers, householdAnswersOf, householdByTokenHash, householdSent } from '@/db/queries/household'
-import { words } from '@/schemas/fields'
+import {
+  addHouseholdAnswers,
+  countPicture,
+  householdAnswersOf,
+  householdByTokenHash,
+  householdSent,
+  lockHouseholdLink,
+} from '@/db/queries/household'
+import { lines } from '@/schemas/fields'
 import { parseInput } from './parseInput'
-import { Problem } from './problem'
-import { preparePicture } from './useCases/addPicture'
+import { Problem, refuseConflict } from './problem'
+import { preparePicture } from './pictures/preparePicture'
 import { tokenHash } from './useCases/packs'
 
 // What a household's token may do. It opens the questions of one job, while the link lasts and has not been withdrawn, and shows
@@ -82,7 +89,7 @@ const answersInput = yup.object({
                 .strict()
                 .oneOf(['', ...Object.keys(options)], `“${question}” has another set of answers`)
                 .optional()
-            : words(question, 600).optional(),
+            : lines(question, 600).optional(),
         ]),
       ),
     )
@@ -93,16 +100,26 @@ const answersInput = yup.object({
 export async function answerHousehold(db: Db, token: string, input: unknown): Promise<{ stored: number }> {
   const { link, job } = await requireHouseholdLink(db, token)
   const { answers } = parseInput(answersInput, input) as { answers: Record<string, string | undefined> }
-  const standing = new Map((await householdAnswersOf(db, job.id)).map(({ question, answer }) => [question, answer]))
+  return db.transaction((tx) => storeAnswers(tx, { linkId: link.id, jobId: job.id }, answers))
+}
+
+/** Under the link's row lock, so that answers sent at once are counted one after the other. */
+async function storeAnswers(
+  db: Db,
+  { linkId, jobId }: { linkId: string; jobId: string },
+  answers: Record<string, string | undefined>,
+): Promise<{ stored: number }> {
+  await lockHouseholdLink(db, linkId)
+  const standing = new Map((await householdAnswersOf(db, jobId)).map(({ question, answer }) => [question, answer]))
   const fresh = Object.entries(answers).filter(
     (entry): entry is [string, string] => !!entry[1]?.trim() && standing.get(entry[0]) !== entry[1],
   )
-  if ((await householdSent(db, link.id)).answers + fresh.length > MOST_ANSWERS)
+  if ((await householdSent(db, linkId)).answers + fresh.length > MOST_ANSWERS)
     throw new Problem(429, 'Many answers were sent over this link already. Please call the crew.')
   if (fresh.length > 0)
     await addHouseholdAnswers(
       db,
-      fresh.map(([question, answer]) => ({ id: uuidv7(), jobId: job.id, linkId: link.id, question, answer })),
+      fresh.map(([question, answer]) => ({ id: uuidv7(), jobId, linkId, question, answer })),
     )
   return { stored: fresh.length }
 }
@@ -132,13 +149,13 @@ export async function addHouseholdPicture(
     }),
     { id: input.id, subject: input.subject },
   )
-  const sent = await householdSent(db, link.id)
-  if (sent.pictures >= MOST_PICTURES)
+  // counted before it is looked at, so that pictures sent at once, or no pictures at all, do not slip past the limit
+  if (!(await countPicture(db, link.id, MOST_PICTURES)))
     throw new Problem(429, `${MOST_PICTURES} pictures were sent already; that is all this link takes.`)
   const { jpeg, takenAt } = await preparePicture(input.bytes)
-  const added = await db.transaction(async (tx) => {
+  await db.transaction(async (tx) => {
     const sha256 = await storeFile(tx, jpeg, 'image/jpeg')
-    return addAttachment(tx, {
+    const insertion = await addAttachment(tx, {
       id,
       jobId: job.id,
       kind: 'picture',
@@ -147,8 +164,10 @@ export async function addHouseholdPicture(
       sha256,
       takenAt,
       addedBy: link.createdBy,
+      byName: 'The household',
       householdLinkId: link.id,
     })
+    refuseConflict(insertion, 'picture')
   })
-  return { pictures: sent.pictures + (added ? 1 : 0) }
+  return { pictures: (await householdSent(db, link.id)).pictures }
 }

@@ -11,3 +11,8 @@ export class Problem extends Error {
     super(message)
   }
 }
+
+/** @throws Problem 409 where something else has the id under which a thing was sent */
+export function refuseConflict(insertion: 'stored' | 'known' | 'conflict', what: string): void {
+  if (insertion === 'conflict') throw new Problem(409, `Another ${what} has this id. Nothing was stored.`)
+}

@@ -2,8 +2,10 @@ import * as yup from 'yup'
 import { COMMANDS, type CommandName } from '@/commands'
 import { MOST_READINGS } from '@/commands/recordReadings'
 import type { Db } from '@/db/client'
-import { figure, id, required, words } from '@/schemas/fields'
+import { figure, id, instant, required, words } from '@/schemas/fields'
 import type { Actor } from './access'
+import { codeOf, isDataFault, isDatabaseAway } from './databaseFault'
+import { log } from './log'
 import { parseInput } from './parseInput'
 import { Problem } from './problem'
 import { call, callAny } from './useCase'
@@ -17,16 +19,18 @@ const entrySchema = yup.object({
   id: id('entry').required(),
   useCase: words('Use case', 40).required(required('Use case')),
   input: yup.mixed<object>().required(required('Input')),
-  at: words('Time', 40).required(required('Time')),
+  at: instant('Time').required(required('Time')),
   version: figure('Version').integer('Version is a whole number').required(required('Version')),
 })
 type SentEntry = yup.InferType<typeof entrySchema>
 
 const batchSchema = yup.object({
+  /** The device’s clock as it sends: what it says of the time is held against the server’s. */
+  sentAt: instant('Sent').nullable().default(null),
   entries: yup
     .array()
     .strict()
-    .of(entrySchema.required())
+    .of(yup.mixed<object>().defined().nullable())
     .max(MOST_ENTRIES, `A batch holds ${MOST_ENTRIES} entries at most`)
     .required(required('Entries')),
 })
@@ -34,7 +38,12 @@ const batchSchema = yup.object({
 /** Use cases that take away: what is gone already needs no taking away, so sending twice is harmless. */
 const TAKES_AWAY: readonly CommandName[] = ['removeItem', 'removeSurveyItem', 'removeFitItem']
 
-const refused = (entry: SentEntry, message: string): Acknowledgement => ({ id: entry.id, outcome: 'refused', message })
+const refusal = (entryId: string, message: string, status: number): Acknowledgement => ({
+  id: entryId,
+  outcome: 'refused',
+  message,
+  status,
+})
 
 /** The command of an entry's name and version; a sentence where there is none here. */
 function commandOf({ useCase, version }: SentEntry): CommandName | { message: string } {
@@ -46,51 +55,87 @@ function commandOf({ useCase, version }: SentEntry): CommandName | { message: st
     : name
 }
 
+/** An entry as it was sent, or the refusal of what is none. */
+type Looked = { entry: SentEntry } | { told: Acknowledgement }
+
+/** Looks at one entry by itself: a bad one does not take the rest of the batch along. */
+function look(candidate: unknown): Looked {
+  try {
+    return { entry: parseInput(entrySchema, candidate) }
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error
+    const given = (candidate as { id?: unknown } | null)?.id
+    return { told: refusal(typeof given === 'string' ? given.slice(0, 64) : '', error.message, error.status) }
+  }
+}
+
 /**
- * Carries out entries of an outbox in their order and answers for each by itself. Readings that follow one another go in as one batch.
+ * Carries out entries of an outbox in their order and answers for each by itself. Readings that follow one another go in as one batch. What the server
+ * cannot carry out it refuses, entry by entry; only a database that is away stops the rest.
  *
  * @throws Problem 422 when the batch itself is not one
  */
 export async function takeEntries(db: Db, actor: Actor, body: unknown): Promise<Acknowledgement[]> {
-  const { entries } = parseInput(batchSchema, body)
+  const { entries, sentAt } = parseInput(batchSchema, body)
+  const looked = (entries as unknown[]).map(look)
   const acknowledgements: Acknowledgement[] = []
-  for (let at = 0; at < entries.length;) {
-    const run = readingsFrom(entries, at)
-    if (run.length > 0) acknowledgements.push(...(await takeReadings(db, actor, run)))
-    else acknowledgements.push(await takeOne(db, actor, entries[at] as SentEntry))
+  for (let at = 0; at < looked.length;) {
+    const run = readingsFrom(looked, at)
+    const one = looked[at] as Looked
+    if (run.length > 0) acknowledgements.push(...(await takeReadings(db, actor, run, sentAt)))
+    else acknowledgements.push('told' in one ? one.told : await takeOne(db, actor, one.entry))
     at += Math.max(1, run.length)
   }
   return acknowledgements
 }
 
 /** The readings that follow one another from a place on. */
-function readingsFrom(entries: readonly SentEntry[], at: number): SentEntry[] {
-  const end = entries.findIndex((entry, k) => k >= at && commandOf(entry) !== 'recordReadings')
-  return entries.slice(at, end < 0 ? undefined : end)
+function readingsFrom(looked: readonly Looked[], at: number): SentEntry[] {
+  const run: SentEntry[] = []
+  for (const one of looked.slice(at)) {
+    if ('told' in one || commandOf(one.entry) !== 'recordReadings') break
+    run.push(one.entry)
+  }
+  return run
 }
 
-async function takeReadings(db: Db, actor: Actor, run: readonly SentEntry[]): Promise<Acknowledgement[]> {
+async function takeReadings(
+  db: Db,
+  actor: Actor,
+  run: readonly SentEntry[],
+  sentAt: string | null,
+): Promise<Acknowledgement[]> {
   const given = run.map(({ input }) => (input as { readings?: unknown }).readings)
   const readings = given.map((list) => (Array.isArray(list) && list.length === 1 ? (list[0] as unknown) : null))
   try {
-    const told = await call(recordReadings, db, actor, { readings })
+    const told = await call(recordReadings, db, actor, { readings, sentAt })
     // an entry is known by its own id, whatever stands in its reading
     return run.map(({ id: entryId }, k) => ({ ...(told[k] as Acknowledgement), id: entryId }))
   } catch (error) {
-    if (!(error instanceof Problem)) throw error
-    return run.map((entry) => refused(entry, error.message))
+    const why = reasonOf(error)
+    return run.map((entry) => refusal(entry.id, why.message, why.status))
   }
 }
 
 async function takeOne(db: Db, actor: Actor, entry: SentEntry): Promise<Acknowledgement> {
   const name = commandOf(entry)
-  if (typeof name !== 'string') return refused(entry, name.message)
+  if (typeof name !== 'string') return refusal(entry.id, name.message, 404)
   try {
     await callAny(USE_CASES[name], db, actor, entry.input)
     return { id: entry.id, outcome: 'stored', message: null }
   } catch (error) {
-    if (!(error instanceof Problem)) throw error
-    if (error.status === 404 && TAKES_AWAY.includes(name)) return { id: entry.id, outcome: 'known', message: null }
-    return refused(entry, error.message)
+    const why = reasonOf(error)
+    if (why.status === 404 && TAKES_AWAY.includes(name)) return { id: entry.id, outcome: 'known', message: null }
+    return refusal(entry.id, why.message, why.status)
   }
+}
+
+/** Why an entry was not carried out. @throws the error itself where the database is away: then the entry is sent again later */
+function reasonOf(error: unknown): { message: string; status: number } {
+  if (error instanceof Problem) return error
+  if (isDatabaseAway(error)) throw error
+  log.error({ name: error instanceof Error ? error.name : typeof error, code: codeOf(error) }, 'entry failed')
+  return isDataFault(error)
+    ? { message: 'The database does not take this as it stands.', status: 422 }
+    : { message: 'The server failed over this entry.', status: 500 }
 }

@@ -1,6 +1,6 @@
 import { appDatabase } from '@/db/client'
 import { packRequestById, updatePackRequest } from '@/db/queries/packs'
-import { isDatabaseAway } from './answer'
+import { isDatabaseAway } from './databaseFault'
 import { log } from './log'
 import { sealPack, signingKey } from './pack/sealPack'
 import { SEAL_QUEUE, workingQueue } from './queue'

@@ -27,6 +27,7 @@ const row = (change: object = {}) => ({
   valueWord: 'yes',
   unit: '' as const,
   recordedBy: crew.actor('hand').userId,
+  byName: 'Test hand',
   recordedAt: new Date().toISOString(),
   shownVerdict: 'proven' as const,
   ...change,
@@ -49,18 +50,27 @@ describe('the database refuses what the core would refuse', () => {
   ] as const)('%s', async (_name, change, constraint) => {
     expect(await messageOf(db.insert(reading).values(row(change) as never))).toMatch(constraint)
   })
-  it.each(['reading', 'hold_override', 'attachment', 'pack'])(
-    'keeps rows of %s as they were written, for the app and for the owner',
-    async (table) => {
-      expect(await messageOf(db.execute(sql.raw(`delete from ${table}`)))).toMatch(/permission denied/)
-      expect(await messageOf(db.execute(sql.raw(`truncate ${table} cascade`)))).toMatch(/permission denied/)
-      if (table === 'reading') {
-        await record(sent(jobId, 'outage.saved', 'answer', 'yes'))
-        expect(await messageOf(owner.db.execute(sql`update reading set value_word = 'no'`))).toMatch(/are evidence/)
-        expect(await messageOf(owner.db.execute(sql`delete from reading`))).toMatch(/are evidence/)
-      }
-    },
-  )
+  it.each([
+    'reading',
+    'hold_override',
+    'attachment',
+    'pack',
+    'wiring_revision',
+    'component_replacement',
+    'plan_revision',
+    'stored_file',
+    'file_chunk',
+    'household_answer',
+  ])('keeps rows of %s as they were written, for the app and for the owner', async (table) => {
+    expect(await messageOf(db.execute(sql.raw(`delete from ${table}`)))).toMatch(/permission denied/)
+    expect(await messageOf(db.execute(sql.raw(`truncate ${table} cascade`)))).toMatch(/permission denied/)
+    expect(await messageOf(owner.db.execute(sql.raw(`truncate ${table} cascade`)))).toMatch(/are evidence/)
+    if (table === 'reading') {
+      await record(sent(jobId, 'outage.saved', 'answer', 'yes'))
+      expect(await messageOf(owner.db.execute(sql`update reading set value_word = 'no'`))).toMatch(/are evidence/)
+      expect(await messageOf(owner.db.execute(sql`delete from reading`))).toMatch(/are evidence/)
+    }
+  })
   it('takes one correction of a reading, not two, and none across jobs', async () => {
     const first = sent(jobId, 'outage.helper', 'answer', 'no')
     const correction = () =>
@@ -108,7 +118,8 @@ describe('taking in readings', () => {
     ).toEqual(['known', 'stored'])
     expect((await record({ ...good, valueNumber: 12 }))[0]).toMatchObject({
       outcome: 'refused',
-      message: 'Another reading has this id.',
+      message: 'Another reading has this id. Nothing was stored.',
+      status: 409,
     })
   })
   it.each([
@@ -122,7 +133,11 @@ describe('taking in readings', () => {
       sent('', 'earth.islandBond', 'ne', 1, { valueNumber: '1', unit: 'V' }),
       /Value must be a number/,
     ],
-    ['a clock that is none', sent('', 'outage.told', 'answer', 'yes', { recordedAt: 'yesterday' }), /Time is not one/],
+    [
+      'a clock that is none',
+      sent('', 'outage.told', 'answer', 'yes', { recordedAt: 'yesterday' }),
+      /Time is no time between 2000 and 2100/,
+    ],
     ['an id that is none', sent('', 'outage.told', 'answer', 'yes', { id: "1'; drop table reading" }), /not an id/],
   ])('refuses %s, and stores the rest', async (_name, bad, message) => {
     const told = await record({ ...bad, jobId }, sent(jobId, 'outage.callout', 'answer', 'yes'))

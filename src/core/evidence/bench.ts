@@ -1,3 +1,4 @@
+import { madeAt } from './reading'
 import type { Verdict } from '../rules/verdict'
 import { type HoldLine, type HoldState, holdLine, holdStates } from './holdPoints'
 import { type JobRecord, evidenceOf, judgementOf } from './judge'
@@ -35,8 +36,10 @@ export function benchOf(record: JobRecord): Bench {
 /** When each point last got a reading; ISO instants of one clock sort as text. */
 function lastEvidenceOf({ readings }: JobRecord): Map<string, string> {
   const last = new Map<string, string>()
-  for (const { pointKey, recordedAt } of readings)
-    if ((last.get(pointKey) ?? '') < recordedAt) last.set(pointKey, recordedAt)
+  for (const reading of readings) {
+    const at = madeAt(reading)
+    if ((last.get(reading.pointKey) ?? '') < at) last.set(reading.pointKey, at)
+  }
   return last
 }
 

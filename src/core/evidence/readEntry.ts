@@ -153,6 +153,8 @@ function boundIn(text: string): { bound: ReadingBound; figure: string } {
   const [, before] = /^([\d.,]+)\s*\+$/u.exec(text) ?? []
   return before === undefined ? { bound: null, figure: text } : { bound: 'above', figure: before }
 }
+/** A number as a person writes it; an empty text, `0x1f` and `1e3` are numbers to a machine alone. */
+const WRITTEN = /^[+-]?(\d+\.?\d*|\.\d+)$/
 
 /** What instruments show where a figure is beyond their range. */
 const OVER_RANGE = /^>?\s*(ol|o\.l\.?|over|overrange|over-range)$/i
@@ -191,7 +193,8 @@ function figureValue(
 ): EnteredValue | Refusal {
   if (!Number.isFinite(value)) return { code: 'notFinite' }
   if (unit !== input.unit) return { code: 'wrongUnit', unit, wanted: input.unit }
-  if (digits !== null && Number(digits) !== value) return { code: 'otherDigits', digits, value }
+  if (digits !== null && !(WRITTEN.test(digits) && Number(digits) === value))
+    return { code: 'otherDigits', digits, value }
   if (bound !== null && input.measures === null) return { code: 'boundWithoutInstrument' }
   return { valueNumber: value, valueWord: null, digits, unit, bound }
 }

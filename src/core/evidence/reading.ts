@@ -32,12 +32,36 @@ export interface Reading {
   shownVerdict: Verdict
 }
 
+/** Key of a reading's detail: how many seconds its device's clock was ahead of the server's, where it was set wrong. */
+export const CLOCK_AHEAD = 'clockAheadS'
+
+/** How far the clock of the device was ahead when a reading was made, in seconds; 0 where it was right or nobody knows. */
+export function clockAheadOf({ detail }: Pick<Reading, 'detail'>): number {
+  const ahead = detail?.[CLOCK_AHEAD]
+  return typeof ahead === 'number' && Number.isFinite(ahead) ? ahead : 0
+}
+
+/**
+ * When a reading was made as far as anybody can tell: by the device's clock less what that was ahead, and never after the server had it. A clock that
+ * is set wrong does not decide which answer stands.
+ *
+ * @example madeAt({ recordedAt: '2026-01-01T12:00:00.000Z', receivedAt: '2026-01-01T09:00:00.000Z', detail: null }) // '2026-01-01T09:00:00.000Z'
+ */
+export function madeAt(reading: Pick<Reading, 'recordedAt' | 'receivedAt' | 'detail'>): string {
+  const { recordedAt, receivedAt } = reading
+  const aheadS = clockAheadOf(reading)
+  const made = aheadS === 0 ? recordedAt : new Date(Date.parse(recordedAt) - aheadS * 1000).toISOString()
+  return receivedAt !== null && receivedAt < made ? receivedAt : made
+}
+
 /** Readings nobody has corrected, oldest first; a correction stands in for what it names, at its own time. */
 export function standingReadings(readings: readonly Reading[]): Reading[] {
   const superseded = new Set(readings.map((reading) => reading.supersedes))
   return readings
     .filter((reading) => !superseded.has(reading.id) && reading.valueWord !== WITHDRAWN)
-    .sort((a, b) => (a.recordedAt < b.recordedAt ? -1 : a.recordedAt > b.recordedAt ? 1 : a.id < b.id ? -1 : 1))
+    .map((reading) => ({ reading, at: madeAt(reading) }))
+    .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.reading.id < b.reading.id ? -1 : 1))
+    .map(({ reading }) => reading)
 }
 
 /** A correction that leaves nothing in its place: the undone entry stays on record, and so does who took it back. */

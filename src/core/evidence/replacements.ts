@@ -3,7 +3,7 @@ import type { Installation } from '../installation/installation'
 import { familyOf } from './families'
 import type { Attachment, Judgement, Point } from './point'
 import { allPointsOf } from './points'
-import type { Reading } from './reading'
+import { type Reading, madeAt } from './reading'
 
 /** Tags of the components whose replacement sets a point's evidence aside. */
 function componentsBehind(point: Point, installation: Installation): Set<string> {
@@ -36,9 +36,11 @@ export function withoutOvertaken(
   if (replacements.length === 0) return { readings: [...readings], attachments: [...attachments], overtaken: new Map() }
   const behind = new Map(allPointsOf(installation).map((point) => [point.key, componentsBehind(point, installation)]))
   const overtaken = new Map<string, Replacement>()
-  const remaining = readings.filter(({ pointKey, recordedAt }) => {
+  const remaining = readings.filter((reading) => {
+    const { pointKey } = reading
+    const at = madeAt(reading)
     const by = replacements.findLast(
-      ({ replacedAt, componentTag }) => recordedAt < replacedAt && behind.get(pointKey)?.has(componentTag),
+      ({ replacedAt, componentTag }) => at < replacedAt && behind.get(pointKey)?.has(componentTag),
     )
     if (by) overtaken.set(pointKey, by)
     return !by

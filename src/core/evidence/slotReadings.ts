@@ -5,7 +5,7 @@ import type { Verdict } from '../rules/verdict'
 import { boundOf, boundSign, figureText, functionInRange } from './figure'
 import { type ReadingBound } from '../rules/judgeFigure'
 import type { EvidenceContext, Point, Slot } from './point'
-import { type Reading, latestBySlot } from './reading'
+import { type Reading, latestBySlot, madeAt } from './reading'
 
 /** The readings of one point as a rule wants them: numbers, words and the accuracy behind each. */
 export interface SlotReadings {
@@ -30,11 +30,11 @@ const isImpossible = (value: number, slot: Slot | undefined) =>
 const measuredBy = (slot: Slot | undefined) => slot?.input.kind === 'quantity' && slot.input.measures !== null
 
 /** Why a reading is weak evidence: by its instrument's certificate on the day it was read. */
-function weaknessOf({ recordedAt }: Reading, instrument: Instrument | undefined): string | null {
+function weaknessOf(reading: Reading, instrument: Instrument | undefined): string | null {
   if (!instrument) return 'it is not said with which instrument it was read'
   const { tag, calibrationDue } = instrument
   if (calibrationDue === null) return `${tag} has no certificate on file`
-  return calibrationDue < recordedAt.slice(0, 10)
+  return calibrationDue < madeAt(reading).slice(0, 10)
     ? `${tag} was due for calibration on ${calibrationDue}, before this was read`
     : null
 }

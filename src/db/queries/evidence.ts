@@ -7,7 +7,8 @@ import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
 import type { Replacement } from '@/core/installation/fit'
 import type { Instrument } from '@/core/installation/installation'
 import type { Db } from '../client'
-import { attachment, componentReplacement, holdOverride, instrument, job, reading, storedFile, user } from '../schema'
+import { insertOnce } from '../insertOnce'
+import { attachment, componentReplacement, holdOverride, instrument, job, reading, storedFile } from '../schema'
 
 /** Instants leave the database as ISO 8601 in UTC, whatever its own way of writing them. */
 const iso = (value: string) => new Date(value).toISOString()
@@ -16,14 +17,13 @@ const iso = (value: string) => new Date(value).toISOString()
 export async function readingsOfJobs(db: Db, jobIds: readonly string[]): Promise<Reading[]> {
   if (jobIds.length === 0) return []
   const rows = await db
-    .select({ reading, recordedByName: user.name })
+    .select()
     .from(reading)
-    .innerJoin(user, eq(user.id, reading.recordedBy))
     .where(inArray(reading.jobId, [...jobIds]))
     .orderBy(asc(reading.recordedAt), asc(reading.id))
-  return rows.map(({ reading: row, recordedByName }) => ({
+  return rows.map(({ byName, byRole: _role, ...row }) => ({
     ...row,
-    recordedByName,
+    recordedByName: byName,
     recordedAt: iso(row.recordedAt),
     receivedAt: iso(row.receivedAt),
   }))
@@ -54,28 +54,23 @@ export async function readingsById(db: Db, ids: readonly string[]): Promise<(typ
 export async function attachmentsOfJobs(db: Db, jobIds: readonly string[]): Promise<Attachment[]> {
   if (jobIds.length === 0) return []
   const rows = await db
-    .select({ attachment, byteCount: storedFile.byteCount, mediaType: storedFile.mediaType, addedByName: user.name })
+    .select({ attachment, byteCount: storedFile.byteCount, mediaType: storedFile.mediaType })
     .from(attachment)
     .innerJoin(storedFile, eq(storedFile.sha256, attachment.sha256))
-    .innerJoin(user, eq(user.id, attachment.addedBy))
     .where(inArray(attachment.jobId, [...jobIds]))
     .orderBy(asc(attachment.receivedAt), asc(attachment.id))
-  return rows.map(({ attachment: row, ...facts }) => ({
+  return rows.map(({ attachment: { byName, byRole: _role, ...row }, ...facts }) => ({
     ...row,
     ...facts,
+    addedByName: byName,
     takenAt: row.takenAt && iso(row.takenAt),
     receivedAt: iso(row.receivedAt),
   }))
 }
 
-export async function addAttachment(db: Db, row: typeof attachment.$inferInsert): Promise<boolean> {
-  const added = await db
-    .insert(attachment)
-    .values(row)
-    .onConflictDoNothing({ target: attachment.id })
-    .returning({ id: attachment.id })
-  return added.length > 0
-}
+/** Adds an attachment once; another one under the same id is a conflict. */
+export const addAttachment = (db: Db, row: typeof attachment.$inferInsert) =>
+  insertOnce(db, attachment, row, ['jobId', 'kind', 'subject', 'sha256'])
 
 export async function overridesOfJobs(
   db: Db,
@@ -83,24 +78,23 @@ export async function overridesOfJobs(
 ): Promise<(HoldOverride & { jobId: string })[]> {
   if (jobIds.length === 0) return []
   const rows = await db
-    .select({ row: holdOverride, byName: user.name })
+    .select()
     .from(holdOverride)
-    .innerJoin(user, eq(user.id, holdOverride.madeBy))
     .where(inArray(holdOverride.jobId, [...jobIds]))
     .orderBy(asc(holdOverride.madeAt))
-  return rows.map(({ row, byName }) => ({
+  return rows.map((row) => ({
     id: row.id,
     jobId: row.jobId,
     step: row.step,
     condition: row.condition,
     reason: row.reason,
-    byName,
+    byName: row.byName,
     at: iso(row.madeAt),
   }))
 }
 
 export const addOverride = (db: Db, row: typeof holdOverride.$inferInsert) =>
-  db.insert(holdOverride).values(row).onConflictDoNothing({ target: holdOverride.id })
+  insertOnce(db, holdOverride, row, ['jobId', 'step', 'condition', 'reason', 'madeBy'])
 
 export async function instrumentsOfCrew(db: Db, crewId: string): Promise<Instrument[]> {
   const rows = await db.select().from(instrument).where(eq(instrument.crewId, crewId)).orderBy(asc(instrument.tag))
@@ -114,12 +108,11 @@ export async function replacementsOfJobs(
 ): Promise<(Replacement & { jobId: string })[]> {
   if (jobIds.length === 0) return []
   const rows = await db
-    .select({ row: componentReplacement, byName: user.name })
+    .select()
     .from(componentReplacement)
-    .innerJoin(user, eq(user.id, componentReplacement.replacedBy))
     .where(inArray(componentReplacement.jobId, [...jobIds]))
     .orderBy(asc(componentReplacement.replacedAt))
-  return rows.map(({ row: { id, jobId, componentTag, oldSerial, cause, reason, replacedAt }, byName }) => ({
+  return rows.map(({ id, jobId, componentTag, oldSerial, cause, reason, replacedAt, byName }) => ({
     id,
     jobId,
     componentTag,

@@ -10,7 +10,7 @@ export async function storeFile(db: Db, bytes: Uint8Array, mediaType: string): P
   const sha256 = createHash('sha256').update(bytes).digest('hex')
   const added = await db
     .insert(storedFile)
-    .values({ sha256, byteCount: bytes.length, mediaType })
+    .values({ sha256, byteCount: bytes.length, mediaType, chunkCount: Math.ceil(bytes.length / CHUNK_BYTES) })
     .onConflictDoNothing()
     .returning({ sha256: storedFile.sha256 })
   if (added.length === 0) return sha256

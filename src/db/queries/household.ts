@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm'
 import type { Db } from '../client'
 import { attachment, crew, householdAnswer, householdLink, job } from '../schema'
 
@@ -95,3 +95,17 @@ export async function householdSent(db: Db, linkId: string): Promise<{ pictures:
   ])
   return { pictures: pictures?.n ?? 0, answers: answers?.n ?? 0 }
 }
+
+/** Counts one more picture over a link, whatever becomes of it; answers false, and counts nothing, where it has had its share. */
+export async function countPicture(db: Db, linkId: string, most: number): Promise<boolean> {
+  const rows = await db
+    .update(householdLink)
+    .set({ picturesTried: sql`${householdLink.picturesTried} + 1` })
+    .where(and(eq(householdLink.id, linkId), lt(householdLink.picturesTried, most)))
+    .returning({ id: householdLink.id })
+  return rows.length > 0
+}
+
+/** Holds a link's row until the transaction ends. */
+export const lockHouseholdLink = (db: Db, linkId: string) =>
+  db.select({ id: householdLink.id }).from(householdLink).where(eq(householdLink.id, linkId)).for('update')

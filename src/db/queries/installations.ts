@@ -23,7 +23,6 @@ import {
   pack,
   plannedSetting,
   surveyItem,
-  user,
   wiringRevision,
 } from '../schema'
 
@@ -54,11 +53,10 @@ export async function latestWiring(db: Db, jobIds: readonly string[]): Promise<W
       number: wiringRevision.number,
       note: wiringRevision.note,
       graph: wiringRevision.graph,
-      madeByName: user.name,
+      madeByName: wiringRevision.byName,
       madeAt: wiringRevision.madeAt,
     })
     .from(wiringRevision)
-    .innerJoin(user, eq(user.id, wiringRevision.madeBy))
     .where(inArray(wiringRevision.jobId, [...jobIds]))
     .orderBy(asc(wiringRevision.jobId), asc(wiringRevision.layer), desc(wiringRevision.number))
   return rows.map((row) => ({ ...row, madeAt: new Date(row.madeAt).toISOString() }))

@@ -1,18 +1,17 @@
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Db } from '../client'
-import { customerLink, job, pack, packRequest, user } from '../schema'
+import { customerLink, job, pack, packRequest } from '../schema'
 
 export async function packsOfJobs(db: Db, jobIds: readonly string[]) {
   if (jobIds.length === 0) return []
   const rows = await db
-    .select({ pack, sealedByName: user.name })
+    .select()
     .from(pack)
-    .innerJoin(user, eq(user.id, pack.sealedBy))
     .where(inArray(pack.jobId, [...jobIds]))
     .orderBy(desc(pack.sealedAt))
-  return rows.map(({ pack: row, sealedByName }) => ({
+  return rows.map((row) => ({
     ...row,
-    sealedByName,
+    sealedByName: row.byName,
     sealedAt: new Date(row.sealedAt).toISOString(),
   }))
 }

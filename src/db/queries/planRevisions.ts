@@ -1,23 +1,22 @@
 import { desc, eq, sql } from 'drizzle-orm'
 import type { PlanRevision } from '@/core/plan/planRevision'
 import type { Db } from '../client'
-import { planRevision, user } from '../schema'
+import { planRevision } from '../schema'
 
 /** A job's plans as they stood, newest first. */
 export async function planRevisionsOf(db: Db, jobId: string, most = 50): Promise<PlanRevision[]> {
   const rows = await db
-    .select({ row: planRevision, madeByName: user.name })
+    .select()
     .from(planRevision)
-    .innerJoin(user, eq(user.id, planRevision.madeBy))
     .where(eq(planRevision.jobId, jobId))
     .orderBy(desc(planRevision.number))
     .limit(most)
-  return rows.map(({ row: { id, number, note, lines, madeAt }, madeByName }) => ({
+  return rows.map(({ id, number, note, lines, madeAt, byName }) => ({
     id,
     number,
     note,
     lines,
-    madeByName,
+    madeByName: byName,
     madeAt: new Date(madeAt).toISOString(),
   }))
 }

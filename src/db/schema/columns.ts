@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
-import { type PgColumn, check, doublePrecision, timestamp } from 'drizzle-orm/pg-core'
+import { type PgColumn, check, doublePrecision, text, timestamp } from 'drizzle-orm/pg-core'
+import { ROLES } from './roles'
 
 /** A measured or declared figure. */
 export const figure = () => doublePrecision()
@@ -14,3 +15,8 @@ export const finite = (name: string, column: PgColumn) =>
 /** `column in (words)`, with the words of the core. */
 export const oneOf = (name: string, column: PgColumn, words: readonly string[]) =>
   check(name, sql`${column} in (${sql.raw(words.map((word) => `'${word.replaceAll("'", "''")}'`).join(', '))})`)
+
+/**
+ * Name and role of who made a row, as they were then: a person who is renamed later does not rename the past. Rows from before roles were kept have none.
+ */
+export const signedColumns = () => ({ byName: text().notNull(), byRole: text({ enum: ROLES }) })

@@ -2,9 +2,7 @@ import { boolean, date, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-o
 import type { InstrumentFunction } from '@/core/installation/installation'
 import { user } from './auth'
 import { instant, oneOf } from './columns'
-
-export const ROLES = ['lead', 'hand', 'office', 'checker'] as const
-export type Role = (typeof ROLES)[number]
+import { ROLES } from './roles'
 
 export const crew = pgTable('crew', {
   id: uuid().primaryKey(),

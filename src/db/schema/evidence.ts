@@ -4,7 +4,7 @@ import { HOLD_STEP_IDS } from '@/core/evidence/holdSteps'
 import { UNITS } from '@/core/quantity/units'
 import { VERDICTS } from '@/core/rules/verdict'
 import { user } from './auth'
-import { figure, finite, instant, oneOf } from './columns'
+import { figure, finite, instant, oneOf, signedColumns } from './columns'
 import { instrument } from './crew'
 import { job } from './job'
 
@@ -27,6 +27,7 @@ export const reading = pgTable(
     recordedBy: text()
       .notNull()
       .references(() => user.id),
+    ...signedColumns(),
     recordedAt: instant().notNull(),
     receivedAt: instant()
       .notNull()
@@ -68,6 +69,7 @@ export const holdOverride = pgTable(
     madeBy: text()
       .notNull()
       .references(() => user.id),
+    ...signedColumns(),
     madeAt: instant()
       .notNull()
       .default(sql`clock_timestamp()`),

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { bigint, check, customType, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
 import { user } from './auth'
-import { instant, oneOf } from './columns'
+import { instant, oneOf, signedColumns } from './columns'
 import { job } from './job'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
@@ -12,6 +12,8 @@ export const storedFile = pgTable(
   {
     sha256: text().primaryKey(),
     byteCount: bigint({ mode: 'number' }).notNull(),
+    /** How many chunks it has, so that a lost one is noticed before it is sent as a shorter file. */
+    chunkCount: integer().notNull(),
     mediaType: text().notNull(),
     createdAt: instant().notNull().defaultNow(),
   },
@@ -48,6 +50,7 @@ export const attachment = pgTable(
     addedBy: text()
       .notNull()
       .references(() => user.id),
+    ...signedColumns(),
     /** Set where the household sent it; `addedBy` is then who made the link. */
     householdLinkId: uuid(),
     receivedAt: instant()
@@ -74,6 +77,7 @@ export const pack = pgTable('pack', {
   sealedBy: text()
     .notNull()
     .references(() => user.id),
+  ...signedColumns(),
   sealedAt: instant()
     .notNull()
     .default(sql`clock_timestamp()`),

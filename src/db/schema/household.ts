@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { check, index, pgTable, text, uuid } from 'drizzle-orm/pg-core'
+import { check, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core'
 import { user } from './auth'
 import { instant } from './columns'
 import { job } from './job'
@@ -16,6 +16,8 @@ export const householdLink = pgTable(
     expiresAt: instant().notNull(),
     withdrawnAt: instant(),
     openedAt: instant(),
+    /** Pictures that were sent over it, those that turned out to be none counted too. */
+    picturesTried: integer().notNull().default(0),
     createdBy: text()
       .notNull()
       .references(() => user.id),

@@ -14,7 +14,7 @@ import { COMPONENT_KINDS, PROMISE_KINDS } from '@/core/installation/installation
 import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
 import { RCD_DEVICES } from '@/core/earthing/residualCurrentTrip'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
-import { figure, finite, instant, oneOf } from './columns'
+import { figure, finite, instant, oneOf, signedColumns } from './columns'
 import { user } from './auth'
 import { crew } from './crew'
 
@@ -265,6 +265,7 @@ export const componentReplacement = pgTable(
     replacedBy: text()
       .notNull()
       .references(() => user.id),
+    ...signedColumns(),
     replacedAt: instant()
       .notNull()
       .default(sql`clock_timestamp()`),
@@ -290,6 +291,7 @@ export const planRevision = pgTable(
     madeBy: text()
       .notNull()
       .references(() => user.id),
+    ...signedColumns(),
     madeAt: instant()
       .notNull()
       .default(sql`clock_timestamp()`),
@@ -312,6 +314,7 @@ export const wiringRevision = pgTable(
     madeBy: text()
       .notNull()
       .references(() => user.id),
+    ...signedColumns(),
     /** Clock of the device; `receivedAt` is the server's. */
     madeAt: instant().notNull(),
     receivedAt: instant()

@@ -2,7 +2,8 @@
 import { Box, Flex, Heading, Input, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { type Point, STAGE_WORDS } from '@/core/evidence/point'
-import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
+import { type Reading, WITHDRAWN, clockAheadOf } from '@/core/evidence/reading'
+import { formatDuration } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'
@@ -141,6 +142,12 @@ function LedgerLine({
       ]
         .filter(Boolean)
         .join(' · ')}
+      {clockWords(reading) && (
+        <Box as="span" color="watch">
+          {' '}
+          · {clockWords(reading)}
+        </Box>
+      )}
       {reading.receivedAt === null && (
         <Box as="span" color="watch" fontWeight="600">
           {' '}
@@ -270,4 +277,11 @@ function CorrectionForm({
       </Flex>
     </chakra.form>
   )
+}
+
+/** What is wrong with the clock that a reading was made by, where something is. */
+function clockWords(reading: Reading): string | null {
+  const aheadS = clockAheadOf(reading)
+  if (aheadS === 0) return null
+  return `its device’s clock was ${formatDuration(Math.abs(aheadS) * 1000)} ${aheadS > 0 ? 'fast' : 'slow'}`
 }

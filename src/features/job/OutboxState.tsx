@@ -7,6 +7,7 @@ import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import type { OutboxEntry } from '../outbox/outboxEntry'
 import { entryWords } from '../outbox/entryWords'
+import { download } from '../survey/download'
 import { useJob } from './JobContext'
 
 /** Whether everything has been sent, in a few words; opens to what waits and what was refused. */
@@ -62,6 +63,12 @@ export function OutboxState() {
   )
 }
 
+/** What was refused, to keep beside the app: its words and figures, without pictures. */
+function saveEntry({ id, useCase, input, at, userName, refusal }: OutboxEntry): void {
+  const text = JSON.stringify({ id, useCase, input, at, userName, refusal }, null, 2)
+  download(`awlbright-entry-${id}.json`, text, 'application/json')
+}
+
 function EntryLine({ entry }: { entry: OutboxEntry }) {
   const { bench, outbox } = useJob()
   const what = entryWords(entry, bench.points)
@@ -87,6 +94,14 @@ function EntryLine({ entry }: { entry: OutboxEntry }) {
               Record it all the same
             </Button>
           )}
+          {!entry.asks && (
+            <Button size="sm" onClick={() => void outbox.retry(entry.id)}>
+              Send again
+            </Button>
+          )}
+          <Button size="sm" onClick={() => saveEntry(entry)}>
+            Save as a file
+          </Button>
           <Button size="sm" onClick={() => void outbox.dismiss(entry.id)}>
             Throw away
           </Button>

@@ -30,7 +30,7 @@ describe('sending readings', () => {
     expect(await httpCarrier.entries([entry()])).toEqual(answers)
   })
 
-  it.each([401, 429, 500, 502, 503])('keeps everything for later on %i', async (status) => {
+  it.each([401, 429, 502, 503, 504])('keeps everything for later on %i', async (status) => {
     answering(status, { message: 'no' })
     await expect(httpCarrier.entries([entry()])).rejects.toBeInstanceOf(Unreachable)
   })
@@ -40,8 +40,29 @@ describe('sending readings', () => {
     await expect(httpCarrier.entries([entry()])).rejects.toThrow('no connection')
   })
 
+  it('sends a batch that is refused as a whole one by one, so that only what is at fault stays behind', async () => {
+    const [one, two] = [entry(), entry()]
+    fetched
+      .mockResolvedValueOnce(Response.json({ message: 'failed' }, { status: 500 }))
+      .mockResolvedValueOnce(Response.json([{ id: one.id, outcome: 'stored', message: null }]))
+      .mockResolvedValueOnce(Response.json({ message: 'failed' }, { status: 500 }))
+    expect(await httpCarrier.entries([one, two])).toEqual([
+      { id: one.id, outcome: 'stored', message: null },
+      { id: two.id, outcome: 'refused', message: 'failed' },
+    ])
+  })
+
+  it('tells the server what the device’s clock says', async () => {
+    answering(200, [])
+    await httpCarrier.entries([entry()])
+    const { sentAt } = JSON.parse(String(fetched.mock.calls[0]?.[1]?.body)) as { sentAt: string }
+    expect(Math.abs(Date.parse(sentAt) - Date.now())).toBeLessThan(60_000)
+  })
+
   it('takes a refusal of the whole batch for one of each, in the server’s words', async () => {
-    answering(403, { message: 'This is for a lead or a hand.' })
+    fetched.mockImplementation(() =>
+      Promise.resolve(Response.json({ message: 'This is for a lead or a hand.' }, { status: 403 })),
+    )
     const [one, two] = [entry(), entry()]
     expect(await httpCarrier.entries([one, two])).toEqual(
       [one, two].map(({ id }) => ({ id, outcome: 'refused', message: 'This is for a lead or a hand.' })),

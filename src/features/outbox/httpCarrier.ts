@@ -2,6 +2,8 @@ import { type OutboxEntry, isOf } from './outboxEntry'
 import { type Answer, type Carrier, Unreachable } from './sendOutbox'
 
 const TIMEOUT_MS = 30_000
+/** Too much at once, or nobody there: the same is taken later. A server that fails over what it was sent fails over it again. */
+const LATER = new Set([429, 502, 503, 504])
 
 /** Sends one request; a lost connection, a missing sign-in and a server in trouble are all “later”. */
 async function send(path: string, init: RequestInit): Promise<Response> {
@@ -12,8 +14,7 @@ async function send(path: string, init: RequestInit): Promise<Response> {
     throw new Unreachable('no connection')
   }
   if (response.status === 401) throw new Unreachable('signed out: sign in again to send')
-  if (response.status === 429 || response.status >= 500)
-    throw new Unreachable('the server does not take anything in just now')
+  if (LATER.has(response.status)) throw new Unreachable('the server does not take anything in just now')
   return response
 }
 
@@ -45,19 +46,28 @@ function formOf(entry: OutboxEntry): { path: string; form: FormData } {
   throw new RangeError(`an entry of ${entry.useCase} has no files`)
 }
 
+/** Sends entries as one batch. A batch that is refused as a whole is sent entry by entry, so that only what is at fault stays behind. */
+async function sendEntries(entries: readonly OutboxEntry[]): Promise<Answer[]> {
+  const response = await send('/api/sync', {
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      sentAt: new Date().toISOString(),
+      entries: entries.map(({ id, useCase, input, at, version }) => ({ id, useCase, input, at, version })),
+    }),
+  })
+  if (response.ok) return (await response.json()) as Answer[]
+  if (entries.length > 1) {
+    const answers: Answer[] = []
+    for (const entry of entries) answers.push(...(await sendEntries([entry])))
+    return answers
+  }
+  const message = await messageOf(response)
+  return entries.map(({ id }) => ({ id, outcome: 'refused', message }))
+}
+
 /** The carrier that speaks to the app's own routes. */
 export const httpCarrier: Carrier = {
-  async entries(entries) {
-    const response = await send('/api/sync', {
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
-        entries: entries.map(({ id, useCase, input, at, version }) => ({ id, useCase, input, at, version })),
-      }),
-    })
-    if (response.ok) return (await response.json()) as Answer[]
-    const message = await messageOf(response)
-    return entries.map(({ id }) => ({ id, outcome: 'refused', message }))
-  },
+  entries: sendEntries,
   async withFiles(entry) {
     const { path, form } = formOf(entry)
     const response = await send(path, { body: form })

@@ -79,6 +79,13 @@ export class Outbox {
     await this.refresh()
   }
 
+  /** Sends a refused entry once more as it is, in its old place: what was in its way may be gone. */
+  async retry(id: string): Promise<void> {
+    await this.#store.change(id, (entry) => ({ ...entry, refusal: null, asks: undefined }))
+    await this.refresh()
+    await this.send()
+  }
+
   /** A person stands by a refused entry as it is: it is sent again, in its old place, with what was asked confirmed. */
   async confirm(id: string): Promise<void> {
     await this.#store.change(id, (entry) => {

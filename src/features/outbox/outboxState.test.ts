@@ -81,6 +81,28 @@ describe('the outbox as screens see it', () => {
     expect(outbox.state().entries).toEqual([])
   })
 
+  it('sends a refused entry again as it is, when a person says so', async () => {
+    let takes = false
+    const outbox = new Outbox(
+      'u1',
+      openOutboxStore(),
+      carrier(async (entries) =>
+        entries.map(({ id }) => ({
+          id,
+          outcome: takes ? ('stored' as const) : ('refused' as const),
+          message: 'the server failed',
+        })),
+      ),
+    )
+    const one = entry()
+    await outbox.add(one)
+    await outbox.send()
+    expect(outbox.state().entries.map(({ refusal }) => refusal)).toEqual(['the server failed'])
+    takes = true
+    await outbox.retry(one.id)
+    expect(outbox.state().entries).toEqual([])
+  })
+
   it('shows nothing of another person’s', async () => {
     await openOutboxStore().add(entry('somebody else'))
     const outbox = new Outbox('u1', openOutboxStore(), carrier(stored))

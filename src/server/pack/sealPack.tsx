@@ -1,7 +1,7 @@
 import { pointsToShow } from '@/core/evidence/bench'
 import { renderToBuffer } from '@react-pdf/renderer'
 import { zipSync } from 'fflate'
-import { eq } from 'drizzle-orm'
+import { and, eq } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { canonicalJson } from '@/core/pack/canonicalJson'
 import { publicKeyOf, sealFiles } from '@/core/pack/seal'
@@ -10,7 +10,7 @@ import type { Db } from '@/db/client'
 import { fileBytes, storeFile } from '@/db/queries/files'
 import { jobById } from '@/db/queries/installations'
 import { addPack } from '@/db/queries/packs'
-import { crew, user } from '@/db/schema'
+import { crew, crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
 import { readingsCsv } from './readingsCsv'
@@ -61,7 +61,11 @@ export async function sealPack(
   if (!row) throw new Error(`no job ${jobId}`)
   const [[ownCrew], [signer], record] = await Promise.all([
     db.select({ name: crew.name }).from(crew).where(eq(crew.id, row.crewId)),
-    db.select({ name: user.name }).from(user).where(eq(user.id, sealedBy)),
+    db
+      .select({ name: user.name, role: crewMember.role })
+      .from(user)
+      .leftJoin(crewMember, and(eq(crewMember.userId, user.id), eq(crewMember.crewId, row.crewId)))
+      .where(eq(user.id, sealedBy)),
     jobRecord(db, row),
   ])
   const sealedAt = now.toISOString()
@@ -115,6 +119,8 @@ export async function sealPack(
       publicKey: publicKeyOf(secretKeyHex),
       summary: summary as unknown as Record<string, unknown>,
       sealedBy,
+      byName: signer?.name ?? 'Nameless',
+      byRole: signer?.role ?? null,
       sealedAt,
     })
   })

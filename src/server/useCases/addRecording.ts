@@ -1,3 +1,4 @@
+import { signedBy } from '../access'
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
 import { benchOf } from '@/core/evidence/bench'
@@ -10,8 +11,10 @@ import { readRecording } from '@/core/outage/readRecording'
 import { type NamedBytes, RecordingError } from '@/core/outage/recording'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { addAttachment, addReadings, readingsById } from '@/db/queries/evidence'
+import { sameContent } from '@/db/insertOnce'
+import type { Db } from '@/db/client'
 import { storeFile } from '@/db/queries/files'
-import { choice, id, required, words } from '@/schemas/fields'
+import { choice, id, instant, required } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -41,9 +44,7 @@ export const addRecording = defineUseCase({
       'Point',
       RECORDED_GAPS.map((gap) => gap.key(THE_JOB)),
     ).required(required('Point')),
-    recordedAt: words('Time', 40)
-      .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
-      .required(required('Time')),
+    recordedAt: instant('Time').required(required('Time')),
     files: yup
       .array()
       .strict()
@@ -103,16 +104,44 @@ export const addRecording = defineUseCase({
           sha256,
           takenAt: null,
           addedBy: actor.userId,
+          ...signedBy(actor),
         })
       }
       const { receivedAt: _received, recordedByName: _name, ...stored } = reading
       const added = await addReadings(tx, [
-        { ...stored, detail: { ...reading.detail, sha256: attachments.map(({ sha256 }) => sha256) }, shownVerdict },
+        {
+          ...stored,
+          ...signedBy(actor),
+          detail: { ...reading.detail, sha256: attachments.map(({ sha256 }) => sha256) },
+          shownVerdict,
+        },
       ])
       if (added.has(readingId)) for (const attachment of attachments) await addAttachment(tx, attachment)
-      else if ((await readingsById(tx, [readingId]))[0]?.jobId !== jobId)
-        throw new Problem(409, 'Another reading has this id.')
+      else
+        await refuseOtherRecording(
+          tx,
+          { jobId, pointKey, recordedAt, sha256: attachments.map(({ sha256 }) => sha256) },
+          readingId,
+        )
       return { readingId, gap: analysis.gap, verdict: shownVerdict }
     })
   },
 })
+
+/** @throws Problem 409 where the reading of this id is not of these very files */
+async function refuseOtherRecording(
+  db: Db,
+  sent: { jobId: string; pointKey: string; recordedAt: string; sha256: string[] },
+  readingId: string,
+): Promise<void> {
+  const [stored] = await readingsById(db, [readingId])
+  const same =
+    stored !== undefined &&
+    sameContent({ ...stored, sha256: stored.detail?.sha256 }, sent as typeof sent & typeof stored, [
+      'jobId',
+      'pointKey',
+      'recordedAt',
+      'sha256',
+    ])
+  if (!same) throw new Problem(409, 'Another reading has this id. Nothing was stored.')
+}

@@ -10,7 +10,7 @@ import { addPlanRevision } from '@/db/queries/planRevisions'
 import type { Db } from '@/db/client'
 import type { JobRow } from '@/db/queries/installations'
 import { customerPromise, job } from '@/db/schema'
-import type { Actor } from '../access'
+import { signedBy, type Actor } from '../access'
 import { id } from '@/schemas/fields'
 import { planChoiceSchema } from '@/schemas/planChoice'
 import { jobOfActor, jobRecord } from '../jobAccess'
@@ -81,7 +81,14 @@ async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapCl
       await tx
         .insert(customerPromise)
         .values(added.map((draft) => ({ ...draft, id: uuidv7(), jobId: row.id, sort: sortOf(draft.kind) })))
-    const revision = await addPlanRevision(tx, { id: uuidv7(), jobId: row.id, note, lines, madeBy: actor.userId })
+    const revision = await addPlanRevision(tx, {
+      id: uuidv7(),
+      jobId: row.id,
+      note,
+      lines,
+      madeBy: actor.userId,
+      ...signedBy(actor),
+    })
     return { promises: drafts.length, changed: changed.length, unchanged: unchanged.length, withheld, revision }
   })
 }

@@ -1,3 +1,4 @@
+import { insertOnce } from '@/db/insertOnce'
 import * as commands from '@/commands/fit'
 import { and, desc, eq, lte, sql } from 'drizzle-orm'
 import * as yup from 'yup'
@@ -8,12 +9,12 @@ import type { FieldIssue } from '@/core/result'
 import type { Db } from '@/db/client'
 import { component, componentReplacement, fitItem, job, reading } from '@/db/schema'
 import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
-import type { Actor } from '../access'
+import { type Actor, signedBy } from '../access'
 import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
-import { Problem } from '../problem'
+import { Problem, refuseConflict } from '../problem'
 import { defineUseCase } from '../useCase'
-import { constraintOf } from './items'
+import { constraintOf } from '../databaseFault'
 
 /** @throws Problem 403 when a hand would change the lead's plan */
 function mayChange(actor: Actor, kinds: readonly FitKind[]): void {
@@ -124,9 +125,10 @@ export const replaceComponent = defineUseCase({
       throw new Problem(422, `There is no component “${componentTag}” in this job.`, [
         { path: 'componentTag', message: 'There is no such component.' },
       ])
-    await db
-      .insert(componentReplacement)
-      .values({
+    const insertion = await insertOnce(
+      db,
+      componentReplacement,
+      {
         id: replacementId,
         jobId,
         componentTag,
@@ -134,10 +136,13 @@ export const replaceComponent = defineUseCase({
         cause,
         reason,
         replacedBy: actor.userId,
+        ...signedBy(actor),
         // an entry that waited on a device counts from when it was made, not from when it arrived
         ...(replacedAt !== null && { replacedAt: new Date(replacedAt).toISOString() }),
-      })
-      .onConflictDoNothing({ target: componentReplacement.id })
+      },
+      ['jobId', 'componentTag', 'cause', 'reason', ...(replacedAt === null ? [] : (['replacedAt'] as const))],
+    )
+    refuseConflict(insertion, 'replacement')
     return { replacementId }
   },
 })

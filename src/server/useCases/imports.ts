@@ -12,7 +12,7 @@ import { choice, figure, id, required, words } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
-import { constraintOf } from './items'
+import { constraintOf } from '../databaseFault'
 
 const column = (label: string) =>
   figure(label).integer(`${label} is a whole number`).min(-1, `${label} is no column`).max(200, `${label} is no column`)

@@ -3,6 +3,7 @@ import { and, eq, sql } from 'drizzle-orm'
 import type { Schema } from 'yup'
 import { cableRun, circuit, component, electrode, job, load, plannedSetting } from '@/db/schema'
 import { ITEM_SCHEMAS, contradiction } from '@/schemas/items'
+import { constraintOf } from '../databaseFault'
 import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
@@ -43,7 +44,9 @@ export const saveItem = defineUseCase({
           .where(eq(job.id, jobId))
       })
     } catch (error) {
-      if (constraintOf(error) !== unique) throw error
+      const constraint = constraintOf(error)
+      if (constraint?.endsWith('_pkey')) throw new Problem(409, 'Another thing has this id. Nothing was stored.')
+      if (constraint !== unique) throw error
       const name = String(values.tag ?? values.key)
       throw new Problem(409, `“${name}” is already used in this job. Choose another.`, [
         { path: values.tag === undefined ? 'key' : 'tag', message: `“${name}” is already used in this job.` },
@@ -52,13 +55,6 @@ export const saveItem = defineUseCase({
     return { itemId }
   },
 })
-
-/** Name of the database constraint an error speaks of, if it speaks of one. */
-export function constraintOf(error: unknown): string | null {
-  for (let at: unknown = error; at instanceof Error; at = at.cause)
-    if ('constraint' in at && typeof at.constraint === 'string') return at.constraint
-  return null
-}
 
 /** Takes a thing out of the plan. Readings on it stay on record. */
 export const removeItem = defineUseCase({

@@ -1,3 +1,4 @@
+import { insertOnce } from '@/db/insertOnce'
 import { changeJob as changeJobCommand } from '@/commands/changeJob'
 import { canonicalJson } from '@/core/pack/canonicalJson'
 import { type JobRow, installationsOf } from '@/db/queries/installations'
@@ -14,7 +15,7 @@ import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
 import { job } from '@/db/schema'
 import { id } from '@/schemas/fields'
 import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
-import { Problem } from '../problem'
+import { Problem, refuseConflict } from '../problem'
 import { defineUseCase } from '../useCase'
 
 export const EMPTY_SOURCES: Sources = {
@@ -43,9 +44,10 @@ export const createJob = defineUseCase({
       throw new Problem(422, 'Day is not a date of the calendar.', [
         { path: 'scheduledDay', message: 'Day is not a date of the calendar.' },
       ])
-    await db
-      .insert(job)
-      .values({
+    const insertion = await insertOnce(
+      db,
+      job,
+      {
         ...input,
         crewId: actor.crewId,
         supply: {
@@ -56,8 +58,10 @@ export const createJob = defineUseCase({
           meterCombinedWithBoard: null,
         },
         sources: EMPTY_SOURCES,
-      })
-      .onConflictDoNothing({ target: job.id })
+      },
+      ['crewId', 'name', 'place', 'packId', 'scheduledDay'],
+    )
+    refuseConflict(insertion, 'job')
     return { jobId: input.id }
   },
 })

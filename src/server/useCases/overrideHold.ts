@@ -1,8 +1,9 @@
+import { signedBy } from '../access'
 import * as commands from '@/commands/overrideHold'
 import { benchOf } from '@/core/evidence/bench'
 import { addOverride } from '@/db/queries/evidence'
 import { jobOfActor, jobRecord } from '../jobAccess'
-import { Problem } from '../problem'
+import { Problem, refuseConflict } from '../problem'
 import { defineUseCase } from '../useCase'
 
 /** A lead goes on past a hold in writing, where T-10 allows it. What it never allows is refused, whoever asks. */
@@ -23,7 +24,8 @@ export const overrideHold = defineUseCase({
         422,
         `“${state.condition.label}” is never overridden${state.verdict === 'stop' ? ' once it has failed' : ''}. Put it right first.`,
       )
-    await addOverride(db, { ...input, madeBy: actor.userId })
+    const insertion = await addOverride(db, { ...input, madeBy: actor.userId, ...signedBy(actor) })
+    refuseConflict(insertion, 'override')
     return { id: input.id }
   },
 })

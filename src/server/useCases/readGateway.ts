@@ -9,7 +9,8 @@ import { pointsOf } from '@/core/evidence/points'
 import type { Reading } from '@/core/evidence/reading'
 import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient'
 import { addReadings } from '@/db/queries/evidence'
-import { choice, id, words } from '@/schemas/fields'
+import { choice, id, instant } from '@/schemas/fields'
+import { signedBy } from '../access'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -39,10 +40,7 @@ export const readGateway = defineUseCase({
   schema: yup.object({
     jobId: id('job').required(),
     slot: choice('Column', ['read', 'left']).required(),
-    recordedAt: words('Time', 40)
-      .test('time', 'Time is not one', (value) => value == null || !Number.isNaN(Date.parse(value)))
-      .nullable()
-      .default(null),
+    recordedAt: instant('Time').nullable().default(null),
   }),
   run: async (db, actor, { jobId, slot, recordedAt: deviceTime }) => {
     const row = await jobOfActor(db, actor, jobId)
@@ -67,7 +65,10 @@ export const readGateway = defineUseCase({
       supersedeReason: null,
       shownVerdict: 'open',
     }))
-    await addReadings(db, readings)
+    await addReadings(
+      db,
+      readings.map((one) => ({ ...one, ...signedBy(actor) })),
+    )
     const planned = new Set(installation.settings.map(({ key }) => key))
     return {
       stored: readings.length,

@@ -1,116 +1,62 @@
-import { type ReadingInput, detailOf, readingInput, recordReadings as command } from '@/commands/recordReadings'
-import { benchOf } from '@/core/evidence/bench'
-import { askWords, refusalWords } from '@/core/evidence/entryWords'
-import { familyOf } from '@/core/evidence/families'
-import type { HoldStep } from '@/core/evidence/holdSteps'
-import type { JobRecord } from '@/core/evidence/judge'
-import { heldBy } from '@/core/evidence/next'
-import type { Point, Slot } from '@/core/evidence/point'
-import { pointsOf } from '@/core/evidence/points'
-import { type AskCode, type Offered, afterConfirming, readEntry } from '@/core/evidence/readEntry'
-import { WITHDRAWN } from '@/core/evidence/reading'
+import { type ReadingInput, detailOf, readingInput, readingsList } from '@/commands/recordReadings'
+import type { AskCode } from '@/core/evidence/readEntry'
 import type { Instrument } from '@/core/installation/installation'
-import { id } from '@/schemas/fields'
+import { id, instant } from '@/schemas/fields'
 import type { Db } from '@/db/client'
+import { sameContent } from '@/db/insertOnce'
 import { type NewReading, addReadings, instrumentsOfCrew, readingsById } from '@/db/queries/evidence'
-import type { Actor } from '../access'
+import * as yup from 'yup'
+import { type Actor, signedBy } from '../access'
+import { constraintOf, isDataFault } from '../databaseFault'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
+import { clockAheadS, clockDetail, clockFault } from '../readings/deviceClock'
+import { JobAtHand } from '../readings/jobAtHand'
+import { confirmedOf, misfit } from '../readings/misfit'
 import { defineUseCase } from '../useCase'
-import { constraintOf } from './items'
 
 /** What became of one entry: only `stored` and `known` are acknowledged, so that nothing refused disappears from the outbox unseen. */
 export interface Acknowledgement {
   id: string
   outcome: 'stored' | 'known' | 'refused'
   message: string | null
+  /** The status that the refusal would have as an answer of its own. */
+  status?: number
   /** Questions that a person may confirm, and then send it again as it stands. */
   asks?: readonly AskCode[]
 }
 
-/** One job as a batch finds it: its points, and the holds as they stand with what the batch has stored so far. */
-class JobAtHand {
-  readonly #points: ReadonlyMap<string, Point>
-  #record: JobRecord
-  #holds: ReturnType<typeof benchOf>['holds'] | null = null
-
-  constructor(record: JobRecord) {
-    this.#record = record
-    this.#points = new Map(pointsOf(record.installation).map((point) => [point.key, point]))
-  }
-
-  point(key: string): Point | undefined {
-    return this.#points.get(key)
-  }
-
-  /** The step that the point waits for and that is held; worked out anew only while something is held. */
-  heldBy(point: Point): HoldStep | null {
-    if (familyOf(point).waitsFor === null) return null
-    this.#holds ??= benchOf(this.#record).holds
-    return heldBy(point, this.#holds)?.step ?? null
-  }
-
-  add(reading: JobRecord['readings'][number]): void {
-    this.#record = { ...this.#record, readings: [...this.#record.readings, reading] }
-    if (this.#holds?.some(({ released }) => !released)) this.#holds = null
-  }
-}
-
-/** What a reading offers to the rule of entry. */
-function offeredOf({ valueNumber, valueWord, digits, unit, bound }: ReadingInput, slot: Slot): Offered | null {
-  if ((valueNumber === null) === (valueWord === null)) return null
-  if (valueNumber !== null) return { kind: 'figure', value: valueNumber, unit, digits, bound }
-  return slot.input.kind === 'text' ? { kind: 'typed', text: valueWord ?? '' } : { kind: 'word', word: valueWord ?? '' }
-}
-
-/** A device that has not loaded the app anew asked about range and sign, and wrote one flag for both. */
-const confirmedOf = ({ confirmed, outOfRangeConfirmed }: ReadingInput): AskCode[] =>
-  outOfRangeConfirmed ? [...new Set<AskCode>([...confirmed, 'outOfRange', 'belowZero'])] : confirmed
-
-/** Why a reading cannot be stored as it is; `null` when it can. The rule is the one of every other door. */
-function misfit(
-  input: ReadingInput,
-  point: Point | undefined,
-  job: JobAtHand,
-  instruments: readonly Instrument[],
-): { message: string; asks?: readonly AskCode[] } | null {
-  const slot = point?.slots.find(({ id }) => id === input.slot)
-  if (!point || !slot) return { message: 'This point is not in the plan any more.' }
-  if (input.supersedes !== null && input.valueWord === WITHDRAWN) return null
-  const instrument =
-    input.instrumentId === null ? null : (instruments.find(({ id }) => id === input.instrumentId) ?? 'stranger')
-  if (instrument === 'stranger') return { message: 'The instrument is not one of this crew’s.' }
-  const offered = offeredOf(input, slot)
-  if (!offered) return { message: refusalWords({ code: 'wantsNumberOrWord' }, slot) }
-  const answer = afterConfirming(
-    readEntry(slot, offered, { instrument, heldBy: job.heldBy(point) }),
-    confirmedOf(input),
-  )
-  switch (answer.kind) {
-    case 'ready':
-      return null
-    case 'refused':
-      return { message: refusalWords(answer.why, slot) }
-    case 'ask':
-      return {
-        message: `${answer.asks.map(askWords).join(' ')} Confirm it, or correct it.`,
-        asks: answer.asks.map(({ code }) => code),
-      }
-  }
-}
+const refused = (readingId: string, message: string, status = 422): Acknowledgement => ({
+  id: readingId,
+  outcome: 'refused',
+  message,
+  status,
+})
+const OTHER_CONTENT = 'Another reading has this id. Nothing was stored.'
 
 const readingId = id('reading').required()
 
-const sameContent = (
-  stored: NewReading,
-  input: Pick<NewReading, 'jobId' | 'pointKey' | 'slot' | 'valueNumber' | 'valueWord'>,
-) =>
-  stored.jobId === input.jobId &&
-  stored.pointKey === input.pointKey &&
-  stored.slot === input.slot &&
-  stored.valueNumber === input.valueNumber &&
-  stored.valueWord === input.valueWord
+/** What of a reading is its sender's: under one id it is always the same. */
+const CONTENT = [
+  'jobId',
+  'pointKey',
+  'slot',
+  'valueNumber',
+  'valueWord',
+  'digits',
+  'unit',
+  'instrumentId',
+  'recordedAt',
+  'supersedes',
+  'supersedeReason',
+  'shownVerdict',
+] as const
+
+/** The bound is part of the figure; a clock’s fault or a confirmation may be worded otherwise at the second sending. */
+const sameReading = (stored: NewReading, sent: Omit<NewReading, 'recordedBy' | 'byName'>) =>
+  sameContent<Partial<NewReading>>(stored, sent, CONTENT) &&
+  (stored.detail?.bound ?? null) === (sent.detail?.bound ?? null)
 
 /** Refusals the database makes itself, in words. */
 const REFUSALS: Readonly<Record<string, string>> = {
@@ -119,102 +65,156 @@ const REFUSALS: Readonly<Record<string, string>> = {
   reading_correction_has_reason: 'A correction needs a reason.',
 }
 
-/** A correction stays on its own slot: it may not take another point's evidence away. What is not there at all, the database refuses. */
-async function strayCorrection(
-  db: Db,
-  { supersedes, pointKey, slot, jobId }: Pick<ReadingInput, 'supersedes' | 'pointKey' | 'slot' | 'jobId'>,
-): Promise<string | null> {
-  if (supersedes === null) return null
-  const [corrected] = await readingsById(db, [supersedes])
-  const stray =
-    corrected !== undefined && corrected.jobId === jobId && (corrected.pointKey !== pointKey || corrected.slot !== slot)
-  return stray ? 'A correction names a reading of the same point.' : null
-}
-
-async function addOne(db: Db, row: NewReading): Promise<Acknowledgement> {
-  try {
-    // its own savepoint: a refusal must not take the readings around it along
-    const added = await db.transaction((tx) => addReadings(tx, [row]))
-    if (added.has(row.id)) return { id: row.id, outcome: 'stored', message: null }
-  } catch (error) {
-    const constraint = constraintOf(error)
-    if (constraint === null) throw error
-    return {
-      id: row.id,
-      outcome: 'refused',
-      message: REFUSALS[constraint] ?? `The database refuses it (${constraint}).`,
-    }
-  }
-  const [stored] = await readingsById(db, [row.id])
-  return stored && sameContent(stored, row)
-    ? { id: row.id, outcome: 'known', message: null }
-    : { id: row.id, outcome: 'refused', message: 'Another reading has this id.' }
-}
-
 /** Takes in a batch from an outbox, in its order, and answers for each reading by itself. Sending twice is harmless. */
 export const recordReadings = defineUseCase({
   name: 'recordReadings',
   via: 'route',
-  schema: command.schema,
-  run: async (db, actor, { readings }): Promise<Acknowledgement[]> => {
+  schema: yup.object({ readings: readingsList, sentAt: instant('Sent').nullable().default(null) }),
+  run: async (db, actor, { readings, sentAt }): Promise<Acknowledgement[]> => {
+    const candidates = readings as unknown[]
+    const now = new Date()
     const batch: Batch = {
+      now,
+      aheadS: clockAheadS(sentAt, now),
       instruments: await instrumentsOfCrew(db, actor.crewId),
-      stored: await storedOf(db, readings as unknown[]),
+      stored: await storedOf(db, candidates),
+      rows: new Map(),
       jobs: new Map(),
     }
-    const acknowledgements: Acknowledgement[] = []
-    for (const candidate of readings as unknown[]) {
-      const given = String((candidate as { id?: unknown } | null)?.id ?? '')
-      try {
-        acknowledgements.push(await takeIn(db, actor, parseInput(readingInput, candidate), batch))
-      } catch (error) {
-        if (!(error instanceof Problem)) throw error
-        acknowledgements.push({ id: given, outcome: 'refused', message: error.message })
-      }
+    try {
+      // one transaction and one insert, as long as there is nothing in it that the database refuses
+      return await db.transaction((tx) => takeInTogether(tx, actor, candidates, batch))
+    } catch (error) {
+      if (!isDataFault(error)) throw error
+      return takeInOneByOne(db, actor, candidates, { ...batch, rows: new Map(), jobs: new Map() })
     }
-    return acknowledgements
   },
 })
 
 /** What one batch is taken in with. */
 interface Batch {
+  now: Date
+  /** How far the device’s clock is ahead, where it is worth a word. */
+  aheadS: number | null
   instruments: readonly Instrument[]
-  /** Readings that are here already, by id. */
-  stored: ReadonlyMap<string, NewReading>
+  /** Readings of it, and those it corrects, that are here already, by id. */
+  stored: Map<string, NewReading>
+  /** Those of it that are about to be stored. */
+  rows: Map<string, NewReading>
   jobs: Map<string, JobAtHand | null>
 }
 
-/** Those of a batch that were taken in before, in one look. */
+const givenId = (candidate: unknown) => String((candidate as { id?: unknown } | null)?.id ?? '').slice(0, 64)
+
+/** Those of a batch that were taken in before, and those that it corrects, in one look. */
 async function storedOf(db: Db, readings: readonly unknown[]): Promise<Map<string, NewReading>> {
   const ids = readings
-    .map((candidate) => (candidate as { id?: unknown } | null)?.id)
+    .flatMap((candidate) => {
+      const { id: own, supersedes } = (candidate ?? {}) as { id?: unknown; supersedes?: unknown }
+      return [own, supersedes]
+    })
     .filter((one): one is string => readingId.isValidSync(one))
-  const rows = ids.length === 0 ? [] : await readingsById(db, ids)
+  const rows = ids.length === 0 ? [] : await readingsById(db, [...new Set(ids)])
   return new Map(rows.map((row) => [row.id, row]))
 }
 
-async function takeIn(
+type Ready = { row: NewReading } | { told: Acknowledgement }
+
+/** The row a reading becomes, or what it is told instead. */
+async function readyOf(db: Db, actor: Actor, candidate: unknown, batch: Batch): Promise<Ready> {
+  const { jobs, instruments, stored, now, aheadS } = batch
+  try {
+    const input = parseInput(readingInput, candidate)
+    if (!jobs.has(input.jobId)) jobs.set(input.jobId, await jobAtHand(db, actor, input.jobId))
+    const job = jobs.get(input.jobId)
+    if (!job) return { told: refused(input.id, 'There is no such job in your crew.', 404) }
+    const { bound, confirmed: _confirmed, outOfRangeConfirmed: _legacy, source, ...sent } = input
+    const detail = detailOf({ bound, confirmed: confirmedOf(input), source, clock: clockDetail(input, aheadS, now) })
+    // what has been taken in stays so, whatever the plan and the holds have become since its answer was lost
+    const known = stored.get(input.id)
+    if (known)
+      return {
+        told: sameReading(known, { ...sent, detail })
+          ? { id: input.id, outcome: 'known', message: null }
+          : refused(input.id, OTHER_CONTENT, 409),
+      }
+    const wrong = misfit(input, job.point(input.pointKey), job, instruments)
+    if (wrong) return { told: { ...refused(input.id, wrong.message), ...(wrong.asks && { asks: wrong.asks }) } }
+    const fault = clockFault(input, now) ?? strayCorrection(input, batch)
+    if (fault !== null) return { told: refused(input.id, fault) }
+    const row = { ...sent, detail, recordedBy: actor.userId, ...signedBy(actor) }
+    job.add({ ...sent, detail, recordedBy: actor.userId, recordedByName: actor.name, receivedAt: null })
+    return { row }
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error
+    return { told: refused(givenId(candidate), error.message, error.status) }
+  }
+}
+
+/** A correction stays on its own slot: it may not take another point's evidence away. What is not there at all, the database refuses. */
+function strayCorrection(
+  { supersedes, pointKey, slot, jobId }: Pick<ReadingInput, 'supersedes' | 'pointKey' | 'slot' | 'jobId'>,
+  { stored, rows }: Pick<Batch, 'stored' | 'rows'>,
+): string | null {
+  const corrected = supersedes === null ? undefined : (stored.get(supersedes) ?? rows.get(supersedes))
+  const stray =
+    corrected !== undefined && corrected.jobId === jobId && (corrected.pointKey !== pointKey || corrected.slot !== slot)
+  return stray ? 'A correction names a reading of the same point.' : null
+}
+
+/** The whole batch with one insert. @throws what the database says of it, and then none of it is stored */
+async function takeInTogether(
   db: Db,
   actor: Actor,
-  input: ReadingInput,
-  { jobs, instruments, stored }: Batch,
-): Promise<Acknowledgement> {
-  if (!jobs.has(input.jobId)) jobs.set(input.jobId, await jobAtHand(db, actor, input.jobId))
-  const job = jobs.get(input.jobId)
-  if (!job) throw new Problem(404, 'There is no such job in your crew.')
-  // what has been taken in stays so, whatever the plan and the holds have become since its answer was lost
-  const known = stored.get(input.id)
-  if (known && sameContent(known, input)) return { id: input.id, outcome: 'known', message: null }
-  const wrong = misfit(input, job.point(input.pointKey), job, instruments)
-  if (wrong) return { id: input.id, outcome: 'refused', ...wrong }
-  const stray = await strayCorrection(db, input)
-  if (stray) throw new Problem(422, stray)
-  const { bound, confirmed: _confirmed, outOfRangeConfirmed: _legacy, source, ...row } = input
-  const detail = detailOf({ bound, confirmed: confirmedOf(input), source })
-  const acknowledgement = await addOne(db, { ...row, detail, recordedBy: actor.userId })
-  if (acknowledgement.outcome === 'stored')
-    job.add({ ...row, detail, recordedBy: actor.userId, recordedByName: actor.name, receivedAt: null })
-  return acknowledgement
+  candidates: readonly unknown[],
+  batch: Batch,
+): Promise<Acknowledgement[]> {
+  const ready: Ready[] = []
+  const { rows } = batch
+  for (const candidate of candidates) {
+    const one = await readyOf(db, actor, candidate, batch)
+    const earlier = 'row' in one ? rows.get(one.row.id) : undefined
+    if ('row' in one && !earlier) rows.set(one.row.id, one.row)
+    ready.push('row' in one && earlier ? { told: toldTwice(earlier, one.row) } : one)
+  }
+  const added = await addReadings(db, [...rows.values()])
+  const missed = [...rows.keys()].filter((key) => !added.has(key))
+  // somebody else sent them between the look and the insert
+  const elsewhere = new Map((await readingsById(db, missed)).map((row) => [row.id, row]))
+  return ready.map((one) => {
+    if ('told' in one) return one.told
+    if (added.has(one.row.id)) return { id: one.row.id, outcome: 'stored', message: null }
+    const stored = elsewhere.get(one.row.id)
+    return stored ? toldTwice(stored, one.row) : refused(one.row.id, OTHER_CONTENT, 409)
+  })
+}
+
+const toldTwice = (first: NewReading, second: NewReading): Acknowledgement =>
+  sameReading(first, second) ? { id: first.id, outcome: 'known', message: null } : refused(first.id, OTHER_CONTENT, 409)
+
+/** One reading after the other, each with a savepoint of its own: what the database refuses does not take its neighbours along. */
+async function takeInOneByOne(
+  db: Db,
+  actor: Actor,
+  candidates: readonly unknown[],
+  batch: Batch,
+): Promise<Acknowledgement[]> {
+  const told: Acknowledgement[] = []
+  for (const candidate of candidates) {
+    try {
+      const one = { ...batch, rows: new Map<string, NewReading>() }
+      told.push(...(await db.transaction((tx) => takeInTogether(tx, actor, [candidate], one))))
+      for (const [key, row] of one.rows) batch.stored.set(key, row)
+    } catch (error) {
+      if (!isDataFault(error)) throw error
+      const constraint = constraintOf(error)
+      const words = constraint === null ? null : REFUSALS[constraint]
+      told.push(refused(givenId(candidate), words ?? 'The database does not take this reading. Look at it again.'))
+      // it was counted in when it was looked at; what follows is held against what is stored
+      batch.jobs.clear()
+    }
+  }
+  return told
 }
 
 async function jobAtHand(db: Db, actor: Actor, jobId: string): Promise<JobAtHand | null> {

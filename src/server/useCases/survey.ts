@@ -7,7 +7,7 @@ import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
-import { constraintOf } from './items'
+import { constraintOf } from '../databaseFault'
 
 /** Adds a thing found on the survey, or changes it. */
 export const saveSurveyItem = defineUseCase({

@@ -1,3 +1,5 @@
+import { sameContent } from '@/db/insertOnce'
+import { signedBy } from '../access'
 import * as commands from '@/commands/wiring'
 import { and, eq, sql } from 'drizzle-orm'
 import { coresOf } from '@/core/wiring/runLabels'
@@ -5,7 +7,7 @@ import { job, wiringRevision } from '@/db/schema'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
-import { constraintOf } from './items'
+import { constraintOf } from '../databaseFault'
 
 /**
  * Stores the wiring of one layer as a new revision, on top of the one it was made from. Where somebody else was faster nothing is stored
@@ -23,15 +25,13 @@ export const saveWiring = defineUseCase({
         403,
         'The plan of the wiring is changed by a lead or the office. What is wired you may write down.',
       )
-    if (Number.isNaN(Date.parse(madeAt)))
-      throw new Problem(422, 'madeAt is no instant.', [{ path: 'madeAt', message: 'madeAt is no instant.' }])
-    const [known] = await db
-      .select({ jobId: wiringRevision.jobId, number: wiringRevision.number })
-      .from(wiringRevision)
-      .where(eq(wiringRevision.id, revisionId))
-      .limit(1)
-    if (known && known.jobId !== jobId) throw new Problem(409, 'Another wiring has this id.')
-    if (known) return { number: known.number }
+    const [known] = await db.select().from(wiringRevision).where(eq(wiringRevision.id, revisionId)).limit(1)
+    if (known) {
+      const sent = { ...known, jobId, layer, number: base + 1, note, graph, madeAt }
+      if (!sameContent(known, sent, ['jobId', 'layer', 'number', 'note', 'graph', 'madeAt']))
+        throw new Problem(409, 'Another wiring has this id. Nothing was stored.')
+      return { number: known.number }
+    }
     try {
       await db.transaction(async (tx) => {
         const [{ last = 0 } = {}] = await tx
@@ -43,9 +43,17 @@ export const saveWiring = defineUseCase({
             409,
             'Somebody else changed the wiring meanwhile. Yours is kept on this device: look at both, then make the change again.',
           )
-        await tx
-          .insert(wiringRevision)
-          .values({ id: revisionId, jobId, layer, number: base + 1, note, graph, madeBy: actor.userId, madeAt })
+        await tx.insert(wiringRevision).values({
+          id: revisionId,
+          jobId,
+          layer,
+          number: base + 1,
+          note,
+          graph,
+          madeBy: actor.userId,
+          ...signedBy(actor),
+          madeAt,
+        })
         await tx
           .update(job)
           .set({ version: sql`${job.version} + 1` })

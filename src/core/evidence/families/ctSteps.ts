@@ -1,3 +1,4 @@
+import { madeAt } from '../reading'
 import type { Installation } from '../../installation/installation'
 import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
 import type { Phase, RulePack } from '../../rules/rulePack'
@@ -26,8 +27,12 @@ const phasesOf = ({ components }: Installation, { phases }: RulePack) =>
 
 /** Steps on record for a transformer, with the noise they are held against. */
 export function ctStepsOf(slots: Pick<SlotReadings, 'number' | 'reading'>): { steps: CtStep[]; meterNoiseW: number } {
-  const begun = slots.reading(CT_ANEW)?.recordedAt ?? ''
-  const sinceBegun = (slot: string) => ((slots.reading(slot)?.recordedAt ?? '') > begun ? slots.number(slot) : null)
+  const at = (slot: string) => {
+    const reading = slots.reading(slot)
+    return reading ? madeAt(reading) : ''
+  }
+  const begun = at(CT_ANEW)
+  const sinceBegun = (slot: string) => (at(slot) > begun ? slots.number(slot) : null)
   const steps = Array.from({ length: MOST_CT_STEPS }, (_, k) => ({
     appliedW: sinceBegun(`load${k + 1}`),
     meterW: sinceBegun(`meter${k + 1}`),

@@ -1,3 +1,4 @@
+import { madeAt } from '../reading'
 import {
   type ElectrodeAim,
   type ElectrodeTarget,
@@ -70,14 +71,18 @@ const HOUR_MS = 3_600_000
 
 /** Whether the clamp reading was taken before the conductor was opened for the probes, and on the same visit (E-3). */
 function clampOf(slots: SlotReadings, visitHours: number): { counts: boolean; why: string } {
-  const clamped = slots.reading('clamp')
-  const probed = PROBES.flatMap((slot) => slots.reading(slot)?.recordedAt ?? []).sort()
+  const timeOf = (slot: string) => {
+    const reading = slots.reading(slot)
+    return reading ? [madeAt(reading)] : []
+  }
+  const probed = PROBES.flatMap(timeOf).sort()
+  const [clampedAt] = timeOf('clamp')
   const [first] = probed
   const last = probed.at(-1)
-  if (!clamped || first === undefined || last === undefined) return { counts: true, why: '' }
-  if (clamped.recordedAt > first)
+  if (clampedAt === undefined || first === undefined || last === undefined) return { counts: true, why: '' }
+  if (clampedAt > first)
     return { counts: false, why: 'The clamp reading on record was taken after the electrode was opened. ' }
-  return Date.parse(last) - Date.parse(clamped.recordedAt) > visitHours * HOUR_MS
+  return Date.parse(last) - Date.parse(clampedAt) > visitHours * HOUR_MS
     ? { counts: false, why: 'The clamp reading on record is from another visit. ' }
     : { counts: true, why: '' }
 }

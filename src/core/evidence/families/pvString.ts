@@ -6,7 +6,7 @@ import { type Verdict, worstVerdict } from '../../rules/verdict'
 import { expectedVoc, judgeVoc } from '../../wiring/pvStringTest'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Point, Slot } from '../point'
-import { latestBySlot } from '../reading'
+import { latestBySlot, madeAt } from '../reading'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 import { POLARITY } from './polarity'
 
@@ -127,8 +127,7 @@ function likeStrings({ string, context }: Test, slot: string): number[] {
     .filter((n) => n !== string.n)
     .flatMap((n) => latestBySlot(context.readings, keyOf({ tag: string.tag, n })).get(slot) ?? [])
     .filter(
-      ({ recordedAt, valueNumber }) =>
-        valueNumber !== null && Math.abs(Date.parse(recordedAt) - Date.parse(own.recordedAt)) <= apartMs,
+      (other) => other.valueNumber !== null && Math.abs(Date.parse(madeAt(other)) - Date.parse(madeAt(own))) <= apartMs,
     )
     .map(({ valueNumber }) => valueNumber as number)
 }

@@ -3,7 +3,7 @@ import { answer } from '@/server/answer'
 import { boundedForm } from '@/server/boundedBody'
 import { addHouseholdPicture, requireHouseholdLink } from '@/server/household'
 import { Problem } from '@/server/problem'
-import { PICTURE_MAX_BYTES } from '@/server/useCases/addPicture'
+import { PICTURE_MAX_BYTES } from '@/server/pictures/preparePicture'
 
 /** One picture from the household, over its own link. */
 export function POST(request: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {

@@ -4,7 +4,8 @@ import { answer } from '@/server/answer'
 import { boundedForm } from '@/server/boundedBody'
 import { Problem } from '@/server/problem'
 import { call } from '@/server/useCase'
-import { PICTURE_MAX_BYTES, addPicture } from '@/server/useCases/addPicture'
+import { PICTURE_MAX_BYTES } from '@/server/pictures/preparePicture'
+import { addPicture } from '@/server/useCases/addPicture'
 
 export function POST(request: Request, { params }: { params: Promise<{ jobId: string }> }): Promise<Response> {
   return answer(request, async () => {

@@ -1,0 +1,25 @@
+import { describe, expect, it } from 'vitest'
+import { signInWay } from './signInWays'
+
+const asks = (method: string, path: string) => signInWay({ method, url: `http://127.0.0.1:4310${path}` })
+
+describe('ways of the sign-in library', () => {
+  it.each([
+    ['POST', '/api/auth/sign-in/email'],
+    ['POST', '/api/auth/sign-out'],
+    ['GET', '/api/auth/get-session'],
+  ])('%s %s is open', (method, path) => expect(asks(method, path)).toBe(true))
+  it.each([
+    ['POST', '/api/auth/update-user'],
+    ['POST', '/api/auth/sign-up/email'],
+    ['POST', '/api/auth/change-email'],
+    ['POST', '/api/auth/change-password'],
+    ['POST', '/api/auth/delete-user'],
+    ['GET', '/api/auth/list-sessions'],
+    ['POST', '/api/auth/forget-password'],
+    ['GET', '/api/auth/sign-in/email'],
+    ['POST', '/api/auth/sign-in/email/'],
+    ['POST', '/api/auth//sign-in/email'],
+    ['GET', '/api/auth/ok'],
+  ])('%s %s is not there', (method, path) => expect(asks(method, path)).toBe(false))
+})
