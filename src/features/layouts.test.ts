@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import { house } from '../../tests/support/house'
 import { groundSectionLayout } from './earth/groundSectionLayout'
-import { groupJobs } from './jobs/groupJobs'
 import { changedWindow, gapWindow, waveLayout, wavePath } from './outage/waveLayout'
 import { loadStripLayout } from './plan/loadStripLayout'
 import { loopScaleLayout } from './wire/loopScaleLayout'
@@ -117,13 +116,4 @@ it('keeps a loop far off its value on the scale, and says so', () => {
     expectedX: 100,
     off: false,
   })
-})
-
-it('puts jobs where the day puts them', () => {
-  const job = (scheduledDay: string | null, sealedAt: string | null = null) => ({ scheduledDay, sealedAt })
-  const groups = groupJobs(
-    [job('2026-05-02'), job('2026-05-01'), job('2026-05-03'), job(null), job('2026-05-02', '2026-05-02T10:00:00Z')],
-    '2026-05-02',
-  )
-  expect(Object.values(groups).map((list) => list.length)).toEqual([1, 2, 1, 1])
 })

@@ -64,7 +64,7 @@ describe('an answer', () => {
       await status(async () => {
         throw new Error('select secret from table')
       }),
-    ).toEqual([500, 'Something went wrong on the server. Nothing was stored; try again.'])
+    ).toEqual([500, 'Something went wrong on the server. What you entered is kept on this device; try again.'])
   })
 
   it('says that the database is away', async () => {

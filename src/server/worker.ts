@@ -4,6 +4,7 @@ import { isDatabaseAway } from './databaseFault'
 import { log } from './log'
 import { sealPack, signingKey } from './pack/sealPack'
 import { SEAL_QUEUE, workingQueue } from './queue'
+import { keepSummariesUp } from './summaries/keepUp'
 
 const RETRY_MS = 2000
 
@@ -20,7 +21,7 @@ async function queueOnceThere(): ReturnType<typeof workingQueue> {
   }
 }
 
-// The queue worker: seals packs. It holds no state, so any number may run beside each other.
+// The queue worker: seals packs, and keeps what the list of jobs says up with their evidence. It holds no state, so any number may run beside each other.
 const { db, pool } = appDatabase()
 const queue = await queueOnceThere()
 
@@ -46,6 +47,7 @@ await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.
     }
   }
 })
+const summaries = keepSummariesUp(db)
 log.info('queue worker is ready')
 
 let stopping = false
@@ -53,8 +55,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
     if (stopping) return
     stopping = true
-    void queue
-      .stop({ graceful: true, timeout: 5000 })
+    void Promise.all([queue.stop({ graceful: true, timeout: 5000 }), summaries.stop()])
       .then(() => pool.end())
       .finally(() => process.exit(0))
   })

@@ -83,7 +83,7 @@ describe('another crew’s job', () => {
       readings: [sent(jobId, 'outage.told', 'answer', 'yes')],
     })
     expect(told).toMatchObject({ outcome: 'refused', message: 'There is no such job in your crew.' })
-    const listed = await call(USE_CASES.listJobs, db, other.actor('lead'), {})
-    expect(listed.map(({ id }) => id)).not.toContain(jobId)
+    const { jobs } = await call(USE_CASES.listJobs, db, other.actor('lead'), { group: 'coming', today: '2026-01-01' })
+    expect(jobs.map(({ id }) => id)).not.toContain(jobId)
   })
 })

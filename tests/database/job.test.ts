@@ -33,12 +33,13 @@ const wave = () =>
     noise: 0.001,
     seed: 5,
   })
+const RECORDED_AT = new Date().toISOString()
 const record = async (jobId: string, pointKey: string, bytes: Uint8Array, readingId = uuidv7()) =>
   call(USE_CASES.addRecording, db, lead(), {
     readingId,
     jobId,
     pointKey,
-    recordedAt: new Date().toISOString(),
+    recordedAt: RECORDED_AT,
     files: [{ name: 'gap.cff', bytes }],
   })
 

@@ -95,7 +95,11 @@ describe('a batch of entries', () => {
     ])
     expect(answers.map(({ outcome }) => outcome)).toEqual(Array(5).fill('refused'))
     expect(answers[2]?.message).toMatch(/newer version/)
-    await expect(take([{ useCase: 'recordReadings' }])).rejects.toThrow('missing')
+    expect((await take([{ useCase: 'recordReadings' }]))[0]).toMatchObject({
+      outcome: 'refused',
+      message: expect.stringContaining('missing'),
+    })
+    await expect(takeEntries(db, crew.actor('lead'), { entries: 7 })).rejects.toMatchObject({ status: 422 })
     await expect(take(Array.from({ length: 201 }, () => told()))).rejects.toThrow('200 entries at most')
   })
   it('keeps to the table of rights', async () => {

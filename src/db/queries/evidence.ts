@@ -1,4 +1,3 @@
-import { TASK_KEY_STEM } from '@/core/evidence/families/taskTime'
 import { and, asc, eq, inArray, ne, notExists, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
 import type { HoldOverride } from '@/core/evidence/holdPoints'
@@ -159,14 +158,4 @@ export async function serialsElsewhere(
         ),
       ),
     )
-}
-
-/** Minutes that tasks of each kind took on a crew's earlier jobs: start and end as recorded on site, the last of each. */
-export async function taskMinutesOfCrew(db: Db, crewId: string): Promise<{ template: string; minutes: number }[]> {
-  const rows = await db.execute<{ template: string; minutes: number }>(sql`
-    select f.detail->>'template' as template, extract(epoch from (max(r.recorded_at) filter (where r.slot = 'done') - max(r.recorded_at) filter (where r.slot = 'start'))) / 60 as minutes
-    from fit_item f join job j on j.id = f.job_id join reading r on r.job_id = f.job_id and r.point_key = ${TASK_KEY_STEM} || f.tag
-    where j.crew_id = ${crewId} and f.kind = 'task' and f.detail->>'template' is not null
-    group by f.id, f.detail having max(r.recorded_at) filter (where r.slot = 'done') > max(r.recorded_at) filter (where r.slot = 'start')`)
-  return rows.rows.map(({ template, minutes }) => ({ template, minutes: Number(minutes) }))
 }

@@ -34,10 +34,6 @@ const grouped = <T extends { jobId: string }>(rows: readonly T[]): Map<string, T
   return groups
 }
 
-/** Jobs of a crew, soonest first, those without a day last. */
-export const jobsOfCrew = (db: Db, crewId: string): Promise<JobRow[]> =>
-  db.select().from(job).where(eq(job.crewId, crewId)).orderBy(asc(job.scheduledDay), asc(job.name))
-
 export async function jobById(db: Db, jobId: string): Promise<JobRow | null> {
   const [row] = await db.select().from(job).where(eq(job.id, jobId)).limit(1)
   return row ?? null

@@ -1,4 +1,4 @@
-import { boolean, date, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
+import { boolean, date, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
 import type { InstrumentFunction } from '@/core/installation/installation'
 import { user } from './auth'
 import { instant, oneOf } from './columns'
@@ -22,17 +22,25 @@ export const crewMember = pgTable(
       .references(() => user.id),
     role: text({ enum: ROLES }).notNull(),
   },
-  (t) => [primaryKey({ columns: [t.crewId, t.userId] }), oneOf('crew_member_role_known', t.role, ROLES)],
+  (t) => [
+    primaryKey({ columns: [t.crewId, t.userId] }),
+    index('crew_member_user').on(t.userId),
+    oneOf('crew_member_role_known', t.role, ROLES),
+  ],
 )
 
-export const instrument = pgTable('instrument', {
-  id: uuid().primaryKey(),
-  crewId: uuid()
-    .notNull()
-    .references(() => crew.id),
-  tag: text().notNull(),
-  name: text().notNull(),
-  calibrationDue: date({ mode: 'string' }),
-  lowImpedance: boolean().notNull().default(false),
-  functions: jsonb().$type<InstrumentFunction[]>().notNull(),
-})
+export const instrument = pgTable(
+  'instrument',
+  {
+    id: uuid().primaryKey(),
+    crewId: uuid()
+      .notNull()
+      .references(() => crew.id),
+    tag: text().notNull(),
+    name: text().notNull(),
+    calibrationDue: date({ mode: 'string' }),
+    lowImpedance: boolean().notNull().default(false),
+    functions: jsonb().$type<InstrumentFunction[]>().notNull(),
+  },
+  (t) => [index('instrument_crew').on(t.crewId)],
+)

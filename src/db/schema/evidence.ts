@@ -75,6 +75,7 @@ export const holdOverride = pgTable(
       .default(sql`clock_timestamp()`),
   },
   (t) => [
+    index('hold_override_job').on(t.jobId),
     check('hold_override_reason_given', sql`length(trim(${t.reason})) >= 10`),
     oneOf('hold_override_step_known', t.step, HOLD_STEP_IDS),
   ],

@@ -59,63 +59,77 @@ export const attachment = pgTable(
   },
   (t) => [
     index('attachment_job').on(t.jobId),
+    index('attachment_household').on(t.householdLinkId),
+    index('attachment_file').on(t.sha256),
     oneOf('attachment_kind_known', t.kind, ['picture', 'recording', 'document']),
   ],
 )
 
 /** A sealed pack and what the job's verdicts were when it was sealed; append-only. */
-export const pack = pgTable('pack', {
-  id: uuid().primaryKey(),
-  jobId: uuid()
-    .notNull()
-    .references(() => job.id, { onDelete: 'restrict' }),
-  sha256: text()
-    .notNull()
-    .references(() => storedFile.sha256),
-  publicKey: text().notNull(),
-  summary: jsonb().$type<Record<string, unknown>>().notNull(),
-  sealedBy: text()
-    .notNull()
-    .references(() => user.id),
-  ...signedColumns(),
-  sealedAt: instant()
-    .notNull()
-    .default(sql`clock_timestamp()`),
-})
+export const pack = pgTable(
+  'pack',
+  {
+    id: uuid().primaryKey(),
+    jobId: uuid()
+      .notNull()
+      .references(() => job.id, { onDelete: 'restrict' }),
+    sha256: text()
+      .notNull()
+      .references(() => storedFile.sha256),
+    publicKey: text().notNull(),
+    summary: jsonb().$type<Record<string, unknown>>().notNull(),
+    sealedBy: text()
+      .notNull()
+      .references(() => user.id),
+    ...signedColumns(),
+    sealedAt: instant()
+      .notNull()
+      .default(sql`clock_timestamp()`),
+  },
+  (t) => [index('pack_job').on(t.jobId, t.sealedAt), index('pack_file').on(t.sha256)],
+)
 
 /** A pack on its way through the queue, so that the page can tell what became of it. */
-export const packRequest = pgTable('pack_request', {
-  id: uuid().primaryKey(),
-  jobId: uuid()
-    .notNull()
-    .references(() => job.id),
-  requestedBy: text()
-    .notNull()
-    .references(() => user.id),
-  requestedAt: instant()
-    .notNull()
-    .default(sql`clock_timestamp()`),
-  state: text({ enum: ['waiting', 'sealing', 'sealed', 'failed'] })
-    .notNull()
-    .default('waiting'),
-  packId: uuid().references(() => pack.id),
-  failure: text(),
-})
+export const packRequest = pgTable(
+  'pack_request',
+  {
+    id: uuid().primaryKey(),
+    jobId: uuid()
+      .notNull()
+      .references(() => job.id),
+    requestedBy: text()
+      .notNull()
+      .references(() => user.id),
+    requestedAt: instant()
+      .notNull()
+      .default(sql`clock_timestamp()`),
+    state: text({ enum: ['waiting', 'sealing', 'sealed', 'failed'] })
+      .notNull()
+      .default('waiting'),
+    packId: uuid().references(() => pack.id),
+    failure: text(),
+  },
+  (t) => [index('pack_request_job').on(t.jobId, t.requestedAt), index('pack_request_pack').on(t.packId)],
+)
 
 /** A customer's way to one pack: the token itself is never stored. */
-export const customerLink = pgTable('customer_link', {
-  id: uuid().primaryKey(),
-  packId: uuid()
-    .notNull()
-    .references(() => pack.id),
-  tokenHash: text().notNull().unique(),
-  expiresAt: instant().notNull(),
-  withdrawnAt: instant(),
-  openedAt: instant(),
-  createdBy: text()
-    .notNull()
-    .references(() => user.id),
-  createdAt: instant()
-    .notNull()
-    .default(sql`clock_timestamp()`),
-})
+export const customerLink = pgTable(
+  'customer_link',
+  {
+    id: uuid().primaryKey(),
+    packId: uuid()
+      .notNull()
+      .references(() => pack.id),
+    tokenHash: text().notNull().unique(),
+    expiresAt: instant().notNull(),
+    withdrawnAt: instant(),
+    openedAt: instant(),
+    createdBy: text()
+      .notNull()
+      .references(() => user.id),
+    createdAt: instant()
+      .notNull()
+      .default(sql`clock_timestamp()`),
+  },
+  (t) => [index('customer_link_pack').on(t.packId)],
+)

@@ -47,6 +47,7 @@ export const householdAnswer = pgTable(
   },
   (t) => [
     index('household_answer_job').on(t.jobId, t.answeredAt),
+    index('household_answer_link').on(t.linkId),
     check('household_answer_bounded', sql`length(${t.answer}) between 1 and 600`),
   ],
 )

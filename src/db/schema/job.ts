@@ -219,6 +219,7 @@ export const customerPromise = pgTable(
     changeNote: text(),
   },
   (t) => [
+    index('customer_promise_job').on(t.jobId),
     oneOf('customer_promise_kind_known', t.kind, PROMISE_KINDS),
     finite('customer_promise_runtime_finite', t.runtimeH),
   ],

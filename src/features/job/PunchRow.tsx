@@ -5,10 +5,13 @@ import { Punch } from '@/ui/Punch'
 /** The marks of a stage or a job, one a point: its progress at a glance. */
 export function PunchRow({
   verdicts,
+  total = verdicts.length,
   size = 9,
   most = 200,
 }: {
   verdicts: readonly Verdict[]
+  /** How many there are, where only the first are at hand. */
+  total?: number
   size?: number
   most?: number
 }) {
@@ -17,9 +20,9 @@ export function PunchRow({
       {verdicts.slice(0, most).map((verdict, k) => (
         <Punch key={k} verdict={verdict} size={size} />
       ))}
-      {verdicts.length > most && (
+      {total > most && (
         <Box fontSize="12px" lineHeight="1" color="ink3">
-          +{verdicts.length - most}
+          +{total - most}
         </Box>
       )}
     </Flex>

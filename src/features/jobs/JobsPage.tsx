@@ -1,27 +1,20 @@
 'use client'
-import { newJobSchema } from '@/schemas/jobChange'
-import { typedFields } from '../forms/typedFields'
-import { Box, Flex, Grid, Heading, Text, chakra } from '@chakra-ui/react'
-import NextLink from 'next/link'
-import { useState } from 'react'
-import { v7 as uuidv7 } from 'uuid'
-import { RULE_PACKS } from '@/core/rules/packs'
-import { STAGE_WORDS } from '@/core/evidence/point'
+import { Box, Flex, Heading, Input, Text, chakra } from '@chakra-ui/react'
+import { useDeferredValue, useState } from 'react'
 import { type Actor, mayCall } from '@/server/access'
-import type { JobListEntry } from '@/server/useCases/jobs'
+import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
+import type { JobPage } from '@/server/useCases/jobs'
 import { Button, ButtonLink } from '@/ui/Button'
-import { day } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'
 import { Mark } from '@/ui/Mark'
+import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
-import { Punch } from '@/ui/Punch'
 import { Sheet } from '@/ui/Sheet'
-import { callUseCase } from '../api'
-import type { FieldSpec } from '@/schemas/fieldSpec'
-import { SpecForm } from '../forms/SpecForm'
-import { PunchRow } from '../job/PunchRow'
+import { problemWords } from '../api'
 import { PersonTools } from '../job/PersonTools'
-import { type JobGroup, groupJobs } from './groupJobs'
+import { JobCard } from './JobCard'
+import { NewJob } from './NewJob'
+import { type JobGroupList, useJobGroup } from './useJobGroup'
 
 const GROUP_WORDS: Readonly<Record<JobGroup, string>> = {
   today: 'Today',
@@ -31,9 +24,11 @@ const GROUP_WORDS: Readonly<Record<JobGroup, string>> = {
 }
 
 /** The front door: what is on today, how far each job is, what is held and why. */
-export function JobsPage({ jobs, actor, today }: { jobs: readonly JobListEntry[]; actor: Actor; today: string }) {
+export function JobsPage({ first, actor, today }: { first: Record<JobGroup, JobPage>; actor: Actor; today: string }) {
   const [creating, setCreating] = useState(false)
-  const groups = groupJobs(jobs, today)
+  const [typed, setTyped] = useState('')
+  const search = useDeferredValue(typed.trim())
+  const none = JOB_GROUPS.every((group) => first[group].jobs.length === 0)
   return (
     <Box minH="100dvh">
       <chakra.header
@@ -66,9 +61,20 @@ export function JobsPage({ jobs, actor, today }: { jobs: readonly JobListEntry[]
       <chakra.main maxW="1120px" mx="auto" px={{ base: '10px', md: '24px' }} py="20px">
         <Flex align="baseline" gap="14px" mb="12px" wrap="wrap">
           <Heading as="h2" fontSize="26px">
-            {headline(groups.today)}
+            {headline(first.today)}
           </Heading>
-          <Flex ml="auto" gap="8px">
+          <Flex ml="auto" gap="8px" wrap="wrap">
+            {!none && (
+              <Input
+                aria-label="Find a job"
+                placeholder="Find a job by name or place"
+                type="search"
+                maxLength={80}
+                w={{ base: '100%', md: '260px' }}
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+              />
+            )}
             <ButtonLink href="/verify">Verify a pack</ButtonLink>
             {mayCall(actor.role, 'createJob') && (
               <Button variant="act" onClick={() => setCreating(true)}>
@@ -77,7 +83,7 @@ export function JobsPage({ jobs, actor, today }: { jobs: readonly JobListEntry[]
             )}
           </Flex>
         </Flex>
-        {jobs.length === 0 && (
+        {none && (
           <Sheet>
             <EmptyState title="No jobs yet">
               {mayCall(actor.role, 'createJob')
@@ -86,20 +92,7 @@ export function JobsPage({ jobs, actor, today }: { jobs: readonly JobListEntry[]
             </EmptyState>
           </Sheet>
         )}
-        {(Object.keys(GROUP_WORDS) as JobGroup[])
-          .filter((group) => groups[group].length > 0)
-          .map((group) => (
-            <Box as="section" key={group} aria-label={GROUP_WORDS[group]} mb="18px">
-              <Heading as="h3" fontSize="14px" color="ink2" mb="6px">
-                {GROUP_WORDS[group]}
-              </Heading>
-              <Flex direction="column" gap="8px">
-                {groups[group].map((job) => (
-                  <JobCard key={job.id} job={job} large={group === 'today'} />
-                ))}
-              </Flex>
-            </Box>
-          ))}
+        {!none && <JobGroups first={first} today={today} search={search} />}
       </chakra.main>
       <Overlay title="New job" open={creating} onClose={() => setCreating(false)}>
         <NewJob />
@@ -108,94 +101,56 @@ export function JobsPage({ jobs, actor, today }: { jobs: readonly JobListEntry[]
   )
 }
 
-const headline = (today: readonly JobListEntry[]): string =>
-  today.length === 0
+const headline = ({ jobs, more }: JobPage): string =>
+  jobs.length === 0
     ? 'Nothing on today'
-    : today.length === 1
-      ? `Today: ${today[0]?.name}`
-      : `${today.length} jobs today`
+    : jobs.length === 1
+      ? `Today: ${jobs[0]?.name}`
+      : `${jobs.length}${more ? ' and more' : ''} jobs today`
 
-function JobCard({ job, large }: { job: JobListEntry; large: boolean }) {
-  const stopped = job.counts.stop > 0
+/** Every group that has a job in it; a word where a search finds none. */
+function JobGroups({ first, today, search }: { first: Record<JobGroup, JobPage>; today: string; search: string }) {
+  const lists: Record<JobGroup, JobGroupList> = {
+    today: useJobGroup('today', today, search, first.today),
+    coming: useJobGroup('coming', today, search, first.coming),
+    open: useJobGroup('open', today, search, first.open),
+    sealed: useJobGroup('sealed', today, search, first.sealed),
+  }
+  const shown = JOB_GROUPS.filter((group) => lists[group].jobs.length > 0 || lists[group].failure)
   return (
-    <Sheet
-      _hover={{ borderColor: 'rule2' }}
-      position="relative"
-      borderLeftWidth="3px"
-      borderLeftColor={stopped ? 'stop' : large ? 'ember' : 'rule'}
-    >
-      <Box px="16px" py={large ? '14px' : '10px'}>
-        <Flex align="baseline" gap="4px 14px" wrap="wrap">
-          <Heading as="h4" fontSize={large ? '21px' : '17px'} overflowWrap="anywhere">
-            <NextLink href={`/jobs/${job.id}`} prefetch={false}>
-              <chakra.span _before={{ content: '""', position: 'absolute', inset: 0 }}>{job.name}</chakra.span>
-            </NextLink>
-          </Heading>
-          <Text color="ink2" fontSize="14px">
-            {job.place} · {RULE_PACKS[job.packId].name}
-          </Text>
-          <Text ml="auto" color="ink2" fontSize="14px">
-            {job.sealedAt ? `sealed ${day(job.sealedAt)}` : job.scheduledDay ? day(job.scheduledDay) : 'no day yet'}
-          </Text>
-        </Flex>
-        <Grid
-          templateColumns={{ base: 'repeat(4, minmax(0, 1fr))', md: 'repeat(8, minmax(0, 1fr))' }}
-          gap="8px 12px"
-          mt="8px"
-        >
-          {job.stages.map(({ stage, verdicts, holdsJobUp }) => (
-            <Box key={stage}>
-              <Text
-                fontSize="12.5px"
-                color={holdsJobUp && job.planned ? 'stop' : 'ink2'}
-                fontWeight={holdsJobUp && job.planned ? '600' : '400'}
-              >
-                {STAGE_WORDS[stage]}
-              </Text>
-              <PunchRow verdicts={verdicts} size={large ? 10 : 8} most={14} />
-            </Box>
-          ))}
-        </Grid>
-        <Flex align="center" gap="8px" mt="8px" fontSize="14px" color={stopped ? 'stop' : 'ink2'}>
-          <Punch verdict={stopped ? 'stop' : job.sealedAt ? 'proven' : 'open'} />
-          <Text>{stateOf(job)}</Text>
-        </Flex>
-      </Box>
-    </Sheet>
+    <>
+      {shown.map((group) => (
+        <JobGroupSection key={group} group={group} list={lists[group]} />
+      ))}
+      {shown.length === 0 && (
+        <Sheet>
+          <EmptyState title="No job is called so">
+            Nothing of this crew has “{search}” in its name or place. Type less of it.
+          </EmptyState>
+        </Sheet>
+      )}
+    </>
   )
 }
 
-/** Where a job stands, in a sentence: what to do first, what it waits for, or what it came to. */
-function stateOf({ surveyed, planned, sealedAt, counts, hold }: JobListEntry): string {
-  if (!surveyed) return 'To survey: loads or sources are missing.'
-  if (!planned) return 'To plan: the changeover is not chosen, nothing is promised yet.'
-  return sealedAt !== null && counts.stop === 0
-    ? `${counts.proven} proven, ${counts.watch} watched, ${counts.open} open.`
-    : hold
-}
-
-const NEW_JOB: readonly FieldSpec[] = [
-  { name: 'name', label: 'Name', kind: 'text' },
-  { name: 'place', label: 'Place', kind: 'text' },
-  {
-    name: 'packId',
-    label: 'Supply',
-    kind: 'choice',
-    options: Object.fromEntries(Object.values(RULE_PACKS).map(({ id, name }) => [id, name])),
-  },
-  { name: 'scheduledDay', label: 'Day', kind: 'text', optional: true, hint: 'such as 2027-03-18' },
-]
-
-function NewJob() {
+function JobGroupSection({ group, list }: { group: JobGroup; list: JobGroupList }) {
+  const { jobs, more, loading, failure, loadMore } = list
   return (
-    <SpecForm
-      specs={NEW_JOB}
-      initial={{ packId: 'iec-1ph-230' }}
-      submitLabel="Start the job"
-      save={async (fields) => {
-        const { jobId } = await callUseCase('createJob', { id: uuidv7(), ...typedFields(newJobSchema, fields) })
-        window.location.assign(`/jobs/${jobId}?stage=survey`)
-      }}
-    />
+    <Box as="section" aria-label={GROUP_WORDS[group]} mb="18px">
+      <Heading as="h3" fontSize="14px" color="ink2" mb="6px">
+        {GROUP_WORDS[group]}
+      </Heading>
+      <Flex direction="column" gap="8px">
+        {jobs.map((job) => (
+          <JobCard key={job.id} job={job} large={group === 'today'} />
+        ))}
+        {failure !== null && <Notice kind="error">{problemWords(failure)}</Notice>}
+        {more && (
+          <Button alignSelf="flex-start" onClick={loadMore} disabled={loading}>
+            {loading ? 'Loading…' : 'Show more'}
+          </Button>
+        )}
+      </Flex>
+    </Box>
   )
 }

@@ -5,16 +5,15 @@ import { type JobRow, installationsOf } from '@/db/queries/installations'
 import { newJobSchema } from '@/schemas/jobChange'
 import { eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
-import { benchOf, pointsToShow, stageSummaries } from '@/core/evidence/bench'
 import { type Installation, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
-import { taskMinutesOfCrew } from '@/db/queries/evidence'
+import { JOB_GROUPS } from '@/core/evidence/jobGroups'
+import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { profilesOf } from '@/db/queries/profiles'
-import { jobsOfCrew } from '@/db/queries/installations'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
 import { job } from '@/db/schema'
-import { id } from '@/schemas/fields'
-import { jobOfActor, jobRecord, jobRecords } from '../jobAccess'
+import { choice, day, figure, id, required, words } from '@/schemas/fields'
+import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem, refuseConflict } from '../problem'
 import { defineUseCase } from '../useCase'
 
@@ -107,48 +106,47 @@ export const changeJob = defineUseCase({
   },
 })
 
-/** The front page: every job of the crew with its marks and what it waits for. */
+/** Jobs of one group on a page of it. */
+export const JOBS_A_PAGE = 25
+
+/** The front page: a crew's jobs of one group with their marks and what they wait for, a page at a time. Nothing is worked out in it. */
 export const listJobs = defineUseCase({
   name: 'listJobs',
-  via: 'route',
-  schema: yup.object({}),
-  run: async (db, actor) => {
-    const rows = await jobsOfCrew(db, actor.crewId)
-    const [records, packs] = await Promise.all([
-      jobRecords(db, rows, actor.crewId),
-      packsOfJobs(
-        db,
-        rows.map(({ id: jobId }) => jobId),
-      ),
-    ])
-    return rows.flatMap((row) => {
-      const record = records.get(row.id)
-      if (!record) return []
-      const bench = benchOf(record)
-      const counts = { proven: 0, watch: 0, open: 0, stop: 0 }
-      for (const { key } of pointsToShow(bench)) counts[bench.judgements.get(key)?.verdict ?? 'open']++
-      return [
-        {
-          id: row.id,
-          name: row.name,
-          place: row.place,
-          packId: row.packId,
-          scheduledDay: row.scheduledDay,
-          counts,
-          stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({ stage, verdicts, holdsJobUp })),
-          hold: bench.holdLine.sentence,
-          holdPoint: bench.holdLine.pointKey,
-          readingCount: record.readings.length,
-          surveyed: record.installation.loads.length > 0 && record.installation.sources.units.length > 0,
-          planned: record.installation.chosenSchool !== null,
-          sealedAt: packs.find((pack) => pack.jobId === row.id)?.sealedAt ?? null,
-        },
-      ]
+  via: 'json',
+  schema: yup.object({
+    group: choice('Group', JOB_GROUPS).required(required('Group')),
+    today: day('Today').required(required('Today')),
+    search: words('Search', 80).default(''),
+    page: figure('Page')
+      .integer('Page is a whole number')
+      .min(0, 'Page is 0 or more')
+      .max(10_000, 'Page is too large')
+      .default(0),
+  }),
+  run: async (db, actor, { group, today: now, search, page }) => {
+    const { rows, more } = await jobListing(db, {
+      crewId: actor.crewId,
+      group,
+      today: now,
+      search,
+      offset: page * JOBS_A_PAGE,
+      most: JOBS_A_PAGE,
     })
+    return {
+      jobs: rows.map(({ facts, changed, sealedAt, ...row }) => ({
+        ...row,
+        facts,
+        /** What it says is older than the job's evidence, and is being worked out anew. */
+        behind: changed || facts === null,
+        sealedAt: sealedAt && new Date(sealedAt).toISOString(),
+      })),
+      more,
+    }
   },
 })
 
-export type JobListEntry = Awaited<ReturnType<typeof listJobs.run>>[number]
+export type JobPage = Awaited<ReturnType<typeof listJobs.run>>
+export type JobListEntry = JobPage['jobs'][number]
 
 /** One job with all that its bench is derived from. */
 export const viewJob = defineUseCase({

@@ -1,0 +1,130 @@
+import { and, asc, desc, eq, exists, gt, inArray, isNotNull, isNull, lt, ne, or, sql } from 'drizzle-orm'
+import type { PgSelect } from 'drizzle-orm/pg-core'
+import { FACTS_VERSION, type JobFacts } from '@/core/evidence/jobFacts'
+import type { JobGroup } from '@/core/evidence/jobGroups'
+import type { Db } from '../client'
+import { jobChanged, jobSummary } from '../schema'
+
+export interface JobListing {
+  crewId: string
+  group: JobGroup
+  /** ISO date that “today” means. */
+  today: string
+  /** Part of a name or place; empty for all. */
+  search: string
+  offset: number
+  most: number
+}
+
+/** `%` and `_` of what was typed stand for themselves. */
+const containing = (search: string) => `%${search.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`
+
+const groupIs = (group: JobGroup, today: string) => {
+  const { sealedAt, scheduledDay } = jobSummary
+  switch (group) {
+    case 'sealed':
+      return isNotNull(sealedAt)
+    case 'today':
+      return and(isNull(sealedAt), eq(scheduledDay, today))
+    case 'coming':
+      return and(isNull(sealedAt), or(isNull(scheduledDay), gt(scheduledDay, today)))
+    case 'open':
+      return and(isNull(sealedAt), lt(scheduledDay, today))
+  }
+}
+
+const sorted = <Query extends PgSelect>(query: Query, group: JobGroup) => {
+  const { sealedAt, scheduledDay, name, jobId } = jobSummary
+  return group === 'sealed'
+    ? query.orderBy(desc(sealedAt), asc(jobId))
+    : query.orderBy(asc(scheduledDay), asc(name), asc(jobId))
+}
+
+/** One page of a crew's jobs as they were last worked out, and whether there are more; one query, whatever the number of jobs. */
+export async function jobListing(db: Db, { crewId, group, today, search, offset, most }: JobListing) {
+  const changed = exists(
+    db
+      .select({ one: sql`1` })
+      .from(jobChanged)
+      .where(eq(jobChanged.jobId, jobSummary.jobId)),
+  )
+  const found =
+    search.trim() === ''
+      ? undefined
+      : sql`lower(${jobSummary.name} || ' ' || ${jobSummary.place}) like ${containing(search.trim())}`
+  const query = db
+    .select({
+      id: jobSummary.jobId,
+      name: jobSummary.name,
+      place: jobSummary.place,
+      packId: jobSummary.packId,
+      scheduledDay: jobSummary.scheduledDay,
+      sealedAt: jobSummary.sealedAt,
+      facts: jobSummary.facts,
+      changed: sql<boolean>`${changed}`,
+    })
+    .from(jobSummary)
+    .where(and(eq(jobSummary.crewId, crewId), groupIs(group, today), found))
+    .$dynamic()
+  const rows = await sorted(query, group)
+    .offset(offset)
+    .limit(most + 1)
+  return { rows: rows.slice(0, most), more: rows.length > most }
+}
+
+/** Whether a crew has any job at all. */
+export async function hasJobs(db: Db, crewId: string): Promise<boolean> {
+  const rows = await db.select({ id: jobSummary.jobId }).from(jobSummary).where(eq(jobSummary.crewId, crewId)).limit(1)
+  return rows.length > 0
+}
+
+/** Jobs that wait to be worked out, the longest waiting first. */
+export async function changedJobs(db: Db, most: number): Promise<string[]> {
+  const rows = await db
+    .select({ jobId: jobChanged.jobId })
+    .from(jobChanged)
+    .groupBy(jobChanged.jobId)
+    .orderBy(sql`min(${jobChanged.id})`)
+    .limit(most)
+  return rows.map(({ jobId }) => jobId)
+}
+
+/** Takes the marks of a job out, as far as they are committed; what comes later leaves its own. */
+export const takeMarks = (db: Db, jobId: string) => db.delete(jobChanged).where(eq(jobChanged.jobId, jobId))
+
+/** Marks jobs whose facts were worked out by an earlier version of the rules, so many at a time. Answers how many. */
+export async function markOutdated(db: Db, most: number): Promise<number> {
+  const outdated = await db
+    .select({ jobId: jobSummary.jobId })
+    .from(jobSummary)
+    .where(ne(jobSummary.factsVersion, FACTS_VERSION))
+    .limit(most)
+  if (outdated.length > 0) await db.insert(jobChanged).values(outdated)
+  return outdated.length
+}
+
+/** Marks every job, or those named. */
+export async function markAll(db: Db, jobIds: readonly string[] | null = null): Promise<void> {
+  const chosen = jobIds === null ? sql`` : sql` where ${inArray(jobSummary.jobId, [...jobIds])}`
+  await db.execute(sql`insert into job_changed (job_id) select job_id from job_summary${chosen}`)
+}
+
+export const storeFacts = (db: Db, jobId: string, facts: JobFacts) =>
+  db
+    .update(jobSummary)
+    .set({ facts, factsVersion: FACTS_VERSION, workedOutAt: sql`clock_timestamp()` })
+    .where(eq(jobSummary.jobId, jobId))
+
+/** Jobs that teach: the latest of a crew whose tasks were timed. */
+const MOST_TEACHING = 60
+
+/** Minutes that tasks of each kind took on a crew's latest jobs: an index's first rows, whatever the number of jobs. */
+export async function taskMinutesOfCrew(db: Db, crewId: string): Promise<JobFacts['taskMinutes']> {
+  const rows = await db
+    .select({ taskMinutes: sql<JobFacts['taskMinutes']>`${jobSummary.facts} -> 'taskMinutes'` })
+    .from(jobSummary)
+    .where(and(eq(jobSummary.crewId, crewId), sql`jsonb_array_length(${jobSummary.facts} -> 'taskMinutes') > 0`))
+    .orderBy(desc(jobSummary.workedOutAt))
+    .limit(MOST_TEACHING)
+  return rows.flatMap(({ taskMinutes }) => taskMinutes)
+}

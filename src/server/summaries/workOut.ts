@@ -1,0 +1,48 @@
+import { jobFacts } from '@/core/evidence/jobFacts'
+import type { Database } from '@/db/client'
+import { jobById } from '@/db/queries/installations'
+import { changedJobs, storeFacts, takeMarks } from '@/db/queries/summaries'
+import { isDatabaseAway } from '../databaseFault'
+import { jobRecord } from '../jobAccess'
+import { log } from '../log'
+
+/** Jobs looked up at a time. */
+const AT_A_TIME = 20
+
+/**
+ * Works out what the list says of one job. The marks are taken out in the same transaction: if it ends early the job stays marked, and evidence that comes
+ * meanwhile leaves a mark of its own.
+ */
+export async function workOut(db: Database, jobId: string): Promise<void> {
+  await db.transaction(async (tx) => {
+    await takeMarks(tx, jobId)
+    const row = await jobById(tx, jobId)
+    if (row) await storeFacts(tx, jobId, jobFacts(await jobRecord(tx, row)))
+  })
+}
+
+/**
+ * Works out every job that is marked, one after the other. A job that cannot be worked out stays marked and is passed over.
+ *
+ * @returns how many were worked out
+ */
+export async function workOutChanged(db: Database): Promise<number> {
+  let done = 0
+  const failed = new Set<string>()
+  for (;;) {
+    const waiting = (await changedJobs(db, AT_A_TIME + failed.size)).filter((jobId) => !failed.has(jobId))
+    if (waiting.length === 0) return done
+    for (const jobId of waiting)
+      try {
+        await workOut(db, jobId)
+        done++
+      } catch (error) {
+        if (isDatabaseAway(error)) throw error
+        failed.add(jobId)
+        log.error(
+          { jobId, error: error instanceof Error ? error.message : '' },
+          'the facts of a job could not be worked out',
+        )
+      }
+  }
+}
