@@ -11,7 +11,7 @@ import { sealPack } from '@/server/pack/sealPack'
 import { workOut, workOutChanged } from '@/server/summaries/workOut'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
-import { JOBS_A_PAGE } from '@/server/useCases/jobs'
+import { JOBS_AT_FIRST, JOBS_A_PAGE } from '@/server/useCases/jobs'
 import { aLoad } from '../support/house'
 import { type TestCrew, db, makeCrew, makeJob, owner, sent } from '../support/database'
 
@@ -77,7 +77,12 @@ describe('what the list says of a job', () => {
     [
       'the job itself',
       () =>
-        call(USE_CASES.changeJob, db, crew.actor('lead'), { jobId, before: {}, acceptsShedding: true, version: null }),
+        call(USE_CASES.changeJob, db, crew.actor('lead'), {
+          jobId,
+          before: { acceptsShedding: false },
+          acceptsShedding: true,
+          version: null,
+        }),
     ],
     [
       'a replacement',
@@ -163,15 +168,19 @@ describe('the list', () => {
   })
   it('is paged in a settled order, with nothing twice and nothing left out', async () => {
     const own = await makeCrew()
-    const names = Array.from({ length: JOBS_A_PAGE + 5 }, (_, k) => `House ${String(k).padStart(3, '0')}`)
+    const names = Array.from(
+      { length: JOBS_AT_FIRST + JOBS_A_PAGE + 3 },
+      (_, k) => `House ${String(k).padStart(3, '0')}`,
+    )
     for (const name of names) await bareJob(own, name, '2026-06-01')
-    const [one, two, three] = [
-      await list(own, 'coming'),
-      await list(own, 'coming', { page: 1 }),
-      await list(own, 'coming', { page: 2 }),
-    ]
-    expect([one.more, two.more, three.jobs]).toEqual([true, false, []])
-    expect([...one.jobs, ...two.jobs].map(({ name }) => name)).toEqual(names)
+    const pages = await Promise.all([0, 1, 2, 3].map((page) => list(own, 'coming', { page })))
+    expect(pages.map(({ jobs, more }) => [jobs.length, more])).toEqual([
+      [JOBS_AT_FIRST, true],
+      [JOBS_A_PAGE, true],
+      [3, false],
+      [0, false],
+    ])
+    expect(pages.flatMap(({ jobs }) => jobs).map(({ name }) => name)).toEqual(names)
   })
   it('is searched by name and place, whatever the letters, and takes marks for themselves', async () => {
     const own = await makeCrew()

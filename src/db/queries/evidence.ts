@@ -1,5 +1,4 @@
-import { and, asc, eq, inArray, ne, notExists, sql } from 'drizzle-orm'
-import { alias } from 'drizzle-orm/pg-core'
+import { asc, eq, inArray, sql } from 'drizzle-orm'
 import type { HoldOverride } from '@/core/evidence/holdPoints'
 import type { Attachment, SerialElsewhere } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
@@ -7,7 +6,7 @@ import type { Replacement } from '@/core/installation/fit'
 import type { Instrument } from '@/core/installation/installation'
 import type { Db } from '../client'
 import { insertOnce } from '../insertOnce'
-import { attachment, componentReplacement, holdOverride, instrument, job, reading, storedFile } from '../schema'
+import { attachment, componentReplacement, holdOverride, instrument, reading, storedFile } from '../schema'
 
 /** Instants leave the database as ISO 8601 in UTC, whatever its own way of writing them. */
 const iso = (value: string) => new Date(value).toISOString()
@@ -123,39 +122,26 @@ export async function replacementsOfJobs(
   }))
 }
 
-/** Serials of some jobs that stand on record in other jobs of the same crew too: one query whatever their number. */
+/** Other jobs that one serial is named in at most: more of them say nothing more. */
+const MOST_ELSEWHERE = 5
+
+/** Serials of some jobs that stand on record in other jobs of the same crew too: one query whatever their number, a few other jobs a serial. */
 export async function serialsElsewhere(
   db: Db,
   jobIds: readonly string[],
 ): Promise<(SerialElsewhere & { jobId: string })[]> {
   if (jobIds.length === 0) return []
-  const own = alias(reading, 'own')
-  const ownJob = alias(job, 'own_job')
-  const corrected = alias(reading, 'corrected')
-  return db
-    .selectDistinct({ jobId: own.jobId, serial: sql<string>`${own.valueWord}`, jobName: job.name })
-    .from(own)
-    .innerJoin(ownJob, eq(ownJob.id, own.jobId))
-    .innerJoin(
-      reading,
-      and(
-        sql`upper(${reading.valueWord}) = upper(${own.valueWord})`,
-        eq(reading.slot, 'serial'),
-        ne(reading.jobId, own.jobId),
-      ),
-    )
-    .innerJoin(job, and(eq(job.id, reading.jobId), eq(job.crewId, ownJob.crewId)))
-    .where(
-      and(
-        inArray(own.jobId, [...jobIds]),
-        eq(own.slot, 'serial'),
-        ne(sql`${own.valueWord}`, WITHDRAWN),
-        notExists(
-          db
-            .select({ one: sql`1` })
-            .from(corrected)
-            .where(eq(corrected.supersedes, reading.id)),
-        ),
-      ),
-    )
+  const { rows } = await db.execute<{ jobId: string; serial: string; jobName: string }>(sql`
+    select distinct own.job_id as "jobId", own.value_word as serial, elsewhere.name as "jobName"
+    from reading own
+      join job own_job on own_job.id = own.job_id
+      cross join lateral (
+        select j.name from reading other join job j on j.id = other.job_id and j.crew_id = own_job.crew_id
+        where upper(other.value_word) = upper(own.value_word) and other.slot = 'serial' and other.job_id <> own.job_id
+          and not exists (select 1 from reading corrected where corrected.supersedes = other.id)
+        limit ${MOST_ELSEWHERE}
+      ) elsewhere
+    where own.job_id in ${[...jobIds]} and own.slot = 'serial' and own.value_word <> ${WITHDRAWN}
+    order by 1, 2, 3`)
+  return rows
 }

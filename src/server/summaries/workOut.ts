@@ -16,8 +16,9 @@ const AT_A_TIME = 20
 export async function workOut(db: Database, jobId: string): Promise<void> {
   await db.transaction(async (tx) => {
     await takeMarks(tx, jobId)
-    const row = await jobById(tx, jobId)
-    if (row) await storeFacts(tx, jobId, jobFacts(await jobRecord(tx, row)))
+    // read beside the transaction, after the marks are out: whatever was committed until now is seen
+    const row = await jobById(db, jobId)
+    if (row) await storeFacts(tx, jobId, jobFacts(await jobRecord(db, row)))
   })
 }
 

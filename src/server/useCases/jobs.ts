@@ -106,7 +106,8 @@ export const changeJob = defineUseCase({
   },
 })
 
-/** Jobs of one group on a page of it. */
+/** Jobs of one group that the front page shows at first, and on each page that is asked for after it. */
+export const JOBS_AT_FIRST = 6
 export const JOBS_A_PAGE = 25
 
 /** The front page: a crew's jobs of one group with their marks and what they wait for, a page at a time. Nothing is worked out in it. */
@@ -129,8 +130,8 @@ export const listJobs = defineUseCase({
       group,
       today: now,
       search,
-      offset: page * JOBS_A_PAGE,
-      most: JOBS_A_PAGE,
+      offset: page === 0 ? 0 : JOBS_AT_FIRST + (page - 1) * JOBS_A_PAGE,
+      most: page === 0 ? JOBS_AT_FIRST : JOBS_A_PAGE,
     })
     return {
       jobs: rows.map(({ facts, changed, sealedAt, ...row }) => ({
