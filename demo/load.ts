@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { hashPassword } from 'better-auth/crypto'
@@ -215,7 +215,7 @@ async function loadJob(scenario: Scenario): Promise<void> {
       now: new Date(clock('15:10')),
     })
     const { token } = await call(USE_CASES.makeCustomerLink, db, actor(scenario.seal.by), { jobId, packId, days: 365 })
-    if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(process.env.AWLBRIGHT_DEMO_LINK, `/c/${token}\n`)
+    keepLink('', `/c/${token}`)
   }
 }
 
@@ -278,7 +278,7 @@ async function sayAsHousehold(
       ),
     })
   await call(USE_CASES.confirmFirstWord, db, actor('maud'), { jobId, ...firstWord })
-  if (process.env.AWLBRIGHT_DEMO_LINK) writeFileSync(`${process.env.AWLBRIGHT_DEMO_LINK}-household`, `/h/${token}\n`)
+  keepLink('-household', `/h/${token}`)
 }
 
 /** Types one line on the quick line, as a person would, and sends what it makes. */
@@ -329,3 +329,11 @@ for (const file of readdirSync(join(folder, 'jobs')).sort()) {
   if ((await jobById(db, scenario.id)) === null) await loadJob(scenario)
 }
 await pool.end()
+
+/** A link opens a house to whoever has it: only the owner of the data may read the file. */
+function keepLink(suffix: string, path: string): void {
+  const kept = process.env.AWLBRIGHT_DEMO_LINK
+  if (!kept) return
+  rmSync(kept + suffix, { force: true })
+  writeFileSync(kept + suffix, `${path}\n`, { mode: 0o600, flag: 'wx' })
+}

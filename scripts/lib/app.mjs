@@ -16,12 +16,13 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
     const secrets = secretsOf(dataFolder)
     const gatewayPort = await freePort()
     const address = `http://127.0.0.1:${port}`
+    // the owner's key is for migrations alone: no other process of the app ever has it
+    const { OWNER_DATABASE_URL: _owner, ...inherited } = process.env
     const env = {
-      ...process.env,
+      ...inherited,
       NODE_ENV: dev ? 'development' : 'production',
       NEXT_TELEMETRY_DISABLED: '1',
       DATABASE_URL: cluster.appUrl,
-      OWNER_DATABASE_URL: cluster.ownerUrl,
       BETTER_AUTH_SECRET: secrets.session,
       BETTER_AUTH_URL: address,
       AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
@@ -31,7 +32,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
     }
     const tsx = join(root, 'node_modules/.bin/tsx')
     const stdio = quiet ? 'ignore' : 'inherit'
-    run(tsx, ['scripts/migrate.ts'], { cwd: root, env })
+    run(tsx, ['scripts/migrate.ts'], { cwd: root, env: { ...env, OWNER_DATABASE_URL: cluster.ownerUrl } })
     children.push(start(tsx, ['src/devices/gatewayStandIn.ts', String(gatewayPort)], { cwd: root, env, stdio }))
     console.log('Loading the demo scenario where it is missing…')
     run(tsx, ['demo/load.ts'], { cwd: root, env })

@@ -1,8 +1,18 @@
 // A PostgreSQL cluster of our own: loopback only, password sign-in, its own data folder and a free port. Other clusters are left alone.
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  closeSync,
+  constants,
+  existsSync,
+  fstatSync,
+  lstatSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { createHash, randomBytes } from 'node:crypto'
 import { createServer } from 'node:net'
-import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { Blocked, run } from './run.mjs'
@@ -39,25 +49,60 @@ function clusterFolder(dataFolder) {
     : join('/var/lib/awlbright', createHash('sha256').update(resolve(dataFolder)).digest('hex').slice(0, 12))
 }
 
+/**
+ * Makes a folder that is ours, or finds it there. A link that somebody else put in its place is refused: what is written behind it would be theirs.
+ * @throws Blocked for a link, or a folder of another person
+ */
+export function ownFolder(path) {
+  mkdirSync(path, { recursive: true, mode: 0o700 })
+  const facts = lstatSync(path)
+  if (facts.isSymbolicLink() || !facts.isDirectory())
+    throw new Blocked(`${path} is no folder but a link or a file. Take it away, or choose another: AWLBRIGHT_DATA=…`)
+  return facts
+}
+
+/** Reads a file that only its owner may read. @throws Blocked for a link, or one that others may read */
+function readOwn(path) {
+  let file
+  try {
+    file = openSync(path, constants.O_RDONLY | constants.O_NOFOLLOW)
+  } catch (error) {
+    if (error.code === 'ELOOP') throw new Blocked(`${path} is a link. It holds secrets: take the link away.`)
+    throw error
+  }
+  try {
+    const facts = fstatSync(file)
+    if ((facts.mode & 0o077) !== 0)
+      throw new Blocked(
+        `${path} can be read by others. It holds secrets: “chmod 600” it, or take it away for new ones.`,
+      )
+    if (process.getuid && facts.uid !== process.getuid()) throw new Blocked(`${path} belongs to somebody else.`)
+    return readFileSync(file, 'utf8')
+  } finally {
+    closeSync(file)
+  }
+}
+
 /** Secrets of one data folder, made once and readable by its owner only. */
 export function secretsOf(dataFolder) {
   mkdirSync(dataFolder, { recursive: true })
   const path = join(dataFolder, 'secrets.json')
-  if (!existsSync(path)) {
-    const secret = (bytes = 24) => randomBytes(bytes).toString('hex')
-    writeFileSync(
-      path,
-      JSON.stringify({
-        superuser: secret(),
-        owner: secret(),
-        app: secret(),
-        session: secret(32),
-        signingKey: secret(32),
-      }),
-      { mode: 0o600 },
-    )
+  const secret = (bytes = 24) => randomBytes(bytes).toString('hex')
+  const made = {
+    superuser: secret(),
+    owner: secret(),
+    app: secret(),
+    session: secret(32),
+    signingKey: secret(32),
   }
-  return JSON.parse(readFileSync(path, 'utf8'))
+  try {
+    // made or not made in one step, and never through a link
+    writeFileSync(path, JSON.stringify(made), { mode: 0o600, flag: 'wx' })
+    return made
+  } catch (error) {
+    if (error.code !== 'EEXIST') throw error
+    return JSON.parse(readOwn(path))
+  }
 }
 
 /**
@@ -70,14 +115,14 @@ export async function startCluster(bin, dataFolder) {
   const folder = clusterFolder(dataFolder)
   const database = join(folder, 'data')
   const log = join(folder, 'server.log')
-  const sockets = join(tmpdir(), `awlbright-${createHash('sha256').update(folder).digest('hex').slice(0, 10)}`)
-  for (const path of [dirname(folder), folder, sockets]) mkdirSync(path, { recursive: true })
-  if (isRoot()) run('chown', ['postgres:postgres', folder, sockets])
-  chmodSync(sockets, 0o700)
+  mkdirSync(dirname(folder), { recursive: true })
+  ownFolder(folder)
+  if (isRoot()) run('chown', ['-h', 'postgres:postgres', folder])
   const pg = (program) => join(bin, program)
   if (!existsSync(join(database, 'PG_VERSION'))) {
-    const passwordFile = join(sockets, 'password')
-    writeFileSync(passwordFile, secrets.superuser, { mode: 0o600 })
+    const passwordFile = join(folder, 'password')
+    rmSync(passwordFile, { force: true })
+    writeFileSync(passwordFile, secrets.superuser, { mode: 0o600, flag: 'wx' })
     if (isRoot()) run('chown', ['postgres:postgres', passwordFile])
     try {
       server(pg('initdb'), [
@@ -107,7 +152,8 @@ export async function startCluster(bin, dataFolder) {
   const remembered = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0
   const port = await freePort(remembered).catch(() => freePort())
   writeFileSync(portFile, String(port))
-  const options = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories=${sockets} -c max_connections=60 -c shared_buffers=128MB`
+  // no socket that anybody else could reach or plant: the loopback with a password is the only way in
+  const options = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories='' -c max_connections=60 -c shared_buffers=128MB`
   try {
     server(pg('pg_ctl'), ['-D', database, '-l', log, '-o', options, '-w', '-t', '60', 'start'], { stdio: 'ignore' })
   } catch {
@@ -126,8 +172,39 @@ export async function startCluster(bin, dataFolder) {
   }
 }
 
+/**
+ * What the owner does in the ordinary course may not take the guards of the evidence away: its tables keep their triggers, and stay, unless a migration says
+ * that it is one. Only the superuser could lay this aside.
+ */
+const GUARD = `
+create or replace function evidence_guards_stay() returns event_trigger language plpgsql as $$
+declare
+  touched text;
+begin
+  if current_setting('awlbright.migration', true) = 'on' then return; end if;
+  if tg_event = 'sql_drop' then
+    select object_identity into touched from pg_event_trigger_dropped_objects()
+      where object_type in ('trigger', 'table') and object_identity ~ '(_append_only|_not_emptied) on |^public\\.(reading|attachment|pack|hold_override|stored_file|file_chunk|wiring_revision|plan_revision|component_replacement|household_answer)$' limit 1;
+  else
+    select c.objid::regclass::text into touched from pg_event_trigger_ddl_commands() c
+      join pg_trigger t on t.tgrelid = c.objid and t.tgname ~ '(_append_only|_not_emptied)$' and t.tgenabled = 'D'
+      where c.object_type = 'table' limit 1;
+    select coalesce(touched, c.object_identity) into touched from pg_event_trigger_ddl_commands() c
+      where c.object_type = 'function' and c.object_identity = 'public.evidence_is_append_only()' limit 1;
+  end if;
+  if touched is not null then
+    raise exception 'the guards of % are not taken away: it holds evidence', touched using errcode = 'insufficient_privilege';
+  end if;
+end $$;
+drop event trigger if exists evidence_guards_dropped;
+drop event trigger if exists evidence_guards_disabled;
+create event trigger evidence_guards_dropped on sql_drop execute function evidence_guards_stay();
+create event trigger evidence_guards_disabled on ddl_command_end when tag in ('ALTER TABLE', 'CREATE FUNCTION') execute function evidence_guards_stay();
+`
+
 /** Two users: the owner migrates, the app reads and adds. */
 function prepareRoles(psql, port, secrets) {
+  // statements go in by standard input and the password by the environment: a command line can be read by everybody on the machine
   const ask = (database, sql) =>
     run(
       psql,
@@ -142,10 +219,14 @@ function prepareRoles(psql, port, secrets) {
         database,
         '-v',
         'ON_ERROR_STOP=1',
-        '-qtAc',
-        sql,
+        '-qtA',
+        '-f',
+        '-',
       ],
-      { env: { ...process.env, PGPASSWORD: secrets.superuser } },
+      {
+        env: { ...process.env, PGPASSWORD: secrets.superuser, PGOPTIONS: '-c client_min_messages=warning' },
+        input: sql,
+      },
     ).trim()
   const role = (name, password) => {
     const verb = ask('postgres', `select 1 from pg_roles where rolname = '${name}'`) === '1' ? 'alter' : 'create'
@@ -160,4 +241,5 @@ function prepareRoles(psql, port, secrets) {
       'grant awlbright_app to awlbright_owner; revoke create on schema public from public; alter schema public owner to awlbright_owner',
     )
   }
+  ask('awlbright', GUARD)
 }

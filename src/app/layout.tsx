@@ -1,7 +1,9 @@
 import type { Metadata, Viewport } from 'next'
+import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { faceVariables } from '@/look/fonts'
 import { palette } from '@/look/palette'
+import { NONCE_HEADER } from '@/server/contentPolicy'
 import { LAMP_SCRIPT } from '@/ui/lampScript'
 import { Providers } from './providers'
 
@@ -17,11 +19,12 @@ export const viewport: Viewport = {
   interactiveWidget: 'resizes-content',
 }
 
-export default function Layout({ children }: { children: ReactNode }) {
+export default async function Layout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get(NONCE_HEADER) ?? undefined
   return (
     <html lang="en" className={faceVariables} suppressHydrationWarning>
       <head>
-        <script dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
       </head>
       <body>
         <Providers>{children}</Providers>

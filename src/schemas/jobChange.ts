@@ -14,6 +14,14 @@ export const newJobSchema = yup.object({
     .default(null),
 })
 
+/** Whether a text is an IPv4 address of a private network, four numbers up to 255. */
+function isPrivateAddress(text: string): boolean {
+  const parts = /^\d{1,3}(\.\d{1,3}){3}$/.test(text) ? text.split('.').map(Number) : []
+  const [a = 256, b = 256] = parts
+  if (parts.length !== 4 || parts.some((part) => part > 255)) return false
+  return a === 127 || a === 10 || (a === 192 && b === 168) || (a === 172 && b >= 16 && b <= 31)
+}
+
 /** What of a job itself may be changed; what is left out stays. */
 export const jobChangeSchema = yup.object({
   supply: supplySchema.default(undefined).optional(),
@@ -26,9 +34,10 @@ export const jobChangeSchema = yup.object({
     .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
     .nullable(),
   gatewayHost: words('Gateway address', 40)
-    .matches(
-      /^(127\.|10\.|192\.168\.|172\.(1[6-9]|2\d|3[01])\.)[\d.]+$/,
+    .test(
+      'ownNetwork',
       'Gateway address must be one of the house’s own network',
+      (value) => value == null || isPrivateAddress(value),
     )
     .nullable(),
   gatewayPort: figure('Gateway port')

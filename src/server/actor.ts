@@ -19,3 +19,12 @@ export async function requireActor(): Promise<Actor> {
   if (!actor) throw new Problem(401, 'Sign in first. What you entered is kept on this device.')
   return actor
 }
+
+/** Whether the session of these headers is still one, asked anew; a database that is away does not end it. */
+export async function sessionHolds(asked: Headers): Promise<boolean> {
+  try {
+    return (await auth().api.getSession({ headers: asked })) !== null
+  } catch {
+    return true
+  }
+}

@@ -1,18 +1,16 @@
 import { Problem } from './problem'
 import { codeOf, isDataFault, isDatabaseAway } from './databaseFault'
-import { log } from './log'
+import { log, withoutTokens } from './log'
+import { isOwnRequest } from './ownRequest'
 
 const REFUSED = 'The database does not take this as it stands. Look at it again; it is kept on this device.'
 const AWAY = 'The database does not answer. What you entered is kept on this device and sent later.'
 const FAILED = 'Something went wrong on the server. What you entered is kept on this device; try again.'
 
-const SAME_ORIGIN = new Set(['same-origin', 'none'])
-
 /** Runs a route's work and turns what goes wrong into an answer: problems in their own words, everything else without its insides. */
 export async function answer(request: Request, work: () => Promise<Response>): Promise<Response> {
   try {
-    const site = request.headers.get('sec-fetch-site')
-    if (request.method !== 'GET' && site !== null && !SAME_ORIGIN.has(site))
+    if (request.method !== 'GET' && !isOwnRequest(request))
       throw new Problem(403, 'Requests from other sites are not taken.')
     return await work()
   } catch (error) {
@@ -24,7 +22,7 @@ export async function answer(request: Request, work: () => Promise<Response>): P
       {
         name: error instanceof Error ? error.name : typeof error,
         code: codeOf(error),
-        path: new URL(request.url).pathname,
+        path: withoutTokens(new URL(request.url).pathname),
       },
       'request failed',
     )

@@ -7,7 +7,7 @@ export async function zipResponse(db: Db, sha256: string, jobName: string): Prom
   const facts = await fileFacts(db, sha256)
   if (!facts) throw new Problem(404, 'The pack’s file is not there.')
   const name = `${jobName.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-pack.zip`
-  return new Response(fileStream(db, sha256), {
+  return new Response(fileStream(db, facts), {
     headers: {
       'content-type': 'application/zip',
       'content-length': String(facts.byteCount),

@@ -179,3 +179,23 @@ describe('taking in readings', () => {
     })
   })
 })
+
+describe('the owner of the database, in the ordinary course', () => {
+  it.each([
+    'alter table reading disable trigger all',
+    'alter table reading disable trigger reading_append_only',
+    'alter table pack disable trigger pack_not_emptied',
+    'drop trigger attachment_append_only on attachment',
+    'drop table hold_override cascade',
+    "create or replace function evidence_is_append_only() returns trigger language plpgsql as 'begin return null; end'",
+  ])('does not take the guards of the evidence away: %s', async (statement) => {
+    expect(await messageOf(owner.db.execute(sql.raw(statement)))).toMatch(/are not taken away: it holds evidence/)
+  })
+  it('may still change a table that holds evidence, as long as its guards stand', async () => {
+    await owner.db.execute(sql.raw('alter table reading alter column value_word set statistics 200'))
+    const { rows } = await owner.db.execute<{ tgenabled: string }>(
+      sql`select tgenabled from pg_trigger where tgname = 'reading_append_only'`,
+    )
+    expect(rows).toEqual([{ tgenabled: 'O' }])
+  })
+})

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
-import { beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { benchOf } from '@/core/evidence/bench'
 import { startGatewayStandIn } from '@/devices/gatewayStandIn'
 import { waveAsSingleFile } from '@/devices/waveSource'
@@ -201,6 +201,7 @@ it('reads a gateway into the plan’s settings and hands back what the plan does
   const port = await freePort()
   const standIn = startGatewayStandIn(port, { reserveSocPercent: 35, nominalV: 230 })
   await standIn.ready
+  vi.stubEnv('AWLBRIGHT_GATEWAY', `127.0.0.1:${port}`)
   try {
     const jobId = await makeJob(crew)
     const { version } = await view(jobId)
@@ -217,6 +218,7 @@ it('reads a gateway into the plan’s settings and hands back what the plan does
       call(USE_CASES.changeJob, db, lead(), { jobId, version: version + 1, gatewayHost: '8.8.8.8' }),
     ).rejects.toThrow(/own network/)
   } finally {
+    vi.unstubAllEnvs()
     await standIn.close()
   }
 })

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
-import { beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { benchOf } from '@/core/evidence/bench'
 import type { WiringLayer } from '@/core/installation/wiring'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
@@ -186,15 +186,24 @@ describe('the gateway’s meter', () => {
   it('that does not answer is told as it is', async () => {
     const own = await makeJob(crew)
     const { version } = await call(USE_CASES.viewJob, db, crew.actor('lead'), { jobId: own })
+    const port = await freePort()
     await call(USE_CASES.changeJob, db, crew.actor('lead'), {
       jobId: own,
       version,
       gatewayHost: '127.0.0.1',
-      gatewayPort: await freePort(),
+      gatewayPort: port,
     })
+    vi.stubEnv('AWLBRIGHT_GATEWAY', `127.0.0.1:${port}`)
     await expect(call(USE_CASES.readMeter, db, crew.actor('lead'), { jobId: own })).rejects.toMatchObject({
       status: 502,
       message: expect.stringMatching(/No gateway answers/),
     })
+    // any other port of the server itself is not asked at all
+    vi.stubEnv('AWLBRIGHT_GATEWAY', '')
+    await expect(call(USE_CASES.readMeter, db, crew.actor('lead'), { jobId: own })).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/this server itself/),
+    })
+    vi.unstubAllEnvs()
   })
 })

@@ -21,7 +21,7 @@ CREATE TABLE "job_summary" (
 ALTER TABLE "job_summary" ADD CONSTRAINT "job_summary_job_id_job_id_fk" FOREIGN KEY ("job_id") REFERENCES "public"."job"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "job_summary" ADD CONSTRAINT "job_summary_crew_id_crew_id_fk" FOREIGN KEY ("crew_id") REFERENCES "public"."crew"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "job_changed_job" ON "job_changed" USING btree ("job_id");--> statement-breakpoint
-CREATE INDEX "job_summary_open" ON "job_summary" USING btree ("crew_id","scheduled_day","name","job_id") WHERE "job_summary"."sealed_at" is null;--> statement-breakpoint
+CREATE INDEX "job_summary_open" ON "job_summary" USING btree ("crew_id",coalesce("scheduled_day", 'infinity'::date),"name","job_id") WHERE "job_summary"."sealed_at" is null;--> statement-breakpoint
 CREATE INDEX "job_summary_sealed" ON "job_summary" USING btree ("crew_id","sealed_at" DESC NULLS FIRST,"job_id") WHERE "job_summary"."sealed_at" is not null;--> statement-breakpoint
 CREATE INDEX "job_summary_taught" ON "job_summary" USING btree ("crew_id","worked_out_at" DESC NULLS FIRST) WHERE jsonb_array_length("job_summary"."facts" -> 'taskMinutes') > 0;--> statement-breakpoint
 CREATE INDEX "job_summary_words" ON "job_summary" USING gin (lower("name" || ' ' || "place") gin_trgm_ops);--> statement-breakpoint

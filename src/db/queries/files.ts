@@ -28,29 +28,43 @@ export async function fileFacts(db: Db, sha256: string): Promise<typeof storedFi
   return row ?? null
 }
 
-/** A file as a stream, one chunk in memory at a time. */
-export function fileStream(db: Db, sha256: string): ReadableStream<Uint8Array> {
+/** A stored file that lacks a part: never handed out as a shorter one. */
+export class BrokenFile extends Error {
+  override name = 'BrokenFile'
+}
+
+/** A file as a stream, one chunk in memory at a time. A missing chunk breaks the stream off. */
+export function fileStream(
+  db: Db,
+  { sha256, chunkCount }: { sha256: string; chunkCount: number },
+): ReadableStream<Uint8Array> {
   let index = 0
   return new ReadableStream({
     async pull(controller) {
+      if (index === chunkCount) return controller.close()
       const [chunk] = await db
         .select({ bytes: fileChunk.bytes })
         .from(fileChunk)
         .where(and(eq(fileChunk.sha256, sha256), eq(fileChunk.index, index)))
         .limit(1)
+      if (!chunk) throw new BrokenFile(`chunk ${index} of ${chunkCount} is missing`)
       index++
-      if (chunk) controller.enqueue(new Uint8Array(chunk.bytes))
-      else controller.close()
+      controller.enqueue(new Uint8Array(chunk.bytes))
     },
   })
 }
 
-/** A whole file in memory, for what needs all of it. */
+/** A whole file in memory, for what needs all of it; empty for one that is not there. @throws BrokenFile where a part is missing */
 export async function fileBytes(db: Db, sha256: string): Promise<Uint8Array> {
-  const chunks = await db
-    .select({ bytes: fileChunk.bytes })
-    .from(fileChunk)
-    .where(eq(fileChunk.sha256, sha256))
-    .orderBy(asc(fileChunk.index))
+  const [facts, chunks] = await Promise.all([
+    fileFacts(db, sha256),
+    db
+      .select({ bytes: fileChunk.bytes })
+      .from(fileChunk)
+      .where(eq(fileChunk.sha256, sha256))
+      .orderBy(asc(fileChunk.index)),
+  ])
+  if (facts && chunks.length !== facts.chunkCount)
+    throw new BrokenFile(`${chunks.length} of ${facts.chunkCount} chunks are there`)
   return new Uint8Array(Buffer.concat(chunks.map(({ bytes }) => bytes)))
 }

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, exists, gt, inArray, isNotNull, isNull, lt, ne, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, exists, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm'
 import type { PgSelect } from 'drizzle-orm/pg-core'
 import { FACTS_VERSION, type JobFacts } from '@/core/evidence/jobFacts'
 import type { JobGroup } from '@/core/evidence/jobGroups'
@@ -19,25 +19,26 @@ export interface JobListing {
 /** `%` and `_` of what was typed stand for themselves. */
 const containing = (search: string) => `%${search.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`
 
+/** The day of a job, one without a day behind all days: written as its index has it. */
+const DAY = sql`coalesce(${jobSummary.scheduledDay}, 'infinity'::date)`
+
 const groupIs = (group: JobGroup, today: string) => {
-  const { sealedAt, scheduledDay } = jobSummary
+  const { sealedAt } = jobSummary
   switch (group) {
     case 'sealed':
       return isNotNull(sealedAt)
     case 'today':
-      return and(isNull(sealedAt), eq(scheduledDay, today))
+      return and(isNull(sealedAt), sql`${DAY} = ${today}`)
     case 'coming':
-      return and(isNull(sealedAt), or(isNull(scheduledDay), gt(scheduledDay, today)))
+      return and(isNull(sealedAt), sql`${DAY} > ${today}`)
     case 'open':
-      return and(isNull(sealedAt), lt(scheduledDay, today))
+      return and(isNull(sealedAt), sql`${DAY} < ${today}`)
   }
 }
 
 const sorted = <Query extends PgSelect>(query: Query, group: JobGroup) => {
-  const { sealedAt, scheduledDay, name, jobId } = jobSummary
-  return group === 'sealed'
-    ? query.orderBy(desc(sealedAt), asc(jobId))
-    : query.orderBy(asc(scheduledDay), asc(name), asc(jobId))
+  const { sealedAt, name, jobId } = jobSummary
+  return group === 'sealed' ? query.orderBy(desc(sealedAt), asc(jobId)) : query.orderBy(asc(DAY), asc(name), asc(jobId))
 }
 
 /** One page of a crew's jobs as they were last worked out, and whether there are more; one query, whatever the number of jobs. */

@@ -30,7 +30,7 @@ export const jobSummary = pgTable(
   },
   (t) => [
     index('job_summary_open')
-      .on(t.crewId, t.scheduledDay, t.name, t.jobId)
+      .on(t.crewId, sql`coalesce(${t.scheduledDay}, 'infinity'::date)`, t.name, t.jobId)
       .where(sql`${t.sealedAt} is null`),
     index('job_summary_sealed')
       .on(t.crewId, t.sealedAt.desc().nullsFirst(), t.jobId)

@@ -107,7 +107,7 @@ export const changeJob = defineUseCase({
 })
 
 /** Jobs of one group that the front page shows at first, and on each page that is asked for after it. */
-export const JOBS_AT_FIRST = 6
+export const JOBS_AT_FIRST = 4
 export const JOBS_A_PAGE = 25
 
 /** The front page: a crew's jobs of one group with their marks and what they wait for, a page at a time. Nothing is worked out in it. */

@@ -11,21 +11,10 @@ import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient
 import { addReadings } from '@/db/queries/evidence'
 import { choice, id, instant } from '@/schemas/fields'
 import { signedBy } from '../access'
+import { gatewayAddress } from '../gatewayAddress'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
-
-/** The job's own gateway, or the stand-in where none is set. @throws Problem 409 when there is neither */
-export function addressOf(row: { gatewayHost: string | null; gatewayPort: number | null }): {
-  host: string
-  port: number
-  isStandIn: boolean
-} {
-  if (row.gatewayHost) return { host: row.gatewayHost, port: row.gatewayPort ?? 502, isStandIn: false }
-  const [host = '', port = ''] = (process.env.AWLBRIGHT_GATEWAY ?? '').split(':')
-  if (!host) throw new Problem(409, 'This job has no gateway address yet. Enter it in Settings.')
-  return { host, port: Number(port), isStandIn: true }
-}
 
 /** What a gateway could not give, in its own words. @throws Problem 502 for it, the error itself for any other */
 export function asProblem(error: unknown): never {
@@ -44,7 +33,7 @@ export const readGateway = defineUseCase({
   }),
   run: async (db, actor, { jobId, slot, recordedAt: deviceTime }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const { host, port } = addressOf(row)
+    const { host, port } = gatewayAddress(row)
     const readout = await readDevice(host, port).catch(asProblem)
     const record = await jobRecord(db, row)
     const { installation } = record

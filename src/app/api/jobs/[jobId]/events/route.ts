@@ -1,6 +1,6 @@
 import { appDatabase } from '@/db/client'
 import { authorise } from '@/server/access'
-import { requireActor } from '@/server/actor'
+import { requireActor, sessionHolds } from '@/server/actor'
 import { answer } from '@/server/answer'
 import { jobOfActor } from '@/server/jobAccess'
 import { onJobEvidence } from '@/server/jobEvents'
@@ -26,20 +26,26 @@ export function GET(request: Request, { params }: { params: Promise<{ jobId: str
           }
         }
         const off = onJobEvidence(job.id, () => send('event: evidence\ndata: {}\n\n'))
-        const alive = setInterval(() => send(': still here\n\n'), KEEP_ALIVE_MS)
+        const look = async () => {
+          // whoever signed out, or was signed out, hears nothing more
+          if (await sessionHolds(request.headers)) send(': still here\n\n')
+          else end()
+        }
+        const alive = setInterval(() => void look(), KEEP_ALIVE_MS)
         stop = () => {
           off()
           clearInterval(alive)
         }
         send('event: ready\ndata: {}\n\n')
-        request.signal.addEventListener('abort', () => {
+        const end = () => {
           stop()
           try {
             controller.close()
           } catch {
             // the reader went first
           }
-        })
+        }
+        request.signal.addEventListener('abort', end)
       },
       cancel: () => stop(),
     })

@@ -1,6 +1,6 @@
 import { appDatabase } from '@/db/client'
 import { attachmentsOfJobs } from '@/db/queries/evidence'
-import { fileStream } from '@/db/queries/files'
+import { fileFacts, fileStream } from '@/db/queries/files'
 import { authorise } from '@/server/access'
 import { requireActor } from '@/server/actor'
 import { answer } from '@/server/answer'
@@ -19,9 +19,10 @@ export function GET(
     const { db } = appDatabase()
     const job = await jobOfActor(db, actor, jobId)
     const found = (await attachmentsOfJobs(db, [job.id])).find((attachment) => attachment.sha256 === sha256)
-    if (!found) throw new Problem(404, 'There is no such file in this job.')
+    const facts = found && (await fileFacts(db, sha256))
+    if (!facts) throw new Problem(404, 'There is no such file in this job.')
     const inline = found.kind === 'picture'
-    return new Response(fileStream(db, sha256), {
+    return new Response(fileStream(db, facts), {
       headers: {
         'content-type': inline ? found.mediaType : 'application/octet-stream',
         'content-length': String(found.byteCount),
