@@ -189,8 +189,10 @@ begin
     select c.objid::regclass::text into touched from pg_event_trigger_ddl_commands() c
       join pg_trigger t on t.tgrelid = c.objid and t.tgname ~ '(_append_only|_not_emptied)$' and t.tgenabled = 'D'
       where c.object_type = 'table' limit 1;
-    select coalesce(touched, c.object_identity) into touched from pg_event_trigger_ddl_commands() c
-      where c.object_type = 'function' and c.object_identity = 'public.evidence_is_append_only()' limit 1;
+    if touched is null then
+      select c.object_identity into touched from pg_event_trigger_ddl_commands() c
+        where c.object_type = 'function' and c.object_identity = 'public.evidence_is_append_only()' limit 1;
+    end if;
   end if;
   if touched is not null then
     raise exception 'the guards of % are not taken away: it holds evidence', touched using errcode = 'insufficient_privilege';
