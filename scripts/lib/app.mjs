@@ -38,11 +38,13 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
     run(tsx, ['demo/load.ts'], { cwd: root, env })
     const worker = start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio })
     children.push(worker)
-    const web = start(
-      join(root, 'node_modules/.bin/next'),
-      [dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)],
-      { cwd: root, env, stdio },
-    )
+    const web = dev
+      ? start(join(root, 'node_modules/.bin/next'), ['dev', '-H', '127.0.0.1', '-p', String(port)], {
+          cwd: root,
+          env,
+          stdio,
+        })
+      : start(tsx, ['src/server/web.ts', '127.0.0.1', String(port)], { cwd: root, env, stdio })
     children.push(web)
     await until(async () => {
       for (const [name, child] of [

@@ -33,3 +33,10 @@ export function MessagePage({
     </Flex>
   )
 }
+
+/** For an address that asked for public links too often. */
+export const TooOften = () => (
+  <MessagePage title="Asked too often">
+    That was asked too often from here. Wait a minute, then open the link again.
+  </MessagePage>
+)

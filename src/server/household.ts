@@ -13,6 +13,7 @@ import {
   lockHouseholdLink,
 } from '@/db/queries/household'
 import { lines } from '@/schemas/fields'
+import { linkWasClosed } from './throttle/linkThrottle'
 import { parseInput } from './parseInput'
 import { Problem, refuseConflict } from './problem'
 import { preparePicture } from './pictures/preparePicture'
@@ -38,9 +39,10 @@ async function openLink(db: Db, token: string) {
   return { state: 'open' as const, ...found }
 }
 
-/** @throws Problem 404 or 410 for a token that opens nothing (any more) */
-export async function requireHouseholdLink(db: Db, token: string) {
+/** @throws Problem 404 or 410 for a token that opens nothing (any more), which counts against who asked */
+export async function requireHouseholdLink(db: Db, token: string, asked: Headers | null = null) {
   const found = await openLink(db, token)
+  if (found.state !== 'open' && asked) linkWasClosed(asked)
   if (found.state !== 'open') throw new Problem(found.state === 'unknown' ? 404 : 410, CLOSED[found.state])
   return found
 }

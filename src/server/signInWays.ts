@@ -1,12 +1,14 @@
+export type SignInWay = 'signIn' | 'signOut' | 'session'
+
 /** Ways of the sign-in library that the app uses. Names and roles are the lead’s to change, accounts the office’s to make. */
-const WAYS: readonly { method: string; path: string }[] = [
-  { method: 'POST', path: '/api/auth/sign-in/email' },
-  { method: 'POST', path: '/api/auth/sign-out' },
-  { method: 'GET', path: '/api/auth/get-session' },
+const WAYS: readonly { way: SignInWay; method: string; path: string }[] = [
+  { way: 'signIn', method: 'POST', path: '/api/auth/sign-in/email' },
+  { way: 'signOut', method: 'POST', path: '/api/auth/sign-out' },
+  { way: 'session', method: 'GET', path: '/api/auth/get-session' },
 ]
 
-/** Whether a request takes one of the ways that are open. */
-export function signInWay(request: Pick<Request, 'method' | 'url'>): boolean {
+/** Which of the ways that are open a request takes; `null` for every other. */
+export function signInWay(request: Pick<Request, 'method' | 'url'>): SignInWay | null {
   const { pathname } = new URL(request.url)
-  return WAYS.some(({ method, path }) => request.method === method && pathname === path)
+  return WAYS.find(({ method, path }) => request.method === method && pathname === path)?.way ?? null
 }

@@ -182,7 +182,7 @@ describe('taking in readings', () => {
 
 describe('the owner of the database, in the ordinary course', () => {
   it.each([
-    'alter table reading disable trigger all',
+    'alter table reading disable trigger user',
     'alter table reading disable trigger reading_append_only',
     'alter table pack disable trigger pack_not_emptied',
     'drop trigger attachment_append_only on attachment',

@@ -1,10 +1,12 @@
 import type { Metadata } from 'next'
+import { headers } from 'next/headers'
 import { keyFingerprint } from '@/core/pack/seal'
 import { appDatabase } from '@/db/client'
 import { noteOpened } from '@/db/queries/packs'
 import { CustomerPage } from '@/features/customer/CustomerPage'
-import { MessagePage } from '@/features/MessagePage'
+import { MessagePage, TooOften } from '@/features/MessagePage'
 import { customerPack } from '@/server/customerPack'
+import { linkWasClosed, mayAskForLink } from '@/server/throttle/linkThrottle'
 
 export const metadata: Metadata = {
   title: 'Your battery backup',
@@ -27,7 +29,10 @@ const CLOSED = {
 
 export default async function CustomerRoute({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params
+  const asked = await headers()
+  if (!mayAskForLink(asked)) return <TooOften />
   const found = await customerPack(token)
+  if (found.state !== 'open') linkWasClosed(asked)
   if (found.state !== 'open') return <MessagePage title={CLOSED[found.state][0]}>{CLOSED[found.state][1]}</MessagePage>
   await noteOpened(appDatabase().db, found.linkId)
   return (
