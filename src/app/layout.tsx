@@ -1,9 +1,7 @@
 import type { Metadata, Viewport } from 'next'
-import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { faceVariables } from '@/look/fonts'
 import { palette } from '@/look/palette'
-import { NONCE_HEADER } from '@/server/contentPolicy'
 import { LAMP_SCRIPT } from '@/ui/lampScript'
 import { Providers } from './providers'
 
@@ -19,12 +17,14 @@ export const viewport: Viewport = {
   interactiveWidget: 'resizes-content',
 }
 
-export default async function Layout({ children }: { children: ReactNode }) {
-  const nonce = (await headers()).get(NONCE_HEADER) ?? undefined
+/** Each answer has a nonce of its own, so no page is made beforehand. */
+export const dynamic = 'force-dynamic'
+
+export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" className={faceVariables} suppressHydrationWarning>
       <head>
-        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
+        <script dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
       </head>
       <body>
         <Providers>{children}</Providers>

@@ -49,7 +49,7 @@ describe('a request’s body', () => {
 })
 
 describe('an answer', () => {
-  const status = async (work: () => Promise<Response>, request = post('')) => {
+  const status = async (work: () => Promise<Response>, request = post('', { 'sec-fetch-site': 'same-origin' })) => {
     const response = await answer(request, work)
     return [response.status, ((await response.json()) as { message: string }).message] as const
   }

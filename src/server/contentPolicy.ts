@@ -1,11 +1,14 @@
-/** Header by which a page's own nonce reaches what renders it. */
-export const NONCE_HEADER = 'x-awlbright-nonce'
+import { createHash } from 'node:crypto'
+import { LAMP_SCRIPT } from '@/ui/lampScript'
 
-/** What a page may load and run. Styles are written by the look's own library at run time; scripts run by nonce alone. */
+/** The one script that stands in the page itself; it is the same on every page, and so is its digest. */
+const LAMP_DIGEST = createHash('sha256').update(LAMP_SCRIPT).digest('base64')
+
+/** What a page may load and run. Styles are written by the look's own library at run time; scripts run by nonce or digest alone. */
 export const contentPolicy = (nonce: string): string =>
   [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'`,
+    `script-src 'self' 'nonce-${nonce}' 'sha256-${LAMP_DIGEST}' 'strict-dynamic' 'wasm-unsafe-eval'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self' data:",

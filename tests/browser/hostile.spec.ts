@@ -1,6 +1,8 @@
 import { expect, test } from '@playwright/test'
 import { makeJob, signIn } from './support'
 
+const JOB = '018f0000-0000-7000-8000-000000000101'
+
 test('says that it is well, and what it checked', async ({ request }) => {
   const response = await request.get('/api/health')
   expect([response.status(), await response.json()]).toEqual([
@@ -81,4 +83,60 @@ test('answers hostile requests in words and stays up', async ({ context }) => {
   ])
     expect((await request.get(path)).status()).toBe(404)
   expect((await request.get('/api/health')).status()).toBe(200)
+})
+
+test('pages run their own scripts and nobody else’s, and stand in no frame', async ({ page, context }) => {
+  const faults: string[] = []
+  page.on('pageerror', (error) => faults.push(error.message))
+  page.on('console', (message) => {
+    if (/content security policy/i.test(message.text())) faults.push(message.text())
+  })
+  await signIn(context, 'ines')
+  const nonces = new Set<string>()
+  for (const path of ['/', '/sign-in', '/verify', `/jobs/${JOB}?stage=wire`]) {
+    const response = await page.goto(path)
+    const policy = response?.headers()['content-security-policy'] ?? ''
+    expect(policy).toContain("frame-ancestors 'none'")
+    const [nonce = ''] = /'nonce-[^']+'/.exec(policy) ?? []
+    expect(nonce).not.toBe('')
+    nonces.add(nonce)
+    await expect(page.getByRole('heading').first()).toBeVisible()
+  }
+  expect(nonces.size).toBe(4)
+  await page.addScriptTag({ content: 'window.planted = true' }).catch(() => null)
+  expect(await page.evaluate(() => 'planted' in window)).toBe(false)
+  expect(faults.filter((fault) => !/inline script/i.test(fault))).toEqual([])
+})
+
+test('a stranger’s failures do not lock out a device that was in before', async ({ browser }) => {
+  const context = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL })
+  const signInAs = (password: string) =>
+    context.request.post('/api/auth/sign-in/email', { data: { email: 'oskar@harrowlight.example', password } })
+  expect((await signInAs('lamp-and-awl')).status()).toBe(200)
+  const stranger = await browser.newContext({ baseURL: process.env.AWLBRIGHT_TEST_URL })
+  const tries: number[] = []
+  for (let k = 0; k < 14; k++) {
+    // what the stranger says of where he comes from is not read
+    const response = await stranger.request.post('/api/auth/sign-in/email', {
+      data: { email: 'oskar@harrowlight.example', password: `guess ${k}` },
+      headers: { 'x-forwarded-for': `203.0.113.${k}`, 'x-awlbright-address': `203.0.113.${k}` },
+    })
+    tries.push(response.status())
+  }
+  expect(tries.slice(0, 10)).toEqual(Array(10).fill(401))
+  expect(tries.slice(10)).toEqual(Array(4).fill(429))
+  expect((await signInAs('lamp-and-awl')).status()).toBe(200)
+  await stranger.close()
+  await context.close()
+})
+
+test('no other way of the sign-in library is open', async ({ context }) => {
+  await signIn(context, 'ines')
+  for (const [path, data] of [
+    ['/api/auth/update-user', { name: 'Somebody Else' }],
+    ['/api/auth/change-password', { currentPassword: 'lamp-and-awl', newPassword: 'another-one-1' }],
+    ['/api/auth/delete-user', {}],
+  ] as const)
+    expect((await context.request.post(path, { data })).status()).toBe(404)
+  expect((await context.request.post('/api/auth/sign-in/email', { data: 'x'.repeat(9000) })).status()).toBe(413)
 })
