@@ -2,7 +2,7 @@ import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
 import { faceVariables } from '@/look/fonts'
 import { palette } from '@/look/palette'
-import { LAMP_SCRIPT } from '@/ui/lampScript'
+import { LAMP_SCRIPT } from '@/look/lampScript'
 import { Providers } from './providers'
 
 export const metadata: Metadata = {

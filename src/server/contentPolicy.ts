@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { LAMP_SCRIPT } from '@/ui/lampScript'
+import { LAMP_SCRIPT } from '@/look/lampScript'
 
 /** The one script that stands in the page itself; it is the same on every page, and so is its digest. */
 const LAMP_DIGEST = createHash('sha256').update(LAMP_SCRIPT).digest('base64')

@@ -1,7 +1,7 @@
 'use client'
 import { useSyncExternalStore } from 'react'
 import { remember } from './deviceMemory'
-import { LAMP_KEY } from './lampScript'
+import { LAMP_KEY } from '@/look/lampScript'
 
 const listeners = new Set<() => void>()
 

@@ -37,6 +37,7 @@ test.describe('the outage bench', () => {
       await expect(page.getByText('No recording yet')).toBeVisible()
     }
     const response = await context.request.post(`/api/jobs/${jobId}/recordings`, {
+      headers: { 'sec-fetch-site': 'same-origin' },
       multipart: {
         readingId: '018f0000-0000-7000-8000-00000000f001',
         pointKey: 'outage.gap',

@@ -11,6 +11,7 @@ import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { Sheet } from '@/ui/Sheet'
 import { problemWords } from '../api'
+import { useAlive } from '@/ui/useAlive'
 import { PersonTools } from '../job/PersonTools'
 import { JobCard } from './JobCard'
 import { NewJob } from './NewJob'
@@ -27,6 +28,7 @@ const GROUP_WORDS: Readonly<Record<JobGroup, string>> = {
 export function JobsPage({ first, actor, today }: { first: Record<JobGroup, JobPage>; actor: Actor; today: string }) {
   const [creating, setCreating] = useState(false)
   const [typed, setTyped] = useState('')
+  const alive = useAlive()
   const search = useDeferredValue(typed.trim())
   const none = JOB_GROUPS.every((group) => first[group].jobs.length === 0)
   return (
@@ -77,7 +79,7 @@ export function JobsPage({ first, actor, today }: { first: Record<JobGroup, JobP
             )}
             <ButtonLink href="/verify">Verify a pack</ButtonLink>
             {mayCall(actor.role, 'createJob') && (
-              <Button variant="act" onClick={() => setCreating(true)}>
+              <Button variant="act" onClick={() => setCreating(true)} disabled={!alive}>
                 New job
               </Button>
             )}
