@@ -1,3 +1,4 @@
+import { tameCell } from './tameCell'
 import Papa from 'papaparse'
 import { type FieldIssue, type Result, err, ok } from '../result'
 
@@ -84,18 +85,20 @@ export function guessColumn(header: readonly string[], names: readonly string[])
 /** A cell for a CSV file; quoted where it must be, and never read as a formula by a sheet. */
 export function csvCell(value: string | number | boolean | null): string {
   if (value === null) return ''
-  const text = typeof value === 'string' && /^[=+\-@\t]/.test(value) ? `'${value}` : String(value)
+  const text = typeof value === 'string' ? tameCell(value) : String(value)
   return /[",;\n\r]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
 }
 
-/** The header and the rows of these lines alone, cells as they stand in the file: what was kept aside, to be put right and read again. An unreadable file gives an empty text. */
+/** The header and the rows of these lines alone, cells as they stand in the file, but for what a sheet would run: what was kept aside, to be put right and read again. An unreadable file gives an empty text. */
 export function rowsOfLines(text: string, lines: readonly number[]): string {
   const table = readCsvTable(text)
   if (!table.ok) return ''
   const wanted = new Set(lines)
   return (
     Papa.unparse(
-      [table.value.header, ...table.value.rows.filter(({ line }) => wanted.has(line)).map(({ cells }) => cells)],
+      [table.value.header, ...table.value.rows.filter(({ line }) => wanted.has(line)).map(({ cells }) => cells)].map(
+        (cells) => cells.map(tameCell),
+      ),
       { delimiter: table.value.delimiter, newline: '\n' },
     ) + '\n'
   )

@@ -19,10 +19,13 @@ const localTime = (day: string, minutes: number): string => {
   return at.toISOString().slice(0, 19)
 }
 
+/** Names on one line: a line of its own in a calendar file would be an entry of its own. */
+const oneLine = (text: string) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ').trim()
+
 /** The crew's day as an iCalendar (RFC 5545): one event a task with its people, and one for the time without supply. Times float: they are local wherever they are read. */
 export function dayCalendar({ jobId, jobName, place, day, tasks, nameOfPerson, powerOff }: CalendarInput): string {
   const calendar = ical({
-    name: `${jobName}: crew day`,
+    name: `${oneLine(jobName)}: crew day`,
     method: ICalCalendarMethod.PUBLISH,
     prodId: { company: 'Awlbright', product: 'Crew day' },
   })
@@ -32,9 +35,9 @@ export function dayCalendar({ jobId, jobName, place, day, tasks, nameOfPerson, p
       floating: true,
       start: localTime(day, startMin),
       end: localTime(day, endMin),
-      summary: name,
-      location: place,
-      description: people.map(nameOfPerson).join(', '),
+      summary: oneLine(name),
+      location: oneLine(place),
+      description: people.map((id) => oneLine(nameOfPerson(id))).join(', '),
     })
   for (const [k, { fromMin, toMin }] of powerOff.entries())
     calendar.createEvent({
@@ -42,8 +45,8 @@ export function dayCalendar({ jobId, jobName, place, day, tasks, nameOfPerson, p
       floating: true,
       start: localTime(day, fromMin),
       end: localTime(day, toMin),
-      summary: `${jobName}: no supply`,
-      location: place,
+      summary: `${oneLine(jobName)}: no supply`,
+      location: oneLine(place),
       description: fromMin >= DAY_MIN ? 'on a later day' : '',
     })
   return calendar.toString()

@@ -5,9 +5,12 @@ import { fileChunk, storedFile } from '../schema'
 
 export const CHUNK_BYTES = 1024 * 1024
 
+/** SHA-256 of bytes, in hex, by the platform. */
+export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
+
 /** Stores bytes under their digest, in chunks; the same bytes twice are one file. Answers with the digest. */
 export async function storeFile(db: Db, bytes: Uint8Array, mediaType: string): Promise<string> {
-  const sha256 = createHash('sha256').update(bytes).digest('hex')
+  const sha256 = sha256Of(bytes)
   const added = await db
     .insert(storedFile)
     .values({ sha256, byteCount: bytes.length, mediaType, chunkCount: Math.ceil(bytes.length / CHUNK_BYTES) })

@@ -1,9 +1,7 @@
+import { tameCell } from '@/core/exchange/tameCell'
 import Papa from 'papaparse'
 import type { Bench } from '@/core/evidence/bench'
 import type { Reading } from '@/core/evidence/reading'
-
-/** A cell that a spreadsheet would run as a formula gets a leading apostrophe. */
-const tame = (text: string) => (/^[=+\-@\t\r]/.test(text) && !/^[+-]?[\d.]+$/.test(text) ? `'${text}` : text)
 
 /** All readings of a job as CSV, corrected ones included: what, when, by whom, with what, and what corrects what. */
 export function readingsCsv(readings: readonly Reading[], { points, context }: Bench): string {
@@ -42,7 +40,7 @@ export function readingsCsv(readings: readonly Reading[], { points, context }: B
         reading.supersedes ?? '',
         reading.supersedeReason ?? '',
         reading.shownVerdict,
-      ].map((cell) => tame(String(cell))),
+      ].map((cell) => tameCell(String(cell))),
     ),
   })
 }

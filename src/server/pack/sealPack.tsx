@@ -1,18 +1,18 @@
 import { pointsToShow } from '@/core/evidence/bench'
 import { renderToBuffer } from '@react-pdf/renderer'
-import { zipSync } from 'fflate'
 import { and, eq } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { canonicalJson } from '@/core/pack/canonicalJson'
 import { publicKeyOf, sealFiles } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
-import { fileBytes, storeFile } from '@/db/queries/files'
+import { fileBytes, sha256Of, storeFile } from '@/db/queries/files'
 import { jobById } from '@/db/queries/installations'
 import { addPack } from '@/db/queries/packs'
 import { crew, crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
+import { writePack } from './packWriter'
 import { readingsCsv } from './readingsCsv'
 import { Report } from './Report'
 import { registerReportFonts } from './reportFonts'
@@ -102,13 +102,8 @@ export async function sealPack(
     'readings.csv': utf8(readingsCsv(record.readings, bench)),
   }
   for (const { path, sha256 } of attached) files[path] = await fileBytes(db, sha256)
-  const zip = zipSync(
-    Object.fromEntries(
-      Object.entries(sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex)).map(
-        ([path, bytes]) => [path, [bytes, { level: /\.(jpg|pdf)$/.test(path) ? 0 : 6, mtime: sealedAt }]],
-      ),
-    ),
-  )
+  const sealed = sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex, sha256Of)
+  const zip = await writePack(sealed, now)
   const packId = uuidv7()
   await db.transaction(async (tx) => {
     const sha256 = await storeFile(tx, zip, 'application/zip')
