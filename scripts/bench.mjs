@@ -17,16 +17,22 @@ spawnSync('node', ['--expose-gc', '--import', 'tsx', 'scripts/bench/traceAnalysi
 spawnSync('node', ['--import', 'tsx', 'scripts/bench/planning.ts'], { cwd: root, stdio: 'inherit' })
 spawnSync('node', ['--import', 'tsx', 'scripts/bench/crewDay.ts'], { cwd: root, stdio: 'inherit' })
 spawnSync('node', ['--import', 'tsx', 'scripts/bench/positionCheck.ts'], { cwd: root, stdio: 'inherit' })
+spawnSync('node', ['--import', 'tsx', 'scripts/bench/sealing.ts'], { cwd: root, stdio: 'inherit' })
 ensureBuild(root)
 const dataFolder = join(root, '.test-data/bench')
 rmSync(dataFolder, { recursive: true, force: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
 try {
-  for (const script of ['readingRoundTrip', 'planBench'])
+  for (const script of ['readingRoundTrip', 'planBench', 'fullDatabase'])
     spawnSync(tsx, [`scripts/bench/${script}.ts`], {
       cwd: root,
       stdio: 'inherit',
-      env: { ...app.env, AWLBRIGHT_BENCH_URL: app.address, AWLBRIGHT_BENCH_CHROMIUM: executablePath },
+      env: {
+        ...app.env,
+        AWLBRIGHT_BENCH_URL: app.address,
+        AWLBRIGHT_BENCH_CHROMIUM: executablePath,
+        AWLBRIGHT_BENCH_OWNER: app.ownerUrl,
+      },
     })
 } finally {
   await app.stop()

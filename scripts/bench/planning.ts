@@ -1,3 +1,4 @@
+import { median } from './median'
 import { readFileSync } from 'node:fs'
 import { readProfileCsv } from '@/core/exchange/profileCsv'
 import { type KnownSystem, autonomyOfYear } from '@/core/plan/autonomy'
@@ -8,7 +9,6 @@ import { placed } from '@/features/plan/loadLanes'
 import { aLoad, house } from '../../tests/support/house'
 
 // How fast the plan answers: an outage from every hour of a year (P-8), a load in hand among 200 (P-4, P-6), sizes over a year (P-14).
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] as number
 function timed(times: number, run: () => unknown): { best: number; mid: number } {
   for (let k = 0; k < 5; k++) run()
   const took = Array.from({ length: times }, () => {

@@ -1,3 +1,4 @@
+import { median } from './median'
 import { chromium } from '@playwright/test'
 import { waveAsSingleFile } from '@/devices/waveSource'
 
@@ -18,7 +19,6 @@ await context.addInitScript('globalThis.__name = (fn) => fn')
 const page = await context.newPage()
 await page.goto(`/jobs/${JOB}?stage=earth`)
 await page.locator('[data-alive]').waitFor()
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] as number
 const worst = (values: number[]) => Math.max(...values)
 
 /** Presses Enter inside the page and measures there, so that the driver's own delay does not count. */

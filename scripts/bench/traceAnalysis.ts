@@ -1,3 +1,4 @@
+import { median } from './median'
 import { type WaveScenario, waveAsSingleFile, waveSamples } from '@/devices/waveSource'
 import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
@@ -26,8 +27,6 @@ function asCsv(scenario: WaveScenario): Uint8Array {
     `time_s,v1_V\n${Array.from(volts, (v, k) => `${(k / scenario.rateHz).toFixed(6)},${v.toFixed(3)}`).join('\n')}\n`,
   )
 }
-
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] as number
 
 for (const [form, name, bytes, scenario] of [
   ['COMTRADE 2013 single file, BINARY', 'a.cff', waveAsSingleFile(SCENARIO), SCENARIO],

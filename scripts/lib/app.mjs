@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { freePort, secretsOf, startCluster } from './cluster.mjs'
 import { run, start, stop, until } from './run.mjs'
 
-/** @returns {Promise<{ address: string, env: Record<string, string>, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null, householdLink: string | null }>} `ended` settles when any part ends by itself */
+/** @returns {Promise<{ address: string, env: Record<string, string>, ownerUrl: string, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null, householdLink: string | null }>} `ended` settles when any part ends by itself */
 export async function startApp({ root, bin, dataFolder, port, quiet = false, dev = false }) {
   const cluster = await startCluster(bin, dataFolder)
   const children = []
@@ -59,6 +59,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
     return {
       address,
       env,
+      ownerUrl: cluster.ownerUrl,
       stop: stopAll,
       ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))),
       customerLink: linkIn('demo-link'),
