@@ -106,6 +106,15 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     )
     await page.getByRole('button', { name: 'Battery and gateway' }).click()
     await fill(page, { 'Usable energy': '9.6 kWh', 'Backup reserve': '40', 'Charge as usual': '70' }, /Save/)
+    // without what carries the house in an outage no limit is known, and the plan says so
+    await stage(page, 'Plan')
+    await expect(
+      page.getByText('The source limits are open: the rating of gateway or changeover switch is missing.'),
+    ).toBeVisible()
+    await stage(page, 'Survey')
+    await page.getByRole('tab', { name: /Sources/ }).click()
+    await page.getByRole('button', { name: 'Battery and gateway' }).click()
+    await fill(page, { 'Gateway rating': '63' }, /Save/)
     // what only the maker can state: without it no gap is promised
     await page.getByRole('button', { name: 'Add a declared figure' }).click()
     await fill(

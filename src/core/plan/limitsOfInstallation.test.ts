@@ -3,7 +3,7 @@ import { house } from '../../../tests/support/house'
 import type { Component, Installation, NamedSourceUnit } from '../installation/installation'
 import { contradictionsOf } from './contradictions'
 import { sourceDevices } from './devicesOfInstallation'
-import { carryingA, limitsOfInstallation } from './limitsOfInstallation'
+import { carryingA, limitsOfInstallation, missingForLimits } from './limitsOfInstallation'
 import { moduleLimits, systemOfPlan } from './yearOfInstallation'
 import { planOfInstallation } from './planOfInstallation'
 import { schoolReason } from './schoolReason'
@@ -113,4 +113,39 @@ describe('cheap hours that charge to no more than the reserve', () => {
       [],
       [],
     ]))
+})
+
+describe('what the limits wait for', () => {
+  it('is named thing by thing, and is nothing once they are known', () => {
+    expect(missingForLimits(house())).toEqual([])
+    expect(missingForLimits({ ...house(), sources: { ...house().sources, units: [] } })).toEqual([
+      'an inverter with its modules and their declared figures',
+    ])
+    expect(
+      missingForLimits(withSources({ gatewayA: null, switchA: null }, { inverterAcW: null, surgeS: null })),
+    ).toEqual(['of Unit: AC rating, time of its surge', 'the rating of gateway or changeover switch'])
+  })
+  it('is something exactly where the limits are unknown', () => {
+    const UNIT = [
+      'moduleCount',
+      'moduleW',
+      'inverterBatteryW',
+      'inverterAcW',
+      'inverterSurgeVa',
+      'moduleSurgeVa',
+      'surgeS',
+      'pvDcW',
+    ] as const
+    for (const key of UNIT) {
+      const blank = withSources({}, { [key]: null })
+      expect([key, limitsOfInstallation(blank).nightW, missingForLimits(blank).length]).toEqual([key, null, 1])
+    }
+    const dark = withSources({
+      pvAc: [{ name: 'Roof', expectedW: null, ratingW: null, side: 'island', onBackedPhase: true }],
+    })
+    expect([limitsOfInstallation(dark).nightW, missingForLimits(dark)]).toEqual([
+      null,
+      ['what Roof is expected to give'],
+    ])
+  })
 })

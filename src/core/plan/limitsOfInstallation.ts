@@ -26,3 +26,35 @@ export function limitsOfInstallation(installation: Installation): SourceLimits {
   if (gatewayA === null || !sources.units.every(knowsAcRating)) return UNKNOWN_LIMITS
   return sourceLimits({ pack: packId, units: sources.units, pvAc: sources.pvAc, gatewayA, feederA: sources.feederA })
 }
+
+/** What of a unit its limits are made from, in words. */
+const UNIT_FIGURES: readonly { words: string; missing: (unit: NamedSourceUnit) => boolean }[] = [
+  { words: 'number of modules', missing: ({ moduleCount }) => moduleCount === null },
+  { words: 'power of a module', missing: ({ moduleW }) => moduleW === null },
+  { words: 'battery side', missing: ({ inverterBatteryW }) => inverterBatteryW === null },
+  { words: 'AC rating', missing: (unit) => !knowsAcRating(unit) },
+  { words: 'surge', missing: ({ inverterSurgeVa }) => inverterSurgeVa === null },
+  { words: 'surge of a module', missing: ({ moduleSurgeVa }) => moduleSurgeVa === null },
+  { words: 'time of its surge', missing: ({ surgeS }) => surgeS === null },
+  { words: 'PV on its DC side', missing: ({ pvDcW }) => pvDcW === null },
+]
+
+/**
+ * What the limits wait for, each in a few words; empty once they are known.
+ *
+ * @example missingForLimits(house) // ['the rating of gateway or changeover switch']
+ */
+export function missingForLimits(installation: Installation): string[] {
+  const { units, pvAc } = installation.sources
+  if (units.length === 0) return ['an inverter with its modules and their declared figures']
+  return [
+    ...units.flatMap((unit) => {
+      const blank = UNIT_FIGURES.filter(({ missing }) => missing(unit)).map(({ words }) => words)
+      return blank.length === 0 ? [] : [`of ${unit.name}: ${blank.join(', ')}`]
+    }),
+    ...pvAc
+      .filter(({ side, onBackedPhase, expectedW }) => side === 'island' && onBackedPhase && expectedW === null)
+      .map(({ name }) => `what ${name} is expected to give`),
+    ...(carryingA(installation) === null ? ['the rating of gateway or changeover switch'] : []),
+  ]
+}

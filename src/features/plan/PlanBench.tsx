@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { School } from '@/core/plan/changeoverLoad'
 import { medicalToSettle } from '@/core/plan/medical'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import { missingForLimits } from '@/core/plan/limitsOfInstallation'
 import { schoolReason } from '@/core/plan/schoolReason'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
@@ -73,6 +74,7 @@ export function PlanBench() {
   const { View } = VIEWS.find(({ key }) => key === open) ?? VIEWS[0]
   const { chosenSchool } = installation
   const recommended = schoolReason(plan)
+  const missing = missingForLimits(installation)
   const reason = chosenSchool ? installation.schoolReason : recommended
   const unsettled = medicalToSettle(installation)
   return (
@@ -106,7 +108,7 @@ export function PlanBench() {
           }
         >
           {limits.nightW === null
-            ? 'The source limits are open: an inverter with its modules and their declared figures is missing.'
+            ? `The source limits are open: ${missing.join('; ')} ${missing.length === 1 && !missing[0]?.includes(',') ? 'is' : 'are'} missing.`
             : 'Add loads that are backed up; then the demand can be held against the limits.'}
         </Notice>
       )}
