@@ -1,5 +1,6 @@
 import { type Schema, ValidationError } from 'yup'
 import { type FieldIssue } from '@/core/result'
+import { hostileShape } from './hostileShape'
 import { Problem } from './problem'
 
 /**
@@ -8,6 +9,8 @@ import { Problem } from './problem'
  * @throws Problem 422 with every issue and its path
  */
 export function parseInput<T>(schema: Schema<T>, input: unknown): T {
+  const hostile = hostileShape(input)
+  if (hostile !== null) throw new Problem(422, `${hostile} Nothing was stored.`)
   try {
     return schema.cast(schema.validateSync(input, { abortEarly: false }), { stripUnknown: true }) as T
   } catch (error) {
