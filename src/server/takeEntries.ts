@@ -24,16 +24,22 @@ const entrySchema = yup.object({
 })
 type SentEntry = yup.InferType<typeof entrySchema>
 
-const batchSchema = yup.object({
+const sentAtSchema = yup.object({
   /** The device’s clock as it sends: what it says of the time is held against the server’s. */
   sentAt: instant('Sent').nullable().default(null),
-  entries: yup
-    .array()
-    .strict()
-    .of(yup.mixed<object>().defined().nullable())
-    .max(MOST_ENTRIES, `A batch holds ${MOST_ENTRIES} entries at most`)
-    .required(required('Entries')),
 })
+
+/**
+ * The entries of a batch, none of them looked at yet: what is wrong with one is no reason to refuse another.
+ *
+ * @throws Problem 422 when it is no batch, or too long a one
+ */
+function batchOf(body: unknown): { entries: unknown[]; sentAt: string | null } {
+  const { entries, sentAt } = (body ?? {}) as { entries?: unknown; sentAt?: unknown }
+  if (!Array.isArray(entries)) throw new Problem(422, 'A batch is a list of entries. Nothing was stored.')
+  if (entries.length > MOST_ENTRIES) throw new Problem(422, `A batch holds ${MOST_ENTRIES} entries at most.`)
+  return { entries, ...parseInput(sentAtSchema, { sentAt }) }
+}
 
 /** Use cases that take away: what is gone already needs no taking away, so sending twice is harmless. */
 const TAKES_AWAY: readonly CommandName[] = ['removeItem', 'removeSurveyItem', 'removeFitItem']
@@ -76,8 +82,8 @@ function look(candidate: unknown): Looked {
  * @throws Problem 422 when the batch itself is not one
  */
 export async function takeEntries(db: Db, actor: Actor, body: unknown): Promise<Acknowledgement[]> {
-  const { entries, sentAt } = parseInput(batchSchema, body)
-  const looked = (entries as unknown[]).map(look)
+  const { entries, sentAt } = batchOf(body)
+  const looked = entries.map(look)
   const acknowledgements: Acknowledgement[] = []
   for (let at = 0; at < looked.length;) {
     const run = readingsFrom(looked, at)
