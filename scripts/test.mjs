@@ -1,10 +1,11 @@
-// npm test: installs what is missing, then types, lint, unit and database tests, and the browser tests against the built app.
+// npm test: installs what is missing, then types, lint, unit and database tests, the browser tests against the built app, and kills of server and database.
 // Each part runs whatever became of the one before; the last line is the sum.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { startApp } from './lib/app.mjs'
+import { killsWhileReadingsComeIn } from './lib/attack.mjs'
 import { ensureBuild } from './lib/build.mjs'
 import { freePort, startCluster } from './lib/cluster.mjs'
 import { Blocked, run } from './lib/run.mjs'
@@ -14,7 +15,7 @@ const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const work = join(root, '.test-data')
 const bin = (name) => join(root, 'node_modules/.bin', name)
 /** `npm test -- browser wire.spec` runs one part, and of it the files whose names hold one of the words behind. */
-const PARTS = ['types', 'lint', 'database', 'browser']
+const PARTS = ['types', 'lint', 'database', 'browser', 'attack']
 const [only, ...files] = process.argv.slice(2)
 let passed = 0
 let failed = 0
@@ -100,6 +101,26 @@ async function browserTests(postgres, chromium) {
   }
 }
 
+/** Kills of server and database while readings come in, on a data folder of their own. */
+async function attackTests(postgres) {
+  ensureBuild(root)
+  console.log('\n== Kills while readings come in')
+  const app = await startApp({
+    root,
+    bin: postgres,
+    dataFolder: join(work, 'attack'),
+    port: await freePort(),
+    quiet: true,
+  })
+  try {
+    const counts = await killsWhileReadingsComeIn(app)
+    passed += counts.passed
+    failed += counts.failed
+  } finally {
+    await app.stop()
+  }
+}
+
 /** Whatever a part could not even start is a failure with its reason, and the other parts still run. */
 async function part(name, work) {
   try {
@@ -115,7 +136,7 @@ try {
   const postgres = ensurePostgres()
   const chromium = ensureChromium()
   // a throw-away cluster: what an earlier run left is cleared, its server first
-  for (const name of ['database', 'app']) {
+  for (const name of ['database', 'app', 'attack']) {
     const folder = join(work, name)
     if (!existsSync(folder)) continue
     const left = await startCluster(postgres, folder)
@@ -131,6 +152,7 @@ try {
   if (wanted('lint')) check('Lint', 'npm', ['run', '--silent', 'lint'])
   if (wanted('database')) await part('Unit and database tests', () => databaseTests(postgres))
   if (wanted('browser')) await part('Browser tests', () => browserTests(postgres, chromium))
+  if (wanted('attack')) await part('Kills', () => attackTests(postgres))
 } catch (error) {
   console.error(error instanceof Blocked ? error.message : error)
   failed++

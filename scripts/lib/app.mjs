@@ -38,22 +38,26 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
     run(tsx, ['demo/load.ts'], { cwd: root, env })
     const worker = start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio })
     children.push(worker)
-    const web = dev
-      ? start(join(root, 'node_modules/.bin/next'), ['dev', '-H', '127.0.0.1', '-p', String(port)], {
-          cwd: root,
-          env,
-          stdio,
-        })
-      : start(tsx, ['src/server/web.ts', '127.0.0.1', String(port)], { cwd: root, env, stdio })
+    const startWeb = () =>
+      dev
+        ? start(join(root, 'node_modules/.bin/next'), ['dev', '-H', '127.0.0.1', '-p', String(port)], {
+            cwd: root,
+            env,
+            stdio,
+          })
+        : start(tsx, ['src/server/web.ts', '127.0.0.1', String(port)], { cwd: root, env, stdio })
+    const whenReady = (web) =>
+      until(async () => {
+        for (const [name, child] of [
+          ['web server', web],
+          ['queue worker', worker],
+        ])
+          if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
+        return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
+      }, 'the web server')
+    let web = startWeb()
     children.push(web)
-    await until(async () => {
-      for (const [name, child] of [
-        ['web server', web],
-        ['queue worker', worker],
-      ])
-        if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
-      return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
-    }, 'the web server')
+    await whenReady(web)
     const linkIn = (name) =>
       existsSync(join(dataFolder, name)) ? address + readFileSync(join(dataFolder, name), 'utf8').trim() : null
     return {
@@ -61,6 +65,18 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
       env,
       ownerUrl: cluster.ownerUrl,
       stop: stopAll,
+      /** What an attack does to it, and how it comes up again. */
+      crashDatabase: async () => {
+        cluster.crash()
+        await whenReady(web)
+      },
+      crashWeb: async () => {
+        process.kill(-web.pid, 'SIGKILL')
+        children.splice(children.indexOf(web), 1)
+        web = startWeb()
+        children.push(web)
+        await whenReady(web)
+      },
       ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))),
       customerLink: linkIn('demo-link'),
       householdLink: linkIn('demo-link-household'),
