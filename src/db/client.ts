@@ -8,8 +8,9 @@ export type Db = Database | Parameters<Parameters<Database['transaction']>[0]>[0
 
 export function connect(connectionString: string, max = 10): { db: Database; pool: pg.Pool } {
   const pool = new pg.Pool({ connectionString, max, connectionTimeoutMillis: 3000 })
-  // an idle connection that breaks is replaced at its next use; without a listener it would end the process
+  // a connection that breaks is replaced at its next use; without a listener it would end the process, whether it lies idle or a transaction holds it
   pool.on('error', () => {})
+  pool.on('connect', (client) => client.on('error', () => {}))
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool }
 }
 

@@ -1,3 +1,4 @@
+import { connect } from '@/db/client'
 import { createHash, randomBytes } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -6,7 +7,7 @@ import { CHUNK_BYTES, fileBytes, fileFacts, fileStream, storeFile } from '@/db/q
 import { installationsOf, jobById } from '@/db/queries/installations'
 import { membershipOf } from '@/db/queries/members'
 import { fileChunk, job } from '@/db/schema'
-import { eq } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import { onJobEvidence } from '@/server/jobEvents'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
@@ -158,4 +159,23 @@ it('knows whose crew a person works in, and who works in none', async () => {
     crewName: 'Test crew',
   })
   expect(await membershipOf(db, 'nobody')).toBeNull()
+})
+
+describe('a connection that breaks', () => {
+  it('fails the transaction that holds it, and nothing else', async () => {
+    const own = connect(process.env.DATABASE_URL ?? '', 2)
+    try {
+      const work = own.db.transaction(async (tx) => {
+        const { rows } = await tx.execute<{ pid: number }>(sql`select pg_backend_pid() as pid`)
+        // ended while the transaction waits for something else: nobody is listening to the connection just then
+        await own.db.execute(sql`select pg_terminate_backend(${rows[0]?.pid ?? 0})`)
+        await new Promise((next) => setTimeout(next, 100))
+        await tx.execute(sql`select 1`)
+      })
+      await expect(work).rejects.toThrow()
+      expect((await own.db.execute<{ one: number }>(sql`select 1 as one`)).rows).toEqual([{ one: 1 }])
+    } finally {
+      await own.pool.end()
+    }
+  })
 })
