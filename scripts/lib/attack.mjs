@@ -53,8 +53,8 @@ async function device(address, cookie, jobId, told, isOver) {
     try {
       const response = await post(address, cookie, '/api/sync', { entries: waiting, sentAt: new Date().toISOString() })
       if (!response.ok) throw new Error(`answered ${response.status}`)
-      for (const { id, outcome } of await response.json())
-        told.push({ id, outcome, entry: waiting.find((one) => one.id === id) })
+      for (const { id, outcome, message } of await response.json())
+        told.push({ id, outcome, message, entry: waiting.find((one) => one.id === id) })
       waiting = []
     } catch {
       // no answer: the same goes again when there is somebody to take it
@@ -102,7 +102,7 @@ export async function killsWhileReadingsComeIn(app) {
   check(
     'nothing was refused for a kill',
     told.length === acknowledged.length,
-    `${told.length - acknowledged.length} of ${told.length}`,
+    `${told.length - acknowledged.length} of ${told.length} ${[...new Set(told.map(({ message }) => message).filter(Boolean))].join(' | ')}`,
   )
   const database = new pg.Client({ connectionString: app.env.DATABASE_URL })
   await database.connect()
