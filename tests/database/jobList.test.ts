@@ -1,13 +1,14 @@
 import { eq, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
-import { beforeAll, describe, expect, it } from 'vitest'
-import { jobFacts } from '@/core/evidence/jobFacts'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
+import { FACTS_VERSION, jobFacts } from '@/core/evidence/jobFacts'
 import type { JobGroup } from '@/core/evidence/jobGroups'
 import { jobById } from '@/db/queries/installations'
-import { changedJobs, markAll } from '@/db/queries/summaries'
-import { instrument, jobChanged, jobSummary } from '@/db/schema'
+import { changedJobs, markAll, markOutdated } from '@/db/queries/summaries'
+import { instrument, jobChanged, jobSummary, wiringRevision } from '@/db/schema'
 import { jobRecord } from '@/server/jobAccess'
 import { sealPack } from '@/server/pack/sealPack'
+import { keepSummariesUp } from '@/server/summaries/keepUp'
 import { workOut, workOutChanged } from '@/server/summaries/workOut'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
@@ -272,5 +273,65 @@ describe('on the hot ways no query reads a table whole that grows', () => {
     const unread =
       /\.(made_by|recorded_by|added_by|sealed_by|requested_by|created_by|replaced_by|instrument_id|supersedes,job_id)$/
     expect(rows.map(({ on }) => on).filter((on) => !unread.test(on))).toEqual([])
+  })
+})
+
+describe('the worker that keeps the list up', () => {
+  it('works out what changes while it runs, and ends when it is told', async () => {
+    const own = await makeCrew()
+    const keeper = keepSummariesUp(db)
+    try {
+      const id = await makeJob(own)
+      await vi.waitFor(async () => expect(await isMarked(id)).toBe(false), { timeout: 20_000, interval: 100 })
+      expect(await stored(id)).toEqual(await truth(id))
+      await call(USE_CASES.recordReadings, db, own.actor('hand'), {
+        readings: [sent(id, 'outage.told', 'answer', 'yes')],
+      })
+      await vi.waitFor(async () => expect((await stored(id))?.readingCount).toBe(1), { timeout: 20_000, interval: 100 })
+    } finally {
+      await keeper.stop()
+    }
+    const late = await makeJob(own)
+    expect(await isMarked(late)).toBe(true)
+  })
+  it('works out anew what an earlier version of the rules said', async () => {
+    const own = await makeCrew()
+    const id = await makeJob(own)
+    await workOut(db, id)
+    await db.update(jobSummary).set({ factsVersion: 0 }).where(eq(jobSummary.jobId, id))
+    expect(await markOutdated(db, 1000)).toBeGreaterThan(0)
+    expect(await isMarked(id)).toBe(true)
+    await workOut(db, id)
+    const [row] = await db.select().from(jobSummary).where(eq(jobSummary.jobId, id))
+    expect(row?.factsVersion).toBe(FACTS_VERSION)
+  })
+  it('passes over a job that is gone, and takes its mark out', async () => {
+    const gone = uuidv7()
+    await db.insert(jobChanged).values({ jobId: gone })
+    await workOutChanged(db)
+    expect(await isMarked(gone)).toBe(false)
+  })
+  it('leaves a job marked that cannot be worked out, and goes on with the others', async () => {
+    const own = await makeCrew()
+    const [broken, sound] = [await makeJob(own), await makeJob(own)]
+    await workOut(db, broken)
+    await workOut(db, sound)
+    // a wiring that no door would let in: what is worked out from it fails
+    await db.insert(wiringRevision).values({
+      id: uuidv7(),
+      jobId: broken,
+      layer: 'wired',
+      number: 1,
+      note: 'broken',
+      graph: { nodes: 7 } as never,
+      madeBy: own.actor('lead').userId,
+      byName: 'Test lead',
+      madeAt: new Date().toISOString(),
+    })
+    await db.insert(jobChanged).values({ jobId: sound })
+    await workOutChanged(db)
+    expect([await isMarked(broken), await isMarked(sound)]).toEqual([true, false])
+    const [listed] = (await list(own, 'coming')).jobs.filter(({ id }) => id === broken)
+    expect(listed?.behind).toBe(true)
   })
 })
