@@ -6,6 +6,7 @@ import type { JobView } from '@/server/useCases/jobs'
 import { getJson } from '../api'
 import type { Outbox, OutboxState } from '../outbox/outbox'
 import { useOutbox } from '../outbox/useOutbox'
+import { gather } from './gather'
 import { mergeOutbox, withAcknowledged } from './mergeOutbox'
 
 export interface JobOnDevice {
@@ -29,13 +30,16 @@ const useJobQuery = (jobId: string, initial: JobView) =>
     retry: false,
   })
 
-/** Hears from the server that evidence was added on another device, and fetches the job again. */
-function useEvidenceEvents(jobId: string, refresh: () => Promise<void>): void {
+/** How long what comes in is gathered before the job is fetched again: a batch, and the echo of one’s own, are one fetch. */
+const GATHER_MS = 200
+
+/** Hears from the server that evidence was added, on whichever device. */
+function useEvidenceEvents(jobId: string, heard: () => void): void {
   useEffect(() => {
     const source = new EventSource(`/api/jobs/${jobId}/events`)
-    source.addEventListener('evidence', () => void refresh())
+    source.addEventListener('evidence', heard)
     return () => source.close()
-  }, [jobId, refresh])
+  }, [jobId, heard])
 }
 
 /** The job as this device knows it: fetched, told of changes elsewhere, and with the outbox on top. */
@@ -45,7 +49,9 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
   const { data: view } = useJobQuery(jobId, initial)
   const { outbox, state: outboxState } = useOutbox(actor.userId)
   const refresh = useCallback(() => queries.invalidateQueries({ queryKey: ['job', jobId] }), [queries, jobId])
-  useEvidenceEvents(jobId, refresh)
+  const gathered = useMemo(() => gather(refresh, GATHER_MS), [refresh])
+  useEffect(() => gathered.cancel, [gathered])
+  useEvidenceEvents(jobId, gathered.ask)
   useEffect(
     () =>
       outbox.onAcknowledged((entries) => {
@@ -53,9 +59,9 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
           ['job', jobId],
           (old) => old && { ...old, record: withAcknowledged(old.record, jobId, entries, new Date().toISOString()) },
         )
-        void refresh()
+        gathered.ask()
       }),
-    [outbox, queries, jobId, refresh],
+    [outbox, queries, jobId, gathered],
   )
   const record = useMemo(
     () => mergeOutbox(view.record, jobId, outboxState.entries),
