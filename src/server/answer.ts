@@ -1,10 +1,11 @@
 import { Problem } from './problem'
-import { codeOf, isDataFault, isDatabaseAway } from './databaseFault'
+import { codeOf, isDataFault, isDatabaseAway, isDatabaseBusy } from './databaseFault'
 import { log, withoutTokens } from './log'
 import { isOwnRequest } from './ownRequest'
 
 const REFUSED = 'The database does not take this as it stands. Look at it again; it is kept on this device.'
 const AWAY = 'The database does not answer. What you entered is kept on this device and sent later.'
+const BUSY = 'The server has much to do just now. What you entered is kept on this device and sent later.'
 const FAILED = 'Something went wrong on the server. What you entered is kept on this device; try again.'
 
 /** Runs a route's work and turns what goes wrong into an answer: problems in their own words, everything else without its insides. */
@@ -28,7 +29,7 @@ export async function answer(request: Request, work: () => Promise<Response>): P
     )
     return Response.json(
       {
-        message: fault ? REFUSED : away ? AWAY : FAILED,
+        message: fault ? REFUSED : isDatabaseBusy(error) ? BUSY : away ? AWAY : FAILED,
         issues: [],
       },
       { status: fault ? 422 : away ? 503 : 500 },

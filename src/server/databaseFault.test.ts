@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { constraintOf, isDataFault, isDatabaseAway } from './databaseFault'
+import { constraintOf, isDataFault, isDatabaseAway, isDatabaseBusy } from './databaseFault'
 
 const coded = (code: string, message = 'x') => Object.assign(new Error(message), { code })
 const wrapped = (cause: unknown) => new Error('Failed query: select 1', { cause })
@@ -33,6 +33,12 @@ describe('what the database says', () => {
     'is a fault of the app’s own otherwise: %s',
     (error) => expect([isDataFault(error), isDatabaseAway(error)]).toEqual([false, false]),
   )
+  it('tells a busy server from one that is away', () => {
+    for (const error of [coded('53300'), new Error('timeout exceeded when trying to connect')])
+      expect([isDatabaseBusy(error), isDatabaseBusy(wrapped(error)), isDatabaseAway(error)]).toEqual([true, true, true])
+    for (const error of [coded('ECONNREFUSED'), coded('57P01'), new Error('Connection terminated'), null])
+      expect(isDatabaseBusy(error)).toBe(false)
+  })
   it('names the rule that was broken', () => {
     const error = Object.assign(coded('23505'), { constraint: 'load_tag' })
     expect([constraintOf(wrapped(error)), constraintOf(coded('22003')), constraintOf(null)]).toEqual([

@@ -29,3 +29,12 @@ export function isDatabaseAway(error: unknown): boolean {
   }
   return false
 }
+
+/** Whether the database is there and every way to it is taken: a busy server, and not a broken one. */
+export function isDatabaseBusy(error: unknown): boolean {
+  for (let at: unknown = error; at instanceof Error; at = at.cause) {
+    if ('code' in at && at.code === '53300') return true
+    if (/timeout exceeded when trying to connect/i.test(at.message)) return true
+  }
+  return false
+}
