@@ -119,6 +119,8 @@ test('a gateway that does not answer is said so, and nothing is kept of it', asy
   await readFrom('127.0.0.1', '9')
   await expect(told).toContainText('That address is this server itself')
   await readFrom('10.255.255.1', '502')
-  await expect(told).toContainText('No gateway answers at 10.255.255.1:502')
+  await expect(told).toContainText(
+    /No gateway answers at 10\.255\.255\.1:502|10\.255\.255\.1:502 could not be read: Timed out/,
+  )
   await expect(page.getByRole('complementary', { name: 'Ledger' })).toContainText('Nothing recorded here yet')
 })

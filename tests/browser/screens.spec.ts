@@ -129,6 +129,7 @@ test('the door, the jobs, the customer’s page and the verifier have no accessi
   await signIn(context, 'ines')
   await page.goto('/')
   await expect(page.getByRole('heading', { name: /jobs today|Today:|Nothing on today/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'New job' })).toHaveCSS('opacity', '1')
   expect(await violations(page)).toEqual([])
 })
 
