@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { connect } from '../../src/db/client'
+import { signInToDemo } from '../lib/signIn.mjs'
 import { median } from './median'
 
 // The jobs page and the opening of a job with ten jobs and with ten thousand, asked over HTTP by somebody who is signed in.
@@ -12,19 +13,6 @@ const FEW = 10
 const MANY = 10_000
 const ASKED = 30
 const tsx = join(import.meta.dirname, '../../node_modules/.bin/tsx')
-
-async function signIn(): Promise<string> {
-  const response = await fetch(`${url}/api/auth/sign-in/email`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: url },
-    body: JSON.stringify({ email: 'ines@harrowlight.example', password: 'lamp-and-awl' }),
-  })
-  if (!response.ok) throw new Error(`signing in: ${response.status}`)
-  return response.headers
-    .getSetCookie()
-    .map((cookie) => cookie.split(';')[0])
-    .join('; ')
-}
 
 async function ask(path: string, cookie: string): Promise<{ ms: number; bytes: number }> {
   const times: number[] = []
@@ -55,7 +43,7 @@ async function fillTo(jobs: number): Promise<void> {
   await again.pool.end()
 }
 
-const cookie = await signIn()
+const cookie = await signInToDemo(url)
 const results = []
 for (const jobs of [FEW, MANY]) {
   await fillTo(jobs)

@@ -1,6 +1,7 @@
 // Kills of web server and database while readings come in from several devices at once: nothing acknowledged may be lost, and nothing may stand twice.
 import { randomUUID } from 'node:crypto'
 import pg from 'pg'
+import { signInToDemo } from './signIn.mjs'
 
 const KILLS = 20
 const DEVICES = 6
@@ -8,19 +9,6 @@ const READINGS_A_BATCH = 5
 /** A batch or two may be on its way when the kill comes, or none. */
 const SOONEST_MS = 30
 const LATEST_MS = 400
-
-async function signedIn(address) {
-  const response = await fetch(`${address}/api/auth/sign-in/email`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: address },
-    body: JSON.stringify({ email: 'ines@harrowlight.example', password: 'lamp-and-awl' }),
-  })
-  if (!response.ok) throw new Error(`signing in: ${response.status}`)
-  return response.headers
-    .getSetCookie()
-    .map((cookie) => cookie.split(';')[0])
-    .join('; ')
-}
 
 const post = (address, cookie, path, body) =>
   fetch(address + path, {
@@ -66,7 +54,7 @@ async function device(address, cookie, jobId, told, isOver) {
 
 /** @returns {Promise<{ passed: number, failed: number }>} one check a kill, and the sums at the end */
 export async function killsWhileReadingsComeIn(app) {
-  const cookie = await signedIn(app.address)
+  const cookie = await signInToDemo(app.address)
   const jobId = randomUUID()
   const made = await post(app.address, cookie, '/api/use/createJob', {
     id: jobId,

@@ -9,6 +9,7 @@ import { Problem } from '@/server/problem'
 import { takeEntries } from '@/server/takeEntries'
 import { callAny } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
+import { dice } from '../support/dice'
 import { type TestCrew, db, makeCrew, makeJob } from '../support/database'
 
 /** Tries of each use case: enough for every value to come to every field several times. */
@@ -21,14 +22,6 @@ beforeAll(async () => {
   jobId = await makeJob(crew)
 })
 
-/** Numbers that look random and are the same in every run. */
-function dice(seed: number) {
-  let state = seed
-  return (below: number) => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
-    return Math.floor((state / 2 ** 32) * below)
-  }
-}
 type Roll = ReturnType<typeof dice>
 
 const deep = (levels: number): unknown => JSON.parse('['.repeat(levels) + ']'.repeat(levels)) as unknown

@@ -3,6 +3,7 @@ import { zipSync } from 'fflate'
 import JSZip from 'jszip'
 import { describe, expect, it } from 'vitest'
 import { fromBuffer } from 'yauzl'
+import { dice } from '../support/dice'
 import { type ForgedArchive, type ForgedFile, forgedZip } from '../support/forgedZip'
 import { crc32 } from '@/core/pack/crc32'
 import { readPackZip } from '@/core/pack/packZip'
@@ -158,15 +159,6 @@ describe('a forged pack', () => {
     expect(() => readPackZip(zip)).toThrow(/unpacks to more/)
   })
 })
-
-/** Numbers that look random and are the same in every run. */
-function dice(seed: number) {
-  let state = seed
-  return (below: number) => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
-    return Math.floor((state / 2 ** 32) * below)
-  }
-}
 
 function mutated(zip: Uint8Array, seed: number): Uint8Array {
   const roll = dice(seed)

@@ -83,7 +83,7 @@ export const recordReadings = defineUseCase({
     }
     try {
       // one transaction and one insert, as long as there is nothing in it that the database refuses
-      return await db.transaction((tx) => takeInTogether(tx, actor, candidates, batch))
+      return await takeInTogether(db, actor, candidates, batch)
     } catch (error) {
       if (!isDataFault(error)) throw error
       return takeInOneByOne(db, actor, candidates, { ...batch, rows: new Map(), jobs: new Map() })
@@ -177,7 +177,8 @@ async function takeInTogether(
     if ('row' in one && !earlier) rows.set(one.row.id, one.row)
     ready.push('row' in one && earlier ? { told: toldTwice(earlier, one.row) } : one)
   }
-  const added = await addReadings(db, [...rows.values()])
+  // what is read to judge them needs no transaction: it may use several connections
+  const added = await db.transaction((tx) => addReadings(tx, [...rows.values()]))
   const missed = [...rows.keys()].filter((key) => !added.has(key))
   // somebody else sent them between the look and the insert
   const elsewhere = new Map((await readingsById(db, missed)).map((row) => [row.id, row]))
@@ -203,7 +204,7 @@ async function takeInOneByOne(
   for (const candidate of candidates) {
     try {
       const one = { ...batch, rows: new Map<string, NewReading>() }
-      told.push(...(await db.transaction((tx) => takeInTogether(tx, actor, [candidate], one))))
+      told.push(...(await takeInTogether(db, actor, [candidate], one)))
       for (const [key, row] of one.rows) batch.stored.set(key, row)
     } catch (error) {
       if (!isDataFault(error)) throw error
