@@ -193,7 +193,7 @@ async function takeInTogether(
 const toldTwice = (first: NewReading, second: NewReading): Acknowledgement =>
   sameReading(first, second) ? { id: first.id, outcome: 'known', message: null } : refused(first.id, OTHER_CONTENT, 409)
 
-/** One reading after the other, each with a savepoint of its own: what the database refuses does not take its neighbours along. */
+/** One reading after the other, each with an insert of its own: what the database refuses does not take its neighbours along. */
 async function takeInOneByOne(
   db: Db,
   actor: Actor,
