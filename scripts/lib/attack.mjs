@@ -1,6 +1,5 @@
 // Kills of web server and database while readings come in from several devices at once: nothing acknowledged may be lost, and nothing may stand twice.
 import { randomUUID } from 'node:crypto'
-import pg from 'pg'
 import { signInToDemo } from './signIn.mjs'
 
 const KILLS = 20
@@ -92,6 +91,8 @@ export async function killsWhileReadingsComeIn(app) {
     told.length === acknowledged.length,
     `${told.length - acknowledged.length} of ${told.length} ${[...new Set(told.map(({ message }) => message).filter(Boolean))].join(' | ')}`,
   )
+  // asked for here and not at the head: what npm test reads first runs before any package is installed
+  const { default: pg } = await import('pg')
   const database = new pg.Client({ connectionString: app.env.DATABASE_URL })
   await database.connect()
   const { rows } = await database.query('select id, value_word from reading where job_id = $1', [jobId])
