@@ -1,18 +1,27 @@
 import { readFileSync } from 'node:fs'
 import { isBuiltin } from 'node:module'
 import { dirname, join, resolve } from 'node:path'
+import ts from 'typescript'
 import { describe, expect, it } from 'vitest'
 import manifest from '../../package.json'
 
 const ROOT = resolve(import.meta.dirname, '../..')
-const HEAD_IMPORT = /^(?:import|export)\b[^'"]*?['"]([^'"]+)['"]/gm
+
+/** The modules a file names at its head; what it asks for later, while it runs, is not among them. */
+function headImports(file: string): string[] {
+  const { statements } = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest)
+  return statements.flatMap((statement) => {
+    if (!ts.isImportDeclaration(statement) && !ts.isExportDeclaration(statement)) return []
+    const from = statement.moduleSpecifier
+    return from !== undefined && ts.isStringLiteral(from) ? [from.text] : []
+  })
+}
 
 /** What a script started by plain `node` asks for before its first line runs, through every file it imports. */
 function packagesAskedFor(script: string, seen = new Set<string>()): string[] {
   if (seen.has(script)) return []
   seen.add(script)
-  const asked = [...readFileSync(script, 'utf8').matchAll(HEAD_IMPORT)].map((match) => match[1]!)
-  return asked.flatMap((name) => {
+  return headImports(script).flatMap((name) => {
     if (name.startsWith('.')) return packagesAskedFor(join(dirname(script), name), seen)
     return isBuiltin(name) ? [] : [`${script.slice(ROOT.length + 1)}: ${name}`]
   })
