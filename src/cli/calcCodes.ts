@@ -21,6 +21,7 @@ import {
   text,
 } from './inputFields'
 import { EARTH_CODES } from './earthCodes'
+import { GROUND_CODES } from './groundCodes'
 import { FIT_CODES } from './fitCodes'
 import { PLAN_CODES } from './planCodes'
 import { WIRE_CODES } from './wireCodes'
@@ -154,6 +155,7 @@ export const CALC_CODES: Readonly<Record<string, CalcCode>> = {
   ...FIT_CODES,
   ...WIRE_CODES,
   ...EARTH_CODES,
+  ...GROUND_CODES,
   'W-3': calc('cable identity and loop resistance', w3, (input) => {
     const runs = cableIdentity(input.runs as string[], input.observations as Parameters<typeof cableIdentity>[1])
     if (!input.loop) return { runs, verdict: worstIdentity(runs) }

@@ -22,6 +22,12 @@ export const LIMIT_KEYS = [
   'electrodeSecondAbove',
   'electrodeDeviationMaxPercent',
   'clampForbidsOpening',
+  'clampStop',
+  'lostNeutralTouchMax',
+  'leakageShare',
+  'leakageReturnShare',
+  'leakageReturnFactor',
+  'leakageCleanReturns',
   'islandNeutralEarthMax',
   'rcdGeneralX1Max',
   'rcdGeneralX5Max',
@@ -113,6 +119,16 @@ export interface PackWords {
   supply: string
 }
 
+/** Least sizes of the conductor to an electrode; “confirm against the local table”. */
+export interface ElectrodeConductorSizes {
+  /** By the way it runs. */
+  leastSize: Readonly<Record<'protected' | 'sheathed' | 'bare', string>>
+  /** Where diverted neutral current is possible, by the supply's neutral, thinnest first. */
+  bonding: readonly { upToNeutral: string; size: string }[]
+  /** Size that is enough where it goes on to rods alone; `null` where the region knows no such rule. */
+  rodsOnlyAtMost: string | null
+}
+
 /** A set of rules for one region and supply family: data only. */
 export interface RulePack {
   id: RulePackId
@@ -138,5 +154,7 @@ export interface RulePack {
   residualTypes: boolean
   /** Ampacity of conductors whose terminals are not marked for 75 °C, up to `unmarkedUpToA`; `null` where terminals are not told apart. */
   unmarked: { upToA: number; ampacityA: Readonly<Record<string, number>> } | null
+  /** The conductor of an electrode, in the pack's printed sizes (E-12). */
+  electrodeConductor: ElectrodeConductorSizes
   limits: Readonly<Record<LimitKey, Limit>>
 }

@@ -1,4 +1,4 @@
-import type { Limit, LimitKey } from '../rulePack'
+import type { ElectrodeConductorSizes, Limit, LimitKey } from '../rulePack'
 
 const MAKER_FIRST = 'Default of the rule pack. Local code, the network operator and the maker’s manual come first.'
 
@@ -15,6 +15,17 @@ export const limit = (
   basis,
   crewMayChange,
 })
+
+/** Sizes in mm² that the IEC packs share. */
+export const IEC_ELECTRODE_CONDUCTOR: ElectrodeConductorSizes = {
+  leastSize: { protected: '6', sheathed: '16', bare: '25' },
+  bonding: [
+    { upToNeutral: '35', size: '10' },
+    { upToNeutral: '50', size: '16' },
+    { upToNeutral: '95', size: '25' },
+  ],
+  rodsOnlyAtMost: null,
+}
 
 /** Limits that all packs share; a pack overrides what its region sets differently. */
 export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
@@ -42,6 +53,44 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'A',
     'Current in the electrode conductor before it is parted',
     'Safety of the person measuring (E-3, E-11): at or above this the conductor is not opened.',
+  ),
+  clampStop: limit(
+    3,
+    'A',
+    'Current in the electrode conductor that is dangerous by itself',
+    'E-11: from here on a broken neutral is taken for granted until shown otherwise.',
+  ),
+  lostNeutralTouchMax: limit(
+    70,
+    'V',
+    'Voltage on earthed metal when a combined supply loses its neutral',
+    'E-5: what a support electrode is sized for; 50 V where somebody stands wet or outside.',
+    true,
+  ),
+  leakageShare: limit(
+    0.3,
+    '',
+    'Share of the rated residual current that may leak standing',
+    'E-10: 30 %, so that a fault of its own still has room.',
+  ),
+  leakageReturnShare: limit(
+    0.5,
+    '',
+    'Share of the rated residual current at the moment the supply returns',
+    'E-10: half of it may trip a device.',
+  ),
+  leakageReturnFactor: limit(
+    2,
+    '',
+    'How many times the standing leakage flows when the supply returns',
+    'E-10: filters charge at once.',
+    true,
+  ),
+  leakageCleanReturns: limit(
+    3,
+    '',
+    'Returns of the supply that a device is seen to take without tripping',
+    'E-10: shown by three clean returns.',
   ),
   islandNeutralEarthMax: limit(
     5,

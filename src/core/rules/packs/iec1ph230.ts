@@ -1,5 +1,5 @@
 import type { RulePack } from '../rulePack'
-import { COMMON_LIMITS, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
+import { COMMON_LIMITS, IEC_ELECTRODE_CONDUCTOR, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
 
 /** Single phase 230 V, 50 Hz. */
 export const iec1ph230: RulePack = {
@@ -26,5 +26,6 @@ export const iec1ph230: RulePack = {
     '95': 258,
   },
   ampacityBasis: 'Method C, two loaded conductors, PVC copper. Confirm against the local table.',
+  electrodeConductor: IEC_ELECTRODE_CONDUCTOR,
   limits: COMMON_LIMITS,
 }

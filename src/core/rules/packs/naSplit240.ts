@@ -60,6 +60,16 @@ export const naSplit240: RulePack = {
       '4/0': 195,
     },
   },
+  electrodeConductor: {
+    leastSize: { protected: '8', sheathed: '6', bare: '6' },
+    bonding: [
+      { upToNeutral: '2', size: '8' },
+      { upToNeutral: '1/0', size: '6' },
+      { upToNeutral: '3/0', size: '4' },
+      { upToNeutral: '4/0', size: '2' },
+    ],
+    rodsOnlyAtMost: '6',
+  },
   limits: {
     ...COMMON_LIMITS,
     batteryInsulationMin: limit(
