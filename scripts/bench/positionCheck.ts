@@ -1,5 +1,6 @@
 import type { GraphDevice, GraphEdge, GraphNode, InstallationGraph } from '../../src/core/wiring/installationGraph'
 import { positionCheck } from '../../src/core/wiring/positionCheck'
+import { lineOffBackupHouse, manySwitchesHouse } from '../../tests/support/bigHouses'
 
 // W-1: an installation with a number of manual switches and 60 nodes, every combination with three states of the grid.
 
@@ -177,6 +178,9 @@ function aRing(switches: number): InstallationGraph {
 }
 
 for (const [name, house] of [
+  ['twelve circuits between line, off and backup, a generator', lineOffBackupHouse(12)],
+  ['24 circuits between line, off and backup, a generator', lineOffBackupHouse(24)],
+  ['sub-boards beside and behind each other', manySwitchesHouse(23)],
   ['boards on a ring', aRing(20)],
   ['every board has an inverter of its own', manyInverters(14)],
   ['every board has an inverter of its own', manyInverters(17)],

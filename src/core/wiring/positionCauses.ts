@@ -47,43 +47,38 @@ export function positionCauses(graph: InstallationGraph): PositionCause[] {
   const compiled = compileGraph(graph)
   const causes: (PositionCause & { at: [number, number][]; gridStates: Set<GridState> })[] = []
   let looked = 0
-  walkPositions(
-    compiled,
-    deadEndPositions(graph),
-    (chosen, gridState, { violated }) => {
-      for (const invariant of TESTED_EVERYWHERE) {
-        if (!(violated & (1 << invariant))) continue
-        const known = causes.find(
-          (cause) =>
-            cause.invariant === invariant &&
-            cause.at.length > 0 &&
-            cause.at.every(([k, position]) => chosen[k] === position) &&
-            cause.gridStates.has(gridState),
-        )
-        if ((known && looked >= LOOKED_AT_ALL) || looked >= MOST_LOOKED_AT) {
-          if (known) known.states++
+  walkPositions(compiled, { fixed: deadEndPositions(graph), alikeOnce: false }, (chosen, gridState, { violated }) => {
+    for (const invariant of TESTED_EVERYWHERE) {
+      if (!(violated & (1 << invariant))) continue
+      const known = causes.find(
+        (cause) =>
+          cause.invariant === invariant &&
+          cause.at.length > 0 &&
+          cause.at.every(([k, position]) => chosen[k] === position) &&
+          cause.gridStates.has(gridState),
+      )
+      if ((known && looked >= LOOKED_AT_ALL) || looked >= MOST_LOOKED_AT) {
+        if (known) known.states++
+        continue
+      }
+      looked++
+      const example = exampleOf(graph, chosen, gridState)
+      for (const failure of failuresIn(graph, liveState(graph, example.positions, gridState), example, invariant)) {
+        const same = causes.find(({ key }) => key === failure.key)
+        if (same) {
+          same.gridStates.add(gridState)
+          same.states++
           continue
         }
-        looked++
-        const example = exampleOf(graph, chosen, gridState)
-        for (const failure of failuresIn(graph, liveState(graph, example.positions, gridState), example, invariant)) {
-          const same = causes.find(({ key }) => key === failure.key)
-          if (same) {
-            same.gridStates.add(gridState)
-            same.states++
-            continue
-          }
-          const at = Object.entries(failure.needs).map(([id, name]): [number, number] => {
-            const k = compiled.manual.findIndex((device) => device.id === id)
-            return [k, compiled.manual[k]?.positions.findIndex((position) => position.name === name) ?? -1]
-          })
-          if (causes.length < MOST_CAUSES)
-            causes.push({ ...failure, states: 1, example, at, gridStates: new Set([gridState]) })
-        }
+        const at = Object.entries(failure.needs).map(([id, name]): [number, number] => {
+          const k = compiled.manual.findIndex((device) => device.id === id)
+          return [k, compiled.manual[k]?.positions.findIndex((position) => position.name === name) ?? -1]
+        })
+        if (causes.length < MOST_CAUSES)
+          causes.push({ ...failure, states: 1, example, at, gridStates: new Set([gridState]) })
       }
-    },
-    () => false,
-  )
+    }
+  })
   const everywhere = causes.map(({ key, invariant, sentence, example, states, things, needs }): PositionCause => ({
     key,
     invariant,

@@ -1,6 +1,7 @@
 import { type CompiledGraph, closedAutos } from './graphState'
 import { GRID_STATES, type GridState, type Positions } from './installationGraph'
 import { type Broken, invariantTester } from './invariants'
+import { signatures } from './stateSignature'
 
 /** What a walk through positions hears of each: where every manual device stands, the state of the grid, what it breaks, and the bonds that are closed. */
 export type Heard = (chosen: readonly number[], gridState: GridState, broken: Broken) => void
@@ -8,12 +9,12 @@ export type Heard = (chosen: readonly number[], gridState: GridState, broken: Br
 export interface Walked {
   /** Combinations that were tested, together with those that cannot differ from one that was. */
   covered: number
-  /** The walk ended before everything was covered. */
-  cutShort: boolean
 }
 
 /** States that one walk looks at before it gives up; a few seconds' work. */
 export const MOST_LOOKS = 400_000
+/** Kinds of state that one walk remembers before it gives up: what keeps its memory in bounds. */
+const MOST_REMEMBERED = 10_000
 
 /** Joins what the closed automatic devices join, and adds the bonds they make. */
 export function joinAutos(
@@ -108,28 +109,36 @@ function mattersTest({
   }
 }
 
+/** How a walk goes. */
+export interface WalkWay {
+  /** Keeps a device in a position; −1 leaves it free. */
+  fixed?: readonly number[]
+  /** States that cannot differ in what they break are walked once; whoever has to hear of each by itself says no. */
+  alikeOnce: boolean
+  /** Ends the walk once it says so. */
+  enough?: () => boolean
+}
+
 /**
  * Walks through every allowed combination of manual positions, devices in listed order and the last one changing fastest, and tests
  * invariants 1 to 4 in each state of the grid. Switches are set one after the other and taken back, so that neighbours share their work;
- * a device that can change nothing where the walk stands is tried in its first position only.
- * `fixed` keeps a device in a position (−1 leaves it free); the walk ends early once `enough` says so, or after `MOST_LOOKS`.
+ * a device that can change nothing where the walk stands is tried in its first position only. Of states that are alike the first is the
+ * one that is walked. The walk gives up after `MOST_LOOKS` looks, or `MOST_REMEMBERED` kinds of state.
  */
-export function walkPositions(
-  compiled: CompiledGraph,
-  fixed: readonly number[],
-  hear: Heard,
-  enough: () => boolean,
-): Walked {
+export function walkPositions(compiled: CompiledGraph, { fixed, alikeOnce, enough }: WalkWay, hear: Heard): Walked {
   const { joined, manual, manualJoints, manualBonds, manualCloses, interlocked, fixedBonds } = compiled
   const chosen = manual.map(() => 0)
   const test = invariantTester(compiled)
   const matters = mattersTest(compiled)
+  const signature = signatures(compiled)
+  /** By the device that is set next: combinations beneath a kind of state that was walked to its end. */
+  const walked = manual.map(() => new Map<string, number>())
   const decisions = new Int32Array(GRID_STATES.length)
   const bonds = [...fixedBonds]
-  let [covered, looks] = [0, 0]
-  const look = (weight: number) => {
+  let [looks, remembered] = [0, 0]
+  const isOver = () => looks >= MOST_LOOKS || remembered >= MOST_REMEMBERED || enough?.() === true
+  const look = () => {
     looks++
-    covered += weight
     const mark = joined.mark()
     const bondMark = bonds.length
     for (let k = 0; k < GRID_STATES.length; k++) decisions[k] = closedAutos(compiled, GRID_STATES[k] as GridState)
@@ -148,28 +157,45 @@ export function walkPositions(
     joined.backTo(mark)
     bonds.length = bondMark
   }
-  const set = (k: number, weight: number) => {
-    if (k === manual.length) return look(weight)
-    const own = manualJoints[k]?.length ?? 0
-    const only =
-      (fixed[k] as number) >= 0 ? (fixed[k] as number) : interlocked[k]?.length === 0 && !matters(k, chosen) ? 0 : -1
-    for (let position = 0; position < own && looks < MOST_LOOKS && !enough(); position++) {
-      if (only >= 0 && position !== only) continue
-      chosen[k] = position
-      if (
-        manualCloses[k]?.[position] &&
-        interlocked[k]?.some((other) => other < k && manualCloses[other]?.[chosen[other] as number])
-      )
-        continue
-      const mark = joined.mark()
-      const bondMark = bonds.length
-      for (const joint of manualJoints[k]?.[position] ?? []) joined.join(joint)
-      bonds.push(...(manualBonds[k]?.[position] ?? []))
-      set(k + 1, only >= 0 ? weight * own : weight)
-      joined.backTo(mark)
-      bonds.length = bondMark
-    }
+  const isHeldShut = (k: number, position: number) =>
+    manualCloses[k]?.[position] &&
+    interlocked[k]?.some((other) => other < k && manualCloses[other]?.[chosen[other] as number])
+  /** @returns combinations covered beneath, with the devices before `k` as they stand */
+  const setIn = (k: number, position: number): number => {
+    chosen[k] = position
+    if (isHeldShut(k, position)) return 0
+    const mark = joined.mark()
+    const bondMark = bonds.length
+    for (const joint of manualJoints[k]?.[position] ?? []) joined.join(joint)
+    bonds.push(...(manualBonds[k]?.[position] ?? []))
+    const covered = set(k + 1)
+    joined.backTo(mark)
+    bonds.length = bondMark
+    return covered
   }
-  set(0, 1)
-  return { covered, cutShort: looks >= MOST_LOOKS && !enough() }
+  const setAny = (k: number): number => {
+    const own = manualJoints[k]?.length ?? 0
+    const held = fixed?.[k] ?? -1
+    if (held >= 0) return own * setIn(k, held)
+    if (interlocked[k]?.length === 0 && !matters(k, chosen)) return own * setIn(k, 0)
+    let covered = 0
+    for (let position = 0; position < own && !isOver(); position++) covered += setIn(k, position)
+    return covered
+  }
+  const set = (k: number): number => {
+    if (k === manual.length) {
+      look()
+      return 1
+    }
+    if (!alikeOnce) return setAny(k)
+    const kind = signature(k, chosen, bonds)
+    const known = walked[k]?.get(kind)
+    if (known !== undefined) return known
+    const covered = setAny(k)
+    if (isOver()) return covered
+    walked[k]?.set(kind, covered)
+    remembered++
+    return covered
+  }
+  return { covered: set(0) }
 }

@@ -6,10 +6,10 @@ import { LAYER_WORDS, type WiringLayer } from '@/core/installation/wiring'
 import type { FieldIssue } from '@/core/result'
 import { graphRemarks } from '@/core/wiring/graphRemarks'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
-import { positionCheck } from '@/core/wiring/positionCheck'
 import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { SCHEMES, SCHEME_WORDS, type TopologyChoices, choicesOfPlan } from '@/core/wiring/topology/topologyChoices'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
+import { checkOf } from '@/core/wiring/wiringOfInstallation'
 import { MOST_FILE_BYTES, installationFile, readInstallationFile } from '@/schemas/installationFile'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
@@ -178,7 +178,7 @@ function StartFromPlan({
   } = useJob()
   const [choices, setChoices] = useState<TopologyChoices>(() => choicesOfPlan(installation))
   const graph = startingTopology(installation, choices)
-  const { violated } = positionCheck(graph)
+  const violated = checkOf(graph)?.violated ?? []
   const byHand = choices.scheme === 'manualChangeover'
   return (
     <Flex direction="column" gap="12px" fontSize="14px">
