@@ -15,3 +15,7 @@ export const isKeepRequest = (message: unknown): message is KeepRequest => {
     request.assets.every((url) => typeof url === 'string')
   )
 }
+
+/** Where the service worker keeps jobs, each under the address it is fetched from. */
+export const KEPT_JOBS = 'jobs'
+export const jobAddress = (jobId: string): string => `/api/jobs/${jobId}`

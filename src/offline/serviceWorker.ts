@@ -1,12 +1,11 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist'
-import { isKeepRequest } from './messages'
+import { KEPT_JOBS as JOBS, isKeepRequest } from './messages'
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST?: (PrecacheEntry | string)[] }
 
 const PAGES = 'pages'
 const SHELL = 'shell'
-const JOBS = 'jobs'
 
 /** The stage and the selected point are in the address; the page kept for a job is the same whatever they are. */
 const withoutSearch: SerwistPlugin = {

@@ -9,6 +9,7 @@ import {
   serialsElsewhere,
 } from '@/db/queries/evidence'
 import type { JobRecord } from '@/core/evidence/judge'
+import type { Installation } from '@/core/installation/installation'
 import type { Actor } from './access'
 import { Problem } from './problem'
 
@@ -59,6 +60,13 @@ export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string
         : []
     }),
   )
+}
+
+/** What a job is built of, without the evidence of it. */
+export async function jobInstallation(db: Db, row: JobRow): Promise<Installation> {
+  const installation = (await installationsOf(db, [row])).get(row.id)
+  if (!installation) throw new Error(`job ${row.id} has no installation`)
+  return installation
 }
 
 export async function jobRecord(db: Db, row: JobRow): Promise<JobRecord> {

@@ -1,7 +1,8 @@
 import pg from 'pg'
 import { log } from './log'
 
-type Listener = () => void
+/** Hears of evidence that was added: the ids of readings, or `null` for anything else and for more of them than one can be told. */
+type Listener = (readings: readonly string[] | null) => void
 const held = globalThis as {
   awlbrightListeners?: Map<string, Set<Listener>>
   awlbrightListening?: Promise<void> | null
@@ -16,7 +17,10 @@ async function listen(): Promise<void> {
     void client.end().catch(() => {})
     if (listeners.size > 0) setTimeout(ensureListening, 1000)
   }
-  client.on('notification', ({ payload }) => listeners.get(payload ?? '')?.forEach((tell) => tell()))
+  client.on('notification', ({ payload }) => {
+    const [jobId = '', ids] = (payload ?? '').split(' ')
+    listeners.get(jobId)?.forEach((tell) => tell(ids?.split(',') ?? null))
+  })
   client.on('error', again)
   try {
     await client.connect()

@@ -2,7 +2,7 @@ import { connect } from '@/db/client'
 import { createHash, randomBytes } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { readingsOfJobs } from '@/db/queries/evidence'
+import { addReadings, addedReadings, readingsOfJobs } from '@/db/queries/evidence'
 import { CHUNK_BYTES, fileBytes, fileFacts, fileStream, storeFile } from '@/db/queries/files'
 import { installationsOf, jobById } from '@/db/queries/installations'
 import { membershipOf } from '@/db/queries/members'
@@ -131,10 +131,10 @@ describe('readings', () => {
     const offQuiet = onJobEvidence(quiet, () => {
       heardQuiet++
     })
-    const heard = new Promise<void>((done) => {
-      const off = onJobEvidence(jobId, () => {
+    const heard = new Promise<readonly string[] | null>((done) => {
+      const off = onJobEvidence(jobId, (readings) => {
         off()
-        done()
+        done(readings)
       })
     })
     // listening begins in the background: the notice is repeated until it is heard
@@ -145,10 +145,34 @@ describe('readings', () => {
         }),
       100,
     )
-    await heard
+    const told = await heard
     clearInterval(repeat)
     offQuiet()
     expect(heardQuiet).toBe(0)
+    // which ones they are is said too, and a job gives its own only
+    expect((await addedReadings(db, jobId, told ?? [])).map(({ id }) => id)).toEqual(told)
+    expect(await addedReadings(db, quiet, told ?? [])).toEqual([])
+    // of many at once only the job is said
+    const rows = (count: number) =>
+      Array.from({ length: count }, () => ({
+        id: uuidv7(),
+        jobId,
+        pointKey: 'outage.told',
+        slot: 'answer',
+        valueWord: 'yes',
+        unit: '' as const,
+        recordedAt: new Date().toISOString(),
+        shownVerdict: 'open' as const,
+        recordedBy: crew.actor('hand').userId,
+        byName: 'Test hand',
+        byRole: 'hand' as const,
+      }))
+    const counts: (number | null)[] = []
+    const off = onJobEvidence(jobId, (readings) => counts.push(readings?.length ?? null))
+    await addReadings(db, rows(150))
+    await addReadings(db, rows(151))
+    await expect.poll(() => counts.slice(-2), { timeout: 5000 }).toEqual([150, null])
+    off()
   })
 })
 

@@ -45,6 +45,14 @@ const askedOf = ({ checksAsOf }: Installation): PointFamily[] =>
 /** Every point that an installation could ask for at any depth of test, in working order. */
 export const allPointsOf = (installation: Installation): Point[] => derivePoints(askedOf(installation), installation)
 
+/** By the installation itself: it is never changed, only made anew, and each reading asks for its points. */
+const known = new WeakMap<Installation, readonly Point[]>()
+
 /** Every point that an installation asks for, in working order. @throws Error where two points share a key */
-export const pointsOf = (installation: Installation): Point[] =>
-  allPointsOf(installation).filter(({ fullOnly }) => !fullOnly || installation.testDepth === 'full')
+export function pointsOf(installation: Installation): readonly Point[] {
+  const there = known.get(installation)
+  if (there) return there
+  const points = allPointsOf(installation).filter(({ fullOnly }) => !fullOnly || installation.testDepth === 'full')
+  known.set(installation, points)
+  return points
+}

@@ -71,9 +71,26 @@ export const WITHDRAWN = 'withdrawn'
 export const lastOwnReading = (readings: readonly Reading[], userId: string): Reading | null =>
   standingReadings(readings).findLast(({ recordedBy, slot }) => recordedBy === userId && slot !== 'recording') ?? null
 
+/** By the list itself: lists of readings are never changed, only made anew. */
+const byPoint = new WeakMap<readonly Reading[], ReadonlyMap<string, readonly Reading[]>>()
+
+/** The readings of one point, in the order of the list; the list is looked through once, whatever is asked of it. */
+export function readingsOfPoint(readings: readonly Reading[], pointKey: string): readonly Reading[] {
+  let grouped = byPoint.get(readings)
+  if (grouped === undefined) {
+    const made = new Map<string, Reading[]>()
+    for (const reading of readings) {
+      const own = made.get(reading.pointKey)
+      if (own) own.push(reading)
+      else made.set(reading.pointKey, [reading])
+    }
+    byPoint.set(readings, made)
+    grouped = made
+  }
+  return grouped.get(pointKey) ?? []
+}
+
 /** The latest standing reading of each slot of a point. */
 export function latestBySlot(readings: readonly Reading[], pointKey: string): Map<string, Reading> {
-  const latest = new Map<string, Reading>()
-  for (const reading of readings) if (reading.pointKey === pointKey) latest.set(reading.slot, reading)
-  return latest
+  return new Map(readingsOfPoint(readings, pointKey).map((reading) => [reading.slot, reading]))
 }

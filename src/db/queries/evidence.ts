@@ -19,12 +19,20 @@ export async function readingsOfJobs(db: Db, jobIds: readonly string[]): Promise
     .from(reading)
     .where(inArray(reading.jobId, [...jobIds]))
     .orderBy(asc(reading.recordedAt), asc(reading.id))
-  return rows.map(({ byName, byRole: _role, ...row }) => ({
-    ...row,
-    recordedByName: byName,
-    recordedAt: iso(row.recordedAt),
-    receivedAt: iso(row.receivedAt),
-  }))
+  return rows.map(asReading)
+}
+
+const asReading = ({ byName, byRole: _role, ...row }: typeof reading.$inferSelect): Reading => ({
+  ...row,
+  recordedByName: byName,
+  recordedAt: iso(row.recordedAt),
+  receivedAt: iso(row.receivedAt),
+})
+
+/** Those of some readings that belong to a job. */
+export async function addedReadings(db: Db, jobId: string, ids: readonly string[]): Promise<Reading[]> {
+  const rows = await readingsById(db, ids)
+  return rows.filter((row) => row.jobId === jobId).map(asReading)
 }
 
 export type NewReading = typeof reading.$inferInsert

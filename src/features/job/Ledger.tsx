@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Heading, Input, Text, chakra } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { type Point, STAGE_WORDS } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN, clockAheadOf } from '@/core/evidence/reading'
 import { formatDuration } from '@/core/quantity/formatQuantity'
@@ -9,17 +9,29 @@ import { clock } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'
 import { Punch } from '@/ui/Punch'
 import { useJob } from './JobContext'
-import { ledgerGroups } from './ledgerGroups'
+import { ledgerGroups, newestLines } from './ledgerGroups'
 import { slotLabel, valueText } from './readingText'
 
-/** What was recorded in this stage: each line a reading with who, when and with what; corrected ones stay, struck through. */
+/** Lines that are drawn at first, and that are added when somebody asks for older ones. */
+const LINES_AT_FIRST = 60
+const LINES_MORE = 200
+
+/** What was recorded in this stage, newest first: each line a reading with who, when and with what; corrected ones stay, struck through. */
 export function Ledger() {
   const { bench, record, stage, at, select } = useJob()
-  const groups = ledgerGroups(bench.points, record.readings, stage)
-  const correctedBy = new Map(
-    record.readings.flatMap((reading) => (reading.supersedes ? [[reading.supersedes, reading] as const] : [])),
+  const [most, setMost] = useState(LINES_AT_FIRST)
+  const [groups, count] = useMemo(() => {
+    const all = ledgerGroups(bench.points, record.readings, stage)
+    return [newestLines(all, most), all.reduce((sum, { readings }) => sum + readings.length, 0)] as const
+  }, [bench.points, record.readings, stage, most])
+  const correctedBy = useMemo(
+    () =>
+      new Map(
+        record.readings.flatMap((reading) => (reading.supersedes ? [[reading.supersedes, reading] as const] : [])),
+      ),
+    [record.readings],
   )
-  const count = groups.reduce((sum, { readings }) => sum + readings.length, 0)
+  const older = count - groups.reduce((sum, { readings }) => sum + readings.length, 0)
   return (
     <chakra.aside
       aria-label="Ledger"
@@ -99,6 +111,13 @@ export function Ledger() {
             </Box>
           )
         })}
+        {older > 0 && (
+          <Box borderTopWidth="1px" borderColor="rule" px="14px" py="10px">
+            <Button size="sm" onClick={() => setMost(most + LINES_MORE)}>
+              Show {Math.min(older, LINES_MORE)} older of {older}
+            </Button>
+          </Box>
+        )}
       </Box>
     </chakra.aside>
   )

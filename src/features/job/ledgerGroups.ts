@@ -23,3 +23,15 @@ export function ledgerGroups(points: readonly Point[], readings: readonly Readin
   }
   return groups
 }
+
+/** So many of the newest readings, in their groups. */
+export function newestLines(groups: readonly LedgerGroup[], most: number): LedgerGroup[] {
+  const shown: LedgerGroup[] = []
+  let left = most
+  for (const group of groups) {
+    if (left <= 0) break
+    shown.push(group.readings.length <= left ? group : { ...group, readings: group.readings.slice(0, left) })
+    left -= group.readings.length
+  }
+  return shown
+}

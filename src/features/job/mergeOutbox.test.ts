@@ -2,8 +2,8 @@ import { expect, it } from 'vitest'
 import { house, reading, recordOf } from '../../../tests/support/house'
 import { readingEntry } from '../../../tests/support/outboxEntries'
 import type { OutboxEntry } from '../outbox/outboxEntry'
-import { ledgerGroups } from './ledgerGroups'
-import { mergeOutbox, withAcknowledged } from './mergeOutbox'
+import { ledgerGroups, newestLines } from './ledgerGroups'
+import { mergeOutbox, unknownOf, withAcknowledged, withAdded } from './mergeOutbox'
 
 const { jobId } = house()
 const waiting = (change: Partial<OutboxEntry> = {}): OutboxEntry =>
@@ -38,4 +38,30 @@ it('gathers the ledger newest first, by point, and keeps what left the plan', ()
     ['outage.saved', 2],
     ['outage.told', 1],
   ])
+})
+
+it('fetches of what it is told only what it has not as the server has it', () => {
+  const received = reading('outage.saved', 'answer', 'yes')
+  const waits = { ...reading('outage.told', 'answer', 'yes'), receivedAt: null }
+  expect(unknownOf(new Set([received.id, waits.id, 'new']), [received, waits])).toEqual([waits.id, 'new'])
+  const fresh = { ...reading('outage.told', 'answer', 'no'), id: 'new' }
+  const record = withAdded(recordOf(house(), [received, waits]), [
+    { ...waits, receivedAt: '2026-01-01T00:00:00Z' },
+    fresh,
+  ])
+  expect(record.readings.map(({ id, receivedAt }) => [id, receivedAt !== null])).toEqual([
+    [received.id, true],
+    [waits.id, true],
+    ['new', true],
+  ])
+})
+
+it('draws so many lines of the ledger and no more, the newest', () => {
+  const readings = Array.from({ length: 9 }, (_, k) => reading(k < 4 ? 'outage.a' : 'outage.b', 'answer', 'yes'))
+  const groups = ledgerGroups([], readings, 'outage')
+  expect(newestLines(groups, 7).map((group) => [group.pointKey, group.readings.length])).toEqual([
+    ['outage.b', 5],
+    ['outage.a', 2],
+  ])
+  expect(newestLines(groups, 100)).toEqual(groups)
 })

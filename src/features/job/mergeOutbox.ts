@@ -1,5 +1,6 @@
 import { applyEntry } from '@/commands'
 import type { JobRecord } from '@/core/evidence/judge'
+import type { Reading } from '@/core/evidence/reading'
 import type { OutboxEntry } from '../outbox/outboxEntry'
 
 /** The job as this device knows it: what the server holds and, on top, what still waits here. What was refused is not evidence. */
@@ -23,4 +24,22 @@ export function withAcknowledged(
       acknowledged.has(reading.id) && reading.receivedAt === null ? { ...reading, receivedAt: now } : reading,
     ),
   }
+}
+
+/** Ids that the server tells of and that are not here as the server has them: one’s own, once acknowledged, are. */
+export function unknownOf(told: ReadonlySet<string>, readings: readonly Reading[]): string[] {
+  const here = new Set(readings.filter(({ receivedAt }) => receivedAt !== null).map(({ id }) => id))
+  return [...told].filter((id) => !here.has(id))
+}
+
+/** The record with readings as the server has them; those that were here without its time are replaced. */
+export function withAdded(record: JobRecord, added: readonly Reading[]): JobRecord {
+  if (added.length === 0) return record
+  const fresh = new Map(added.map((reading) => [reading.id, reading]))
+  const readings = record.readings.map((reading) => {
+    const newer = fresh.get(reading.id)
+    fresh.delete(reading.id)
+    return newer ?? reading
+  })
+  return { ...record, readings: [...readings, ...fresh.values()] }
 }

@@ -1,13 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { useCallback, useEffect, useMemo } from 'react'
+import { useCallback, useEffect, useMemo, useRef } from 'react'
 import type { JobRecord } from '@/core/evidence/judge'
+import type { Reading } from '@/core/evidence/reading'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
+import { keepJob } from '@/offline/keepJob'
+import { jobAddress } from '@/offline/messages'
 import { getJson } from '../api'
 import type { Outbox, OutboxState } from '../outbox/outbox'
+import { isOf } from '../outbox/outboxEntry'
 import { useOutbox } from '../outbox/useOutbox'
 import { gather } from './gather'
-import { mergeOutbox, withAcknowledged } from './mergeOutbox'
+import { mergeOutbox, unknownOf, withAcknowledged, withAdded } from './mergeOutbox'
 
 export interface JobOnDevice {
   /** The job as the server gave it last. */
@@ -22,24 +26,82 @@ export interface JobOnDevice {
 const useJobQuery = (jobId: string, initial: JobView) =>
   useQuery({
     queryKey: ['job', jobId],
-    queryFn: ({ signal }) => getJson<JobView>(`/api/jobs/${jobId}`, signal),
+    queryFn: ({ signal }) => getJson<JobView>(jobAddress(jobId), signal),
     initialData: initial,
+    // a page that was kept for want of a network holds an old one, and is fetched again at once
+    initialDataUpdatedAt: Math.min(Date.now(), Date.parse(initial.readAt)),
     staleTime: 10_000,
     refetchOnWindowFocus: true,
     networkMode: 'always',
     retry: false,
   })
 
-/** How long what comes in is gathered before the job is fetched again: a batch, and the echo of one’s own, are one fetch. */
+/** Readings that are fetched by themselves; for more of them the whole job is. */
+const MOST_FETCHED = 100
+
+/** How long what comes in is gathered before it is fetched: a batch, and the echo of one’s own, are one fetch at most. */
 const GATHER_MS = 200
 
-/** Hears from the server that evidence was added, on whichever device. */
-function useEvidenceEvents(jobId: string, heard: () => void): void {
+/** Hears from the server that evidence was added, on whichever device: the ids of readings, or `null` for anything else. */
+function useEvidenceEvents(jobId: string, heard: (readings: readonly string[] | null) => void): void {
   useEffect(() => {
     const source = new EventSource(`/api/jobs/${jobId}/events`)
-    source.addEventListener('evidence', heard)
+    source.addEventListener('evidence', ({ data }: MessageEvent<string>) =>
+      heard((JSON.parse(data) as { readings: string[] | null }).readings),
+    )
     return () => source.close()
   }, [jobId, heard])
+}
+
+/** How long after a change the copy for want of a network is brought up to it. */
+const KEEP_MS = 1000
+
+/** Changes that are not fetched are kept all the same, so that the job opens without a network as it was last seen. */
+function useKeptCopy(jobId: string, view: JobView): void {
+  const latest = useRef(view)
+  latest.current = view
+  const kept = useMemo(() => gather(() => keepJob(jobId, latest.current), KEEP_MS), [jobId])
+  const first = useRef(view)
+  useEffect(() => {
+    if (view !== first.current) kept.ask()
+  }, [kept, view])
+  useEffect(() => kept.cancel, [kept])
+}
+
+/** Keeps the job up with what the server tells of: readings that are new here are fetched by themselves, for anything else the whole job is. */
+function useFollowEvidence(jobId: string, refresh: () => Promise<void>): { refreshSoon: () => void } {
+  const queries = useQueryClient()
+  const follow = useMemo(() => {
+    const told = new Set<string>()
+    let whole = false
+    const known = () => queries.getQueryData<JobView>(['job', jobId])?.record.readings ?? []
+    const gathered = gather(async () => {
+      const ids = unknownOf(told, known())
+      const everything = whole || ids.length > MOST_FETCHED
+      told.clear()
+      whole = false
+      if (everything) return refresh()
+      if (ids.length === 0) return
+      const added = await getJson<Reading[]>(`/api/jobs/${jobId}/readings?ids=${ids.join(',')}`).catch(() => null)
+      if (added === null) return refresh()
+      queries.setQueryData<JobView>(['job', jobId], (old) => old && { ...old, record: withAdded(old.record, added) })
+    }, GATHER_MS)
+    return {
+      heard(readings: readonly string[] | null) {
+        if (readings === null) whole = true
+        else readings.forEach((id) => told.add(id))
+        gathered.ask()
+      },
+      refreshSoon() {
+        whole = true
+        gathered.ask()
+      },
+      cancel: gathered.cancel,
+    }
+  }, [queries, jobId, refresh])
+  useEffect(() => follow.cancel, [follow])
+  useEvidenceEvents(jobId, follow.heard)
+  return follow
 }
 
 /** The job as this device knows it: fetched, told of changes elsewhere, and with the outbox on top. */
@@ -47,11 +109,10 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
   const { jobId } = initial.record.installation
   const queries = useQueryClient()
   const { data: view } = useJobQuery(jobId, initial)
+  useKeptCopy(jobId, view)
   const { outbox, state: outboxState } = useOutbox(actor.userId)
   const refresh = useCallback(() => queries.invalidateQueries({ queryKey: ['job', jobId] }), [queries, jobId])
-  const gathered = useMemo(() => gather(refresh, GATHER_MS), [refresh])
-  useEffect(() => gathered.cancel, [gathered])
-  useEvidenceEvents(jobId, gathered.ask)
+  const { refreshSoon } = useFollowEvidence(jobId, refresh)
   useEffect(
     () =>
       outbox.onAcknowledged((entries) => {
@@ -59,9 +120,10 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
           ['job', jobId],
           (old) => old && { ...old, record: withAcknowledged(old.record, jobId, entries, new Date().toISOString()) },
         )
-        gathered.ask()
+        // a reading is whole as it is; of anything else the server may have made more
+        if (!entries.every((entry) => isOf(entry, 'recordReadings'))) refreshSoon()
       }),
-    [outbox, queries, jobId, gathered],
+    [outbox, queries, jobId, refreshSoon],
   )
   const record = useMemo(
     () => mergeOutbox(view.record, jobId, outboxState.entries),

@@ -4,17 +4,21 @@ import type { HoldStep } from '@/core/evidence/holdSteps'
 import type { JobRecord } from '@/core/evidence/judge'
 import { heldBy } from '@/core/evidence/next'
 import type { Point } from '@/core/evidence/point'
+import type { Installation } from '@/core/installation/installation'
 import { pointsOf } from '@/core/evidence/points'
 
-/** One job as a batch finds it: its points, and the holds as they stand with what the batch has stored so far. */
+/** One job as a batch finds it: its points, and the holds as they stand with what the batch has stored so far. Its evidence is fetched when a hold asks for it. */
 export class JobAtHand {
   readonly #points: ReadonlyMap<string, Point>
-  #record: JobRecord
+  readonly #added: JobRecord['readings'][number][] = []
+  #stored: Promise<JobRecord> | null = null
   #holds: ReturnType<typeof benchOf>['holds'] | null = null
 
-  constructor(record: JobRecord) {
-    this.#record = record
-    this.#points = new Map(pointsOf(record.installation).map((point) => [point.key, point]))
+  constructor(
+    installation: Installation,
+    private readonly fetchRecord: () => Promise<JobRecord>,
+  ) {
+    this.#points = new Map(pointsOf(installation).map((point) => [point.key, point]))
   }
 
   point(key: string): Point | undefined {
@@ -22,14 +26,17 @@ export class JobAtHand {
   }
 
   /** The step that the point waits for and that is held; worked out anew only while something is held. */
-  heldBy(point: Point): HoldStep | null {
+  async heldBy(point: Point): Promise<HoldStep | null> {
     if (familyOf(point).waitsFor === null) return null
-    this.#holds ??= benchOf(this.#record).holds
+    if (this.#holds === null) {
+      const record = await (this.#stored ??= this.fetchRecord())
+      this.#holds = benchOf({ ...record, readings: [...record.readings, ...this.#added] }).holds
+    }
     return heldBy(point, this.#holds)?.step ?? null
   }
 
   add(reading: JobRecord['readings'][number]): void {
-    this.#record = { ...this.#record, readings: [...this.#record.readings, reading] }
+    this.#added.push(reading)
     if (this.#holds?.some(({ released }) => !released)) this.#holds = null
   }
 }

@@ -18,12 +18,12 @@ export const confirmedOf = ({ confirmed, outOfRangeConfirmed }: ReadingInput): A
   outOfRangeConfirmed ? [...new Set<AskCode>([...confirmed, 'outOfRange', 'belowZero'])] : confirmed
 
 /** Why a reading cannot be stored as it is; `null` when it can. The rule is the one of every other door. */
-export function misfit(
+export async function misfit(
   input: ReadingInput,
   point: Point | undefined,
   job: JobAtHand,
   instruments: readonly Instrument[],
-): { message: string; asks?: readonly AskCode[] } | null {
+): Promise<{ message: string; asks?: readonly AskCode[] } | null> {
   const slot = point?.slots.find(({ id }) => id === input.slot)
   if (!point || !slot) return { message: 'This point is not in the plan any more.' }
   if (input.supersedes !== null && input.valueWord === WITHDRAWN) return null
@@ -33,7 +33,7 @@ export function misfit(
   const offered = offeredOf(input, slot)
   if (!offered) return { message: refusalWords({ code: 'wantsNumberOrWord' }, slot) }
   const answer = afterConfirming(
-    readEntry(slot, offered, { instrument, heldBy: job.heldBy(point) }),
+    readEntry(slot, offered, { instrument, heldBy: await job.heldBy(point) }),
     confirmedOf(input),
   )
   switch (answer.kind) {

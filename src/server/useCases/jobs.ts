@@ -167,6 +167,8 @@ export const viewJob = defineUseCase({
       taskMinutesOfCrew(db, actor.crewId),
     ])
     return {
+      /** When it was read: a page that was kept for want of a network holds an old one. */
+      readAt: new Date().toISOString(),
       record,
       taskMinutes,
       version: row.version,

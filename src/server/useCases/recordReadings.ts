@@ -8,7 +8,7 @@ import { type NewReading, addReadings, instrumentsOfCrew, readingsById } from '@
 import * as yup from 'yup'
 import { type Actor, signedBy } from '../access'
 import { constraintOf, isDataFault } from '../databaseFault'
-import { jobOfActor, jobRecord } from '../jobAccess'
+import { jobInstallation, jobOfActor, jobRecord } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { clockAheadS, clockDetail, clockFault } from '../readings/deviceClock'
@@ -138,7 +138,7 @@ async function readyOf(db: Db, actor: Actor, candidate: unknown, batch: Batch): 
           ? { id: input.id, outcome: 'known', message: null }
           : refused(input.id, OTHER_CONTENT, 409),
       }
-    const wrong = misfit(input, job.point(input.pointKey), job, instruments)
+    const wrong = await misfit(input, job.point(input.pointKey), job, instruments)
     if (wrong) return { told: { ...refused(input.id, wrong.message), ...(wrong.asks && { asks: wrong.asks }) } }
     const fault = clockFault(input, now) ?? strayCorrection(input, batch)
     if (fault !== null) return { told: refused(input.id, fault) }
@@ -220,7 +220,8 @@ async function takeInOneByOne(
 
 async function jobAtHand(db: Db, actor: Actor, jobId: string): Promise<JobAtHand | null> {
   try {
-    return new JobAtHand(await jobRecord(db, await jobOfActor(db, actor, jobId)))
+    const row = await jobOfActor(db, actor, jobId)
+    return new JobAtHand(await jobInstallation(db, row), () => jobRecord(db, row))
   } catch (error) {
     if (error instanceof Problem) return null
     throw error

@@ -8,7 +8,7 @@ import { onJobEvidence } from '@/server/jobEvents'
 export const dynamic = 'force-dynamic'
 const KEEP_ALIVE_MS = 20_000
 
-/** Server-sent events: one “evidence” whenever something is added to the job. */
+/** Server-sent events: one “evidence” whenever something is added to the job, with the ids of readings where it is nothing else. */
 export function GET(request: Request, { params }: { params: Promise<{ jobId: string }> }): Promise<Response> {
   return answer(request, async () => {
     const actor = await requireActor()
@@ -25,7 +25,9 @@ export function GET(request: Request, { params }: { params: Promise<{ jobId: str
             stop()
           }
         }
-        const off = onJobEvidence(job.id, () => send('event: evidence\ndata: {}\n\n'))
+        const off = onJobEvidence(job.id, (readings) =>
+          send(`event: evidence\ndata: ${JSON.stringify({ readings })}\n\n`),
+        )
         const look = async () => {
           // whoever signed out, or was signed out, hears nothing more
           if (await sessionHolds(request.headers)) send(': still here\n\n')
