@@ -41,7 +41,7 @@ it('gathers the ledger newest first, by point, and keeps what left the plan', ()
 })
 
 it('fetches of what it is told only what it has not as the server has it', () => {
-  const received = reading('outage.saved', 'answer', 'yes')
+  const received = { ...reading('outage.saved', 'answer', 'yes'), receivedAt: '2026-01-01T00:00:00Z' }
   const waits = { ...reading('outage.told', 'answer', 'yes'), receivedAt: null }
   expect(unknownOf(new Set([received.id, waits.id, 'new']), [received, waits])).toEqual([waits.id, 'new'])
   const fresh = { ...reading('outage.told', 'answer', 'no'), id: 'new' }
