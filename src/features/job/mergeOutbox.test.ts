@@ -44,7 +44,7 @@ it('fetches of what it is told only what it has not as the server has it', () =>
   const received = { ...reading('outage.saved', 'answer', 'yes'), receivedAt: '2026-01-01T00:00:00Z' }
   const waits = { ...reading('outage.told', 'answer', 'yes'), receivedAt: null }
   expect(unknownOf(new Set([received.id, waits.id, 'new']), [received, waits])).toEqual([waits.id, 'new'])
-  const fresh = { ...reading('outage.told', 'answer', 'no'), id: 'new' }
+  const fresh = { ...reading('outage.told', 'answer', 'no'), id: 'new', receivedAt: '2026-01-01T00:00:00Z' }
   const record = withAdded(recordOf(house(), [received, waits]), [
     { ...waits, receivedAt: '2026-01-01T00:00:00Z' },
     fresh,
