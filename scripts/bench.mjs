@@ -23,7 +23,7 @@ const dataFolder = join(root, '.test-data/bench')
 rmSync(dataFolder, { recursive: true, force: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
 try {
-  for (const script of ['readingRoundTrip', 'planBench', 'fullDatabase'])
+  for (const script of ['readingRoundTrip', 'planBench', 'syncRate', 'fullDatabase'])
     spawnSync(tsx, [`scripts/bench/${script}.ts`], {
       cwd: root,
       stdio: 'inherit',
@@ -32,6 +32,7 @@ try {
         AWLBRIGHT_BENCH_URL: app.address,
         AWLBRIGHT_BENCH_CHROMIUM: executablePath,
         AWLBRIGHT_BENCH_OWNER: app.ownerUrl,
+        AWLBRIGHT_BENCH_POSTGRES: bin,
       },
     })
 } finally {

@@ -3,7 +3,7 @@ import { house, reading, recordOf } from '../../../tests/support/house'
 import { readingEntry } from '../../../tests/support/outboxEntries'
 import type { OutboxEntry } from '../outbox/outboxEntry'
 import { ledgerGroups, newestLines } from './ledgerGroups'
-import { mergeOutbox, unknownOf, withAcknowledged, withAdded } from './mergeOutbox'
+import { mergeOutbox, receivedIn, unknownOf, withAcknowledged, withAdded, withMissing } from './mergeOutbox'
 
 const { jobId } = house()
 const waiting = (change: Partial<OutboxEntry> = {}): OutboxEntry =>
@@ -64,4 +64,14 @@ it('draws so many lines of the ledger and no more, the newest', () => {
     ['outage.a', 2],
   ])
   expect(newestLines(groups, 100)).toEqual(groups)
+})
+
+it('does not lose what was acknowledged while the job was being fetched', () => {
+  const [before, meanwhile] = ['outage.saved', 'outage.told'].map((key) => ({
+    ...reading(key, 'answer', 'yes'),
+    receivedAt: '2026-01-01T00:00:00Z',
+  }))
+  const waits = reading('outage.medical', 'answer', 'yes')
+  const fetched = recordOf(house(), [before!])
+  expect(withMissing(fetched, receivedIn([before!, meanwhile!, waits])).readings).toEqual([before, meanwhile])
 })

@@ -26,9 +26,22 @@ export function withAcknowledged(
   }
 }
 
+/** Those that the server has. */
+export const receivedIn = (readings: readonly Reading[]): Reading[] =>
+  readings.filter(({ receivedAt }) => receivedAt !== null)
+
+/** The record with readings that are not in it; those that are stay as they are. */
+export function withMissing(record: JobRecord, known: readonly Reading[]): JobRecord {
+  const here = new Set(record.readings.map(({ id }) => id))
+  return withAdded(
+    record,
+    known.filter(({ id }) => !here.has(id)),
+  )
+}
+
 /** Ids that the server tells of and that are not here as the server has them: one’s own, once acknowledged, are. */
 export function unknownOf(told: ReadonlySet<string>, readings: readonly Reading[]): string[] {
-  const here = new Set(readings.filter(({ receivedAt }) => receivedAt !== null).map(({ id }) => id))
+  const here = new Set(receivedIn(readings).map(({ id }) => id))
   return [...told].filter((id) => !here.has(id))
 }
 

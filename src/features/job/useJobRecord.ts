@@ -11,7 +11,7 @@ import type { Outbox, OutboxState } from '../outbox/outbox'
 import { isOf } from '../outbox/outboxEntry'
 import { useOutbox } from '../outbox/useOutbox'
 import { gather } from './gather'
-import { mergeOutbox, unknownOf, withAcknowledged, withAdded } from './mergeOutbox'
+import { mergeOutbox, receivedIn, unknownOf, withAcknowledged, withAdded, withMissing } from './mergeOutbox'
 
 export interface JobOnDevice {
   /** The job as the server gave it last. */
@@ -23,10 +23,16 @@ export interface JobOnDevice {
   refresh: () => Promise<void>
 }
 
-const useJobQuery = (jobId: string, initial: JobView) =>
-  useQuery({
+function useJobQuery(jobId: string, initial: JobView) {
+  const queries = useQueryClient()
+  return useQuery({
     queryKey: ['job', jobId],
-    queryFn: ({ signal }) => getJson<JobView>(jobAddress(jobId), signal),
+    queryFn: async ({ signal }) => {
+      const fetched = await getJson<JobView>(jobAddress(jobId), signal)
+      // what was acknowledged or told of while this was on its way is on record for good
+      const meanwhile = receivedIn(queries.getQueryData<JobView>(['job', jobId])?.record.readings ?? [])
+      return { ...fetched, record: withMissing(fetched.record, meanwhile) }
+    },
     initialData: initial,
     // a page that was kept for want of a network holds an old one, and is fetched again at once
     initialDataUpdatedAt: Math.min(Date.now(), Date.parse(initial.readAt)),
@@ -35,6 +41,7 @@ const useJobQuery = (jobId: string, initial: JobView) =>
     networkMode: 'always',
     retry: false,
   })
+}
 
 /** Readings that are fetched by themselves; for more of them the whole job is. */
 const MOST_FETCHED = 100
