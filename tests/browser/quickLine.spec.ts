@@ -52,6 +52,8 @@ test.describe('the quick line', () => {
     await page.keyboard.type('120')
     await page.keyboard.press('Enter')
     await expect(ledger(page)).toContainText('120 ms')
+    // Escape empties a line that is not stored yet, and leaves an empty one
+    await expect(quickLine(page)).toHaveValue('')
     await page.keyboard.press('Escape')
     await page.keyboard.press('u')
     await page.getByLabel('Reason for taking it back').fill('read the wrong line')

@@ -23,6 +23,10 @@ export interface JobOnDevice {
   refresh: () => Promise<void>
 }
 
+/** When a view was true: a page that was kept for want of a network holds an old one, and the newer copy is looked for at once. */
+const knownAt = ({ readAt }: JobView): number =>
+  typeof navigator !== 'undefined' && !navigator.onLine ? 0 : Math.min(Date.now(), Date.parse(readAt))
+
 function useJobQuery(jobId: string, initial: JobView) {
   const queries = useQueryClient()
   return useQuery({
@@ -34,8 +38,7 @@ function useJobQuery(jobId: string, initial: JobView) {
       return { ...fetched, record: withMissing(fetched.record, meanwhile) }
     },
     initialData: initial,
-    // a page that was kept for want of a network holds an old one, and is fetched again at once
-    initialDataUpdatedAt: Math.min(Date.now(), Date.parse(initial.readAt)),
+    initialDataUpdatedAt: knownAt(initial),
     staleTime: 10_000,
     refetchOnWindowFocus: true,
     networkMode: 'always',
