@@ -76,12 +76,19 @@ for (const size of [1, 10, 100]) {
   const made = await fetch(`${url}/api/use/createJob`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', cookie },
-    body: JSON.stringify({ id: jobId, name: `Bench ${size}`, place: "Nowhere", packId: 'iec-1ph-230', scheduledDay: null }),
+    body: JSON.stringify({
+      id: jobId,
+      name: `Bench ${size}`,
+      place: 'Nowhere',
+      packId: 'iec-1ph-230',
+      scheduledDay: null,
+    }),
   })
   if (!made.ok) throw new Error(`no job for the bench: ${made.status} ${await made.text()}`)
   const ours = await sendFor(cookie, jobId, size)
   const plain = pgbenchFor(folder, jobOfBench, userId, size)
-  const share = plain === null ? 'pgbench is not here' : `pgbench ${plain.toFixed(0)}, ${((100 * ours) / plain).toFixed(0)} %`
+  const share =
+    plain === null ? 'pgbench is not here' : `pgbench ${plain.toFixed(0)}, ${((100 * ours) / plain).toFixed(0)} %`
   console.log(`Sync, batches of ${size} from ${CLIENTS} devices: ${ours.toFixed(0)} readings/s stored; ${share}`)
 }
 await pool.end()

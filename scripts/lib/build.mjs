@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { brotliCompressSync, constants } from 'node:zlib'
 import { run } from './run.mjs'
 
 const BUILT_FROM = ['src', 'public', 'package-lock.json', 'next.config.ts', 'tsconfig.json']
@@ -26,6 +27,20 @@ function sourceDigest(root) {
   return digest.digest('hex')
 }
 
+/** Text of the build that a browser fetches, compressed once and well. */
+function compressStaticFiles(folder) {
+  for (const file of filesIn(folder)) {
+    if (!/\.(js|css|ttf|svg)$/.test(file)) continue
+    const text = readFileSync(file)
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(text, {
+        params: { [constants.BROTLI_PARAM_QUALITY]: 10, [constants.BROTLI_PARAM_SIZE_HINT]: text.length },
+      }),
+    )
+  }
+}
+
 export function ensureBuild(root) {
   const stamp = join(root, '.next/awlbright-sources')
   const digest = sourceDigest(root)
@@ -33,5 +48,6 @@ export function ensureBuild(root) {
   console.log('Building the app (about a minute, once per change)…')
   run('npx', ['tsx', 'scripts/buildServiceWorker.ts'], { cwd: root })
   run('npx', ['next', 'build'], { cwd: root, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
+  compressStaticFiles(join(root, '.next/static'))
   writeFileSync(stamp, digest)
 }

@@ -36,11 +36,11 @@ export const headFace = localFont({
   weight: '200 800',
 })
 
-/** Signs the text face lacks: arrows and Greek letters. Fetched only where a page shows one. */
+/** The signs of `SIGN_RANGES`, cut out by `scripts/signFace.ts`. Fetched only where a page shows one; the ranges must stand here as text. */
 export const signFace = localFont({
   adjustFontFallback: false,
   variable: '--face-signs',
-  src: '../../node_modules/dejavu-fonts-ttf/ttf/DejaVuSans.ttf',
+  src: './faces/signs.woff2',
   preload: false,
   declarations: [
     {

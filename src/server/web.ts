@@ -1,6 +1,7 @@
 import { createServer } from 'node:http'
 import next from 'next'
 import { log } from './log'
+import { staticFiles } from './staticFiles'
 import { ADDRESS_HEADER, clientAddress, proxiesOf } from './throttle/clientAddress'
 
 // The web server of the built app: `tsx src/server/web.ts HOST PORT`. It says to the routes who asks, which only the end of a connection can tell, and bounds
@@ -13,7 +14,10 @@ const app = next({ dev: false, hostname, port })
 await app.prepare()
 const handle = app.getRequestHandler()
 
+const isStaticFile = staticFiles('.next/static')
+
 const server = createServer((request, response) => {
+  if (isStaticFile(request, response)) return
   const forwarded = request.headers['x-forwarded-for']
   request.headers[ADDRESS_HEADER] = clientAddress(
     request.socket.remoteAddress,

@@ -9,7 +9,7 @@ import { underServiceWorker } from '@/offline/underServiceWorker'
 import { keepWorkers } from '@/workers/clients'
 import { Overlay } from '@/ui/Overlay'
 import { useLamp } from '@/ui/useLamp'
-import { STAGE_BENCHES } from '../stageBenches'
+import { STAGE_BENCHES, keepStages } from '../stageBenches'
 import { PlanProvider } from '../plan/LoadDrafts'
 import { HoldLine } from './HoldLine'
 import { JobProvider, useJob } from './JobContext'
@@ -52,6 +52,7 @@ function BenchShell() {
     setAlive(true)
     // without a network now they are kept from before, or wait for the next time there is one
     void underServiceWorker()
+      .then(keepStages)
       .then(keepWorkers)
       .then(
         () => setKept(true),
