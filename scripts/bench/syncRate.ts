@@ -87,6 +87,8 @@ for (const size of [1, 10, 100]) {
   if (!made.ok) throw new Error(`no job for the bench: ${made.status} ${await made.text()}`)
   const ours = await sendFor(cookie, jobId, size)
   const plain = pgbenchFor(folder, jobOfBench, userId, size)
+  // nothing was heard meanwhile: connections that the server gave up are noticed now
+  await new Promise((next) => setTimeout(next, 200))
   const share =
     plain === null ? 'pgbench is not here' : `pgbench ${plain.toFixed(0)}, ${((100 * ours) / plain).toFixed(0)} %`
   console.log(`Sync, batches of ${size} from ${CLIENTS} devices: ${ours.toFixed(0)} readings/s stored; ${share}`)
