@@ -382,6 +382,9 @@ export const readyForFirstIsland = (built?: Installation): Reading[] => [
 /** Readings that, after those, release the outage with loads. */
 export const readyForLoads = (built?: Installation): Reading[] => [
   ...readyForFirstIsland(built),
+  reading('earth.system', 'system', 'TN-C-S'),
+  reading('earth.system', 'supplier', 'kept'),
+  reading('earth.system', 'metal', 'bonded'),
   ...(['grid', 'island'] as const).flatMap((mode) => [
     reading(`earth.rcd.c1.${mode}`, 'half', 'held'),
     reading(`earth.rcd.c1.${mode}`, 'x1', 24),

@@ -34,6 +34,7 @@ const STEPS = [
       { id: 'medical', label: 'medical question asked', override: 'never' },
       { id: 'bypass', label: 'bypass open', override: 'never' },
       { id: 'identity', label: 'every run identified', override: 'whenOpen', none: 'no cable run is fitted' },
+      { id: 'clamp', label: 'earth conductor clamped', override: 'never' },
       { id: 'electrode', label: 'electrode measured', override: 'whenOpen' },
       { id: 'licensed', label: 'licensed person leading', override: 'never' },
       { id: 'circuits', label: 'final circuits open', override: 'never' },
@@ -46,6 +47,7 @@ const STEPS = [
     conditions: [
       { id: 'medical', label: 'medical question asked', override: 'never' },
       { id: 'bond', label: 'bond measured in island mode', override: 'never' },
+      { id: 'earthing', label: 'earthing system in island mode', override: 'whenOpen' },
       {
         id: 'islandRcd',
         label: 'every backed-up circuit protected in island mode',

@@ -65,11 +65,14 @@ describe('every family', () => {
   })
   it('has the keys that readings on record are tied to', () => {
     expect(stems(points.map(({ key }) => key))).toEqual([
+      'earth.conductor.e1',
+      'earth.current',
       'earth.disconnection.c2',
       'earth.electrode.e1',
       'earth.islandBond',
       'earth.rcd.c1.grid',
       'earth.rcd.c1.island',
+      'earth.system',
       'fit.component.battery',
       'fit.component.gateway',
       'fit.component.inverter',
@@ -149,11 +152,13 @@ describe('every hold condition', () => {
       'firstIsland.medical': ['outage.medical'],
       'firstIsland.bypass': ['outage.bypass'],
       'firstIsland.identity': ['wire.identity.w1'],
+      'firstIsland.clamp': ['earth.current'],
       'firstIsland.electrode': ['earth.electrode.e1'],
       'firstIsland.licensed': ['outage.licensed'],
       'firstIsland.circuits': ['outage.circuitsOpen'],
       'firstIsland.told': ['outage.told'],
       'loadedIsland.bond': ['earth.islandBond'],
+      'loadedIsland.earthing': ['earth.system'],
       'loadedIsland.islandRcd': ['earth.disconnection.c2', 'earth.rcd.c1.island'],
       'loadedIsland.source': ['outage.islandSource'],
       'loadedIsland.medical': ['outage.medical'],
@@ -199,6 +204,7 @@ describe('what evidence rests on', () => {
   /** Said or seen of one cut of the supply. */
   const TEST_DAY = [
     'earth.islandBond',
+    'earth.system',
     'outage.asLeftBypass',
     'outage.asLeftMain',
     'outage.bypass',

@@ -9,6 +9,9 @@ import { ctSteps } from './ctSteps'
 import { deadCircuit, deadPrepared, deadRun } from './deadTests'
 import { deadString } from './pvString'
 import { disconnection } from './disconnection'
+import { earthCurrent } from './earthCurrent'
+import { earthingSystem } from './earthingSystem'
+import { electrodeConductor } from './electrodeConductor'
 import { electrodeResistance } from './electrodeResistance'
 import { energisingSteps, provenDead } from './energisingSteps'
 import { farEnd } from './farEnd'
@@ -61,7 +64,10 @@ const THING_FAMILIES: readonly PointFamily[] = [
   deadCircuit,
   deadString,
   batteryInsulation,
+  earthCurrent,
   electrodeResistance,
+  electrodeConductor,
+  earthingSystem,
   provenDead,
   energisingSteps,
   ctSteps,

@@ -7,9 +7,9 @@ import {
 import type { Circuit, Installation } from '../../installation/installation'
 import { formatQuantity } from '../../quantity/formatQuantity'
 import type { Verdict } from '../../rules/verdict'
-import { stageOfView } from '../benchViews'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
+import { pointOf } from '../pointOf'
 import { latestBySlot } from '../reading'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 
@@ -191,14 +191,7 @@ function tripPasses(point: Point<Circuit>, context: EvidenceContext): boolean {
  * did not trip, `null` when none was tested, or none has passed.
  */
 export function islandTripSeen(context: EvidenceContext): boolean | null {
-  const { installation, pack } = context
-  const points = testedCircuits(installation).map((circuit): Point<Circuit> => ({
-    ...rcdIsland.point(circuit, installation, pack),
-    key: rcdIsland.key(circuit),
-    family: rcdIsland.id,
-    stage: stageOfView(rcdIsland.view),
-    thing: circuit,
-  }))
+  const points = testedCircuits(context.installation).map((circuit) => pointOf(rcdIsland, circuit, context))
   const failed = points.some(({ key }) => {
     const latest = latestBySlot(context.readings, key)
     return TRIP_SLOTS.some((slot) => latest.get(slot)?.valueWord === 'none')

@@ -7,19 +7,28 @@ import { graphFaults } from '../../wiring/installationGraph'
 import { checkOf, graphOf, hasWiring } from '../../wiring/wiringOfInstallation'
 import type { Verdict } from '../../rules/verdict'
 import { type PointFamily, type TheJob, onceAJob } from '../family'
+import type { EvidenceContext } from '../point'
 import { spokenId } from '../quickLine'
+import { latestBySlot } from '../reading'
 import { slotReadings } from '../slotReadings'
 
 /** Kinds of component between which the switches stand: who changes one has had the wiring in hand. */
 const SWITCHED = ['inverter', 'battery', 'gateway', 'isolator', 'meter'] as const
 
 const AS_BUILT = 'built'
+const POSITIONS_KEY = 'wire.positions'
 /** How a wiring is confirmed, whichever it was. */
 const CONFIRMED = /^as built [0-9a-f]{8}$/
 
 /** The word by which somebody confirms the wiring as it stands now: it names this wiring and no later edit of it. */
 export const asBuiltWord = (installation: Installation): string =>
   `as built ${graphDigest(graphOf(installation, 'wired'))}`
+
+/** Whether somebody has confirmed the wiring as it stands now: until then a drawing is a plan. */
+export function isConfirmedAsBuilt({ installation, readings }: EvidenceContext): boolean {
+  const said = latestBySlot(readings, POSITIONS_KEY).get(AS_BUILT)?.valueWord
+  return said !== undefined && said === asBuiltWord(installation)
+}
 
 /** What the position check itself finds, before anybody has said that the house is wired like that. */
 function checkFound(installation: Installation): { verdict: Verdict; why: string } {
@@ -55,7 +64,7 @@ export const positionsChecked: PointFamily<TheJob> = {
   restsOn: SWITCHED,
   proves: [],
   things: onceAJob,
-  key: () => 'wire.positions',
+  key: () => POSITIONS_KEY,
   point: (_job, installation) => ({
     subject: 'positions',
     label: 'Every position of every switch, thought through',

@@ -1,0 +1,127 @@
+import {
+  ELECTRODE_CONDUCTOR_WAYS,
+  type ElectrodeConductor,
+  type ElectrodeConductorWay,
+  electrodeConductor as conductorAgainst,
+} from '../../earthing/electrodeConductor'
+import type { Electrode } from '../../installation/installation'
+import { formatNumber } from '../../quantity/formatQuantity'
+import { sizeSystemOf, sizesOf } from '../../rules/conductors'
+import type { RulePack } from '../../rules/rulePack'
+import type { PointFamily } from '../family'
+import type { EvidenceContext, Judgement, Point, Slot } from '../point'
+import { latestBySlot } from '../reading'
+import { afterCalibration, slotReadings } from '../slotReadings'
+import { EARTHING_SYSTEM_KEY } from './earthingSystem'
+import { electrodeResistance } from './electrodeResistance'
+
+const unitOf = ({ id }: RulePack) => (sizeSystemOf(id) === 'awg' ? 'AWG ' : 'mm² ')
+const sizeWords = ({ id }: RulePack) => Object.fromEntries(sizesOf(sizeSystemOf(id)).map((size) => [size, [size]]))
+
+function slotsOf(tag: string, pack: RulePack): Slot[] {
+  const slot = (id: string, label: string, input: Slot['input']): Slot => ({ id, label, path: ['ec', tag, id], input })
+  return [
+    slot('size', `Conductor, ${unitOf(pack).trim()} copper`, { kind: 'word', words: sizeWords(pack) }),
+    slot('way', 'It runs', {
+      kind: 'word',
+      words: Object.fromEntries(ELECTRODE_CONDUCTOR_WAYS.map((way) => [way, [way]])),
+    }),
+    slot('neutral', `Neutral of the supply, ${unitOf(pack).trim()} copper`, { kind: 'word', words: sizeWords(pack) }),
+    slot('fault', 'Fault current it may carry', { kind: 'quantity', unit: 'A', measures: null }),
+    slot('time', 'Time until it is cut off', { kind: 'quantity', unit: 's', measures: null }),
+  ]
+}
+
+/** Whether the street's neutral current can come through: by how the supply comes in, and whether its earth stays on (E-7). */
+function divertedNeutral({ readings }: EvidenceContext): boolean | null {
+  const said = latestBySlot(readings, EARTHING_SYSTEM_KEY)
+  const system = said.get('system')?.valueWord ?? null
+  const supplier = said.get('supplier')?.valueWord ?? null
+  if (system === 'TT' || system === 'TN-S' || supplier === 'parted') return false
+  return system === 'TN-C-S' && supplier === 'kept' ? true : null
+}
+
+function missingOf(point: Point, context: EvidenceContext, clampMaxA: number | null): string[] {
+  const slots = slotReadings(point, context)
+  const open = point.slots.filter(
+    ({ id, input }) => (input.kind === 'word' ? slots.word(id) : slots.number(id)) === null,
+  )
+  return [
+    ...open.map(({ label }) => label.toLowerCase()),
+    ...(clampMaxA === null ? ['the clamp reading on it'] : []),
+    ...(divertedNeutral(context) === null ? ['how the supply’s earth comes in and whether it stays'] : []),
+  ]
+}
+
+function whyOf(found: ElectrodeConductor, size: string | null, pack: RulePack, missing: readonly string[]): string {
+  const unit = unitOf(pack)
+  const least = found.smallestSize === null ? '' : ` ${unit}${found.smallestSize} is the smallest that does.`
+  const tooThin = [
+    ...(found.sizeVerdict === 'stop' ? ['too thin for the way it runs or for the street’s neutral current'] : []),
+    ...(found.continuousVerdict === 'stop' ? ['too thin for the current that was clamped'] : []),
+    ...(found.shortCircuitVerdict === 'stop'
+      ? [`too thin for a fault, which needs ${formatNumber(found.adiabaticMm2 ?? 0, 3)} mm²`]
+      : []),
+  ]
+  if (tooThin.length > 0) return `${unit}${size ?? ''} is ${tooThin.join(', and ')}.${least}`
+  if (missing.length > 0) return `Still to say: ${missing.join(', ')}.${least}`
+  return found.verdict === 'watch'
+    ? 'It does, but the clamp reading lies closer to its rating than the instrument can tell.'
+    : `It carries what it may have to.${least}`
+}
+
+/** E-12: the conductor of each electrode, against the way it runs, diverted neutral current and a fault. */
+export const electrodeConductor: PointFamily<Electrode> = {
+  id: 'electrodeConductor',
+  since: '2026-11-27',
+  place: 'electrode',
+  view: 'earth.bench',
+  precedes: [],
+  waitsFor: null,
+  restsOn: [],
+  proves: [],
+  things: ({ electrodes }) => electrodes,
+  key: ({ tag }) => `earth.conductor.${tag}`,
+  point: ({ tag }, _installation, pack) => ({
+    subject: tag,
+    label: `Conductor of electrode ${tag}`,
+    why: 'With the street’s neutral broken it carries the house’s current, for hours.',
+    slots: slotsOf(tag, pack),
+  }),
+  judge: (point, context): Judgement => {
+    const { pack, readings } = context
+    const slots = slotReadings(point, context)
+    const clampMaxA = latestBySlot(readings, electrodeResistance.key(point.thing)).get('clamp')?.valueNumber ?? null
+    const size = slots.word('size')
+    const way = slots.word('way') as ElectrodeConductorWay | null
+    const found = conductorAgainst({
+      pack: pack.id,
+      size,
+      // while nobody has said how it runs the easiest way stands in: what is too thin for that is too thin
+      way: way ?? 'protected',
+      divertedNeutral: divertedNeutral(context),
+      supplyNeutralSize: slots.word('neutral'),
+      bondingSize: null,
+      rodsOnly: false,
+      factors: [],
+      clampMaxA,
+      instrument: null,
+      faultCurrentA: slots.number('fault'),
+      faultS: slots.number('time'),
+      kFactor: null,
+    })
+    const missing = missingOf(point, context, clampMaxA)
+    const verdict = way === null && found.verdict !== 'stop' ? 'open' : found.verdict
+    return afterCalibration(
+      {
+        code: 'E-12',
+        verdict,
+        value: size === null ? null : `${unitOf(pack)}${size}`,
+        why: whyOf(found, size, pack, missing),
+        limit: found.requiredMm2 === null ? null : `≥ ${formatNumber(found.requiredMm2, 3)} mm²`,
+        basis: 'E-12: least size for the way it runs and for bonding. Confirm against the local table.',
+      },
+      slots,
+    )
+  },
+}
