@@ -3,7 +3,15 @@ import { house, reading, recordOf } from '../../../tests/support/house'
 import { readingEntry } from '../../../tests/support/outboxEntries'
 import type { OutboxEntry } from '../outbox/outboxEntry'
 import { ledgerGroups, newestLines } from './ledgerGroups'
-import { mergeOutbox, receivedIn, unknownOf, withAcknowledged, withAdded, withMissing } from './mergeOutbox'
+import {
+  isHeldAgainstOtherJobs,
+  mergeOutbox,
+  receivedIn,
+  unknownOf,
+  withAcknowledged,
+  withAdded,
+  withMissing,
+} from './mergeOutbox'
 
 const { jobId } = house()
 const waiting = (change: Partial<OutboxEntry> = {}): OutboxEntry =>
@@ -74,4 +82,9 @@ it('does not lose what was acknowledged while the job was being fetched', () => 
   const waits = reading('outage.medical', 'answer', 'yes')
   const fetched = recordOf(house(), [before!])
   expect(withMissing(fetched, receivedIn([before!, meanwhile!, waits])).readings).toEqual([before, meanwhile])
+})
+
+it('knows which reading the server holds against other jobs', () => {
+  const slots = ['serial', 'firmware', 'r618']
+  expect(slots.map((slot) => isHeldAgainstOtherJobs({ slot }))).toEqual([true, false, false])
 })

@@ -1,6 +1,7 @@
 import { applyEntry } from '@/commands'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
+import { SERIAL_SLOT } from '@/core/evidence/families/componentRecord'
 import type { OutboxEntry } from '../outbox/outboxEntry'
 
 /** The job as this device knows it: what the server holds and, on top, what still waits here. What was refused is not evidence. */
@@ -29,6 +30,9 @@ export function withAcknowledged(
 /** Those that the server has. */
 export const receivedIn = (readings: readonly Reading[]): Reading[] =>
   readings.filter(({ receivedAt }) => receivedAt !== null)
+
+/** Whether the server says more of a reading than the reading itself: a serial may be on record in another job. */
+export const isHeldAgainstOtherJobs = (reading: Pick<Reading, 'slot'> | null): boolean => reading?.slot === SERIAL_SLOT
 
 /** The record with readings that are not in it; those that are stay as they are. */
 export function withMissing(record: JobRecord, known: readonly Reading[]): JobRecord {

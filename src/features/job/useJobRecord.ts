@@ -11,7 +11,15 @@ import type { Outbox, OutboxState } from '../outbox/outbox'
 import { isOf } from '../outbox/outboxEntry'
 import { useOutbox } from '../outbox/useOutbox'
 import { gather } from './gather'
-import { mergeOutbox, receivedIn, unknownOf, withAcknowledged, withAdded, withMissing } from './mergeOutbox'
+import {
+  isHeldAgainstOtherJobs,
+  mergeOutbox,
+  receivedIn,
+  unknownOf,
+  withAcknowledged,
+  withAdded,
+  withMissing,
+} from './mergeOutbox'
 
 export interface JobOnDevice {
   /** The job as the server gave it last. */
@@ -93,7 +101,7 @@ function useFollowEvidence(jobId: string, refresh: () => Promise<void>): { refre
       if (everything) return refresh()
       if (ids.length === 0) return
       const added = await getJson<Reading[]>(`/api/jobs/${jobId}/readings?ids=${ids.join(',')}`).catch(() => null)
-      if (added === null) return refresh()
+      if (added === null || added.some(isHeldAgainstOtherJobs)) return refresh()
       queries.setQueryData<JobView>(['job', jobId], (old) => old && { ...old, record: withAdded(old.record, added) })
     }, GATHER_MS)
     return {
@@ -131,7 +139,10 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
           (old) => old && { ...old, record: withAcknowledged(old.record, jobId, entries, new Date().toISOString()) },
         )
         // a reading is whole as it is; of anything else the server may have made more
-        if (!entries.every((entry) => isOf(entry, 'recordReadings'))) refreshSoon()
+        if (
+          !entries.every((entry) => isOf(entry, 'recordReadings') && !entry.input.readings.some(isHeldAgainstOtherJobs))
+        )
+          refreshSoon()
       }),
     [outbox, queries, jobId, refreshSoon],
   )

@@ -55,7 +55,7 @@ export const disconnection: PointFamily<Circuit> = {
   id: 'disconnection',
   since: '2026-11-27',
   place: 'residualCurrentIsland',
-  view: 'earth.bench',
+  view: 'earth.modes',
   precedes: ['loadedIsland.islandRcd'],
   waitsFor: null,
   restsOn: ['inverter', 'gateway', 'battery'],

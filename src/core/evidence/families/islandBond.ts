@@ -50,7 +50,7 @@ function weaknessOf(
 export const islandBond: PointFamily<TheJob> = {
   id: 'islandBond',
   place: 'islandBond',
-  view: 'earth.bench',
+  view: 'earth.modes',
   precedes: ['loadedIsland.bond'],
   waitsFor: 'firstIsland',
   restsOn: ['inverter', 'gateway'],

@@ -160,7 +160,7 @@ function rcdFamily(mode: Mode): PointFamily<Circuit> {
   const { label, why, ...declared } = MODES[mode]
   return {
     ...declared,
-    view: 'earth.bench',
+    view: 'earth.modes',
     things: testedCircuits,
     key: ({ tag }) => `earth.rcd.${tag}.${mode}`,
     point: (circuit, _installation, { words }) => ({
