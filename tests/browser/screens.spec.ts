@@ -76,6 +76,12 @@ const VIEWS = {
     cts: 'Transformer of L1',
     boards: 'Circuit moves',
   },
+  earth: {
+    bench: 'What would reach the target',
+    modes: 'Which way a fault comes home',
+    lost: 'When the street loses its neutral',
+    clamp: 'Current in the earth conductor',
+  },
 } as const
 for (const [stage, views] of Object.entries(VIEWS)) {
   test(`${stage}: every view is free of accessibility faults, by day, by lamp and on a phone, and scrolls inside its bench`, async ({

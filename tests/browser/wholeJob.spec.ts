@@ -251,6 +251,9 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
       await page.getByRole('button', { name: answer }).first().click()
     await expect(page.getByRole('heading', { name: 'Outage with loads is held' })).toBeVisible()
     for (const line of [
+      'earthing system tncs',
+      'earthing supplier kept',
+      'earthing metal bonded',
       'ln 230.6',
       'le 230.1',
       'ne .4',

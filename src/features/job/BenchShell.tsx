@@ -38,12 +38,13 @@ export function JobBench({ view, actor }: { view: JobView; actor: Actor }) {
 }
 
 function BenchShell() {
-  const { bench, record, actor, stage, at, goTo, select, mode, setMode } = useJob()
+  const { bench, record, actor, stage, at, benchView, goTo, select, mode, setMode } = useJob()
   const field = useRef<HTMLInputElement>(null)
   const [keysOpen, setKeysOpen] = useState(false)
   const [stagesOpen, setStagesOpen] = useState(false)
   const [takingBack, setTakingBack] = useState(false)
-  const [tab, setTab] = useState<Tab>('next')
+  // whoever comes for one view of a bench finds it open on a phone too
+  const [tab, setTab] = useState<Tab>(benchView === null ? 'next' : 'bench')
   const { toggleLamp } = useLamp()
   const openNext = useOpenNext()
   const [alive, setAlive] = useState(false)

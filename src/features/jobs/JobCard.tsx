@@ -4,6 +4,7 @@ import { MOST_MARKS, NO_STAGES } from '@/core/evidence/jobFacts'
 import { STAGE_WORDS } from '@/core/evidence/point'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { JobListEntry } from '@/server/useCases/jobs'
+import { ButtonLink } from '@/ui/Button'
 import { day } from '@/ui/clock'
 import { Punch } from '@/ui/Punch'
 import { Sheet } from '@/ui/Sheet'
@@ -57,11 +58,27 @@ export function JobCard({ job, large }: { job: JobListEntry; large: boolean }) {
         <Flex align="center" gap="8px" mt="8px" fontSize="14px" color={stopped ? 'stop' : 'ink2'}>
           <Punch verdict={stopped ? 'stop' : job.sealedAt && !behind ? 'proven' : 'open'} />
           <Text>{stateOf(job)}</Text>
+          {job.sealedAt && <ClampLink jobId={job.id} />}
         </Flex>
       </Box>
     </Sheet>
   )
 }
+
+/** A house that was handed over may tingle years later: whoever is called goes straight to the clamp. */
+const ClampLink = ({ jobId }: { jobId: string }) => (
+  <ButtonLink
+    href={`/jobs/${jobId}?stage=earth&view=clamp`}
+    size="sm"
+    variant="bare"
+    ml="auto"
+    // above the card's own link
+    position="relative"
+    zIndex="1"
+  >
+    Metal tingles?
+  </ButtonLink>
+)
 
 /** Where a job stands, in a sentence: what to do first, what it waits for, or what it came to. */
 function stateOf({ facts, behind, sealedAt }: JobListEntry): string {

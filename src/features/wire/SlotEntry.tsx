@@ -52,7 +52,7 @@ export function SlotEntry({
         w={width}
         value={text}
         disabled={disabled}
-        inputMode="decimal"
+        inputMode={target.slot.input.kind === 'quantity' ? 'decimal' : 'text'}
         placeholder={there ? 'again' : unit}
         aria-label={label}
         onChange={(event) => {

@@ -1,0 +1,107 @@
+import { expect, test } from '@playwright/test'
+import { ledger, makeJob, openBench, sendFirstLive, sendReadings, signIn, type } from './support'
+
+test.describe('the clamp’s decision, on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+  test('goes step by step: touch no metal, switch off, clamp again, and call; it stops the job until it is gone', async ({
+    page,
+    context,
+  }) => {
+    await signIn(context, 'ines')
+    const jobId = await makeJob(context.request, 'Tingling House')
+    await openBench(page, jobId, '?stage=earth&view=clamp')
+    const main = page.getByRole('main')
+    await expect(main.getByRole('heading', { name: 'Clamp it first.' })).toBeVisible()
+    const enter = async (label: string, text: string) => {
+      await main.getByRole('textbox', { name: label }).fill(text)
+      await main.getByRole('textbox', { name: label }).press('Enter')
+    }
+    await enter('Clamp on the earth conductor, as found', 'a lot')
+    await expect(main.getByRole('alert')).toBeVisible()
+    await enter('Clamp on the earth conductor, as found', '2.2')
+    await expect(main.getByRole('heading', { name: 'Touch no metal.', exact: true })).toBeVisible()
+    await expect(main.getByText(/^Off: the main switch, /)).toBeVisible()
+    await enter('Clamp again, everything switched off', '2.1')
+    await expect(main.getByRole('heading', { name: 'Touch no metal. It comes from the street.' })).toBeVisible()
+    await expect(main.getByText(/Do not open this conductor/).first()).toBeVisible()
+    await enter('What was said to the network operator', 'suspected broken neutral, crew on its way')
+    await enter('Their reference number', 'SK-4471')
+    await expect(main.getByRole('region', { name: 'What was read and said' })).toContainText('SK-4471')
+    await expect(main.getByRole('region', { name: 'Current in the earth conductor' })).toContainText('Stop')
+    // mended: the newer reading stands, and the decision is over
+    await enter('Clamp on the earth conductor, as found', '0.1')
+    await expect(main.getByRole('heading', { name: 'Little flows.' })).toBeVisible()
+    await expect(main.getByRole('region', { name: 'What was read and said' })).toContainText('SK-4471')
+    expect(await main.evaluate((zone) => zone.scrollWidth - zone.clientWidth)).toBeLessThanOrEqual(0)
+  })
+})
+
+test('an earth conductor that nobody has clamped is not gone past, and a current from inside is looked for inside', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Unclamped House')
+  await sendFirstLive(context.request, jobId)
+  await openBench(page, jobId, '?stage=outage')
+  await expect(page.getByRole('main')).toContainText('earth conductor clamped')
+  await openBench(page, jobId, '?stage=earth&view=clamp')
+  await type(page, 'earth current 1.7')
+  await type(page, 'earth current off .02')
+  await expect(page.getByRole('heading', { name: 'It comes from inside.' })).toBeVisible()
+  await expect(ledger(page)).toContainText('a second bond, a fault to earth, or leakage that adds up')
+})
+
+test('both modes are drawn from the wiring, and the two schools follow from what is answered', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Two Schools House')
+  await sendFirstLive(context.request, jobId)
+  await openBench(page, jobId, '?stage=earth&view=modes')
+  const street = page.getByRole('img', { name: /^On the street:/ })
+  const island = page.getByRole('img', { name: /^On its own:/ })
+  await expect(street).toHaveAccessibleName(/comes home through the supplier’s bond/)
+  await expect(island).toHaveAccessibleName(/comes home through the bond/)
+  const system = page.getByRole('region', { name: /Earthing system in island mode/ })
+  await expect(system).toContainText('Still to say')
+  const answer = (question: string, word: string) =>
+    system.getByRole('group', { name: question }).getByRole('button', { name: word, exact: true }).click()
+  await answer('The supply comes in as', 'TN-C-S')
+  await answer('The supplier’s earth while islanded is', 'kept')
+  await answer('Metal services (water, gas, heating)', 'bonded')
+  await expect(system).toContainText('Proven')
+  await expect(system).toContainText('a fault in the street can still come in through it')
+  await answer('The supplier’s earth while islanded is', 'parted')
+  await expect(system).toContainText('the maker’s word on the parting device')
+  await answer('Its maker declares the parting device for a protective conductor', 'no')
+  await answer('Code and network operator permit parting', 'yes')
+  await expect(system).toContainText('Stop')
+  await expect(system).toContainText('not made for a protective conductor')
+})
+
+test('a lost neutral is reckoned with this house’s loads and its electrode, and says what is missing', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Lost Neutral House')
+  await openBench(page, jobId, '?stage=earth&view=lost')
+  const sheet = page.getByRole('region', { name: 'When the street loses its neutral' })
+  await expect(sheet).toContainText('electrode not measured')
+  await expect(sheet).toContainText('not known')
+  await sendReadings(context.request, jobId, [
+    ['earth.electrode.e1', 'clamp', 0.1, 'A'],
+    ['earth.electrode.e1', 'r618', 30.4, 'Ω'],
+  ])
+  await expect(sheet).toContainText('electrode 30.4')
+  await expect(sheet).toContainText(/\d+ V/)
+  const before = await sheet.innerText()
+  await sheet.getByRole('button', { name: 'everything at once' }).click()
+  await expect.poll(() => sheet.innerText()).not.toBe(before)
+  // what would reach the target is reckoned from the survey’s soil, or says that it is not known
+  await page.getByRole('tab', { name: 'Ground' }).click()
+  await expect(page.getByRole('region', { name: 'What would reach the target' })).toContainText('The soil is not known')
+})
