@@ -59,7 +59,7 @@ const PICTURES = [
   },
   {
     name: 'earth',
-    path: () => job(1, '?stage=earth'),
+    path: () => job(1, '?stage=earth&view=modes'),
     size: DESK,
     act: (page) => page.getByRole('combobox', { name: 'Quick line' }).fill('rcd c2 x5 island 18'),
   },
