@@ -1,3 +1,4 @@
+import type { StandingLeakage, StandingLeakageInput } from '@/core/earthing/standingLeakage'
 import type { AutonomyYear } from '@/core/plan/autonomy'
 import type { PricedSize, SizeCurve, Tariff } from '@/core/plan/selfConsumption'
 import type { YearSystem } from '@/core/plan/yearOfInstallation'
@@ -136,3 +137,10 @@ export const isolationInWorker = (
     (calls) => calls.isolation(graph, target) as Promise<IsolationSet | null>,
     signal,
   )
+
+/** E-10 off the main thread: up to sixteen circuits every arrangement is looked through. */
+export const leakageInWorker = (
+  input: Pick<StandingLeakageInput, 'groups' | 'circuits'>,
+  packId: RulePackId,
+): Promise<StandingLeakage> =>
+  withWorker<typeof wiringCalls, StandingLeakage>(wiringThread, (calls) => calls.leakage(input, packId))

@@ -1,8 +1,14 @@
+import { type StandingLeakage, type StandingLeakageInput, standingLeakage } from '@/core/earthing/standingLeakage'
+import { RULE_PACKS } from '@/core/rules/packs'
+import type { RulePackId } from '@/core/rules/rulePack'
 import { type FixProposal, fixProposals } from '@/core/wiring/fixProposals'
 import { type InstallationGraph, graphFaults } from '@/core/wiring/installationGraph'
 import { type IsolationSet, isolationSet } from '@/core/wiring/isolationSet'
 import { type PositionCause, positionCauses } from '@/core/wiring/positionCauses'
 import { type PositionCheck, positionCheck } from '@/core/wiring/positionCheck'
+
+/** Rating of a device that would be added, in mA. */
+const NEW_DEVICE_MA = 30
 
 /** Time that single changes are tried for one fault. */
 const MOST_FIX_MS = 1500
@@ -32,6 +38,15 @@ export const wiringCalls = {
   fixes(graph: InstallationGraph, cause: PositionCause): FixProposal[] {
     const until = performance.now() + MOST_FIX_MS
     return fixProposals(graph, cause, () => performance.now() > until)
+  },
+
+  /** E-10 of a house's devices, with the fewest moves where one is over. */
+  leakage(input: Pick<StandingLeakageInput, 'groups' | 'circuits'>, packId: RulePackId): StandingLeakage {
+    const { limits } = RULE_PACKS[packId]
+    return standingLeakage(
+      { ...input, transientFactor: limits.leakageReturnFactor.value, newGroupMa: NEW_DEVICE_MA },
+      limits,
+    )
   },
 
   /** W-2 for one place; `null` for a graph with faults, or a place that is not in it. */

@@ -1,5 +1,7 @@
 import { expect, test } from '@playwright/test'
-import { ledger, makeJob, openBench, sendFirstLive, sendReadings, signIn, type } from './support'
+import { v7 as uuidv7 } from 'uuid'
+import type { JobRecord } from '@/core/evidence/judge'
+import { callUseCase, ledger, makeJob, openBench, sendFirstLive, sendReadings, signIn, type } from './support'
 
 test.describe('the clamp’s decision, on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
@@ -104,4 +106,42 @@ test('a lost neutral is reckoned with this house’s loads and its electrode, an
   // what would reach the target is reckoned from the survey’s soil, or says that it is not known
   await page.getByRole('tab', { name: 'Ground' }).click()
   await expect(page.getByRole('region', { name: 'What would reach the target' })).toContainText('The soil is not known')
+})
+
+test('circuits behind one device are tested once, and what leaks is shared out with the fewest moves', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Leaky House')
+  const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
+  const [first] = record.installation.circuits
+  await callUseCase(context.request, 'changeJob', {
+    jobId,
+    version: null,
+    before: { testDepth: 'essential' },
+    testDepth: 'full',
+  })
+  for (const [tag, name] of [
+    ['c8', 'Lights'],
+    ['c9', 'Office'],
+  ] as const)
+    await callUseCase(context.request, 'saveItem', {
+      jobId,
+      kind: 'circuit',
+      itemId: uuidv7(),
+      fields: { ...first, tag, name, residualTag: 'r1' },
+    })
+  await openBench(page, jobId, '?stage=earth&view=leakage')
+  const main = page.getByRole('main')
+  await type(page, 'leak c8 5')
+  await type(page, 'leak c9 4.5')
+  await expect(main.getByText(/9\.5 mA of 7\.5 mA leak standing/).first()).toBeVisible()
+  await main.getByRole('button', { name: 'Propose the fewest moves' }).click()
+  await expect(main).toContainText('not every circuit is clamped')
+  await type(page, `leak ${first!.tag} 1`)
+  await main.getByRole('button', { name: 'Propose the fewest moves' }).click()
+  await expect(main).toContainText('1 to move')
+  await main.getByRole('tab', { name: 'Grid and island' }).click()
+  await expect(main.getByRole('button', { name: /r1 \(c8, c9\), on the grid/ })).toBeVisible()
 })

@@ -79,6 +79,7 @@ const VIEWS = {
   earth: {
     bench: 'What would reach the target',
     modes: 'Which way a fault comes home',
+    leakage: 'Sharing the circuits out',
     lost: 'When the street loses its neutral',
     clamp: 'Current in the earth conductor',
   },

@@ -53,6 +53,7 @@ export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({
   breakerA: null,
   curve: null,
   instantaneousMultiple: null,
+  residualTag: null,
   phase: 'all',
   foundBoardTag: null,
   foundPhase: null,

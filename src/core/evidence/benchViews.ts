@@ -6,7 +6,7 @@ export const BENCH_VIEWS = {
   plan: [],
   fit: ['day', 'mounted'],
   wire: ['schematic', 'runs', 'dead', 'order', 'cts'],
-  earth: ['bench', 'modes', 'clamp'],
+  earth: ['bench', 'modes', 'leakage', 'clamp'],
   settings: ['bench'],
   outage: ['bench'],
   handover: ['bench'],

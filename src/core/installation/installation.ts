@@ -127,6 +127,8 @@ export interface Circuit {
   device: RcdDevice
   /** `null` where the circuit has no residual-current device. */
   iDeltaNMa: number | null
+  /** Short name of the device it is behind together with others; `null` where it has one for itself. */
+  residualTag: string | null
   backedUp: boolean
   boardTag: string | null
   /** Way of the board its device sits in, as numbered on the board; `null` while nobody has read it. */

@@ -132,6 +132,7 @@ export const circuit = pgTable(
     breakerA: figure(),
     curve: text(),
     instantaneousMultiple: figure(),
+    residualTag: text(),
     phase: text({ enum: ['L1', 'L2', 'L3', 'all'] })
       .notNull()
       .default('all'),

@@ -3,12 +3,25 @@ import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { ClampView } from './ClampView'
 import { GroundView } from './GroundView'
+import { LeakageView } from './LeakageView'
 import { LostNeutralView } from './LostNeutralView'
 import { ModesView } from './ModesView'
 import { useBond } from './useBond'
 
-const VIEWS = { bench: GroundView, modes: ModesView, lost: LostNeutralView, clamp: ClampView } as const
-const LABELS = { bench: 'Ground', modes: 'Grid and island', lost: 'Lost neutral', clamp: 'Clamp' } as const
+const VIEWS = {
+  bench: GroundView,
+  modes: ModesView,
+  leakage: LeakageView,
+  lost: LostNeutralView,
+  clamp: ClampView,
+} as const
+const LABELS = {
+  bench: 'Ground',
+  modes: 'Grid and island',
+  leakage: 'Leakage',
+  lost: 'Lost neutral',
+  clamp: 'Clamp',
+} as const
 const LIST = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key, label: LABELS[key] }))
 
 /** Earth: the ground and what was read in it, both modes side by side, the lost neutral, and the clamp's decision. */

@@ -3,6 +3,7 @@ import { chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { RCD_FAMILIES } from '@/core/evidence/families/rcdTimes'
 import type { Circuit } from '@/core/installation/installation'
+import { residualDevices } from '@/core/installation/residualDevices'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
@@ -21,6 +22,7 @@ export function RcdTests() {
   const [editing, setEditing] = useState<Editing | null>(null)
   const { words } = bench.context.pack
   const edit = may('changeJob')
+  const devices = residualDevices(installation)
   return (
     <TitledSheet
       title={`${words.residualCurrentDeviceShort} tests, both modes`}
@@ -58,12 +60,17 @@ export function RcdTests() {
             {
               head: 'Device',
               wideOnly: true,
-              cell: ({ iDeltaNMa, device }) =>
-                iDeltaNMa === null ? 'none' : `${iDeltaNMa} mA${device === 'delayed' ? ' S' : ''}`,
+              cell: ({ iDeltaNMa, device, residualTag }) =>
+                iDeltaNMa === null
+                  ? 'none'
+                  : `${residualTag === null ? '' : `${residualTag} · `}${iDeltaNMa} mA${device === 'delayed' ? ' S' : ''}`,
             },
             ...(['grid', 'island'] as const).map((mode) => ({
               head: mode,
-              cell: (circuit: Circuit) => <RcdCell pointKey={RCD_FAMILIES[mode].key(circuit)} />,
+              cell: (circuit: Circuit) => {
+                const own = devices.find(({ circuits }) => circuits.some(({ id }) => id === circuit.id))
+                return <RcdCell pointKey={own ? RCD_FAMILIES[mode].key(own) : null} />
+              },
             })),
           ]}
         />
@@ -73,9 +80,9 @@ export function RcdTests() {
   )
 }
 
-function RcdCell({ pointKey }: { pointKey: string }) {
+function RcdCell({ pointKey }: { pointKey: string | null }) {
   const { bench, select, at } = useJob()
-  const judgement = bench.judgements.get(pointKey)
+  const judgement = pointKey === null ? undefined : bench.judgements.get(pointKey)
   if (!judgement) return <chakra.span color="ink3">not asked for</chakra.span>
   return (
     <chakra.button

@@ -33,6 +33,13 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     hint: 'blank where there is no such device',
     first: (pack) => RATED_MA[firstDevice(pack)],
   }),
+  {
+    name: 'residualTag',
+    label: 'Behind a shared device',
+    kind: 'tag',
+    optional: true,
+    hint: 'its short name; blank where it has one for itself',
+  },
   figure('breakerA', 'Rating of its breaker or fuse', 'A', { above: 0, max: 1000 }),
   {
     name: 'curve',

@@ -70,6 +70,7 @@ describe('every family', () => {
       'earth.disconnection.c2',
       'earth.electrode.e1',
       'earth.islandBond',
+      'earth.leakage.c1',
       'earth.rcd.c1.grid',
       'earth.rcd.c1.island',
       'earth.system',

@@ -41,7 +41,12 @@ function divertedNeutral({ readings }: EvidenceContext): boolean | null {
   return system === 'TN-C-S' && supplier === 'kept' ? true : null
 }
 
-function missingOf(point: Point, context: EvidenceContext, clampMaxA: number | null): string[] {
+function missingOf(
+  point: Point,
+  context: EvidenceContext,
+  clampMaxA: number | null,
+  { sizeVerdict }: ElectrodeConductor,
+): string[] {
   const slots = slotReadings(point, context)
   const open = point.slots.filter(
     ({ id, input }) => (input.kind === 'word' ? slots.word(id) : slots.number(id)) === null,
@@ -49,7 +54,9 @@ function missingOf(point: Point, context: EvidenceContext, clampMaxA: number | n
   return [
     ...open.map(({ label }) => label.toLowerCase()),
     ...(clampMaxA === null ? ['the clamp reading on it'] : []),
-    ...(divertedNeutral(context) === null ? ['how the supply’s earth comes in and whether it stays'] : []),
+    ...(divertedNeutral(context) === null && sizeVerdict === 'open'
+      ? ['how the supply’s earth comes in and whether it stays']
+      : []),
   ]
 }
 
@@ -110,7 +117,7 @@ export const electrodeConductor: PointFamily<Electrode> = {
       faultS: slots.number('time'),
       kFactor: null,
     })
-    const missing = missingOf(point, context, clampMaxA)
+    const missing = missingOf(point, context, clampMaxA, found)
     const verdict = way === null && found.verdict !== 'stop' ? 'open' : found.verdict
     return afterCalibration(
       {

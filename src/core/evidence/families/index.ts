@@ -33,6 +33,7 @@ import { rcdGrid, rcdIsland } from './rcdTimes'
 import { runIdentity } from './runIdentity'
 import { runLoop } from './runLoop'
 import { settingLeft } from './settingLeft'
+import { standingLeakage } from './standingLeakage'
 import { stayedOn } from './stayedOn'
 import { supplyRating } from './supplyRating'
 import { positionsChecked, switchesAsLeft } from './switchPositions'
@@ -72,6 +73,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   energisingSteps,
   ctSteps,
   rcdGrid,
+  standingLeakage,
   settingLeft,
   ...confirmations,
   islandSource,

@@ -4,7 +4,7 @@ import {
   type TripTime,
   residualCurrentTrip,
 } from '../../earthing/residualCurrentTrip'
-import type { Circuit, Installation } from '../../installation/installation'
+import { type ResidualDevice, residualDeviceName, residualDevicesInIsland } from '../../installation/residualDevices'
 import { formatQuantity } from '../../quantity/formatQuantity'
 import type { Verdict } from '../../rules/verdict'
 import type { PointFamily } from '../family'
@@ -18,11 +18,12 @@ type Mode = 'grid' | 'island'
 
 const time = (slot: SlotReadings, id: string): TripTime => (slot.word(id) === 'none' ? 'none' : slot.number(id))
 
-function slotsOf(circuit: Circuit, mode: Mode): Slot[] {
+function slotsOf(device: ResidualDevice, mode: Mode): Slot[] {
   const slot = (id: string, label: string, input: Slot['input']): Slot => ({
     id,
     label,
-    path: ['rcd', circuit.tag, id],
+    // a shared device has a head word of its own: its short name may be that of a circuit too
+    path: [device.shared ? 'rcds' : 'rcd', device.tag, id],
     optional: [mode],
     mode,
     input,
@@ -34,7 +35,7 @@ function slotsOf(circuit: Circuit, mode: Mode): Slot[] {
     measures: 'rcdCurrent',
     alsoWords: NO_TRIP,
   })
-  if (circuit.device === 'gfciA')
+  if (device.device === 'gfciA')
     return [ramp, slot('t20', 'Time at 20 mA', timed), slot('t264', 'Time at 264 mA', timed)]
   return [
     slot('half', 'At ½ × must hold', {
@@ -48,9 +49,9 @@ function slotsOf(circuit: Circuit, mode: Mode): Slot[] {
 }
 
 /** The readings of one point in the shape E-9 judges. */
-function modeReadings(circuit: Circuit, slots: SlotReadings): RcdModeReadings {
+function modeReadings(device: ResidualDevice, slots: SlotReadings): RcdModeReadings {
   const ramp = time(slots, 'ramp')
-  if (circuit.device === 'gfciA') {
+  if (device.device === 'gfciA') {
     const faults = [20, 264].flatMap((testMa) => {
       const timeMs = time(slots, `t${testMa}`)
       return timeMs === null ? [] : [{ testMa, timeMs }]
@@ -66,14 +67,15 @@ function modeReadings(circuit: Circuit, slots: SlotReadings): RcdModeReadings {
   }
 }
 
+const DISAGREE = 'Its circuits say different things of the device they share: put them right first.'
 const TEST_WORDS = { half: '½ ×', x1: '1 ×', x5: '5 ×', ramp: 'ramp' } as const
 
-function limitText(circuit: Circuit, { limits }: EvidenceContext['pack']): string {
-  const n = circuit.iDeltaNMa ?? 0
-  if (circuit.device === 'gfciA')
+function limitText(device: ResidualDevice, { limits }: EvidenceContext['pack']): string {
+  const n = device.iDeltaNMa
+  if (device.device === 'gfciA')
     return `trips at ${limits.gfciRampMin.value}–${limits.gfciRampMax.value} mA, within (20/I)^1.43 s`
   const ramp = `ramp ${limits.rcdRampMinShare.value * n}–${limits.rcdRampMaxShare.value * n} mA`
-  return circuit.device === 'delayed'
+  return device.device === 'delayed'
     ? `1 × ${limits.rcdDelayedX1Min.value}–${limits.rcdDelayedX1Max.value} ms, 5 × ${limits.rcdDelayedX5Min.value}–${limits.rcdDelayedX5Max.value} ms, ${ramp}`
     : `½ × holds, 1 × ≤ ${limits.rcdGeneralX1Max.value} ms, 5 × ≤ ${limits.rcdGeneralX5Max.value} ms, ${ramp}`
 }
@@ -89,14 +91,14 @@ function whyOf(verdict: Verdict, failed: readonly string[], missing: readonly st
 }
 
 /** E-9 of one point, test by test. */
-function modeVerdicts(point: Point<Circuit>, context: EvidenceContext, mode: Mode): RcdModeVerdicts {
-  const circuit = point.thing
+function modeVerdicts(point: Point<ResidualDevice>, context: EvidenceContext, mode: Mode): RcdModeVerdicts {
+  const device = point.thing
   const slots = slotReadings(point, context)
-  const readings = (of: Mode) => (of === mode && slots.any ? modeReadings(circuit, slots) : null)
+  const readings = (of: Mode) => (of === mode && slots.any ? modeReadings(device, slots) : null)
   return residualCurrentTrip({
     pack: context.pack.id,
-    device: circuit.device,
-    iDeltaNMa: circuit.iDeltaNMa ?? 30,
+    device: device.device,
+    iDeltaNMa: device.iDeltaNMa,
     instrumentMs: slots.accuracy('x1') ?? slots.accuracy('x5') ?? slots.accuracy('t20'),
     instrumentMa: slots.accuracy('ramp'),
     grid: readings('grid'),
@@ -104,24 +106,25 @@ function modeVerdicts(point: Point<Circuit>, context: EvidenceContext, mode: Mod
   })[mode]
 }
 
-function judgeTrips(point: Point<Circuit>, context: EvidenceContext, mode: Mode): Judgement {
-  const circuit = point.thing
+function judgeTrips(point: Point<ResidualDevice>, context: EvidenceContext, mode: Mode): Judgement {
+  const device = point.thing
   const slots = slotReadings(point, context)
   const result = modeVerdicts(point, context, mode)
   const tests = (['half', 'x1', 'x5', 'ramp'] as const).filter((test) => result[test] !== undefined)
   const named = (verdict: string) => tests.filter((test) => result[test] === verdict).map((test) => TEST_WORDS[test])
   const failed = [...named('stop'), ...(result.faults?.includes('stop') ? ['fault time'] : [])]
-  const missing = [...named('open'), ...(circuit.device === 'gfciA' && !result.faults?.length ? ['fault time'] : [])]
+  const missing = [...named('open'), ...(device.device === 'gfciA' && !result.faults?.length ? ['fault time'] : [])]
   const x5 = time(slots, 'x5') ?? time(slots, 'x1') ?? time(slots, 't20')
-  const why = whyOf(result.verdict, failed, missing, slots.any, mode)
+  const said = whyOf(result.verdict, failed, missing, slots.any, mode)
+  const why = device.agreed ? said : `${DISAGREE} ${said}`
   return afterCalibration(
     {
-      verdict: result.verdict,
+      verdict: device.agreed || result.verdict === 'stop' ? result.verdict : 'open',
       code: 'E-9',
       why,
-      limit: limitText(circuit, context.pack),
+      limit: limitText(device, context.pack),
       value: x5 === null ? null : x5 === 'none' ? 'no trip' : formatQuantity(x5, 'ms'),
-      basis: `${context.pack.words.residualCurrentDevice}, ${circuit.device === 'gfciA' ? 'class A' : `${circuit.device} type`}, ${circuit.iDeltaNMa ?? '–'} mA (E-9).`,
+      basis: `${context.pack.words.residualCurrentDevice}, ${device.device === 'gfciA' ? 'class A' : `${device.device} type`}, ${device.iDeltaNMa} mA (E-9).`,
     },
     slots,
   )
@@ -151,23 +154,19 @@ const MODES = {
   },
 } as const
 
-/** Circuits whose residual-current device is tested: those that are backed up. */
-const testedCircuits = ({ circuits }: Installation): Circuit[] =>
-  circuits.filter(({ iDeltaNMa, backedUp }) => iDeltaNMa !== null && backedUp)
-
-/** E-9: residual-current trip times of each backed-up circuit in one mode. */
-function rcdFamily(mode: Mode): PointFamily<Circuit> {
+/** E-9: trip times of each residual-current device with a backed-up circuit behind it, once in one mode. */
+function rcdFamily(mode: Mode): PointFamily<ResidualDevice> {
   const { label, why, ...declared } = MODES[mode]
   return {
     ...declared,
     view: 'earth.modes',
-    things: testedCircuits,
-    key: ({ tag }) => `earth.rcd.${tag}.${mode}`,
-    point: (circuit, _installation, { words }) => ({
-      subject: circuit.tag,
-      label: `${words.residualCurrentDeviceShort} of ${circuit.tag} ${circuit.name}, ${label}`,
+    things: residualDevicesInIsland,
+    key: ({ tag, shared }) => `earth.rcd.${shared ? 'shared.' : ''}${tag}.${mode}`,
+    point: (device, _installation, { words }) => ({
+      subject: device.tag,
+      label: `${words.residualCurrentDeviceShort} of ${residualDeviceName(device)}, ${label}`,
       why,
-      slots: slotsOf(circuit, mode),
+      slots: slotsOf(device, mode),
     }),
     judge: (point, context) => judgeTrips(point, context, mode),
   }
@@ -175,15 +174,15 @@ function rcdFamily(mode: Mode): PointFamily<Circuit> {
 
 export const rcdGrid = rcdFamily('grid')
 export const rcdIsland = rcdFamily('island')
-export const RCD_FAMILIES: Readonly<Record<Mode, PointFamily<Circuit>>> = { grid: rcdGrid, island: rcdIsland }
+export const RCD_FAMILIES: Readonly<Record<Mode, PointFamily<ResidualDevice>>> = { grid: rcdGrid, island: rcdIsland }
 
 /** Slots whose test makes the device trip. */
 const TRIP_SLOTS = ['x1', 'x5', 't20', 't264', 'ramp'] as const
 
-/** Whether one test of a circuit makes its device trip within the limits of E-9. */
-function tripPasses(point: Point<Circuit>, context: EvidenceContext): boolean {
+/** Whether one test of a device makes it trip within the limits of E-9. */
+function tripPasses(point: Point<ResidualDevice>, context: EvidenceContext): boolean {
   const { x1, x5, ramp, faults = [] } = modeVerdicts(point, context, 'island')
-  return [x1, x5, ramp, ...faults].includes('proven')
+  return point.thing.agreed && [x1, x5, ramp, ...faults].includes('proven')
 }
 
 /**
@@ -191,7 +190,7 @@ function tripPasses(point: Point<Circuit>, context: EvidenceContext): boolean {
  * did not trip, `null` when none was tested, or none has passed.
  */
 export function islandTripSeen(context: EvidenceContext): boolean | null {
-  const points = testedCircuits(context.installation).map((circuit) => pointOf(rcdIsland, circuit, context))
+  const points = residualDevicesInIsland(context.installation).map((device) => pointOf(rcdIsland, device, context))
   const failed = points.some(({ key }) => {
     const latest = latestBySlot(context.readings, key)
     return TRIP_SLOTS.some((slot) => latest.get(slot)?.valueWord === 'none')

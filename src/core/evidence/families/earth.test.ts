@@ -1,0 +1,163 @@
+import { describe, expect, it } from 'vitest'
+import { aCircuit, house, readyForFirstLive, reading, recordOf } from '../../../../tests/support/house'
+import type { Installation } from '../../installation/installation'
+import { benchOf } from '../bench'
+import type { Reading } from '../reading'
+
+const judged = (key: string, readings: readonly Reading[], installation: Installation = house()) =>
+  benchOf(recordOf(installation, [...readings])).judgements.get(key)
+const at = (minute: number) => `2026-11-20T10:${String(minute).padStart(2, '0')}:00.000Z`
+
+describe('current in the earth conductor', () => {
+  const now = (value: number, minute = 0) => reading('earth.current', 'now', value, { recordedAt: at(minute) })
+  const off = (value: number, minute: number) => reading('earth.current', 'off', value, { recordedAt: at(minute) })
+  const verdict = (...readings: Reading[]) => judged('earth.current', readings)?.verdict
+
+  it('is Open until it is clamped, and until one that was found is traced', () => {
+    expect([verdict(), verdict(now(0.1)), verdict(now(1.7)), verdict(now(4))]).toEqual([
+      'open',
+      'proven',
+      'open',
+      'stop',
+    ])
+  })
+
+  it('stops the job when it stays with everything off, however small', () => {
+    const found = judged('earth.current', [now(0.6), off(0.55, 1)])
+    expect(found?.verdict).toBe('stop')
+    expect(found?.why).toMatch(/^Touch no metal\..*Do not open this conductor.*call the network operator/)
+  })
+
+  it('takes a reading with everything off only for the current that was found before it', () => {
+    // found again after the repair: the old “everything off” decides nothing
+    expect(judged('earth.current', [now(1.7, 0), off(0.02, 1), now(1.9, 2)])?.why).toMatch(
+      /Switch the whole installation off/,
+    )
+    expect(judged('earth.current', [now(1.7, 0), off(0.02, 1)])?.why).toMatch(/from inside/)
+  })
+
+  it('is read off the electrode’s own clamp too, the newest of them', () => {
+    const clamp = (value: number, minute: number) =>
+      reading('earth.electrode.e1', 'clamp', value, { recordedAt: at(minute) })
+    expect(judged('earth.current', [clamp(2, 0)])?.value).toMatch(/^2.A$/)
+    expect(judged('earth.current', [clamp(2, 0), now(0.1, 5)])?.value).toMatch(/^0\.1.A$/)
+    expect(judged('earth.current', [now(0.1, 0), clamp(2, 5)])?.value).toMatch(/^2.A$/)
+  })
+
+  it('reckons what stands on metal with the electrode that was read last', () => {
+    expect(judged('earth.current', [now(0.9), reading('earth.electrode.e1', 'r618', 60)])?.verdict).toBe('stop')
+  })
+})
+
+describe('the earthing system in island mode', () => {
+  const answers = (words: Record<string, string>) =>
+    Object.entries(words).map(([slot, word]) => reading('earth.system', slot, word))
+  const KEPT = { system: 'TN-C-S', supplier: 'kept', metal: 'bonded' }
+
+  it('rests on a wiring that somebody has confirmed as built', () => {
+    expect(judged('earth.system', answers(KEPT))?.why).toMatch(/the wiring confirmed as built/)
+    expect(judged('earth.system', [...readyForFirstLive(), ...answers(KEPT)])).toMatchObject({
+      verdict: 'proven',
+      value: 'TN-S',
+    })
+  })
+
+  it.each(Object.keys(KEPT))('is Open without %s', (slot) => {
+    const { [slot as keyof typeof KEPT]: _left, ...rest } = KEPT
+    expect(judged('earth.system', [...readyForFirstLive(), ...answers(rest)])?.verdict).toBe('open')
+  })
+
+  it('parted, wants the maker’s word and leave to do it', () => {
+    const parted = (more: Record<string, string>) =>
+      judged('earth.system', [...readyForFirstLive(), ...answers({ ...KEPT, supplier: 'parted', ...more })])?.verdict
+    expect([parted({}), parted({ rated: 'yes', permitted: 'yes' }), parted({ rated: 'yes', permitted: 'no' })]).toEqual(
+      ['open', 'proven', 'stop'],
+    )
+  })
+})
+
+describe('the conductor of an electrode', () => {
+  const said = (change: Record<string, string | number> = {}) =>
+    Object.entries({ size: '16', way: 'protected', neutral: '25', fault: 900, time: 0.4, ...change }).map(
+      ([slot, value]) => reading('earth.conductor.e1', slot, value),
+    )
+  const around = [
+    reading('earth.electrode.e1', 'clamp', 0.1),
+    reading('earth.system', 'system', 'TN-C-S'),
+    reading('earth.system', 'supplier', 'kept'),
+  ]
+
+  it('is Proven with everything said, and Open without any of it', () => {
+    expect(judged('earth.conductor.e1', [...around, ...said()])?.verdict).toBe('proven')
+    for (const left of said())
+      expect(
+        judged('earth.conductor.e1', [...around, ...said().filter(({ slot }) => slot !== left.slot)])?.verdict,
+      ).toBe('open')
+    expect(judged('earth.conductor.e1', [...around.slice(1), ...said()])?.verdict).toBe('open')
+  })
+
+  it('asks how the supply comes in only where the size would not do in any case', () => {
+    const [clamp] = around
+    expect(judged('earth.conductor.e1', [clamp!, ...said()])?.verdict).toBe('proven')
+    expect(judged('earth.conductor.e1', [clamp!, ...said({ size: '6', fault: 500 })])).toMatchObject({
+      verdict: 'open',
+      why: expect.stringMatching(/how the supply’s earth comes in/) as string,
+    })
+  })
+
+  it('names the smallest that would do where it is too thin', () => {
+    expect(judged('earth.conductor.e1', [...around, ...said({ size: '6' })])).toMatchObject({
+      verdict: 'stop',
+      why: expect.stringMatching(/mm² 10 is the smallest that does/) as string,
+    })
+  })
+})
+
+describe('a residual-current device with several circuits', () => {
+  const shared = house({
+    testDepth: 'full',
+    circuits: [
+      aCircuit({ id: 'a', tag: 'c1', residualTag: 'r1' }),
+      aCircuit({ id: 'b', tag: 'c2', name: 'Lights', residualTag: 'r1' }),
+      aCircuit({ id: 'c', tag: 'c3', name: 'Freezer' }),
+    ],
+  })
+  const tests = (mode: string) =>
+    Object.entries({ half: 'held', x1: 24, x5: 12, ramp: 22 }).map(([slot, value]) =>
+      reading(`earth.rcd.shared.r1.${mode}`, slot, value),
+    )
+
+  it('is tested once in each mode, with its circuits named', () => {
+    const points = benchOf(recordOf(shared)).points.filter(({ key }) => key.startsWith('earth.rcd'))
+    expect(points.map(({ key }) => key).sort()).toEqual([
+      'earth.rcd.c3.grid',
+      'earth.rcd.c3.island',
+      'earth.rcd.shared.r1.grid',
+      'earth.rcd.shared.r1.island',
+    ])
+    expect(points.find(({ key }) => key === 'earth.rcd.shared.r1.grid')?.label).toMatch(/r1 \(c1, c2\)/)
+    expect(judged('earth.rcd.shared.r1.island', tests('island'), shared)?.verdict).toBe('proven')
+  })
+
+  it('is Open while its circuits say different things of it', () => {
+    const [first, second, third] = shared.circuits
+    const twisted = { ...shared, circuits: [first!, { ...second!, iDeltaNMa: 100 }, third!] }
+    expect(judged('earth.rcd.shared.r1.grid', tests('grid'), twisted)).toMatchObject({
+      verdict: 'open',
+      why: expect.stringMatching(/^Its circuits say different things/) as string,
+    })
+  })
+
+  it('carries the leakage of all of them', () => {
+    const leak = (c1: number, c2?: number) =>
+      judged(
+        'earth.leakage.shared.r1',
+        [
+          reading('earth.leakage.shared.r1', 'c1', c1),
+          ...(c2 === undefined ? [] : [reading('earth.leakage.shared.r1', 'c2', c2)]),
+        ],
+        shared,
+      )?.verdict
+    expect([leak(3), leak(3, 3), leak(3, 6), leak(8)]).toEqual(['open', 'watch', 'stop', 'stop'])
+  })
+})

@@ -1,0 +1,1 @@
+ALTER TABLE "circuit" ADD COLUMN "residual_tag" text;

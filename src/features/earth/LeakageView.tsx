@@ -1,0 +1,125 @@
+'use client'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { belongsTo } from '@/core/evidence/families'
+import { standingLeakage } from '@/core/evidence/families/standingLeakage'
+import { latestBySlot } from '@/core/evidence/reading'
+import type { StandingLeakage } from '@/core/earthing/standingLeakage'
+import { residualDeviceName, residualDevices } from '@/core/installation/residualDevices'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { Button } from '@/ui/Button'
+import { EmptyState } from '@/ui/EmptyState'
+import { Notice } from '@/ui/Notice'
+import { TitledSheet } from '@/ui/Sheet'
+import { leakageInWorker } from '@/workers/clients'
+import { useJob } from '../job/JobContext'
+import { PointList } from '../job/PointList'
+import { leakageInputOf } from './leakageInput'
+
+const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
+
+/** E-10: what leaks through each residual-current device, and the fewest moves that put every one of them right. */
+export function LeakageView() {
+  const {
+    record: { installation },
+    bench,
+  } = useJob()
+  const points = bench.points.filter((point) => belongsTo(point, standingLeakage))
+  return (
+    <>
+      <Notice kind="caution">
+        Clamp around all live conductors of a circuit together. A filter’s leakage is never taken away with a capacitor
+        or a bridge: share the circuits out, or give the noisy one a feed of its own.
+      </Notice>
+      {installation.testDepth !== 'full' && (
+        <Notice kind="info">Leakage is asked for in a full test; this job is set to the essential one.</Notice>
+      )}
+      <PointList title="Leakage by device" points={points} empty="No device to look at" />
+      <Regrouping />
+    </>
+  )
+}
+
+function Regrouping() {
+  const {
+    record: { installation },
+    bench,
+  } = useJob()
+  const [found, setFound] = useState<StandingLeakage | 'working' | 'failed' | null>(null)
+  const devices = residualDevices(installation)
+  const input = leakageInputOf(devices, (device) => latestBySlot(bench.context.readings, standingLeakage.key(device)))
+  const propose = () => {
+    setFound('working')
+    leakageInWorker(input, installation.packId).then(setFound, () => setFound('failed'))
+  }
+  return (
+    <TitledSheet
+      title="Sharing the circuits out"
+      actions={
+        devices.length > 0 && (
+          <Button size="sm" onClick={propose} disabled={found === 'working'}>
+            {found === 'working' ? 'Looking…' : 'Propose the fewest moves'}
+          </Button>
+        )
+      }
+    >
+      {devices.length === 0 ? (
+        <EmptyState title="No residual-current device">Enter the circuits with the device each is behind.</EmptyState>
+      ) : (
+        <Box px="14px" pb="12px" fontSize="14px">
+          {found === 'failed' && <Notice kind="error">It could not be worked out. Try again.</Notice>}
+          {found !== null && found !== 'working' && found !== 'failed' && (
+            <Proposal found={found} names={devices.map(residualDeviceName)} />
+          )}
+          {found === null && (
+            <Text color="ink2">
+              A circuit’s form says which device it is behind. A proposal moves as few circuits as it can, and keeps
+              alarms, freezers and medical equipment away from the leakiest.
+            </Text>
+          )}
+        </Box>
+      )}
+    </TitledSheet>
+  )
+}
+
+function Proposal({ found, names }: { found: StandingLeakage; names: readonly string[] }) {
+  const { regroup, ownFeed, verdict } = found
+  const nameOf = (group: number) => names[group] ?? `a new device ${group - names.length + 1}`
+  return (
+    <Flex direction="column" gap="6px" aria-live="polite">
+      {ownFeed.length > 0 && (
+        <Text color="stop" fontWeight="600">
+          {ownFeed.join(', ')}: too noisy for any device that is shared. A feed of its own.
+        </Text>
+      )}
+      {verdict === 'open' && <Text>Some circuits are not clamped yet: nothing is proposed on half the figures.</Text>}
+      {regroup === null && (verdict === 'proven' || verdict === 'watch') && <Text>Nothing has to move.</Text>}
+      {regroup === null && verdict === 'stop' && (
+        <Text>A device is over already, and not every circuit is clamped: clamp the rest, then ask again.</Text>
+      )}
+      {regroup && regroup.minMoves === null && <Text>No number of devices of this rating does it.</Text>}
+      {regroup && regroup.minMoves !== null && (
+        <>
+          <Text fontWeight="600">
+            {regroup.minMoves === 0 ? 'Nothing else has to move.' : `${regroup.minMoves} to move`}
+            {regroup.addedGroups ? `, ${regroup.addedGroups} more device${regroup.addedGroups > 1 ? 's' : ''}` : ''}
+            {regroup.exact ? '' : '; with this many circuits perhaps not the fewest'}
+          </Text>
+          {Object.entries(regroup.moves).map(([circuit, group]) => (
+            <Text key={circuit}>
+              {circuit} to {nameOf(group)}
+            </Text>
+          ))}
+        </>
+      )}
+      <Text color="ink2">
+        Limits:{' '}
+        {names
+          .map((name, k) => `${name} ${milliamps(found.sumMa[k] ?? 0)} of ${milliamps(found.limitMa[k] ?? 0)}`)
+          .join('; ')}
+        .
+      </Text>
+    </Flex>
+  )
+}
