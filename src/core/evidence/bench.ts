@@ -22,7 +22,7 @@ export function benchOf(record: JobRecord): Bench {
   const evidence = evidenceOf(record)
   const points = pointsOf(installation)
   const judgements = new Map(points.map((point) => [point.key, judgementOf(evidence, point)]))
-  const holds = holdStates(points, judgements, record.overrides)
+  const holds = holdStates(points, judgements, record.overrides, installation.checksAsOf)
   return {
     context: evidence.context,
     points,

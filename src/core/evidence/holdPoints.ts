@@ -48,16 +48,18 @@ function pointsOfCondition(points: readonly Point[], step: HoldStepId, { id }: H
 
 /**
  * Whether each live step may be taken (T-10). A condition without points is Open: that there is nothing to show is a declaration with a
- * name and a reason (`noneHere`), never a default. A failed result outweighs a missing one; an override counts only while the rule still allows it.
+ * name and a reason (`noneHere`), never a default; one that came in after the job was first sealed (`checksAsOf`) does not hold it anew. A failed result outweighs a missing one; an override counts only while the rule still allows it.
  */
 export function holdStates(
   points: readonly Point[],
   judgements: ReadonlyMap<string, Judgement>,
   overrides: readonly HoldOverride[],
+  checksAsOf: string | null,
 ): HoldState[] {
   const states: HoldState[] = []
+  const isAsked = ({ since }: HoldCondition) => since === undefined || checksAsOf === null || since <= checksAsOf
   for (const step of HOLD_STEPS) {
-    const conditions = step.conditions.map((condition): ConditionState => {
+    const conditions = step.conditions.filter(isAsked).map((condition): ConditionState => {
       const concerned = pointsOfCondition(points, step.id, condition)
       const verdictOf = (point: Point): Verdict => judgements.get(point.key)?.verdict ?? 'open'
       const waiting = concerned.filter((point) => !HELD.includes(verdictOf(point))).map(({ key }) => key)

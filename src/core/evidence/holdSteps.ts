@@ -6,6 +6,8 @@ export interface HoldCondition {
   override: 'never' | 'whenOpen' | 'always'
   /** What somebody declares by name and with a reason where the job has none of the things it is about; left out where a house always has some. */
   none?: string
+  /** The day the condition came in, as an ISO date; a job sealed before is not held by it. Left out for those that were there from the start. */
+  since?: string
 }
 
 export interface HoldStep {
@@ -34,7 +36,7 @@ const STEPS = [
       { id: 'medical', label: 'medical question asked', override: 'never' },
       { id: 'bypass', label: 'bypass open', override: 'never' },
       { id: 'identity', label: 'every run identified', override: 'whenOpen', none: 'no cable run is fitted' },
-      { id: 'clamp', label: 'earth conductor clamped', override: 'never' },
+      { id: 'clamp', label: 'earth conductor clamped', override: 'never', since: '2026-11-27' },
       { id: 'electrode', label: 'electrode measured', override: 'whenOpen' },
       { id: 'licensed', label: 'licensed person leading', override: 'never' },
       { id: 'circuits', label: 'final circuits open', override: 'never' },
@@ -47,7 +49,7 @@ const STEPS = [
     conditions: [
       { id: 'medical', label: 'medical question asked', override: 'never' },
       { id: 'bond', label: 'bond measured in island mode', override: 'never' },
-      { id: 'earthing', label: 'earthing system in island mode', override: 'whenOpen' },
+      { id: 'earthing', label: 'earthing system in island mode', override: 'whenOpen', since: '2026-11-27' },
       {
         id: 'islandRcd',
         label: 'every backed-up circuit protected in island mode',

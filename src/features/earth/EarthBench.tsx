@@ -1,6 +1,8 @@
 'use client'
+import { EARTH_CURRENT_KEY } from '@/core/evidence/families/earthCurrent'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/BenchViews'
+import { useJob } from '../job/JobContext'
 import { ClampView } from './ClampView'
 import { GroundView } from './GroundView'
 import { LeakageView } from './LeakageView'
@@ -26,7 +28,9 @@ const LIST = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key,
 
 /** Earth: the ground and what was read in it, both modes side by side, the lost neutral, and the clamp's decision. */
 export function EarthBench() {
+  const { bench } = useJob()
   const bond = useBond()
+  const current = bench.judgements.get(EARTH_CURRENT_KEY)
   const first = useViewOfPoint<keyof typeof VIEWS>('earth') ?? 'bench'
   const open = useBenchView(LIST, first)
   const View = VIEWS[open]
@@ -34,13 +38,21 @@ export function EarthBench() {
     <>
       <BenchHead
         title={
-          bond?.verdict === 'proven'
-            ? 'One bond, and it holds'
-            : bond?.verdict === 'stop'
-              ? 'The island is not safe to touch'
-              : 'The ground and the bond'
+          current?.verdict === 'stop'
+            ? 'Touch no metal'
+            : bond?.verdict === 'proven'
+              ? 'One bond, and it holds'
+              : bond?.verdict === 'stop'
+                ? 'The island is not safe to touch'
+                : 'The ground and the bond'
         }
-        note={bond?.value ? `island: ${bond.value}` : 'bond not measured in island mode'}
+        note={
+          current?.verdict === 'stop'
+            ? `${current.value} in the earth conductor`
+            : bond?.value
+              ? `island: ${bond.value}`
+              : 'bond not measured in island mode'
+        }
       />
       <BenchViews views={LIST} label="Parts of the earthing" first={first} />
       <BenchPanel view={open}>

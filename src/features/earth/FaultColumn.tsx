@@ -96,7 +96,12 @@ export function FaultColumn({
             <StationMark
               key={station.id}
               station={station}
-              name={`${short(names.get(station.id) ?? station.id, width * (1 - HOME_SHARE) - (layout.bond?.y === station.y ? 62 : 20))}${layout.bond?.y === station.y ? ' · bond' : ''}`}
+              // where the bar is, its own lane says so; the place stands on the other one too
+              name={
+                layout.bond?.y === station.y
+                  ? 'bond'
+                  : short(names.get(station.id) ?? station.id, width * (1 - HOME_SHARE) - 20)
+              }
               bond={layout.bond?.y === station.y}
             />
           ))}

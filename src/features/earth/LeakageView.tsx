@@ -34,7 +34,9 @@ export function LeakageView() {
       {installation.testDepth !== 'full' && (
         <Notice kind="info">Leakage is asked for in a full test; this job is set to the essential one.</Notice>
       )}
-      <PointList title="Leakage by device" points={points} empty="No device to look at" />
+      {installation.testDepth === 'full' && (
+        <PointList title="Leakage by device" points={points} empty="No device to look at" />
+      )}
       <Regrouping />
     </>
   )

@@ -341,6 +341,13 @@ describe('a check that came in later', () => {
       benchOf(recordOf({ ...everything(), checksAsOf })).holds[0]?.conditions.find(
         ({ condition }) => condition.id === 'dead',
       )?.waiting
+    // a condition that came in later has no points in it then, and holds nothing
+    const conditions = (checksAsOf: string | null) =>
+      benchOf(recordOf({ ...everything(), checksAsOf })).holds.flatMap(({ conditions: own }) =>
+        own.map(({ condition }) => condition.id),
+      )
+    expect(conditions(null)).toEqual(expect.arrayContaining(['clamp', 'earthing']))
+    expect(conditions('2026-11-26').filter((id) => id === 'clamp' || id === 'earthing')).toEqual([])
     expect(live(null)).toContain('wire.dead.battery.battery')
     expect(live('2026-11-25')).not.toContain('wire.dead.battery.battery')
   })

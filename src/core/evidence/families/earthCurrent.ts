@@ -136,7 +136,6 @@ function whyOf({ verdict, decision, touchV }: EarthConductorCurrent, slots: Slot
 /** E-11: current in the earth conductor, and the decision about it, made for a bad moment. */
 export const earthCurrent: PointFamily<TheJob> = {
   id: 'earthCurrent',
-  since: '2026-11-27',
   place: 'electrode',
   view: 'earth.clamp',
   precedes: ['firstIsland.clamp'],
