@@ -1,8 +1,12 @@
+import { sha256 } from '@noble/hashes/sha2.js'
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
 import { describe, expect, it } from 'vitest'
 import { fitItem, house, reading, recordOf } from '../../../tests/support/house'
 import { VERDICTS } from '../rules/verdict'
 import { benchOf, pointsToShow, stageSummaries } from './bench'
-import { MOST_MARKS, NO_STAGES, jobFacts } from './jobFacts'
+import { FACTS_VERSION, MOST_MARKS, NO_STAGES, jobFacts } from './jobFacts'
+import { POINT_FAMILIES } from './families'
+import { HOLD_STEPS } from './holdSteps'
 
 const task = (tag: string, template: string | null) =>
   fitItem('task', tag, { minutes: 20, licensed: true, powerOff: false, template })
@@ -75,4 +79,14 @@ describe('minutes that tasks took', () => {
       ),
     ).toEqual([{ template: 'isolate', minutes: 25 }])
   })
+})
+
+it('counts up when families or hold conditions change: what was stored by the old ones is then worked out anew', () => {
+  const asked = [
+    ...POINT_FAMILIES.map(({ id, since, precedes }) => [id, since ?? null, precedes]),
+    ...HOLD_STEPS.map(({ id, conditions }) => [id, conditions.map((one) => [one.id, one.since ?? null, one.override])]),
+  ]
+  const digest = bytesToHex(sha256(utf8ToBytes(JSON.stringify(asked)))).slice(0, 8)
+  // whoever changes the second figure counts the first one up
+  expect([FACTS_VERSION, digest]).toEqual([2, '6ea812ca'])
 })
