@@ -54,6 +54,7 @@ export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({
   curve: null,
   instantaneousMultiple: null,
   residualTag: null,
+  safety: false,
   phase: 'all',
   foundBoardTag: null,
   foundPhase: null,

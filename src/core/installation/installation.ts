@@ -129,6 +129,8 @@ export interface Circuit {
   iDeltaNMa: number | null
   /** Short name of the device it is behind together with others; `null` where it has one for itself. */
   residualTag: string | null
+  /** An alarm, a freezer or medical equipment hangs on it: it never shares a device with the leakiest circuit (E-10). */
+  safety: boolean
   backedUp: boolean
   boardTag: string | null
   /** Way of the board its device sits in, as numbered on the board; `null` while nobody has read it. */

@@ -30,3 +30,9 @@ it('matters in an outage as soon as one of its circuits is backed up', () => {
   const circuits = [c('c1', 'r1', { backedUp: false }), c('c2', 'r1'), c('c3', 'r2', { backedUp: false })]
   expect(residualDevicesInIsland({ circuits }).map(({ tag }) => tag)).toEqual(['r1'])
 })
+
+it('takes circuits that were kept from before devices had names for one device each', () => {
+  const { residualTag: _one, ...first } = c('c1', null)
+  const { residualTag: _two, ...second } = c('c2', null)
+  expect(seen([first, second] as ReturnType<typeof aCircuit>[]).map(([tag]) => tag)).toEqual(['c1', 'c2'])
+})

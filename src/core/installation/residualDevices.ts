@@ -16,6 +16,9 @@ export interface ResidualDevice {
 type WithDevice = Circuit & { iDeltaNMa: number }
 const hasDevice = (circuit: Circuit): circuit is WithDevice => circuit.iDeltaNMa !== null
 
+/** A copy that was kept on a device from before devices had names has no such field. */
+const sharedTag = ({ residualTag }: { residualTag?: string | null }): string | null => residualTag ?? null
+
 /**
  * The residual-current devices of a job: one for each short name that circuits are behind, and one each for circuits that name none.
  * What was stored before devices had names is thereby what it was: a device for every circuit.
@@ -23,7 +26,7 @@ const hasDevice = (circuit: Circuit): circuit is WithDevice => circuit.iDeltaNMa
 export function residualDevices({ circuits }: Pick<Installation, 'circuits'>): ResidualDevice[] {
   const groups = new Map<string, [WithDevice, ...WithDevice[]]>()
   for (const circuit of circuits.filter(hasDevice)) {
-    const key = circuit.residualTag === null ? `own ${circuit.tag}` : `shared ${circuit.residualTag}`
+    const key = sharedTag(circuit) === null ? `own ${circuit.tag}` : `shared ${circuit.residualTag}`
     const group = groups.get(key)
     if (group) group.push(circuit)
     else groups.set(key, [circuit])
@@ -31,8 +34,8 @@ export function residualDevices({ circuits }: Pick<Installation, 'circuits'>): R
   return [...groups.values()].map((group) => {
     const [first] = group
     return {
-      tag: first.residualTag ?? first.tag,
-      shared: first.residualTag !== null,
+      tag: sharedTag(first) ?? first.tag,
+      shared: sharedTag(first) !== null,
       device: first.device,
       iDeltaNMa: first.iDeltaNMa,
       agreed: group.every(({ device, iDeltaNMa }) => device === first.device && iDeltaNMa === first.iDeltaNMa),

@@ -133,6 +133,7 @@ export const circuit = pgTable(
     curve: text(),
     instantaneousMultiple: figure(),
     residualTag: text(),
+    safety: boolean().notNull().default(false),
     phase: text({ enum: ['L1', 'L2', 'L3', 'all'] })
       .notNull()
       .default('all'),

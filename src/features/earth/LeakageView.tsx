@@ -75,8 +75,8 @@ function Regrouping() {
           )}
           {found === null && (
             <Text color="ink2">
-              A circuit’s form says which device it is behind. A proposal moves as few circuits as it can, and keeps
-              alarms, freezers and medical equipment away from the leakiest.
+              A circuit’s form says which device it is behind, and whether an alarm, a freezer or medical equipment
+              hangs on it. A proposal moves as few circuits as it can, and keeps those away from the leakiest.
             </Text>
           )}
         </Box>

@@ -11,7 +11,12 @@ export function leakageInputOf(
     groups: devices.map(({ iDeltaNMa }) => ({ iDeltaNMa, cleanReturns: null })),
     circuits: devices.flatMap((device, group) => {
       const latest = latestOf(device)
-      return device.circuits.map(({ tag }) => ({ id: tag, group, leakageMa: latest.get(tag)?.valueNumber ?? null }))
+      return device.circuits.map(({ tag, safety }) => ({
+        id: tag,
+        group,
+        leakageMa: latest.get(tag)?.valueNumber ?? null,
+        safety,
+      }))
     }),
   }
 }

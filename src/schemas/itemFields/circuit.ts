@@ -78,4 +78,5 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
   },
   TORQUE,
   { name: 'backedUp', label: 'Backed up', kind: 'flag', first: () => true },
+  { name: 'safety', label: 'Alarm, freezer or medical equipment on it', kind: 'flag', absent: false },
 ]

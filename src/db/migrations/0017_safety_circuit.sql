@@ -1,0 +1,1 @@
+ALTER TABLE "circuit" ADD COLUMN "safety" boolean DEFAULT false NOT NULL;
