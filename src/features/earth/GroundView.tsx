@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import { belongsTo } from '@/core/evidence/families'
 import { electrodeConductor } from '@/core/evidence/families/electrodeConductor'
+import { electrodesJoined } from '@/core/evidence/families/electrodesJoined'
 import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -78,7 +79,9 @@ export function GroundView() {
       ))}
       <PointList
         title="Electrodes and their conductors"
-        points={bench.points.filter((point) => belongsTo(point, electrodeResistance, electrodeConductor))}
+        points={bench.points.filter((point) =>
+          belongsTo(point, electrodeResistance, electrodesJoined, electrodeConductor),
+        )}
         empty="No electrode yet"
       />
       <ElectrodeDesign />

@@ -161,3 +161,32 @@ describe('a residual-current device with several circuits', () => {
     expect([leak(3), leak(3, 3), leak(3, 6), leak(8)]).toEqual(['open', 'watch', 'stop', 'stop'])
   })
 })
+
+describe('electrodes joined', () => {
+  const [first] = house().electrodes
+  const two = house({ electrodes: [first!, { ...first!, id: 'e-2', tag: 'e2' }] })
+  const read = (e1: number, e2: number | null, joined: number) =>
+    judged(
+      'earth.joined',
+      [
+        reading('earth.electrode.e1', 'r618', e1),
+        ...(e2 === null ? [] : [reading('earth.electrode.e2', 'r618', e2)]),
+        reading('earth.joined', 'joined', joined),
+      ],
+      two,
+    )
+
+  it('are asked for only where there are two', () => {
+    expect(judged('earth.joined', [])).toBeUndefined()
+    expect(judged('earth.joined', [], two)?.verdict).toBe('open')
+  })
+
+  it('lie between all in parallel and the best alone, or name what else may be connected', () => {
+    expect([read(60, 60, 34)?.verdict, read(60, null, 34)?.verdict, read(60, 60, 12)?.verdict]).toEqual([
+      'proven',
+      'open',
+      'open',
+    ])
+    expect(read(60, 60, 12)?.why).toMatch(/something else is connected\. Look for the supplier’s earth/)
+  })
+})

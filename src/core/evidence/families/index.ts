@@ -12,6 +12,7 @@ import { disconnection } from './disconnection'
 import { earthCurrent } from './earthCurrent'
 import { earthingSystem } from './earthingSystem'
 import { electrodeConductor } from './electrodeConductor'
+import { electrodesJoined } from './electrodesJoined'
 import { electrodeResistance } from './electrodeResistance'
 import { energisingSteps, provenDead } from './energisingSteps'
 import { farEnd } from './farEnd'
@@ -67,6 +68,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   batteryInsulation,
   earthCurrent,
   electrodeResistance,
+  electrodesJoined,
   electrodeConductor,
   earthingSystem,
   provenDead,
