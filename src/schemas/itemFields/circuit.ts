@@ -78,5 +78,11 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
   },
   TORQUE,
   { name: 'backedUp', label: 'Backed up', kind: 'flag', first: () => true },
-  { name: 'safety', label: 'Alarm, freezer or medical equipment on it', kind: 'flag', absent: false },
+  {
+    name: 'safety',
+    label: 'Alarm, freezer or medical equipment on it',
+    kind: 'flag',
+    absent: false,
+    first: () => false,
+  },
 ]
