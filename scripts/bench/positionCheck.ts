@@ -1,6 +1,6 @@
 import type { GraphDevice, GraphEdge, GraphNode, InstallationGraph } from '../../src/core/wiring/installationGraph'
 import { positionCheck } from '../../src/core/wiring/positionCheck'
-import { lineOffBackupHouse, manySwitchesHouse } from '../../tests/support/bigHouses'
+import { lineOffBackupHouse, manySwitchesHouse, onOff, way } from '../../tests/support/bigHouses'
 
 // W-1: an installation with a number of manual switches and 60 nodes, every combination with three states of the grid.
 
@@ -15,16 +15,6 @@ function aHouse(switches: number, boards: number): InstallationGraph {
     { id: 'terminals', kind: 'bus' },
     { id: 'rod', kind: 'electrode' },
   ]
-  const ALL = ['L', 'N', 'PE']
-  const way = (id: string, from: string, to: string, device: string | null): GraphEdge => ({
-    id,
-    from,
-    to,
-    carries: ALL,
-    device,
-    breaks: device === null ? [] : ['L', 'N'],
-    rcd: true,
-  })
   const edges = [
     way('tails', 'supply', 'gatewayIn', 'mainSwitch'),
     way('contactor', 'gatewayIn', 'gatewayOut', 'islanding'),
@@ -32,20 +22,10 @@ function aHouse(switches: number, boards: number): InstallationGraph {
     way('cable', 'terminals', 'gatewayOut', 'isolator'),
     { ...way('earth', 'home', 'rod', null), carries: ['PE'] },
   ]
-  const manual = (id: string, closes: string): GraphDevice => ({
-    id,
-    kind: 'manual',
-    positions: [
-      { name: 'off', closes: [] },
-      { name: 'on', closes: [closes] },
-    ],
-    lockable: true,
-    bypass: false,
-  })
   const devices: GraphDevice[] = [
-    manual('mainSwitch', 'tails'),
-    manual('outlet', 'outgoing'),
-    manual('isolator', 'cable'),
+    onOff('mainSwitch', 'tails'),
+    onOff('outlet', 'outgoing'),
+    onOff('isolator', 'cable'),
     {
       id: 'islanding',
       kind: 'auto',
@@ -59,13 +39,13 @@ function aHouse(switches: number, boards: number): InstallationGraph {
   for (let k = 0; k < boards; k++) {
     nodes.push({ id: `board${k}`, kind: 'bus' })
     edges.push(way(`feed${k}`, k === 0 ? 'home' : `board${k - 1}`, `board${k}`, `b${k}`))
-    devices.push(manual(`b${k}`, `feed${k}`))
+    devices.push(onOff(`b${k}`, `feed${k}`))
   }
   for (let k = 0; nodes.length < 60; k++) {
     const load = `load${k}`
     nodes.push({ id: load, kind: 'load', promise: 'backup' })
     edges.push(way(`way${k}`, boards > 0 ? `board${k % boards}` : 'home', load, k < circuits ? `s${k}` : null))
-    if (k < circuits) devices.push(manual(`s${k}`, `way${k}`))
+    if (k < circuits) devices.push(onOff(`s${k}`, `way${k}`))
   }
   const on = Object.fromEntries(devices.filter(({ kind }) => kind === 'manual').map(({ id }) => [id, 'on']))
   return {

@@ -2,7 +2,8 @@ import type { GraphDevice, GraphEdge, InstallationGraph } from '@/core/wiring/in
 
 const ALL = ['L', 'N', 'PE']
 
-const way = (id: string, from: string, to: string, device: string | null): GraphEdge => ({
+/** A switched or fixed way that carries everything. */
+export const way = (id: string, from: string, to: string, device: string | null): GraphEdge => ({
   id,
   from,
   to,
@@ -20,7 +21,8 @@ const switchOf = (id: string, positions: Readonly<Record<string, readonly string
   bypass: false,
 })
 
-const onOff = (id: string, closes: string) => switchOf(id, { off: [], on: [closes] })
+/** A switch that closes one way. */
+export const onOff = (id: string, closes: string) => switchOf(id, { off: [], on: [closes] })
 
 /** Twelve circuits, each between the street’s board, nothing and the backup board, and a generator that an interlock keeps from the street. */
 export function lineOffBackupHouse(circuits = 12): InstallationGraph {

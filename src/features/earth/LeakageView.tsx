@@ -3,7 +3,8 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { belongsTo } from '@/core/evidence/families'
 import { standingLeakage } from '@/core/evidence/families/standingLeakage'
-import { latestBySlot } from '@/core/evidence/reading'
+import { pointOf } from '@/core/evidence/pointOf'
+import { slotReadings } from '@/core/evidence/slotReadings'
 import type { StandingLeakage } from '@/core/earthing/standingLeakage'
 import { residualDeviceName, residualDevices } from '@/core/installation/residualDevices'
 import { formatNumber } from '@/core/quantity/formatQuantity'
@@ -49,7 +50,9 @@ function Regrouping() {
   } = useJob()
   const [found, setFound] = useState<StandingLeakage | 'working' | 'failed' | null>(null)
   const devices = residualDevices(installation)
-  const input = leakageInputOf(devices, (device) => latestBySlot(bench.context.readings, standingLeakage.key(device)))
+  const input = leakageInputOf(devices, (device, circuitTag) =>
+    slotReadings(pointOf(standingLeakage, device, bench.context), bench.context).number(circuitTag),
+  )
   const propose = () => {
     setFound('working')
     leakageInWorker(input, installation.packId).then(setFound, () => setFound('failed'))

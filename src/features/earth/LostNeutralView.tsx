@@ -3,7 +3,9 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
 import { EARTHING_SYSTEM_KEY } from '@/core/evidence/families/earthingSystem'
+import { pointOf } from '@/core/evidence/pointOf'
 import { latestBySlot } from '@/core/evidence/reading'
+import { slotReadings } from '@/core/evidence/slotReadings'
 import { type LostNeutral, lostNeutral } from '@/core/earthing/lostNeutral'
 import { LOST_NEUTRAL_CASES, type LostNeutralCase, lostNeutralLoads } from '@/core/earthing/lostNeutralLoads'
 import { itemsOf } from '@/core/installation/survey'
@@ -33,7 +35,7 @@ function useElectrodeOhm(): number | null {
   } = useJob()
   const read = installation.electrodes.flatMap(
     (electrode) =>
-      latestBySlot(bench.context.readings, electrodeResistance.key(electrode)).get('r618')?.valueNumber ?? [],
+      slotReadings(pointOf(electrodeResistance, electrode, bench.context), bench.context).number('r618') ?? [],
   )
   return read.length === 0 ? null : Math.min(...read)
 }

@@ -16,11 +16,7 @@ const figures = new Map([
   ['lights', 1],
 ])
 const inputWith = (read: ReadonlyMap<string, number>) =>
-  leakageInputOf(
-    residualDevices({ circuits }),
-    ({ circuits: own }) =>
-      new Map(own.flatMap(({ tag }) => (read.has(tag) ? [[tag, { valueNumber: read.get(tag)! }]] : []))),
-  )
+  leakageInputOf(residualDevices({ circuits }), (_device, tag) => read.get(tag) ?? null)
 
 it('puts every circuit on its device, and does not know what nobody has clamped', () => {
   expect(inputWith(new Map([['hob', 7]])).circuits.map(({ id, group, leakageMa }) => [id, group, leakageMa])).toEqual([

@@ -101,8 +101,18 @@ describe('the conductor of an electrode', () => {
     expect(judged('earth.conductor.e1', [clamp!, ...said()])?.verdict).toBe('proven')
     expect(judged('earth.conductor.e1', [clamp!, ...said({ size: '6', fault: 500 })])).toMatchObject({
       verdict: 'open',
-      why: expect.stringMatching(/how the supply’s earth comes in/) as string,
+      why: expect.stringMatching(/how the supply comes in/) as string,
     })
+  })
+
+  it('takes an earth that is parted only while islanded for one that is joined the rest of the time', () => {
+    const parted = [around[0]!, around[1]!, reading('earth.system', 'supplier', 'parted')]
+    expect(judged('earth.conductor.e1', [...parted, ...said({ size: '6', fault: 500 })])?.verdict).toBe('stop')
+  })
+
+  it('does not reckon with a clamp reading that is open to one side', () => {
+    const above = reading('earth.electrode.e1', 'clamp', 40, { detail: { bound: 'above' } })
+    expect(judged('earth.conductor.e1', [above, ...around.slice(1), ...said()])?.verdict).toBe('open')
   })
 
   it('names the smallest that would do where it is too thin', () => {

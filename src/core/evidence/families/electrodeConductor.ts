@@ -10,6 +10,7 @@ import { sizeSystemOf, sizesOf } from '../../rules/conductors'
 import type { RulePack } from '../../rules/rulePack'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
+import { pointOf } from '../pointOf'
 import { latestBySlot } from '../reading'
 import { afterCalibration, slotReadings } from '../slotReadings'
 import { EARTHING_SYSTEM_KEY } from './earthingSystem'
@@ -32,13 +33,13 @@ function slotsOf(tag: string, pack: RulePack): Slot[] {
   ]
 }
 
-/** Whether the street's neutral current can come through: by how the supply comes in, and whether its earth stays on (E-7). */
+/**
+ * Whether the street's neutral current can come through: by how the supply comes in (E-7). An earth that is parted while islanded is joined
+ * the rest of the time.
+ */
 function divertedNeutral({ readings }: EvidenceContext): boolean | null {
-  const said = latestBySlot(readings, EARTHING_SYSTEM_KEY)
-  const system = said.get('system')?.valueWord ?? null
-  const supplier = said.get('supplier')?.valueWord ?? null
-  if (system === 'TT' || system === 'TN-S' || supplier === 'parted') return false
-  return system === 'TN-C-S' && supplier === 'kept' ? true : null
+  const system = latestBySlot(readings, EARTHING_SYSTEM_KEY).get('system')?.valueWord ?? null
+  return system === null ? null : system === 'TN-C-S'
 }
 
 function missingOf(
@@ -54,9 +55,7 @@ function missingOf(
   return [
     ...open.map(({ label }) => label.toLowerCase()),
     ...(clampMaxA === null ? ['the clamp reading on it'] : []),
-    ...(divertedNeutral(context) === null && sizeVerdict === 'open'
-      ? ['how the supply’s earth comes in and whether it stays']
-      : []),
+    ...(divertedNeutral(context) === null && sizeVerdict === 'open' ? ['how the supply comes in'] : []),
   ]
 }
 
@@ -96,9 +95,10 @@ export const electrodeConductor: PointFamily<Electrode> = {
     slots: slotsOf(tag, pack),
   }),
   judge: (point, context): Judgement => {
-    const { pack, readings } = context
+    const { pack } = context
     const slots = slotReadings(point, context)
-    const clampMaxA = latestBySlot(readings, electrodeResistance.key(point.thing)).get('clamp')?.valueNumber ?? null
+    const electrode = slotReadings(pointOf(electrodeResistance, point.thing, context), context)
+    const clampMaxA = electrode.number('clamp')
     const size = slots.word('size')
     const way = slots.word('way') as ElectrodeConductorWay | null
     const found = conductorAgainst({
@@ -112,7 +112,7 @@ export const electrodeConductor: PointFamily<Electrode> = {
       rodsOnly: false,
       factors: [],
       clampMaxA,
-      instrument: null,
+      instrument: electrode.accuracy('clamp'),
       faultCurrentA: slots.number('fault'),
       faultS: slots.number('time'),
       kFactor: null,
