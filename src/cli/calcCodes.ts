@@ -22,6 +22,8 @@ import {
 } from './inputFields'
 import { EARTH_CODES } from './earthCodes'
 import { GROUND_CODES } from './groundCodes'
+import { OUTAGE_CODES } from './outageCodes'
+import { SETTINGS_CODES } from './settingsCodes'
 import { FIT_CODES } from './fitCodes'
 import { PLAN_CODES } from './planCodes'
 import { WIRE_CODES } from './wireCodes'
@@ -156,6 +158,8 @@ export const CALC_CODES: Readonly<Record<string, CalcCode>> = {
   ...WIRE_CODES,
   ...EARTH_CODES,
   ...GROUND_CODES,
+  ...SETTINGS_CODES,
+  ...OUTAGE_CODES,
   'W-3': calc('cable identity and loop resistance', w3, (input) => {
     const runs = cableIdentity(input.runs as string[], input.observations as Parameters<typeof cableIdentity>[1])
     if (!input.loop) return { runs, verdict: worstIdentity(runs) }

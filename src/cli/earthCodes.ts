@@ -24,6 +24,7 @@ import {
   least0,
   listOf,
   number,
+  oneOf,
   pack,
   required,
   text,
@@ -33,10 +34,6 @@ import {
 const USUAL_SEASONAL_FACTOR = 1.5
 
 const blank0 = () => least0().nullable().default(null)
-const oneOf = <T extends string>(options: readonly T[]) =>
-  text()
-    .oneOf(options, `\${path} must be one of ${options.join(', ')}`)
-    .required(required)
 
 const e8 = yup.object({
   pack: pack(),

@@ -15,6 +15,7 @@ import {
   least0,
   listOf,
   number,
+  oneOf,
   pack,
   required,
   text,
@@ -26,10 +27,6 @@ const MOST_ELECTRODES = 100
 const above0 = () => number().moreThan(0, '${path} must be above 0')
 const size = () => above0().nullable().default(null)
 const blank0 = () => least0().nullable().default(null)
-const oneOf = <T extends string>(options: readonly T[]) =>
-  text()
-    .oneOf(options, `\${path} must be one of ${options.join(', ')}`)
-    .required(required)
 
 const SIZES = {
   rod: { lengthM: size(), diameterM: size() },

@@ -42,6 +42,13 @@ export const accuracy = () =>
     .nullable()
     .default(null)
 
+/** As many rows as a log in an input may have: more than a day of seconds. */
+export const MOST_ROWS = 100_000
+export const oneOf = <T extends string>(options: readonly T[]) =>
+  text()
+    .oneOf(options, `\${path} must be one of ${options.join(', ')}`)
+    .required(required)
+
 /** Checks an input as it stands, and only then fills in what is absent: strict fields leave defaults out while they validate. */
 export const checked = <T>(schema: yup.Schema<T>, input: unknown): T => schema.cast(schema.validateSync(input)) as T
 

@@ -103,8 +103,16 @@ export const LIMIT_KEYS = [
   'likeStringsWithin',
   'insulationHighAbove',
   'visitHours',
+  'reserveBandMin',
+  'deviceClockMax',
+  'batteryFullPercent',
+  'workingResidualMax',
+  'reserveMoveMax',
+  'restartWaitS',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
+/** The limits of one rule pack. */
+export type Limits = Readonly<Record<LimitKey, Limit>>
 
 /** Words that change with the region. */
 export interface PackWords {
@@ -156,5 +164,5 @@ export interface RulePack {
   unmarked: { upToA: number; ampacityA: Readonly<Record<string, number>> } | null
   /** The conductor of an electrode, in the pack's printed sizes (E-12). */
   electrodeConductor: ElectrodeConductorSizes
-  limits: Readonly<Record<LimitKey, Limit>>
+  limits: Limits
 }

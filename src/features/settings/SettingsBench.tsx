@@ -1,11 +1,12 @@
 'use client'
 import type { OutputOf } from '@/server/useCases'
 import { settingPointKey } from '@/core/evidence/families/settingLeft'
+import type { PlannedSetting } from '@/core/installation/installation'
 import { latestBySlot } from '@/core/evidence/reading'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { formatNumber } from '@/core/quantity/formatQuantity'
-import { settingsDiff, type SettingLine } from '@/core/settings/settingsDiff'
+import { settingsDiff, type SettingLine as LineOf } from '@/core/settings/settingsDiff'
 import { settingText } from '@/core/settings/settingText'
 import { REGISTER_NAMES } from '@/core/settings/registerNames'
 import { Button } from '@/ui/Button'
@@ -20,6 +21,8 @@ import { BenchHead } from '../job/BenchHead'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { GatewayAddress } from './GatewayAddress'
+
+type SettingLine = LineOf<PlannedSetting>
 
 type Readout = OutputOf<'readGateway'>
 
@@ -136,7 +139,7 @@ export function SettingsBench() {
             columns={[
               {
                 head: 'Setting',
-                cell: ({ key, label }) => (
+                cell: ({ key, planned }) => (
                   <chakra.button
                     type="button"
                     cursor="pointer"
@@ -145,7 +148,7 @@ export function SettingsBench() {
                     onClick={() => select(settingPointKey(key))}
                     textDecoration={at === settingPointKey(key) ? 'underline' : undefined}
                   >
-                    {label}
+                    {planned?.label ?? key}
                   </chakra.button>
                 ),
               },

@@ -38,11 +38,13 @@ export const readGateway = defineUseCase({
     const record = await jobRecord(db, row)
     const { installation } = record
     const recordedAt = (deviceTime === null ? new Date() : new Date(deviceTime)).toISOString()
-    const { readings, notTaken } = readingsOf(record, readout.values, slot, (key, value) => ({
+    // what is recorded as left was read from the device at that moment, so it is read back as well (S-1)
+    const slots = slot === 'left' ? ['read', 'left'] : ['read']
+    const { readings, stored, notTaken } = readingsOf(record, readout.values, slots, (key, slotId, value) => ({
       id: uuidv7(),
       jobId,
       pointKey: key,
-      slot,
+      slot: slotId,
       ...value,
       detail: { source: 'gateway', address: `${host}:${port}` },
       instrumentId: null,
@@ -60,7 +62,7 @@ export const readGateway = defineUseCase({
     )
     const planned = new Set(installation.settings.map(({ key }) => key))
     return {
-      stored: readings.length,
+      stored,
       /** Given by the device, and not taken: by the same rule as a typed reading, and with nobody to ask. */
       notTaken,
       notGiven: [...planned].filter((key) => !readout.values.has(key)),
@@ -76,27 +78,32 @@ type GatewayReading = Omit<Reading, 'receivedAt' | 'recordedByName'>
 function readingsOf(
   record: JobRecord,
   values: ReadonlyMap<string, number>,
-  slotId: string,
-  make: (pointKey: string, value: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit'>) => Reading,
-): { readings: GatewayReading[]; notTaken: { key: string; why: string }[] } {
+  slotIds: readonly string[],
+  make: (
+    pointKey: string,
+    slotId: string,
+    value: Pick<Reading, 'valueNumber' | 'valueWord' | 'digits' | 'unit'>,
+  ) => Reading,
+): { readings: GatewayReading[]; stored: number; notTaken: { key: string; why: string }[] } {
   const notTaken: { key: string; why: string }[] = []
   const taken = pointsOf(record.installation).flatMap((point) => {
-    const slot = point.slots.find(({ id: own }) => own === slotId)
     const value = values.get(point.subject)
+    const slot = point.slots.find(({ id }) => id === slotIds[0])
     if (!belongsTo(point, settingLeft) || slot?.input.kind !== 'quantity' || value === undefined) return []
     const answer = readEntry(slot, { kind: 'figure', value, unit: slot.input.unit }, { instrument: null, heldBy: null })
     if (answer.kind === 'ready') {
       const { bound: _bound, ...entered } = answer.value
-      return [{ point, reading: make(point.key, entered) }]
+      return [{ point, readings: slotIds.map((slotId) => make(point.key, slotId, entered)) }]
     }
     const why = answer.kind === 'refused' ? refusalWords(answer.why, slot) : answer.asks.map(askWords).join(' ')
     notTaken.push({ key: point.subject, why })
     return []
   })
-  const evidence = evidenceOf({ ...record, readings: [...record.readings, ...taken.map(({ reading }) => reading)] })
-  const readings = taken.map(({ point, reading: { receivedAt: _received, recordedByName: _name, ...stored } }) => ({
-    ...stored,
-    shownVerdict: judgementOf(evidence, point).verdict,
-  }))
-  return { readings, notTaken }
+  const added = taken.flatMap(({ readings }) => readings)
+  const evidence = evidenceOf({ ...record, readings: [...record.readings, ...added] })
+  const readings = taken.flatMap(({ point, readings: own }) => {
+    const shownVerdict = judgementOf(evidence, point).verdict
+    return own.map(({ receivedAt: _received, recordedByName: _name, ...stored }) => ({ ...stored, shownVerdict }))
+  })
+  return { readings, stored: taken.length, notTaken }
 }

@@ -1,7 +1,7 @@
 import type { PlannedSetting } from '../../installation/installation'
 import { formatQuantity } from '../../quantity/formatQuantity'
 import { settingText } from '../../settings/settingText'
-import { type SettingLine, settingsDiff } from '../../settings/settingsDiff'
+import { type SettingLine, type SettingState, settingsDiff } from '../../settings/settingsDiff'
 import type { PointFamily } from '../family'
 import { type SlotReadings, slotReadings } from '../slotReadings'
 
@@ -12,21 +12,30 @@ export const settingOfPoint = (pointKey: string): string | null =>
   pointKey.startsWith(STEM) ? pointKey.slice(STEM.length) : null
 
 /** One setting as planned, read and left. */
-function lineOf(planned: PlannedSetting, slots: SlotReadings): SettingLine | undefined {
+function lineOf(planned: PlannedSetting, slots: SlotReadings): SettingLine<PlannedSetting> {
   const only = (slot: string) => {
     const value = slots.number(slot)
     return new Map(value === null ? [] : [[planned.key, value]])
   }
-  return settingsDiff([planned], only('read'), only('left'))[0]
+  return settingsDiff([planned], only('read'), only('left'))[0] as SettingLine<PlannedSetting>
 }
 
-function whyOf(line: SettingLine | undefined, text: (value: number) => string, plannedText: string): string {
-  if (line?.leftAgrees === true) return 'Left as planned.'
-  if (line?.leftAgrees === false) return `Left at ${text(line.left ?? 0)}; the plan says ${plannedText}.`
-  if (line?.readAgrees === true) return 'Reads as planned. Record it as left at the end of the day.'
-  if (line?.readAgrees === false)
-    return `Reads ${text(line.read ?? 0)}; the plan says ${plannedText}. Set it, then read again.`
-  return 'Read it from the device.'
+type Line = SettingLine<PlannedSetting>
+
+/** What to do about a line that is not as planned yet. */
+const WHY: Readonly<Record<SettingState, (line: Line, text: (value: number) => string, planned: string) => string>> = {
+  asPlanned: () => 'Left as planned, and the device says so.',
+  leftOtherwise: ({ left }, text, planned) => `Left at ${text(left ?? 0)}; the plan says ${planned}.`,
+  notReadBack: () => 'Recorded as left as planned, but nobody asked the device. Read it back.',
+  readsOtherwise: ({ read }, text) =>
+    `Recorded as left as planned, but the device last said ${text(read ?? 0)}. Read it again.`,
+  notLeft: ({ read, readAgrees }, text, planned) => {
+    if (read === null) return 'Read it from the device.'
+    if (readAgrees === false) return `Reads ${text(read)}; the plan says ${planned}. Set it, then read again.`
+    return 'Reads as planned. Record it as left at the end of the day.'
+  },
+  notPlanned: () => 'It is on the list, but nobody has planned a value.',
+  unknownKey: () => 'The plan does not know it.',
 }
 
 /** Key of the point of a setting, by the register map’s name for it. */
@@ -67,11 +76,11 @@ export const settingLeft: PointFamily<PlannedSetting> = {
     const line = lineOf(planned, slotReadings(point, context))
     const text = (value: number) => settingText(planned.key, value, planned.unit)
     const plannedText = text(planned.value)
-    const shown = line?.left ?? line?.read ?? null
+    const shown = line.left ?? line.read ?? null
     return {
-      verdict: line?.verdict ?? 'open',
+      verdict: line.verdict,
       code: 'S-1',
-      why: whyOf(line, text, plannedText),
+      why: WHY[line.state](line, text, plannedText),
       value: shown === null ? null : text(shown),
       limit:
         planned.tolerance > 0 ? `${plannedText} ± ${formatQuantity(planned.tolerance, planned.unit)}` : plannedText,

@@ -92,6 +92,12 @@ const AGREED: Readonly<Record<LimitKey, number | ByPack>> = {
   likeStringsWithin: 1800,
   insulationHighAbove: 500,
   visitHours: 12,
+  reserveBandMin: 2,
+  deviceClockMax: 60,
+  batteryFullPercent: 98,
+  workingResidualMax: 100,
+  reserveMoveMax: 60,
+  restartWaitS: 120,
 }
 
 describe.each(RULE_PACK_IDS)('the limits of %s', (id) => {
