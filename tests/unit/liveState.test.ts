@@ -140,7 +140,10 @@ describe('from dead to live', () => {
         const moved = steps.flatMap(({ device }) => (device === null ? [] : [device]))
         expect(new Set(moved).size).toBe(moved.length)
         expect(back.map(({ device }) => device)).toEqual([...moved].reverse())
-        const stages = steps.map(({ stage }) => stage)
+        // what nothing live leads to is closed at the end, where it can do no harm
+        const stages = steps
+          .filter(({ device, readings }) => device === null || readings.some(({ live }) => live))
+          .map(({ stage }) => stage)
         expect(stages.lastIndexOf('board')).toBeLessThan(stages.indexOf('circuits'))
         for (const [k, { positions, readings }] of steps.entries()) {
           const before = steps[k - 1]?.positions
