@@ -1,0 +1,125 @@
+/** Brightness of a lamp's patch, frame by frame; times are the frames' own in the file, never a nominal rate. */
+export interface FilmFrames {
+  timeS: Float64Array
+  /** Mean luma of the patch, 0…255. */
+  brightness: Float64Array
+}
+
+/** Why a film says nothing of a gap. */
+export type NoEvidence =
+  /** Nothing fell to half: a lamp on its own supply, one that holds its light, or no gap. Neither a gap nor none is claimed. */
+  | 'noDrop'
+  /** It takes too long to go dark: a short gap would not be seen. */
+  | 'holdsLight'
+  /** An LED's driver stores energy, so its light does not follow the supply. */
+  | 'led'
+  /** The lamp was not lit again before the film ended. */
+  | 'notRelit'
+  /** Too few frames, or none lit to begin with. */
+  | 'notLit'
+
+export interface FilmGap {
+  /** The patch fell below half of its lit brightness. */
+  drop: boolean
+  /** Grade C at best: a film is as good as its frames. */
+  evidence: 'C' | 'none'
+  reason: NoEvidence | null
+  lastLitFrame: number | null
+  lastLitS: number | null
+  firstRelitFrame: number | null
+  firstRelitS: number | null
+  /** Middle of the two bounds: the gap, plus or minus one frame. */
+  gapMs: number | null
+  gapMinMs: number | null
+  gapMaxMs: number | null
+}
+
+/** Stretch at the beginning whose median is the lit level. */
+const LIT_S = 0.4
+/** Share of the fall by which a frame must differ from its neighbour to belong to the edge; slower is the camera's exposure. */
+const EDGE_SHARE = 0.05
+/** A lamp that takes longer from 90 % to 50 % of its fall holds its light. */
+const HOLDS_LIGHT_S = 0.3
+/** Darker than this there is nothing to see a fall of. */
+const LEAST_LIT = 16
+
+const nothing = (drop: boolean, reason: NoEvidence): FilmGap => ({
+  drop,
+  evidence: 'none',
+  reason,
+  lastLitFrame: null,
+  lastLitS: null,
+  firstRelitFrame: null,
+  firstRelitS: null,
+  gapMs: null,
+  gapMinMs: null,
+  gapMaxMs: null,
+})
+
+function median(values: Float64Array): number {
+  const sorted = Float64Array.from(values).sort()
+  const middle = sorted.length >> 1
+  if (sorted.length === 0) return 0
+  const upper = sorted[middle] as number
+  return sorted.length % 2 === 1 ? upper : ((sorted[middle - 1] as number) + upper) / 2
+}
+
+/** When the brightness last passes a level on its way down to frame `until`, by a straight line between frames. */
+function lastBelowS({ timeS, brightness }: FilmFrames, level: number, until: number): number {
+  let k = until
+  while (k > 0 && (brightness[k - 1] as number) < level) k--
+  if (k === 0) return timeS[0] as number
+  const above = brightness[k - 1] as number
+  const below = brightness[k] as number
+  const share = above === below ? 0 : (above - level) / (above - below)
+  return (timeS[k - 1] as number) + share * ((timeS[k] as number) - (timeS[k - 1] as number))
+}
+
+/** First frame of the run that ends at `last` and in which each frame differs from the one before by `step` in the direction of `sign`. */
+function runStart(brightness: Float64Array, last: number, step: number, sign: 1 | -1): number {
+  let k = last
+  while (k > 0 && sign * ((brightness[k] as number) - (brightness[k - 1] as number)) >= step) k--
+  return k
+}
+
+/**
+ * T-13: the gap from a film of a lamp, from the brightness of its patch. The last lit frame is the one before the run of falling frames
+ * that ends at half; the first relit one is the first of the run of rising frames. A lamp that fades slowly, an LED, or a film in which
+ * nothing fell says nothing: neither a gap nor none, since the lamp's own inertia hides about 30 ms.
+ *
+ * @param lamp what kind of lamp the crew says it is
+ */
+export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
+  const { timeS, brightness } = frames
+  const startS = timeS[0] ?? 0
+  const litFrames = timeS.findIndex((time) => time - startS > LIT_S + 1e-9)
+  const lit = median(litFrames < 0 ? brightness : brightness.subarray(0, litFrames))
+  if (litFrames < 0 || lit < LEAST_LIT) return nothing(false, 'notLit')
+  const half = brightness.findIndex((value) => value < lit / 2)
+  if (half < 0) return nothing(false, 'noDrop')
+  const lowest = brightness.reduce((least, value) => Math.min(least, value), Infinity)
+  const fall = lit - lowest
+  const fadeS = lastBelowS(frames, lowest + 0.5 * fall, half) - lastBelowS(frames, lowest + 0.9 * fall, half)
+  if (fadeS > HOLDS_LIGHT_S) return nothing(true, 'holdsLight')
+  if (lamp === 'led') return nothing(true, 'led')
+  const relit = brightness.findIndex((value, k) => k > half && value >= lit / 2)
+  if (relit < 0) return nothing(true, 'notRelit')
+  const step = EDGE_SHARE * fall
+  const lastLit = Math.min(runStart(brightness, half, step, -1), half - 1)
+  const firstRelit = Math.min(runStart(brightness, relit, step, 1) + 1, relit)
+  const ms = (from: number, to: number) => 1000 * ((timeS[to] as number) - (timeS[from] as number))
+  const gapMaxMs = ms(lastLit, firstRelit)
+  const gapMinMs = Math.max(0, ms(lastLit + 1, firstRelit - 1))
+  return {
+    drop: true,
+    evidence: 'C',
+    reason: null,
+    lastLitFrame: lastLit,
+    lastLitS: timeS[lastLit] as number,
+    firstRelitFrame: firstRelit,
+    firstRelitS: timeS[firstRelit] as number,
+    gapMs: (gapMinMs + gapMaxMs) / 2,
+    gapMinMs,
+    gapMaxMs,
+  }
+}
