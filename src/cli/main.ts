@@ -1,10 +1,9 @@
 import { existsSync } from 'node:fs'
-import { basename, dirname, extname, join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { text } from 'node:stream/consumers'
 import { ValidationError } from 'yup'
 import { analyseRecording } from '@/core/outage/analyseRecording'
-import { readRecording } from '@/core/outage/readRecording'
-import { RECORDING_BOUNDS, RecordingError } from '@/core/outage/recording'
+import { RecordingError } from '@/core/outage/recording'
 import { PACK_BOUNDS } from '@/core/pack/packZip'
 import { verifyPack } from '@/core/pack/verifyPack'
 import { RULE_PACKS } from '@/core/rules/packs'
@@ -14,13 +13,14 @@ import { JobFileError } from '@/jobFile/issues'
 import { jobJsonSchema } from '@/jobFile/jobJsonSchema'
 import { judgeJob } from '@/jobFile/judgeJob'
 import { recordOfJobFile } from '@/jobFile/recordOfJobFile'
-import { BadCall, bytesOf, jsonOf, option, packOption, parsed, print } from './call'
+import { BadCall, bytesOf, jsonOf, option, parsed, print } from './call'
 import { CALC_CODES } from './calcCodes'
 import { film } from './filmCommand'
+import { recordingAt, trace } from './traceCommand'
 
 const USAGE = `usage:
   npm run -s cli -- calc CODE              one JSON object or an array on standard input; codes: ${Object.keys(CALC_CODES).join(' ')}
-  npm run -s cli -- trace FILE [--pack P]  analysis of a recording (.csv, .cff, or .cfg with its .dat beside it)
+  npm run -s cli -- trace FILE [--pack P] [--map JSON]  analysis of a recording (.csv, .cff, or .cfg with its .dat beside it)
   npm run -s cli -- film FRAMES.csv [--lamp filament|led]  the gap from the brightness of a lamp, frame by frame
   npm run -s cli -- job FILE               what the app would say of a job in the open form (docs/formats/job.md)
   npm run -s cli -- job-schema             the JSON Schema of that form
@@ -53,30 +53,6 @@ async function calc([code = '']: string[]): Promise<number> {
   return 0
 }
 
-function partnersOf(path: string): string[] {
-  const kind = extname(path).toLowerCase()
-  if (kind !== '.cfg' && kind !== '.dat') return [path]
-  const stem = join(dirname(path), basename(path, extname(path)))
-  const partner = (kind === '.cfg' ? ['.dat', '.DAT', '.Dat'] : ['.cfg', '.CFG', '.Cfg'])
-    .map((ending) => stem + ending)
-    .find(existsSync)
-  return partner ? [path, partner] : [path]
-}
-
-function trace(args: string[]): number {
-  const pack = packOption(args)
-  const [path] = args
-  if (!path) throw new BadCall('trace: name a recording')
-  const files = partnersOf(path).map((name) => ({
-    name: basename(name),
-    bytes: bytesOf(name, RECORDING_BOUNDS.maxBytes),
-  }))
-  const { analysis } = analyseRecording(readRecording(files), pack)
-  const { gap, events, rmsBeforeV, frequency, nominalV, nominalHz, sampleRateHz } = analysis
-  print({ fsHz: sampleRateHz, nominalV, nominalHz, gap, events, rmsBeforeV, frequency })
-  return 0
-}
-
 function verify(args: string[]): number {
   const key = option(args, '--key')
   if (key !== undefined && !/^[0-9a-f]{64}$/.test(key))
@@ -94,7 +70,9 @@ const JOB_MAX_BYTES = 16 * 1024 * 1024
 function crewInstruments(path: string, today: string): Instrument[] {
   const crew = [dirname(path), dirname(dirname(path))].map((folder) => join(folder, 'crew.json')).find(existsSync)
   if (crew === undefined) return []
-  const { instruments = [] } = jsonOf(crew, JOB_MAX_BYTES) as { instruments?: (Instrument & { calibrationInDays?: number })[] }
+  const { instruments = [] } = jsonOf(crew, JOB_MAX_BYTES) as {
+    instruments?: (Instrument & { calibrationInDays?: number })[]
+  }
   return instruments.map(({ calibrationInDays, ...instrument }) => ({
     ...instrument,
     calibrationDue:
@@ -110,12 +88,8 @@ function recordingBeside(path: string, packOf: () => RulePackId, name: string) {
   const folders = [dirname(path), join(dirname(path), 'recordings'), join(dirname(dirname(path)), 'recordings')]
   const found = folders.map((folder) => join(folder, name)).find(existsSync)
   if (found === undefined) return null
-  const files = partnersOf(found).map((one) => ({
-    name: basename(one),
-    bytes: bytesOf(one, RECORDING_BOUNDS.maxBytes),
-  }))
-  const { analysis } = analyseRecording(readRecording(files), RULE_PACKS[packOf()])
-  return { gapMs: analysis.gap?.longestPhaseMs ?? null, detail: { ...analysis } }
+  const { analysis } = analyseRecording(recordingAt(found), RULE_PACKS[packOf()])
+  return { gap: analysis.gap, detail: { ...analysis } }
 }
 
 function job([path]: string[]): number {

@@ -1,3 +1,4 @@
+import { type Gap, gapEntry } from '@/core/outage/recordingGap'
 import { ValidationError } from 'yup'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Attachment } from '@/core/evidence/point'
@@ -24,7 +25,7 @@ export interface JobFileReading {
   today: string
   instruments: readonly Instrument[]
   /** Analysis of a recording file as `detail` of its reading; `null` where the file is not at hand. */
-  recordingOf?: (file: string) => { gapMs: number | null; detail: Record<string, unknown> } | null
+  recordingOf?: (file: string) => { gap: Gap | null; detail: Record<string, unknown> } | null
 }
 
 export interface JobRead {
@@ -198,8 +199,7 @@ export function recordOfJobFile(input: unknown, reading: JobFileReading): JobRea
         jobId,
         pointKey: point,
         slot: 'recording',
-        valueNumber: read.gapMs,
-        valueWord: read.gapMs === null ? 'no gap' : null,
+        ...gapEntry(read.gap),
         digits: null,
         unit: 'ms' as const,
         detail: { ...read.detail, files: [name] },

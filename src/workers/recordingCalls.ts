@@ -29,7 +29,9 @@ export const recordingCalls = {
     try {
       const recording = readRecording(files)
       const { analysis, series } = analyseRecording(recording, RULE_PACKS[packId])
-      const voltages = recording.analog.filter(({ unit }) => unit === 'V')
+      const voltages = series.flatMap(
+        ({ id }) => recording.analog.find((channel) => channel.id === id && channel.unit === 'V') ?? [],
+      )
       // row by row the same memory may stand behind two channels, and a buffer is transferred once only
       const buffers = new Set<ArrayBufferLike>([
         ...voltages.map(({ samples }) => samples.buffer),

@@ -1,35 +1,27 @@
 import type { RulePack } from '../rules/rulePack'
 import { RULE_PACKS } from '../rules/packs'
+import { type TraceChannel, type VoltageEvent, settledRms, traceChannel } from './channelEvents'
+import { type ChannelRole, channelsByRole } from './channelRoles'
+import { type CurrentTrace, currentTrace } from './currentTrace'
+import { harmonicsReached, totalHarmonicDistortion } from './distortion'
 import { evenSamples } from './evenSamples'
-import { cyclesAveraged, meanFrequencyHz, nearestNominalHz } from './frequency'
-import { type HalfCycleRms, halfCycleRms, risingCrossings, rmsOver, squarePrefix } from './halfCycleRms'
-import type { Recording } from './recording'
-import { RecordingError } from './recording'
-import { type RideThroughClass, rideThroughClass } from './rideThrough'
-import { type Wave, coarseEvents, departureSample, residualShare, returnSample } from './voltageEvents'
+import { type FoldBackTrace, foldBackTrace } from './foldBackTrace'
+import { nearestNominalHz } from './frequency'
+import { type FrequencyFigures, type Stretch, frequencyFigures } from './frequencyFigures'
+import { rmsOver, squarePrefix } from './halfCycleRms'
+import { type MotorStartTrace, motorStartTrace } from './motorStartTrace'
+import { overshootAfter } from './overshoot'
+import { anglesIn, byPhase, phaseJumpDeg, rotationOf } from './phaseAngles'
+import { phaseLine } from './phaseTrack'
+import { type AnalogChannel, type Recording, RecordingError } from './recording'
+import { type Gap, recordingGap } from './recordingGap'
+import { type ReturnTrace, returnTrace } from './returnTrace'
 
-/** One stretch without full voltage on one channel; times in s from the first row, samples are rows of the file from 0. */
-export interface VoltageEvent {
-  /** A gap falls below 10 % of nominal; a dip stays above it and is no outage. */
-  kind: 'gap' | 'dip'
-  startS: number
-  /** `null` when the recording ends before the voltage is back for good. */
-  endS: number | null
-  startSample: number
-  endSample: number | null
-  durationMs: number | null
-  residualPercent: number
-}
+export type { VoltageEvent } from './channelEvents'
+export type { Gap } from './recordingGap'
 
-export interface Gap {
-  startS: number
-  endS: number
-  longestPhaseMs: number
-  overallMs: number
-  rideThroughClass: RideThroughClass
-  /** The bracket the half-cycle figure alone would give. */
-  halfCycleGapMs: number
-}
+/** A figure for each voltage, by its name; `null` where the recording does not hold it. */
+export type PerChannel = Record<string, number | null>
 
 export interface RecordingAnalysis {
   nominalV: number
@@ -37,14 +29,33 @@ export interface RecordingAnalysis {
   sampleRateHz: number
   durationS: number
   voltageIds: string[]
-  /** `null` when no voltage fell below 10 % and came back within the recording. */
+  gridIds: string[]
+  /** Voltages that showed nothing from beginning to end, while others did: a lead that hangs free is no outage. */
+  silentIds: string[]
+  currentIds: string[]
+  /** `null` when no voltage fell below 10 %. */
   gap: Gap | null
   events: Record<string, VoltageEvent[]>
-  /** RMS over 10/12 cycles before the first event (of the whole, without one). */
-  rmsBeforeV: Record<string, number | null>
-  frequency: { beforeHz: number | null }
-  /** A gap whose return the recording does not hold. */
-  unfinished: boolean
+  frequency: FrequencyFigures
+  /** RMS over 10/12 cycles before what happened (at the beginning, without anything), and at the end. */
+  rmsBeforeV: PerChannel
+  rmsAfterV: PerChannel
+  thdBeforePercent: PerChannel
+  thdAfterPercent: PerChannel
+  /** Highest order in them: as far as the slowest sampling reaches. */
+  thdOrder: number
+  /** Of each channel's own event, a false start counted as if it had given nothing. */
+  lostEnergyAtMostMs: PerChannel
+  phaseJumpDeg: PerChannel
+  anglesBeforeDeg: PerChannel
+  anglesAfterDeg: PerChannel
+  rotationBefore: '123' | '132' | null
+  rotationAfter: '123' | '132' | null
+  overshootRmsPercent: PerChannel
+  overshootPeakPercent: PerChannel
+  motor: MotorStartTrace | null
+  overload: FoldBackTrace | null
+  return: ReturnTrace | null
 }
 
 export interface ChannelSeries {
@@ -58,191 +69,315 @@ export interface AnalysedRecording {
   series: ChannelSeries[]
 }
 
+export interface AnalysisOptions {
+  /** What the crew says of a channel, by its name. */
+  roles?: Readonly<Record<string, ChannelRole>>
+  /** Called with 0…1 as channels are done. */
+  progress?: (share: number) => void
+}
+
 /** Line-to-neutral voltages a house can have when no rule pack says which. */
 const KNOWN_NOMINAL_V = [100, 120, 230]
+/** Below this a recording shows no supply at all, and says nothing of what is nominal. */
+const LEAST_NOMINAL_V = 50
 
-function nominalVoltage(samples: Float64Array, rateHz: number, pack: RulePack | null): number {
-  if (pack) return pack.nominalV
-  const half = rmsOver(
-    squarePrefix(samples.subarray(0, Math.ceil(rateHz / 5) + 1)),
-    0,
-    Math.min(samples.length - 1, rateHz / 5),
+/** The nominal voltage that the healthy part of a recording is nearest to: a recording may begin dead. */
+function nominalVoltage(samples: Float64Array, rateHz: number, hz: number): number {
+  const prefix = squarePrefix(samples)
+  const period = rateHz / hz
+  const volts: number[] = []
+  for (let at = 0; at + period < samples.length; at += period) volts.push(rmsOver(prefix, at, period))
+  const healthy = volts.filter((v) => v > LEAST_NOMINAL_V).sort((a, b) => a - b)
+  const middle = healthy[healthy.length >> 1] ?? 230
+  return KNOWN_NOMINAL_V.reduce((best, v) => (Math.abs(v - middle) < Math.abs(best - middle) ? v : best))
+}
+
+/** Of nominal: a channel that never shows as much was not joined to anything. */
+const SILENT_SHARE = 0.1
+
+function withoutSilent(channels: readonly TraceChannel[]): { load: TraceChannel[]; silentIds: string[] } {
+  const speaks = ({ rms, wave }: TraceChannel) => rms.volts.some((v) => v >= SILENT_SHARE * wave.nominalV)
+  const load = channels.filter(speaks)
+  if (load.length === 0) return { load: [...channels], silentIds: [] }
+  return { load, silentIds: channels.filter((channel) => !speaks(channel)).map(({ id }) => id) }
+}
+
+/** The channel with most in it: one that hangs free says nothing of what is nominal. */
+function loudest(channels: readonly AnalogChannel[]): AnalogChannel | undefined {
+  const loudness = ({ samples }: AnalogChannel) => samples.reduce((sum, v) => sum + v * v, 0)
+  const sizes = channels.map(loudness)
+  return channels[sizes.indexOf(Math.max(...sizes))]
+}
+
+interface Nominal {
+  hz: number
+  v: number
+  rules: RulePack
+}
+
+/** What is nominal, and that the recording is fit to be looked at. @throws RecordingError where it is not */
+function nominalOf(recording: Recording, first: AnalogChannel, pack: RulePack | null): Nominal {
+  const { sampleRateHz, form, rates } = recording
+  const hz = pack?.nominalHz ?? recording.nominalHz ?? nearestNominalHz(first.samples, sampleRateHz)
+  const slowestHz = Math.min(sampleRateHz, ...rates.map(({ rateHz }) => rateHz))
+  if (slowestHz < 20 * hz)
+    throw new RecordingError(
+      `${Math.round(slowestHz)} samples a second are too few for a wave; at least ${20 * hz} are needed`,
+      { file: form },
+    )
+  const rules =
+    pack ?? Object.values(RULE_PACKS).find((candidate) => candidate.nominalHz === hz) ?? RULE_PACKS['iec-1ph-230']
+  return { hz, v: pack?.nominalV ?? nominalVoltage(first.samples, sampleRateHz, hz), rules }
+}
+
+/** What parts a recording into before and after. */
+interface Turning {
+  /** Nothing happened in it. */
+  quiet: boolean
+  beforeS: number | null
+  afterS: number | null
+  gap: Gap | null
+  motor: MotorStartTrace | null
+  return: ReturnTrace | null
+}
+
+/** Middle of a moment at which both sides are one wave: the windows on either side keep half a cycle away from it. */
+function turningOf(
+  gap: Gap | null,
+  motor: MotorStartTrace | null,
+  back: ReturnTrace | null,
+  nominalHz: number,
+): Turning {
+  const found = { quiet: false, gap, motor, return: back }
+  if (gap) return { ...found, beforeS: gap.startS, afterS: gap.endS }
+  const seamless = back?.seamless ? back.reconnectS : null
+  if (seamless !== null) return { ...found, beforeS: seamless - 1 / nominalHz, afterS: seamless + 1 / nominalHz }
+  if (motor) return { ...found, beforeS: motor.startS, afterS: motor.startS }
+  return { ...found, quiet: true, beforeS: null, afterS: null }
+}
+
+/** Stretches without a break on one side of what happened: cut at every gap and every stretch that is not known. */
+function stretchesOf(load: readonly TraceChannel[], turning: Turning, durationS: number) {
+  const breaks = load.flatMap(({ events, even }) => [
+    ...events.flatMap((event) => breaksOf(event, durationS)),
+    ...even.holes.map(({ from, to }) => ({ fromS: even.timeOfS(from), toS: even.timeOfS(to) })),
+  ])
+  if (turning.return?.seamless && turning.beforeS !== null && turning.afterS !== null)
+    breaks.push({ fromS: turning.beforeS, toS: turning.afterS })
+  breaks.sort((a, b) => a.fromS - b.fromS)
+  const pieces: Stretch[] = []
+  let fromS = 0
+  for (const one of breaks) {
+    if (one.fromS > fromS) pieces.push({ fromS, toS: one.fromS })
+    fromS = Math.max(fromS, one.toS)
+  }
+  if (fromS < durationS) pieces.push({ fromS, toS: durationS })
+  const { motor, beforeS, afterS, quiet, gap } = turning
+  if (quiet) return { before: pieces, after: [] }
+  if (motor && !gap && !turning.return?.seamless) return splitAt(pieces, motor.startS)
+  return {
+    before: beforeS === null ? [] : pieces.filter(({ toS }) => toS <= beforeS + 1e-9),
+    after: afterS === null ? [] : pieces.filter((piece) => piece.fromS >= afterS - 1e-9),
+  }
+}
+
+/** Where an event parts the wave: all of a gap, and the sharp edges of a dip, in which no window has a phase of its own. */
+function breaksOf({ kind, startS, endS, rampFromS, rampToS }: VoltageEvent, durationS: number): Stretch[] {
+  if (kind === 'gap') return [{ fromS: rampFromS ?? startS ?? 0, toS: endS ?? durationS }]
+  const edges = [rampFromS === null ? startS : null, rampToS === null ? endS : null]
+  return edges.flatMap((atS) => (atS === null ? [] : [{ fromS: atS, toS: atS }]))
+}
+
+function splitAt(pieces: readonly Stretch[], atS: number) {
+  const cut = (from: number, to: number) =>
+    pieces
+      .map(({ fromS, toS }) => ({ fromS: Math.max(fromS, from), toS: Math.min(toS, to) }))
+      .filter(({ fromS, toS }) => toS > fromS)
+  return { before: cut(-Infinity, atS), after: cut(atS, Infinity) }
+}
+
+const perChannel = (channels: readonly TraceChannel[], figure: (channel: TraceChannel) => number | null): PerChannel =>
+  Object.fromEntries(channels.map((channel) => [channel.id, figure(channel)]))
+
+/** The event of a channel that belongs to the outage: its longest gap, else its first event. */
+function ownEvent({ events }: TraceChannel): VoltageEvent | null {
+  const gaps = events.filter(({ kind }) => kind === 'gap')
+  return (
+    gaps.reduce<VoltageEvent | null>((best, gap) => (best === null || gap.seenMs > best.seenMs ? gap : best), null) ??
+    events[0] ??
+    null
   )
-  return KNOWN_NOMINAL_V.reduce((best, v) => (Math.abs(v - half) < Math.abs(best - half) ? v : best))
+}
+
+/** Figures of one side of a channel: its own edge where it has one, else the recording's. */
+function sideFigures(load: readonly TraceChannel[], turning: Turning, thdOrder: number) {
+  const edgeBefore = (channel: TraceChannel): { sample: number; steady: boolean } | null => {
+    if (turning.quiet) return { sample: 10 * channel.wave.nominalPeriod + 1, steady: true }
+    const own = ownEvent(channel)
+    const atS = own ? own.startS : turning.beforeS
+    if (atS === null) return null
+    return { sample: (atS - channel.skewS) * channel.wave.rateHz - 1, steady: own === null || own.rampFromS === null }
+  }
+  const before = (figure: (channel: TraceChannel, end: number) => number | null) =>
+    perChannel(load, (channel) => {
+      const edge = edgeBefore(channel)
+      return edge === null || !edge.steady ? null : figure(channel, edge.sample)
+    })
+  const hasAfter = (channel: TraceChannel) =>
+    !turning.quiet &&
+    (turning.motor !== null || turning.return?.seamless === true || channel.events.length > 0) &&
+    channel.events.every(({ endS }) => endS !== null) &&
+    (turning.gap === null || turning.gap.endS !== null)
+  const after = (figure: (channel: TraceChannel, end: number) => number | null) =>
+    perChannel(load, (channel) => (hasAfter(channel) ? figure(channel, channel.wave.samples.length - 2) : null))
+  const rms = (channel: TraceChannel, end: number) => settledRms(channel, end, -1)
+  const thd = ({ wave, track }: TraceChannel, end: number) => {
+    const from = end - (wave.rateHz * 1) / 5
+    const hz = phaseLine(
+      track,
+      from / wave.rateHz + track.firstS - 0.5 / track.nominalHz,
+      end / wave.rateHz + track.firstS - 0.5 / track.nominalHz,
+    )?.hz
+    if (hz === undefined) return null
+    return totalHarmonicDistortion(wave.samples, { from, to: end }, { rateHz: wave.rateHz, hz, order: thdOrder })
+  }
+  return {
+    rmsBeforeV: before(rms),
+    rmsAfterV: after(rms),
+    thdBeforePercent: before(thd),
+    thdAfterPercent: after(thd),
+  }
+}
+
+function lostAtMostMs(event: VoltageEvent | null): number | null {
+  return event === null || event.durationMs === null
+    ? null
+    : event.durationMs * (1 - (event.residualPercent / 100) ** 2)
+}
+
+/** T-4: how far the phase jumped on each channel. A dip is no interruption: it has none. */
+function jumps(load: readonly TraceChannel[], turning: Turning): PerChannel {
+  const { beforeS, afterS } = turning
+  return perChannel(load, (channel) => {
+    const own = ownEvent(channel)
+    if (own?.kind === 'gap')
+      return own.startS === null || own.endS === null
+        ? null
+        : phaseJumpDeg(channel, own.rampFromS ?? own.startS, own.endS)
+    if (turning.return?.seamless !== true || beforeS === null || afterS === null) return null
+    return phaseJumpDeg(channel, beforeS + 0.5 / channel.track.nominalHz, afterS - 0.5 / channel.track.nominalHz)
+  })
+}
+
+const AVERAGED_S = 0.2
+
+function angles(load: readonly TraceChannel[], turning: Turning, durationS: number) {
+  const none = perChannel(load, () => null)
+  const beforeEndS = turning.quiet ? AVERAGED_S : turning.beforeS
+  const anglesBeforeDeg = beforeEndS === null ? none : anglesIn(load, beforeEndS - AVERAGED_S, beforeEndS)
+  const anglesAfterDeg =
+    turning.quiet || turning.afterS === null ? none : anglesIn(load, durationS - AVERAGED_S, durationS)
+  return {
+    anglesBeforeDeg,
+    anglesAfterDeg,
+    rotationBefore: rotationOf(load, anglesBeforeDeg),
+    rotationAfter: rotationOf(load, anglesAfterDeg),
+  }
+}
+
+function overshoots(load: readonly TraceChannel[]) {
+  const found = (pick: 'rmsPercent' | 'peakPercent') =>
+    perChannel(load, (channel) => {
+      const own = ownEvent(channel)
+      if (own?.kind !== 'gap' || own.endS === null) return null
+      return overshootAfter(channel, (own.endS - channel.skewS) * channel.wave.rateHz)?.[pick] ?? null
+    })
+  return { overshootRmsPercent: found('rmsPercent'), overshootPeakPercent: found('peakPercent') }
+}
+
+/** T-9: an overload that ended in the outage, from the first current that shows it. */
+function overloadOf(load: readonly TraceChannel[], currents: readonly CurrentTrace[]): FoldBackTrace | null {
+  for (const channel of load)
+    for (const event of channel.events.filter(({ kind }) => kind === 'gap'))
+      for (const current of currents) {
+        const found = foldBackTrace(channel, event, current)
+        if (found !== null) return found
+      }
+  return null
 }
 
 /**
- * T-1, T-2, T-6: reads gap, dips, RMS and frequency before, out of a recorder's file; the longest phase decides the ride-through class.
- * Nominal values come from the rule pack, or from the file and its first cycles without one.
+ * T-1 … T-7, T-9, T-12 from a recorder's file: gaps and dips of each phase, RMS, frequency, distortion, phase and rotation before and after,
+ * and a motor's start, an overload or the return of the street where the recording holds one. Nominal values come from the rule pack, or
+ * from the file without one.
  *
- * @param progress called with 0…1 as channels are done
- * @throws RecordingError when there is no voltage channel or the rate is too low for a wave
+ * @throws RecordingError when there is no voltage of the house, or the rate is too low for a wave
  */
 export function analyseRecording(
   recording: Recording,
   pack: RulePack | null,
-  progress?: (share: number) => void,
+  { roles, progress }: AnalysisOptions = {},
 ): AnalysedRecording {
-  const voltages = recording.analog.filter(({ unit }) => unit === 'V')
-  const [first] = voltages
-  if (!first) throw new RecordingError('the recording has no voltage channel', { file: recording.form })
-  const nominalHz = pack?.nominalHz ?? recording.nominalHz ?? nearestNominalHz(first.samples, recording.sampleRateHz)
-  if (recording.sampleRateHz < 20 * nominalHz)
-    throw new RecordingError(
-      `${Math.round(recording.sampleRateHz)} samples a second are too few for a wave; at least ${20 * nominalHz} are needed`,
-      { file: recording.form },
-    )
-  if (first.samples.length < (10 * recording.sampleRateHz) / nominalHz)
+  const channels = channelsByRole(recording.analog, roles)
+  const first = loudest(channels.load)
+  if (!first) throw new RecordingError('the recording has no voltage channel of the house', { file: recording.form })
+  const nominal = nominalOf(recording, first, pack)
+  const durationS = recording.timesS?.at(-1) ?? (first.samples.length - 1) / recording.sampleRateHz
+  if (durationS < 10 / nominal.hz)
     throw new RecordingError('the recording is shorter than ten cycles', { file: recording.form })
-  const rules =
-    pack ??
-    Object.values(RULE_PACKS).find((candidate) => candidate.nominalHz === nominalHz) ??
-    RULE_PACKS['iec-1ph-230']
-
-  const channels = voltages.map((channel, k) => {
-    const nominalV = nominalVoltage(first.samples, recording.sampleRateHz, pack)
-    const result = analyseChannel(recording, channel.samples, nominalV, nominalHz)
+  const voltages = [...channels.load, ...channels.grid]
+  const everyTrace = voltages.map((channel, k) => {
+    const even = evenSamples(recording, channel.samples, channel.holes)
+    const done = traceChannel(channel, even, nominal.v, nominal.hz)
     progress?.((k + 1) / voltages.length)
-    return { id: channel.id, nominalV, ...result }
+    return done
   })
-  const gap = mainGap(
-    channels.map(({ events, halfCycleGapMs }) => ({ events, halfCycleGapMs })),
-    rules,
+  const { load, silentIds } = withoutSilent(everyTrace.slice(0, channels.load.length))
+  const grid = everyTrace.slice(channels.load.length)
+  const currents = channels.currents.map(({ id, samples, holes }) =>
+    currentTrace(id, evenSamples(recording, samples, holes), nominal.hz),
+  )
+  const gap = recordingGap(
+    load.map(({ events }) => events),
+    Math.max(...load.map(({ halfCycleGapMs }) => halfCycleGapMs)),
+    nominal.rules,
+  )
+  const back = returnTrace(load, grid, gap)
+  const [reference] = byPhase(load) as [TraceChannel]
+  const starts = gap === null && back === null ? currents.map((current) => motorStartTrace(reference, current)) : []
+  const motor = starts.find((start) => start !== null) ?? null
+  const turning = turningOf(gap, motor, back, nominal.hz)
+  const thdOrder = harmonicsReached(
+    Math.min(recording.sampleRateHz, ...recording.rates.map(({ rateHz }) => rateHz)),
+    nominal.hz,
   )
   return {
     analysis: {
-      nominalV: channels[0]?.nominalV ?? rules.nominalV,
-      nominalHz,
+      nominalV: nominal.v,
+      nominalHz: nominal.hz,
       sampleRateHz: recording.sampleRateHz,
-      durationS: first.samples.length / recording.sampleRateHz,
-      voltageIds: channels.map(({ id }) => id),
+      durationS,
+      voltageIds: load.map(({ id }) => id),
+      gridIds: grid.map(({ id }) => id),
+      silentIds,
+      currentIds: currents.map(({ id }) => id),
       gap,
-      events: Object.fromEntries(channels.map(({ id, events }) => [id, events])),
-      rmsBeforeV: Object.fromEntries(channels.map(({ id, rmsBeforeV }) => [id, rmsBeforeV])),
-      frequency: { beforeHz: channels[0]?.beforeHz ?? null },
-      unfinished: channels.some(({ events }) => events.some(({ kind, endS }) => kind === 'gap' && endS === null)),
+      events: Object.fromEntries(load.map(({ id, events }) => [id, events])),
+      frequency: frequencyFigures(reference, stretchesOf(load, turning, durationS), turning.quiet),
+      ...sideFigures(load, turning, thdOrder),
+      thdOrder,
+      lostEnergyAtMostMs: perChannel(load, (channel) => lostAtMostMs(ownEvent(channel))),
+      phaseJumpDeg: jumps(load, turning),
+      ...angles(load, turning, durationS),
+      ...overshoots(load),
+      motor,
+      overload: overloadOf(load, currents),
+      return: back,
     },
-    series: channels.map(({ id, rms, timeOfS, period }) => ({
+    series: [...load, ...grid].map(({ id, rms, even, wave }) => ({
       id,
-      rmsTimeS: Float64Array.from(rms.start, (start) => timeOfS(start + period / 2)),
+      rmsTimeS: Float64Array.from(rms.start, (start) => even.timeOfS(start + wave.nominalPeriod / 2)),
       rmsV: Float64Array.from(rms.volts),
     })),
-  }
-}
-
-interface AnalysedChannel {
-  events: VoltageEvent[]
-  halfCycleGapMs: number
-  rmsBeforeV: number | null
-  beforeHz: number | null
-  rms: HalfCycleRms
-  timeOfS: (sample: number) => number
-  period: number
-}
-
-function analyseChannel(recording: Recording, raw: Float64Array, nominalV: number, nominalHz: number): AnalysedChannel {
-  const even = evenSamples(recording, raw)
-  const { samples, rateHz } = even
-  const nominalPeriod = rateHz / nominalHz
-  const cycles = cyclesAveraged(nominalHz)
-  const prefix = squarePrefix(samples)
-  const wave: Wave = { samples, prefix, rateHz, nominalV, nominalPeriod }
-  const rms = halfCycleRms(prefix, risingCrossings(samples, Math.SQRT2 * nominalV), nominalPeriod, cycles)
-  const events: VoltageEvent[] = []
-  let halfCycleGapMs = 0
-  let before: { rmsV: number | null; hz: number | null } | null = null
-  for (const coarse of coarseEvents(rms, nominalV)) {
-    const coarseStart = rms.start[coarse.from] as number
-    const stretch = (cycles + 2) * nominalPeriod
-    const beforeHz = meanFrequencyHz(samples, Math.floor(coarseStart - stretch), rateHz, nominalHz)
-    const period = beforeHz === null ? nominalPeriod : rateHz / beforeHz
-    const start = departureSample(wave, coarseStart, period) ?? Math.round(coarseStart)
-    const settled = start - cycles * period - 2
-    const rmsV = settled >= 0 ? rmsOver(prefix, settled, cycles * period) : null
-    const steadyHz = settled >= 0 ? meanFrequencyHz(samples, Math.floor(settled), rateHz, nominalHz) : null
-    const event = { startS: even.timeOfRowS(even.rowOf(start)), startSample: even.rowOf(start) }
-    const referencePeak = Math.SQRT2 * (rmsV ?? nominalV)
-    if (coarse.back === null) {
-      const residual = residualShare(wave, start, samples.length - 2, referencePeak)
-      const kind = residual < 0.1 ? 'gap' : 'dip'
-      if (kind === 'gap' || before === null) before = { rmsV, hz: steadyHz }
-      events.push({ ...event, kind, endS: null, endSample: null, durationMs: null, residualPercent: 100 * residual })
-      continue
-    }
-    const coarseBack = rms.start[coarse.back] as number
-    const afterHz = meanFrequencyHz(samples, Math.ceil(coarseBack + nominalPeriod), rateHz, nominalHz)
-    const periodAfter =
-      afterHz === null ? nominalPeriod : nearPeriod(samples, coarseBack + nominalPeriod, rateHz, afterHz)
-    const roughEnd = Math.max(start + 2, Math.min(coarseBack, samples.length - 2))
-    const residual = residualShare(wave, start, roughEnd, referencePeak)
-    let end = returnSample(wave, { start, coarseBack: roughEnd, residual }, periodAfter)
-    const finer = residualShare(wave, start, end, referencePeak)
-    if (Math.abs(finer - residual) > 0.05)
-      end = returnSample(wave, { start, coarseBack: roughEnd, residual: finer }, periodAfter)
-    const kind = finer < 0.1 ? 'gap' : 'dip'
-    const endSample = even.rowOf(end)
-    const endS = even.timeOfRowS(endSample)
-    events.push({
-      ...event,
-      kind,
-      endS,
-      endSample,
-      durationMs: 1000 * (endS - event.startS),
-      residualPercent: 100 * finer,
-    })
-    const isMain = kind === 'gap' && !events.slice(0, -1).some((earlier) => earlier.kind === 'gap')
-    if (isMain) halfCycleGapMs = (1000 * (coarseBack - coarseStart)) / rateHz
-    if (before === null || isMain) before = { rmsV, hz: steadyHz }
-  }
-  if (before === null) {
-    const whole = Math.min(samples.length - 1, cycles * nominalPeriod)
-    before = { rmsV: rmsOver(prefix, 0, whole), hz: meanFrequencyHz(samples, 0, rateHz, nominalHz) }
-  }
-  return {
-    events,
-    halfCycleGapMs,
-    rmsBeforeV: before.rmsV,
-    beforeHz: before.hz,
-    rms,
-    timeOfS: even.timeOfS,
-    period: nominalPeriod,
-  }
-}
-
-/** The period just after a return, where an island's frequency may still be settling: from the first two cycles' phase, 10/12-cycle mean as start. */
-function nearPeriod(samples: Float64Array, from: number, rateHz: number, hz: number): number {
-  const period = rateHz / hz
-  const crossings: number[] = []
-  for (let k = Math.ceil(from) + 1; k < from + 6 * period && k < samples.length; k++) {
-    const a = samples[k - 1] as number
-    const b = samples[k] as number
-    if (a < 0 && b >= 0 && (crossings.length === 0 || k - (crossings.at(-1) as number) > 0.7 * period))
-      crossings.push(k - 1 + a / (a - b))
-  }
-  if (crossings.length < 5) return period
-  const measured = ((crossings.at(-1) as number) - (crossings[0] as number)) / (crossings.length - 1)
-  return Math.abs(measured - period) < 0.02 * period ? measured : period
-}
-
-/** The outage of the recording: the gaps of all phases that overlap the longest one, merged. */
-function mainGap(channels: readonly { events: VoltageEvent[]; halfCycleGapMs: number }[], rules: RulePack): Gap | null {
-  const gaps = channels.flatMap(({ events }) =>
-    events.filter((event) => event.kind === 'gap' && event.endS !== null),
-  ) as (VoltageEvent & { endS: number; durationMs: number })[]
-  const longest = gaps.reduce<(typeof gaps)[number] | null>(
-    (best, gap) => (best === null || gap.durationMs > best.durationMs ? gap : best),
-    null,
-  )
-  if (!longest) return null
-  const together = gaps.filter((gap) => gap.startS <= longest.endS && gap.endS >= longest.startS)
-  const startS = Math.min(...together.map((gap) => gap.startS))
-  const endS = Math.max(...together.map((gap) => gap.endS))
-  return {
-    startS,
-    endS,
-    longestPhaseMs: longest.durationMs,
-    overallMs: 1000 * (endS - startS),
-    rideThroughClass: rideThroughClass(longest.durationMs, rules),
-    halfCycleGapMs: Math.max(...channels.map((channel) => channel.halfCycleGapMs)),
   }
 }

@@ -1,26 +1,66 @@
 import { parseComtradeConfiguration } from './comtradeConfiguration'
-import { parseComtradeData } from './comtradeData'
-import { type NamedBytes, type Recording, RecordingError } from './recording'
+import { bridgeChannels, parseComtradeData } from './comtradeData'
+import { type NamedBytes, RECORDING_BOUNDS, type Recording, RecordingError, type SamplingRate } from './recording'
+import { ratesOfStamps, timesOfRates, timesOfStamps } from './rowTimes'
 
-const text = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes)
+const latin1 = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes)
+
+/** Text as UTF-8, and where that is not valid as ISO 8859-1: older recorders write names in it. */
+function text(bytes: Uint8Array): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    return latin1(bytes)
+  }
+}
+
+/** The rate at a row. */
+function rateAtRow(rates: readonly SamplingRate[], row: number): number {
+  return (rates.find(({ lastRow }) => row < lastRow) ?? rates.at(-1))?.rateHz ?? 1
+}
 
 /**
- * Reads a COMTRADE recording from its configuration and data files (IEEE C37.111-1999 and -2013).
+ * Reads a COMTRADE recording from its configuration and data files (IEEE C37.111-1991, -1999 and -2013).
  *
  * @throws RecordingError saying what is wrong and where
  */
 export function parseComtrade(configurationFile: NamedBytes, dataFile: NamedBytes): Recording {
   const configuration = parseComtradeConfiguration(text(configurationFile.bytes), configurationFile.name)
-  const { analog, status } = parseComtradeData(dataFile.bytes, configuration, dataFile.name)
+  const { analog, status, ignored, stamps } = parseComtradeData(dataFile.bytes, configuration, dataFile.name)
+  const { lineHz, sampleCount, stampS, startedAt } = configuration
+  const stampTimesS = configuration.rates.length === 0 ? timesOfStamps(stamps, stampS) : null
+  if (stampTimesS && !isAscending(stampTimesS))
+    throw new RecordingError('there is no sampling rate, and the stamps do not go on', { file: dataFile.name })
+  const rates = stampTimesS ? ratesOfStamps(stampTimesS) : configuration.rates
+  bridgeChannels(analog, lineHz, (row) => rateAtRow(rates, row))
   return {
     form: 'comtrade',
-    sampleRateHz: configuration.sampleRateHz,
-    timesS: null,
-    nominalHz: configuration.lineHz > 0 ? configuration.lineHz : null,
+    sampleRateHz: Math.max(...rates.map(({ rateHz }) => rateHz)),
+    rates,
+    timesS: rates.length === 1 ? null : (stampTimesS ?? timesOfRates(rates, sampleCount)),
+    nominalHz: lineHz > 0 ? lineHz : null,
     analog,
     status,
-    startedAt: configuration.startedAt,
+    ignored,
+    missingStamps: missingStamps(stamps, dataFile.name),
+    startedAt,
   }
+}
+
+function isAscending(timesS: Float64Array): boolean {
+  for (let row = 1; row < timesS.length; row++)
+    if (!((timesS[row] as number) > (timesS[row - 1] as number))) return false
+  return true
+}
+
+/** Rows whose stamp was left out; a file without any stamp at all simply has none. */
+function missingStamps(stamps: Float64Array, file: string): number[] {
+  const rows: number[] = []
+  for (let row = 0; row < stamps.length; row++) if (Number.isNaN(stamps[row] as number)) rows.push(row)
+  if (rows.length === stamps.length) return []
+  if (rows.length > RECORDING_BOUNDS.maxMissing)
+    throw new RecordingError(`more than ${RECORDING_BOUNDS.maxMissing} stamps are missing`, { file })
+  return rows
 }
 
 /** `--- file type: DAT BINARY: 540000 ---`: the section's name, its form and its byte count. */
@@ -41,7 +81,7 @@ export function parseComtradeSingleFile({ name, bytes }: NamedBytes): Recording 
     if (end < 0) end = bytes.length
     const isMarker =
       bytes[at] === 0x2d && bytes[at + 1] === 0x2d && bytes[at + 2] === 0x2d && end - at <= LONGEST_SECTION_LINE
-    const match = isMarker ? SECTION.exec(text(bytes.subarray(at, end)).trim()) : null
+    const match = isMarker ? SECTION.exec(latin1(bytes.subarray(at, end)).trim()) : null
     if (match) {
       if (open?.kind === 'CFG') configuration = bytes.subarray(open.from, at)
       const kind = (match[1] ?? '').toUpperCase()

@@ -1,6 +1,7 @@
 import type { ComtradeConfiguration } from './comtradeConfiguration'
 import { DecimalScanner } from './decimalScanner'
-import { type AnalogChannel, RecordingError, type StatusChannel } from './recording'
+import { bridgeMissing } from './missingSamples'
+import { type AnalogChannel, RECORDING_BOUNDS, RecordingError, type StatusChannel } from './recording'
 
 const UNIT_FACTORS: Readonly<Record<string, { unit: 'V' | 'A'; factor: number }>> = {
   V: { unit: 'V', factor: 1 },
@@ -11,47 +12,90 @@ const UNIT_FACTORS: Readonly<Record<string, { unit: 'V' | 'A'; factor: number }>
   mA: { unit: 'A', factor: 0.001 },
 }
 
-interface Decoded {
-  analog: AnalogChannel[]
-  status: StatusChannel[]
+/** A channel that is filled row by row, with the scale that takes stored numbers to primary V or A. */
+interface Filling {
+  channel: AnalogChannel
+  a: number
+  b: number
 }
 
-/** Channels sized for the recording, with the scale that takes stored numbers to primary V or A; channels in other units are left out (`null`). */
-function emptyChannels({ analog, statusIds, sampleCount }: ComtradeConfiguration) {
+export interface ComtradeData {
+  analog: AnalogChannel[]
+  status: StatusChannel[]
+  /** Channels in other units, by name. */
+  ignored: string[]
+  /** A stamp a row, in the file's unit; NaN where it was left out. */
+  stamps: Float64Array
+}
+
+/** What a parser fills: channels in other units are `null`, since their bytes still stand in every row. */
+interface Target extends Omit<ComtradeData, 'analog' | 'ignored'> {
+  fillings: (Filling | null)[]
+}
+
+function target({ analog, statusIds, sampleCount }: ComtradeConfiguration): Target {
   return {
-    channels: analog.map((channel) => {
-      const unit = UNIT_FACTORS[channel.unit]
-      if (!unit) return null
-      const factor = unit.factor * channel.primaryFactor
-      return {
-        id: channel.id,
-        unit: unit.unit,
-        samples: new Float64Array(sampleCount),
-        a: channel.a * factor,
-        b: channel.b * factor,
-      }
+    fillings: analog.map(({ id, phase, skewS, unit, a, b, primaryFactor }) => {
+      const known = UNIT_FACTORS[unit]
+      if (!known) return null
+      const factor = known.factor * primaryFactor
+      const samples = new Float64Array(sampleCount)
+      const channel = { id, unit: known.unit, samples, phase, skewS, missingRows: [], holes: [] }
+      return { channel, a: a * factor, b: b * factor }
     }),
     status: statusIds.map((id): StatusChannel => ({ id, samples: new Uint8Array(sampleCount) })),
+    stamps: new Float64Array(sampleCount),
   }
 }
 
-const analogOf = (channels: ReturnType<typeof emptyChannels>['channels']): AnalogChannel[] =>
-  channels.flatMap((channel) => (channel ? [{ id: channel.id, unit: channel.unit, samples: channel.samples }] : []))
+/** Notes a row without a value. @throws RecordingError where there are more of them than a recording has */
+function noteMissing({ channel }: Filling, row: number, file: string): void {
+  if (channel.missingRows.length >= RECORDING_BOUNDS.maxMissing)
+    throw new RecordingError(`more than ${RECORDING_BOUNDS.maxMissing} samples of ${channel.id} are missing`, { file })
+  channel.missingRows.push(row)
+}
 
 /**
- * Reads the data of a COMTRADE recording in any of its four forms into primary volts and amperes.
+ * Reads the data of a COMTRADE recording in any of its four forms into primary volts and amperes. Rows without a value are bridged, and
+ * named.
  *
  * @throws RecordingError when rows are missing, left over, or not numbers
  */
-export function parseComtradeData(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): Decoded {
-  return configuration.dataType === 'ASCII'
-    ? parseAscii(bytes, configuration, file)
-    : parseBinary(bytes, configuration, file)
+export function parseComtradeData(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): ComtradeData {
+  const filled =
+    configuration.dataType === 'ASCII'
+      ? parseAscii(bytes, configuration, file)
+      : parseBinary(bytes, configuration, file)
+  return {
+    analog: filled.fillings.flatMap((filling) => filling?.channel ?? []),
+    status: filled.status,
+    stamps: filled.stamps,
+    ignored: configuration.analog.flatMap(({ id }, k) => (filled.fillings[k] === null ? [id] : [])),
+  }
 }
 
-function parseBinary(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): Decoded {
+/** Bridges what is missing in every channel, now that the times of the rows are known. */
+export function bridgeChannels(
+  analog: readonly AnalogChannel[],
+  lineHz: number,
+  rateAt: (row: number) => number,
+): void {
+  const hz = lineHz > 0 ? lineHz : 50
+  for (const channel of analog)
+    channel.holes = bridgeMissing(channel.samples, channel.missingRows, (row) => rateAt(row) / hz / 4)
+}
+
+const MISSING_STAMP = 0xffffffff
+/** How each form stores a number, and what stands for none. */
+const STORED = {
+  BINARY: { width: 2, missing: -0x8000, read: (view: DataView, at: number) => view.getInt16(at, true) },
+  BINARY32: { width: 4, missing: -0x80000000, read: (view: DataView, at: number) => view.getInt32(at, true) },
+  FLOAT32: { width: 4, missing: null, read: (view: DataView, at: number) => view.getFloat32(at, true) },
+} as const
+
+function parseBinary(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): Target {
   const { dataType, sampleCount, analog, statusIds } = configuration
-  const width = dataType === 'BINARY' ? 2 : 4
+  const { width, missing, read } = STORED[dataType as keyof typeof STORED]
   const statusWords = Math.ceil(statusIds.length / 16)
   const rowBytes = 8 + analog.length * width + statusWords * 2
   if (bytes.length < rowBytes * sampleCount) {
@@ -61,74 +105,82 @@ function parseBinary(bytes: Uint8Array, configuration: ComtradeConfiguration, fi
       { file },
     )
   }
-  const { channels, status } = emptyChannels(configuration)
+  const filled = target(configuration)
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   for (let row = 0, at = 0; row < sampleCount; row++, at += rowBytes) {
+    const stamp = view.getUint32(at + 4, true)
+    filled.stamps[row] = stamp === MISSING_STAMP ? NaN : stamp
     let place = at + 8
-    for (const channel of channels) {
-      if (channel) {
-        const stored =
-          dataType === 'BINARY'
-            ? view.getInt16(place, true)
-            : dataType === 'BINARY32'
-              ? view.getInt32(place, true)
-              : view.getFloat32(place, true)
-        const value = channel.a * stored + channel.b
-        if (!Number.isFinite(value))
-          throw new RecordingError(`sample ${row + 1} of ${channel.id} is not a finite number`, { file })
-        channel.samples[row] = value
+    for (const filling of filled.fillings) {
+      if (filling) {
+        const stored = read(view, place)
+        const value = filling.a * stored + filling.b
+        if (stored === missing) noteMissing(filling, row, file)
+        else if (Number.isFinite(value)) filling.channel.samples[row] = value
+        else throw new RecordingError(`sample ${row + 1} of ${filling.channel.id} is not a finite number`, { file })
       }
       place += width
     }
-    for (let k = 0; k < status.length; k++)
-      (status[k] as StatusChannel).samples[row] = (view.getUint16(place + 2 * (k >> 4), true) >> (k & 15)) & 1
+    for (let k = 0; k < filled.status.length; k++)
+      (filled.status[k] as StatusChannel).samples[row] = (view.getUint16(place + 2 * (k >> 4), true) >> (k & 15)) & 1
   }
-  return { analog: analogOf(channels), status }
+  return filled
 }
 
-function parseAscii(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): Decoded {
-  const { channels, status } = emptyChannels(configuration)
-  const scanner = new DecimalScanner(bytes)
-  const comma = 0x2c
-  const field = (row: number, column: number): number => {
-    if (column > 1 && !scanner.take(comma))
-      throw new RecordingError(`row ${row + 1} has too few fields`, {
-        file,
-        line: scanner.line,
-        column,
-        value: scanner.fieldHere(),
-      })
+const COMMA = 0x2c
+/** The first edition writes this for a sample that is not there. */
+const MISSING_1991 = 99_999
+
+/** Reads the rows of a file in text, field by field. */
+class AsciiRows {
+  readonly scanner: DecimalScanner
+
+  constructor(
+    bytes: Uint8Array,
+    private readonly rows: number,
+    private readonly file: string,
+  ) {
+    this.scanner = new DecimalScanner(bytes)
+  }
+
+  #fail(message: string, column: number, value?: string): never {
+    throw new RecordingError(message, { file: this.file, line: this.scanner.line, column, value })
+  }
+
+  /** The next field of a row; NaN where it is empty and may be. */
+  field(row: number, column: number, mayBeEmpty = false): number {
+    const { scanner } = this
+    if (column > 1 && !scanner.take(COMMA)) this.#fail(`row ${row + 1} has too few fields`, column, scanner.fieldHere())
+    if (mayBeEmpty && scanner.fieldHere().trim() === '' && !scanner.done) return NaN
     const value = scanner.number()
-    if (Number.isNaN(value)) {
-      const ends = scanner.done || scanner.fieldHere() === ''
-      const message = ends ? `the data ends in row ${row + 1} of ${configuration.sampleCount}` : 'not a number'
-      throw new RecordingError(message, {
-        file,
-        line: scanner.line,
-        column,
-        value: ends ? undefined : scanner.fieldHere(),
-      })
-    }
-    return value
+    if (!Number.isNaN(value)) return value
+    const here = scanner.done ? '' : scanner.fieldHere()
+    if (here === '') this.#fail(`the data ends in row ${row + 1} of ${this.rows}`, column)
+    return this.#fail('not a number', column, here)
   }
-  for (let row = 0; row < configuration.sampleCount; row++) {
-    field(row, 1)
-    // the stamp may be left empty where the rate says the time
-    if (scanner.bytes[scanner.at] === comma && scanner.bytes[scanner.at + 1] === comma) scanner.at++
-    else field(row, 2)
+
+  endOfRow(row: number, column: number): void {
+    if (this.scanner.endOfLine()) return
+    this.#fail(`row ${row + 1} has more fields than there are channels`, column, this.scanner.fieldHere())
+  }
+}
+
+function parseAscii(bytes: Uint8Array, configuration: ComtradeConfiguration, file: string): Target {
+  const { sampleCount, revision } = configuration
+  const filled = target(configuration)
+  const rows = new AsciiRows(bytes, sampleCount, file)
+  for (let row = 0; row < sampleCount; row++) {
+    rows.field(row, 1)
+    filled.stamps[row] = rows.field(row, 2, true)
     let column = 3
-    for (const channel of channels) {
-      const stored = field(row, column++)
-      if (channel) channel.samples[row] = channel.a * stored + channel.b
+    for (const filling of filled.fillings) {
+      const stored = rows.field(row, column++, true)
+      if (!filling) continue
+      if (Number.isNaN(stored) || (revision === 1991 && stored === MISSING_1991)) noteMissing(filling, row, file)
+      else filling.channel.samples[row] = filling.a * stored + filling.b
     }
-    for (const channel of status) channel.samples[row] = field(row, column++) ? 1 : 0
-    if (!scanner.endOfLine())
-      throw new RecordingError(`row ${row + 1} has more fields than there are channels`, {
-        file,
-        line: scanner.line,
-        column,
-        value: scanner.fieldHere(),
-      })
+    for (const channel of filled.status) channel.samples[row] = rows.field(row, column++) ? 1 : 0
+    rows.endOfRow(row, column)
   }
-  return { analog: analogOf(channels), status }
+  return filled
 }

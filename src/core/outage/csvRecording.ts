@@ -128,10 +128,21 @@ export function parseCsvRecording(bytes: Uint8Array, file: string): Recording {
   return {
     form: 'csv',
     sampleRateHz: 1 / stepS,
+    rates: [{ rateHz: 1 / stepS, lastRow: rows }],
     timesS: isEven(timesS, stepS) ? null : timesS,
     nominalHz: null,
-    analog: columns.map(({ id, unit }, k) => ({ id, unit, samples: (values[k] as Float64Array).slice(0, rows) })),
+    analog: columns.map(({ id, unit }, k) => ({
+      id,
+      unit,
+      samples: (values[k] as Float64Array).slice(0, rows),
+      phase: null,
+      skewS: 0,
+      missingRows: [],
+      holes: [],
+    })),
     status: [],
+    ignored: [],
+    missingStamps: [],
     startedAt: null,
   }
 }

@@ -153,8 +153,9 @@ describe('a COMTRADE configuration', () => {
     expect(parse()).toMatchObject({
       revision: 2013,
       lineHz: 50,
-      sampleRateHz: 8000,
+      rates: [{ rateHz: 8000, lastRow: 400 }],
       sampleCount: 400,
+      startedAt: '2026-01-01T00:00:00.0',
       dataType: 'BINARY',
       statusIds: ['relay'],
       analog: [{ id: 'v1', unit: 'V', a: 0.1, primaryFactor: 230 }],
@@ -162,13 +163,15 @@ describe('a COMTRADE configuration', () => {
   })
 
   it.each([
-    [0, 'S,R,1991', /line 1, field 3: only revisions 1999 and 2013/],
+    [0, 'S,R,2001', /line 1, field 3: only revisions 1991, 1999 and 2013/],
     [1, '3,1A,1D', /line 2, field 1: the channel total/],
     [1, '2,oneA,1D', /line 2, field 2: the number of analogue channels/],
     [2, '1,v1,A,,V,zero,0,0,0,1,1,1,P', /line 3, field 6: the multiplier a is not a number/],
     [2, '1,v1,A', /needs 13 fields/],
     [2, '1,v1,A,,V,0.1,0,0,0,1,0,1,S', /field 11: secondary values need a ratio/],
-    [5, '2', /one sampling rate/],
+    [5, '2', /the sampling rate/],
+    [5, '-1', /number of sampling rates is not between/],
+    [5, '101', /number of sampling rates is not between/],
     [6, '-5,400', /sampling rate is not between/],
     [6, '8000,1.5', /whole number above 0/],
     [6, '8000,99999999999', /longer than this program reads/],

@@ -1,12 +1,14 @@
 import { fundamentalAt } from './fundamental'
-import { type HalfCycleRms, rmsOver } from './halfCycleRms'
 
 /** Where voltage left and came back, as one-cycle RMS sees it: indices into the half-cycle series. */
 export interface CoarseEvent {
   from: number
-  /** First half cycle of the return that lasted; `null` when it never came back for good. */
+  /** Begun before the recording, or in a stretch that is not known. */
+  openStart: boolean
+  /** First half cycle of the return that lasted; `null` when it did not come back for good in what is known. */
   back: number | null
-  lowestV: number
+  /** Last half cycle that belongs to what was seen of it. */
+  seenTo: number
 }
 
 const LEAVES = 0.9
@@ -14,28 +16,40 @@ const RETURNS = 0.92
 /** Half cycles that must stay above the return level: ten cycles. */
 const FOR_GOOD = 20
 
-/** T-2: stretches below 90 % of nominal until back above 92 % for ten cycles. A start that does not last belongs to the same stretch. */
-export function coarseEvents({ volts }: HalfCycleRms, nominalV: number): CoarseEvent[] {
-  const events: CoarseEvent[] = []
-  for (let k = 0; k < volts.length; k++) {
-    if ((volts[k] as number) >= LEAVES * nominalV) continue
-    let lowestV = Infinity
-    let back: number | null = null
-    let good = 0
-    let j = k
-    for (; j < volts.length && good < FOR_GOOD; j++) {
-      const v = volts[j] as number
-      lowestV = Math.min(lowestV, v)
-      if (v >= RETURNS * nominalV) {
-        if (good === 0) back = j
-        good++
-      } else if (v < LEAVES * nominalV || good === 0) {
-        good = 0
-        back = null
-      }
+/** Follows one event from its first half cycle below to the end of its return. Half cycles that are not known are `NaN`. */
+function followed(volts: Float64Array, from: number, nominalV: number): CoarseEvent & { next: number } {
+  let back: number | null = null
+  let good = 0
+  let seenTo = from
+  let k = from
+  for (; k < volts.length && good < FOR_GOOD; k++) {
+    const v = volts[k] as number
+    // a hole in the middle hides when it came back
+    if (Number.isNaN(v)) break
+    seenTo = k
+    if (v >= RETURNS * nominalV) {
+      if (good === 0) back = k
+      good++
+    } else if (v < LEAVES * nominalV || good === 0) {
+      good = 0
+      back = null
     }
-    events.push({ from: k, back: good > 0 ? back : null, lowestV })
-    k = j - 1
+  }
+  const before = from === 0 ? NaN : (volts[from - 1] as number)
+  return { from, openStart: Number.isNaN(before), back: good >= FOR_GOOD ? back : null, seenTo, next: k }
+}
+
+/** T-2: stretches below 90 % of nominal until back above 92 % for ten cycles. A start that does not last belongs to the same stretch. */
+export function coarseEvents(volts: Float64Array, nominalV: number): CoarseEvent[] {
+  const events: CoarseEvent[] = []
+  for (let k = 0; k < volts.length;) {
+    if (!((volts[k] as number) < LEAVES * nominalV)) {
+      k++
+      continue
+    }
+    const { next, ...event } = followed(volts, k, nominalV)
+    events.push(event)
+    k = Math.max(next, k + 1)
   }
   return events
 }
@@ -120,26 +134,16 @@ export function residualShare(wave: Wave, start: number, end: number, referenceP
   return of > 0 ? Math.max(0, with_ / of) * (referencePeak / nominalPeak) : 0
 }
 
-/** RMS must rise from low to high within this many cycles for the return to count as abrupt. */
-const ABRUPT_CYCLES = 1.75
-
 /**
- * First sample on again. An abrupt return is found by comparing backwards with the wave after it: the sample behind the last one that falls
- * short. A soft start counts from where the one-cycle RMS, centred, passes 92 % of nominal.
+ * First sample on again after a sharp return, found by comparing backwards with the wave after it: the sample behind the last one that
+ * falls short.
  */
 export function returnSample(
   wave: Wave,
   event: { start: number; coarseBack: number; residual: number },
   periodAfter: number,
 ): number {
-  const { samples, prefix, nominalV, nominalPeriod } = wave
-  const low = nominalV * (event.residual + 0.15 * (1 - event.residual))
-  let rising = event.coarseBack
-  while (rising > event.start && rmsOver(prefix, rising, nominalPeriod) > low) rising -= nominalPeriod / 16
-  if (event.coarseBack - rising > ABRUPT_CYCLES * nominalPeriod && event.residual < 0.1) {
-    const soft = softReturn(wave, rising, event.coarseBack)
-    if (soft !== null) return soft
-  }
+  const { samples, nominalV, nominalPeriod } = wave
   const edge = Math.ceil(event.coarseBack + nominalPeriod)
   if (edge + 7 * periodAfter >= samples.length) return event.coarseBack
   const peak = Math.SQRT2 * nominalV
@@ -176,11 +180,4 @@ function firstLegible(
       return q
   }
   return edge
-}
-
-function softReturn({ prefix, nominalV, nominalPeriod }: Wave, from: number, to: number): number | null {
-  const end = Math.min(prefix.length - 2 - nominalPeriod, to + 2 * nominalPeriod)
-  for (let at = from; at < end; at++)
-    if (rmsOver(prefix, at, nominalPeriod) >= RETURNS * nominalV) return Math.round(at + nominalPeriod / 2)
-  return null
 }

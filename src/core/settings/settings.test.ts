@@ -34,7 +34,12 @@ describe('planned, read, left', () => {
       ['b', 1],
       ['a', 1],
     ])
-    expect(settingsDiff<SettingPlan>([], read, new Map()).map(({ key }) => key)).toEqual(['a', 'b', '\uFFFD', '\u{1F50B}'])
+    expect(settingsDiff<SettingPlan>([], read, new Map()).map(({ key }) => key)).toEqual([
+      'a',
+      'b',
+      '\uFFFD',
+      '\u{1F50B}',
+    ])
   })
 
   it('shows a key the plan does not know, and judges it Watch', () => {

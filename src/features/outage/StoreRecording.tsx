@@ -1,4 +1,5 @@
 'use client'
+import { gapEntry } from '@/core/outage/recordingGap'
 import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
@@ -39,8 +40,7 @@ export function StoreRecording({
       jobId: record.installation.jobId,
       pointKey: point.key,
       slot: RECORDING_SLOT,
-      valueNumber: analysis.gap?.longestPhaseMs ?? null,
-      valueWord: analysis.gap ? null : 'no gap',
+      ...gapEntry(analysis.gap),
       digits: null,
       unit: 'ms',
       detail: { ...analysis, files: (files ?? []).map(({ name }) => name) },

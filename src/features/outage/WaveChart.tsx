@@ -2,6 +2,7 @@
 import { Box, Flex } from '@chakra-ui/react'
 import { type D3ZoomEvent, select, zoom, zoomIdentity } from 'd3'
 import { useEffect, useId, useMemo, useRef, useState } from 'react'
+import { type Gap, isWhole, seenPart } from '@/core/outage/recordingGap'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Label } from '@/ui/charts/Label'
@@ -16,10 +17,23 @@ const RMS = 86
 const TIME = 24
 const INKS: readonly ColourName[] = ['ink', 'grid', 'sun', 'neutral']
 
+/** What stands beside the marked gap. */
+function gapMark(gap: Gap | null): string {
+  if (isWhole(gap)) return `${formatDuration(gap.longestPhaseMs)} without supply`
+  return gap === null ? '' : `at least ${formatDuration(gap.atLeastMs)} without supply`
+}
+
+function gapWords(gap: Gap | null): string {
+  if (gap === null) return 'No gap in the recording'
+  if (isWhole(gap)) return `Gap of ${formatDuration(gap.longestPhaseMs)} from ${(gap.startS * 1000).toFixed(1)} ms`
+  return `A gap that the recording does not hold whole: at least ${formatDuration(gap.atLeastMs)}`
+}
+
 /** The wave and its half-cycle RMS with the gap marked; wheel, pinch, drag, buttons and arrow keys look closer. */
 export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }) {
   const { analysis, voltages, series, timesS } = wave
-  const { durationS, gap, nominalHz } = analysis
+  const { durationS, nominalHz } = analysis
+  const gap = useMemo(() => analysis.gap && seenPart(analysis.gap, analysis.durationS), [analysis])
   const whole = useMemo((): WaveWindow => ({ fromS: 0, toS: durationS }), [durationS])
   const [shown, setShown] = useState<WaveWindow>(() => (gap ? gapWindow(gap, durationS, nominalHz) : whole))
   const [box, width] = useWidth<HTMLDivElement>(740)
@@ -59,9 +73,7 @@ export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }
     return () => void selection.on('.zoom', null)
   }, [durationS, width])
   const height = size.waveHeight + size.rmsHeight + TIME
-  const label = gap
-    ? `${title}. Gap of ${formatDuration(gap.longestPhaseMs)} from ${(gap.startS * 1000).toFixed(1)} ms.`
-    : `${title}. No complete gap in the recording.`
+  const label = `${title}. ${gapWords(analysis.gap)}.`
   const onKeyDown = (event: React.KeyboardEvent) => {
     const change = {
       ArrowLeft: { shift: -0.2 },
@@ -161,7 +173,7 @@ export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }
                 tone="ember"
                 halo="sheet"
               >
-                {formatDuration(gap.longestPhaseMs)} without supply
+                {gapMark(analysis.gap)}
               </Label>
             </g>
           )}

@@ -1,6 +1,7 @@
 'use client'
 import { THE_JOB } from '@/core/evidence/family'
 import { leavingGap, returnGap } from '@/core/evidence/families/outageGap'
+import { type Gap, isWhole } from '@/core/outage/recordingGap'
 import { RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
 import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
 import { Figure, Figures } from '@/ui/Figure'
@@ -11,6 +12,14 @@ import { type RecordingState } from './useRecording'
 export const LEAVING = leavingGap.key(THE_JOB)
 
 export const RETURN = returnGap.key(THE_JOB)
+
+/** What the recording says of the gap before anybody has judged it. */
+function gapNote(gap: Gap | null, dips: number): string {
+  if (isWhole(gap)) return 'longest phase'
+  if (gap === null) return `no voltage fell below 10 %${dips ? `; ${dips} dip${dips === 1 ? '' : 's'}` : ''}`
+  const side = { start: 'begins without supply', end: 'ends before the supply is back', both: 'holds neither end' }
+  return `the recording ${side[gap.open ?? 'both']}: no class can be claimed`
+}
 
 export function WaveFigures({
   state,
@@ -31,24 +40,20 @@ export function WaveFigures({
     <Figures columns={4} borderWidth="0" borderTopWidth="1px" borderRadius="0">
       <Figure
         label={pointKey === LEAVING ? 'Gap' : 'Second gap'}
-        value={gap ? formatDuration(gap.longestPhaseMs) : analysis.unfinished ? 'not over' : 'none'}
+        value={isWhole(gap) ? formatDuration(gap.longestPhaseMs) : gap ? `≥ ${formatDuration(gap.atLeastMs)}` : 'none'}
       >
         {stored ? (
           <>
             <VerdictWord verdict={stored.verdict} /> {stored.why}
           </>
-        ) : gap ? (
-          'longest phase'
-        ) : analysis.unfinished ? (
-          'the recording ends before the supply is back'
         ) : (
-          `no voltage fell below 10 %${dips ? `; ${dips} dip${dips === 1 ? '' : 's'}` : ''}`
+          gapNote(gap, dips)
         )}
       </Figure>
-      <Figure label="Class" value={gap ? RIDE_THROUGH_WORDS[gap.rideThroughClass] : '–'}>
+      <Figure label="Class" value={isWhole(gap) ? RIDE_THROUGH_WORDS[gap.rideThroughClass] : gap ? 'open' : '–'}>
         {promised ? `promised: ${RIDE_THROUGH_WORDS[promised]}` : 'no class was promised'}
       </Figure>
-      <Figure label="Half-cycle figure" value={gap ? formatDuration(gap.halfCycleGapMs) : '–'}>
+      <Figure label="Half-cycle figure" value={isWhole(gap) ? formatDuration(gap.halfCycleGapMs) : '–'}>
         what RMS alone would say
       </Figure>
       <Figure

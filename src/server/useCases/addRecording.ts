@@ -9,6 +9,7 @@ import type { Reading } from '@/core/evidence/reading'
 import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
 import { type NamedBytes, RecordingError } from '@/core/outage/recording'
+import { gapEntry } from '@/core/outage/recordingGap'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { addAttachment, addReadings, readingsById } from '@/db/queries/evidence'
 import { sameContent } from '@/db/insertOnce'
@@ -75,8 +76,7 @@ export const addRecording = defineUseCase({
       jobId,
       pointKey,
       slot: RECORDING_SLOT,
-      valueNumber: analysis.gap?.longestPhaseMs ?? null,
-      valueWord: analysis.gap ? null : 'no gap',
+      ...gapEntry(analysis.gap),
       digits: null,
       unit: 'ms',
       detail: { ...analysis, files: files.map(({ name }) => name) },

@@ -300,6 +300,24 @@ describe('a gap', () => {
     expect([of(12, null).verdict, of(null, 'blink').verdict]).toEqual(['watch', 'open'])
   })
 
+  const withDetail = (value: number | 'open gap', detail: object) =>
+    judged('outage.gap', [
+      reading('outage.gap', 'recording', value, { unit: 'ms', detail: { sampleRateHz: 10_000, ...detail } }),
+    ])
+
+  it('that the recording does not hold whole is Open, and Stop where even what it holds is too long', () => {
+    const open = (classAtBest: string) => withDetail('open gap', { gap: { atLeastMs: 640, classAtBest } })
+    expect([open('blink').verdict, open('longPause').verdict]).toEqual(['open', 'stop'])
+    expect(open('blink').why).toContain('no class can be claimed')
+    expect(withDetail('open gap', { gap: { atLeastMs: 'x', classAtBest: 7 } }).verdict).toBe('open')
+  })
+
+  it('after which the phases turn the other way is no promise kept', () => {
+    const turned = withDetail(12, { rotationBefore: '123', rotationAfter: '132' })
+    expect([turned.verdict, turned.why]).toEqual(['watch', expect.stringContaining('the other way round')])
+    expect(withDetail(12, { rotationBefore: '123', rotationAfter: '123' }).verdict).toBe('proven')
+  })
+
   it('by hand was promised no duration', () => {
     expect(of(60_000, 'byHand')).toMatchObject({ verdict: 'proven', limit: 'by hand: no duration was promised' })
   })

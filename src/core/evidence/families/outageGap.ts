@@ -1,13 +1,16 @@
 import {
+  RIDE_THROUGH_CLASSES,
   RIDE_THROUGH_WORDS,
   type RideThroughClass,
   classKept,
   rideThroughClass,
   rideThroughLimit,
 } from '../../outage/rideThrough'
+import type { Gap } from '../../outage/recordingGap'
 import { formatDuration } from '../../quantity/formatQuantity'
 import { type PointFamily, type TheJob, onceAJob } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
+import type { Reading } from '../reading'
 import { slotReadings } from '../slotReadings'
 
 /** Slot that a recording of the wave is tied to. */
@@ -72,13 +75,9 @@ function judgeGap(point: Point, context: EvidenceContext): Judgement {
           : `${RIDE_THROUGH_WORDS[promised]}${bound ? `, ≤ ${formatDuration(bound.value)}` : ''}`,
   }
   if (!reading) return { ...common, verdict: 'open', value: null, why: 'No recording yet. Add the recorder’s file.' }
-  if (reading.valueNumber === null)
-    return {
-      ...common,
-      verdict: 'open',
-      value: 'no gap',
-      why: 'The recording holds no complete gap; it proves nothing either way.',
-    }
+  if (reading.valueNumber === null) return { ...common, ...withoutDuration(reading, promised) }
+  const turned = otherRotation(reading, context)
+  if (turned !== null) return { ...common, ...turned, value: formatDuration(reading.valueNumber) }
   const kind: RideThroughClass = rideThroughClass(reading.valueNumber, context.pack)
   const value = formatDuration(reading.valueNumber)
   const leastHz = context.pack.limits.waveSampleRateMin.value
@@ -104,6 +103,51 @@ function judgeGap(point: Point, context: EvidenceContext): Judgement {
     verdict: weak ? 'watch' : 'proven',
     value,
     why: `${capitalised(RIDE_THROUGH_WORDS[kind])} (${grade})${kind === promised ? ', as promised' : ', better than promised'}.`,
+  }
+}
+
+/** What a stored analysis says of a gap that it does not hold whole; `null` where it holds none. */
+function openGapOf({ detail }: Reading): { atLeastMs: number; classAtBest: RideThroughClass } | null {
+  const gap = detail?.gap as Partial<Gap> | null | undefined
+  const { atLeastMs, classAtBest } = gap ?? {}
+  const known = typeof atLeastMs === 'number' && RIDE_THROUGH_CLASSES.some((one) => one === classAtBest)
+  return known ? { atLeastMs, classAtBest: classAtBest as RideThroughClass } : null
+}
+
+/** A recording without a duration proves nothing; one that shows more than was promised without it is Stop all the same. */
+function withoutDuration(
+  reading: Reading,
+  promised: RideThroughClass | null,
+): Pick<Judgement, 'verdict' | 'value' | 'why'> {
+  const open = openGapOf(reading)
+  if (open === null)
+    return { verdict: 'open', value: 'no gap', why: 'The recording holds no gap; it proves nothing either way.' }
+  const value = `≥ ${formatDuration(open.atLeastMs)}`
+  if (promised !== null && !classKept(open.classAtBest, promised))
+    return {
+      verdict: 'stop',
+      value,
+      why: `The recording does not hold the whole gap, and what it holds is longer than promised: at best a ${RIDE_THROUGH_WORDS[open.classAtBest]}.`,
+    }
+  return {
+    verdict: 'open',
+    value,
+    why: 'The recording does not hold the whole gap: no duration and no class can be claimed. Record it again, from before the cut to after the return.',
+  }
+}
+
+/** T-4: phases that follow each other the other way round after the changeover: a danger for motors on all three. */
+function otherRotation(
+  { detail }: Reading,
+  { installation }: EvidenceContext,
+): Pick<Judgement, 'verdict' | 'why'> | null {
+  const { rotationBefore, rotationAfter } = detail ?? {}
+  if (typeof rotationBefore !== 'string' || typeof rotationAfter !== 'string' || rotationBefore === rotationAfter)
+    return null
+  const fed = installation.loads.some(({ phase }) => phase === 'all')
+  return {
+    verdict: fed ? 'stop' : 'watch',
+    why: `The phases follow each other the other way round after the changeover (${rotationBefore} before, ${rotationAfter} after): motors on three phases would run backwards.`,
   }
 }
 
