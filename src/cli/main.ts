@@ -16,11 +16,13 @@ import { recordOfJobFile } from '@/jobFile/recordOfJobFile'
 import { BadCall, bytesOf, jsonOf, option, parsed, print } from './call'
 import { CALC_CODES } from './calcCodes'
 import { film } from './filmCommand'
+import { log } from './logCommand'
 import { recordingAt, trace } from './traceCommand'
 
 const USAGE = `usage:
   npm run -s cli -- calc CODE              one JSON object or an array on standard input; codes: ${Object.keys(CALC_CODES).join(' ')}
   npm run -s cli -- trace FILE [--pack P] [--map JSON]  analysis of a recording (.csv, .cff, or .cfg with its .dat beside it)
+  npm run -s cli -- log FILE [--marks FILE] [--map JSON] [--pack P]  analysis of a power log, by its map or a proposed one
   npm run -s cli -- film FRAMES.csv [--lamp filament|led]  the gap from the brightness of a lamp, frame by frame
   npm run -s cli -- job FILE               what the app would say of a job in the open form (docs/formats/job.md)
   npm run -s cli -- job-schema             the JSON Schema of that form
@@ -113,6 +115,8 @@ async function main([command, ...args]: string[]): Promise<number> {
       return trace(args)
     case 'film':
       return film(args)
+    case 'log':
+      return log(args)
     case 'job':
       return job(args)
     case 'job-schema':

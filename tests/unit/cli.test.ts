@@ -40,6 +40,12 @@ describe('calc', () => {
     [['calc', 'Z-9'], '{}', /no code “Z-9”/],
     [['calc', 'P-1'], 'not json', /not JSON/],
     [['trace', '/nowhere.cff'], '', /no such file/],
+    [['trace', 'a.cff', '--map', '{"roles":{"v1":"street"}}'], '', /roles must give a channel one of load, grid/],
+    [['trace', 'a.cff', '--map', '{roles'], '', /--map: this is not JSON/],
+    [['log', '/nowhere.csv'], '', /no such file/],
+    [['log', 'tests/reference/traces/n2-forced.csv', '--map', '{"separator":"x"}'], '', /is required/],
+    [['log', 'package.json'], '', /no column reads as a time/],
+    [['film', 'tests/reference/films/f1-25-h264.csv', '--lamp', 'candle'], '', /--lamp: “candle” is not one of/],
     [[], '', /usage/],
   ] as const)('%s ends with 2 and names the field', (args, input, message) => {
     const { status, stderr } = cli([...args], input)
@@ -51,6 +57,16 @@ it('trace prints the analysis of a recording with its partner file', () => {
   const { json } = cli(['trace', 'tests/reference/traces/c1-single-12ms-1999-binary.cfg', '--pack', 'iec-1ph-230'])
   const { gap, fsHz } = json() as { gap: { longestPhaseMs: number; rideThroughClass: string }; fsHz: number }
   expect([Math.abs(gap.longestPhaseMs - 12) < 1, gap.rideThroughClass, fsHz]).toEqual([true, 'unnoticed', 10_000])
+})
+
+it('log prints what a meter saw, by its own words where nobody says how to read it', () => {
+  const { json } = cli(['log', 'tests/reference/traces/n4-return.csv', '--pack', 'iec-1ph-230'])
+  expect(json()).toMatchObject({ gridLostS: 60, gapS: 3, rideThroughClass: 'pause', waitS: 72 })
+})
+
+it('film prints the gap of a lamp', () => {
+  const { json } = cli(['film', 'tests/reference/films/f1-25-h264.csv'])
+  expect(json()).toMatchObject({ evidence: 'C', gapMs: expect.closeTo(400, 6) })
 })
 
 it('verify names a changed file and trusts only the key it is given', () => {
