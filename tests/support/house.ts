@@ -375,6 +375,7 @@ export const readyForFirstIsland = (built?: Installation): Reading[] => [
   reading('outage.licensed', 'answer', 'yes'),
   reading('outage.circuitsOpen', 'answer', 'open'),
   reading('outage.told', 'answer', 'yes'),
+  reading('earth.services', 'how', 'detector'),
   reading('earth.electrode.e1', 'clamp', 0.1),
   reading('earth.electrode.e1', 'r52', 30),
   reading('earth.electrode.e1', 'r618', 30.4),

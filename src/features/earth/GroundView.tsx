@@ -1,6 +1,8 @@
 'use client'
 import { useState } from 'react'
+import { THE_JOB } from '@/core/evidence/family'
 import { belongsTo } from '@/core/evidence/families'
+import { buriedServices } from '@/core/evidence/families/buriedServices'
 import { electrodeConductor } from '@/core/evidence/families/electrodeConductor'
 import { electrodesJoined } from '@/core/evidence/families/electrodesJoined'
 import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
@@ -26,13 +28,20 @@ export function GroundView() {
   const { words } = bench.context.pack
   const { electrodes } = installation
   const edit = may('changeJob')
+  const servicesKey = buriedServices.key(THE_JOB)
+  const servicesVerdict = bench.judgements.get(servicesKey)?.verdict ?? 'open'
   return (
     <>
       <Notice kind="caution">
-        Locate buried services before anything is driven. Clamp the electrode conductor before it is opened: at 0.5 A or
-        more it stays closed, nobody touches metalwork, and the network operator is called if the current stays with
-        every source off.
+        Clamp the electrode conductor before it is opened: at 0.5 A or more it stays closed, nobody touches metalwork,
+        and the network operator is called if the current stays with every source off.
       </Notice>
+      {electrodes.length > 0 && servicesVerdict !== 'proven' && (
+        <Notice kind={servicesVerdict === 'watch' ? 'caution' : 'error'}>
+          Drive nothing and dig nothing yet: buried services are not located and marked.{' '}
+          {bench.judgements.get(servicesKey)?.why}
+        </Notice>
+      )}
       {electrodes.length === 0 && (
         <TitledSheet
           title="Electrodes"
@@ -80,7 +89,7 @@ export function GroundView() {
       <PointList
         title="Electrodes and their conductors"
         points={bench.points.filter((point) =>
-          belongsTo(point, electrodeResistance, electrodesJoined, electrodeConductor),
+          belongsTo(point, buriedServices, electrodeResistance, electrodesJoined, electrodeConductor),
         )}
         empty="No electrode yet"
       />

@@ -200,3 +200,36 @@ describe('electrodes joined', () => {
     expect(read(60, 60, 12)?.why).toMatch(/something else is connected\. Look for the supplier’s earth/)
   })
 })
+
+describe('buried services', () => {
+  const services = (word: string | null, minute = 0, measured: number | null = null) =>
+    judged('earth.services', [
+      ...(word === null ? [] : [reading('earth.services', 'how', word, { recordedAt: at(minute) })]),
+      ...(measured === null ? [] : [reading('earth.electrode.e1', 'r618', 30, { recordedAt: at(measured) })]),
+    ])?.verdict
+
+  it.each([
+    [null, 'open'],
+    ['detector', 'proven'],
+    ['dug', 'proven'],
+    ['existing', 'proven'],
+    ['plans', 'watch'],
+    ['no', 'stop'],
+  ] as const)('located by %s: %s', (word, verdict) => {
+    expect(services(word)).toBe(verdict)
+  })
+
+  it('put down after the electrode was measured say little, unless it was there from the start', () => {
+    expect([services('detector', 5, 1), services('detector', 1, 5), services('existing', 5, 1)]).toEqual([
+      'watch',
+      'proven',
+      'proven',
+    ])
+  })
+
+  it('are asked about where there is an electrode', () => {
+    const keys = (electrodes: ReturnType<typeof house>['electrodes']) =>
+      benchOf(recordOf(house({ electrodes }))).points.map(({ key }) => key)
+    expect([keys(house().electrodes), keys([])].map((list) => list.includes('earth.services'))).toEqual([true, false])
+  })
+})

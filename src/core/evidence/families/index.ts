@@ -1,6 +1,7 @@
 import type { PointFamily } from '../family'
 import type { Point } from '../point'
 import { batteryInsulation } from './batteryInsulation'
+import { buriedServices } from './buriedServices'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { confirmations } from './confirmations'
@@ -67,6 +68,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   deadString,
   batteryInsulation,
   earthCurrent,
+  buriedServices,
   electrodeResistance,
   electrodesJoined,
   electrodeConductor,
