@@ -11,6 +11,7 @@ import { type RecordingState, useRecording } from './useRecording'
 import { WaveChart } from './WaveChart'
 import { StoreRecording } from './StoreRecording'
 import { LEAVING, RETURN, WaveFigures } from './WaveFigures'
+import { WaveReadout } from './WaveReadout'
 
 const STEPS = [
   [LEAVING, 'Leaving'],
@@ -121,6 +122,7 @@ export function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onCho
           <>
             <WaveChart key={state.names + String(state.files)} wave={state.wave} title={point?.label ?? ''} />
             <WaveFigures state={state} pointKey={pointKey} />
+            <WaveReadout analysis={state.wave.analysis} />
             {state.files && point && (
               <StoreRecording state={state} point={point} released={released} onStored={showStored} />
             )}
