@@ -30,5 +30,6 @@ describe('the policy of a page', () => {
     ['base-uri', "'none'"],
     ['form-action', "'self'"],
     ['default-src', "'self'"],
-  ])('keeps %s to %s', (name, value) => expect(directives.get(name)).toEqual([value]))
+    ['media-src', "'self' blob:"],
+  ])('keeps %s to %s', (name, value) => expect(directives.get(name)).toEqual(value.split(' ')))
 })

@@ -11,6 +11,8 @@ export const contentPolicy = (nonce: string): string =>
     `script-src 'self' 'nonce-${nonce}' 'sha256-${LAMP_DIGEST}' 'strict-dynamic' 'wasm-unsafe-eval'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
+    // a film that somebody picks is read on the device, from the browser's own memory
+    "media-src 'self' blob:",
     "font-src 'self' data:",
     "connect-src 'self' data: blob:",
     "worker-src 'self' blob:",

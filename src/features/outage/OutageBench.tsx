@@ -5,6 +5,7 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { HoldsSheet } from './HoldsSheet'
 import { LEAVING, RETURN } from './WaveFigures'
+import { FilmSheet } from './film/FilmSheet'
 import { RecordingSheet } from './RecordingSheet'
 
 /** Outage: the wave first, what it is held against, then the hold points and what stayed on. */
@@ -14,6 +15,7 @@ export function OutageBench() {
   const pointKey = at === LEAVING || at === RETURN ? at : chosen
   const held = bench.holds.find(({ released }) => !released)
   const gap = bench.judgements.get(LEAVING)
+  const gapPoint = bench.points.find(({ key }) => key === pointKey)
   return (
     <>
       <BenchHead
@@ -36,6 +38,7 @@ export function OutageBench() {
       />
       {held && held.step.id !== 'handover' && <HoldsSheet state={held} />}
       <RecordingSheet key={pointKey} pointKey={pointKey} onChoose={setChosen} />
+      {gapPoint && <FilmSheet key={`film ${pointKey}`} point={gapPoint} />}
       <PointList points={bench.points.filter(({ stage }) => stage === 'outage')} />
       {bench.holds
         .filter(({ step }) => step !== held?.step || held.step.id === 'handover')

@@ -11,7 +11,10 @@ const analysed = (...names: string[]) =>
     readRecording(names.map((name) => ({ name, bytes: new Uint8Array(readFileSync(new URL(name, folder))) }))),
     RULE_PACKS['iec-1ph-230'],
   ).analysis
-const sentencesOf = (...names: string[]) => waveSentences(analysed(...names)).join(' ').replace(/[\u00a0\u202f]/g, ' ')
+const sentencesOf = (...names: string[]) =>
+  waveSentences(analysed(...names))
+    .join(' ')
+    .replace(/[\u00a0\u202f]/g, ' ')
 
 describe('what a wave shows, in words', () => {
   it.each([

@@ -318,6 +318,27 @@ describe('a gap', () => {
     expect(withDetail(12, { rotationBefore: '123', rotationAfter: '123' }).verdict).toBe('proven')
   })
 
+  const seen = (leastMs: number | null, mostMs: number, gapClass: 'blink' | 'pause' | null = 'blink') =>
+    judged(
+      'outage.gap',
+      [
+        reading('outage.gap', 'most', mostMs, { unit: 'ms' }),
+        ...(leastMs === null ? [] : [reading('outage.gap', 'least', leastMs, { unit: 'ms' })]),
+      ],
+      house({ promises: gapClass === null ? [] : [{ ...house().promises[0]!, gapClass }] }),
+    ).verdict
+
+  it('that was only seen keeps a promise as Watch at best, and breaks one', () => {
+    expect([seen(360, 440), seen(null, 440), seen(1200, 1300), seen(960, 1040), seen(null, 4000)]).toEqual([
+      'watch',
+      'watch',
+      'stop',
+      'open',
+      'open',
+    ])
+    expect([seen(360, 440, null), seen(500, 440)]).toEqual(['watch', 'open'])
+  })
+
   it('by hand was promised no duration', () => {
     expect(of(60_000, 'byHand')).toMatchObject({ verdict: 'proven', limit: 'by hand: no duration was promised' })
   })

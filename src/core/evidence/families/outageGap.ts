@@ -11,7 +11,7 @@ import { formatDuration } from '../../quantity/formatQuantity'
 import { type PointFamily, type TheJob, onceAJob } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import type { Reading } from '../reading'
-import { slotReadings } from '../slotReadings'
+import { type SlotReadings, slotReadings } from '../slotReadings'
 
 /** Slot that a recording of the wave is tied to. */
 export const RECORDING_SLOT = 'recording'
@@ -24,7 +24,21 @@ const GAP = {
   things: onceAJob,
   judge: judgeGap,
 } as const satisfies Partial<PointFamily<TheJob>>
-const SLOTS: Slot[] = [{ id: RECORDING_SLOT, label: 'Recording of the wave', path: [], input: { kind: 'attached' } }]
+/** Slots of a gap that was seen and not recorded: a film says between which two it lies, a stopwatch how long at most. */
+export const SEEN_MOST_SLOT = 'most'
+export const SEEN_LEAST_SLOT = 'least'
+
+const slotsOf = (head: string): Slot[] => [
+  { id: RECORDING_SLOT, label: 'Recording of the wave', path: [], input: { kind: 'attached' } },
+  seenSlot(SEEN_MOST_SLOT, 'Seen by film or stopwatch: at most', head),
+  seenSlot(SEEN_LEAST_SLOT, 'Seen by film: at least', head),
+]
+const seenSlot = (id: string, label: string, head: string): Slot => ({
+  id,
+  label,
+  path: [head, id],
+  input: { kind: 'quantity', unit: 'ms', measures: null },
+})
 
 export const leavingGap: PointFamily<TheJob> = {
   ...GAP,
@@ -37,7 +51,7 @@ export const leavingGap: PointFamily<TheJob> = {
     subject: 'gap',
     label: 'Gap when the supply is lost',
     why: 'The promise of the changeover stands or falls with this recording.',
-    slots: SLOTS,
+    slots: slotsOf('gap'),
   }),
 }
 
@@ -52,7 +66,7 @@ export const returnGap: PointFamily<TheJob> = {
     subject: 'returnGap',
     label: 'Gap when the supply comes back',
     why: 'The second gap is often the one that trips things.',
-    slots: SLOTS,
+    slots: slotsOf('secondgap'),
   }),
 }
 
@@ -74,7 +88,7 @@ function judgeGap(point: Point, context: EvidenceContext): Judgement {
           ? 'by hand: no duration was promised'
           : `${RIDE_THROUGH_WORDS[promised]}${bound ? `, ≤ ${formatDuration(bound.value)}` : ''}`,
   }
-  if (!reading) return { ...common, verdict: 'open', value: null, why: 'No recording yet. Add the recorder’s file.' }
+  if (!reading) return { ...common, ...seenGap(slots, promised, context) }
   if (reading.valueNumber === null) return { ...common, ...withoutDuration(reading, promised) }
   const turned = otherRotation(reading, context)
   if (turned !== null) return { ...common, ...turned, value: formatDuration(reading.valueNumber) }
@@ -103,6 +117,57 @@ function judgeGap(point: Point, context: EvidenceContext): Judgement {
     verdict: weak ? 'watch' : 'proven',
     value,
     why: `${capitalised(RIDE_THROUGH_WORDS[kind])} (${grade})${kind === promised ? ', as promised' : ', better than promised'}.`,
+  }
+}
+
+/**
+ * T-13: a gap that was only seen. It is grade C: it can show that a promise is broken, and makes one that is kept Watch. What lies between is
+ * too coarse to tell.
+ */
+function seenGap(
+  slots: SlotReadings,
+  promised: RideThroughClass | null,
+  { pack }: EvidenceContext,
+): Pick<Judgement, 'verdict' | 'value' | 'why' | 'code'> {
+  const mostMs = slots.number(SEEN_MOST_SLOT)
+  const leastMs = slots.number(SEEN_LEAST_SLOT) ?? 0
+  const code = 'T-13'
+  if (mostMs === null || mostMs < leastMs)
+    return {
+      code,
+      verdict: 'open',
+      value: null,
+      why: 'No recording yet. Add the recorder’s file, or a film of a lamp.',
+    }
+  const value = leastMs > 0 ? `${formatDuration(leastMs)} to ${formatDuration(mostMs)}` : `≤ ${formatDuration(mostMs)}`
+  const [worst, best] = [rideThroughClass(mostMs, pack), rideThroughClass(leastMs, pack)]
+  const grade = 'Grade C, from a film or a stopwatch'
+  if (promised === null)
+    return {
+      code,
+      verdict: 'watch',
+      value,
+      why: `${grade}: a ${RIDE_THROUGH_WORDS[worst]} at worst; no class was promised.`,
+    }
+  if (classKept(worst, promised))
+    return {
+      code,
+      verdict: 'watch',
+      value,
+      why: `${grade}: a ${RIDE_THROUGH_WORDS[worst]} at worst, as promised or better. A recording of the wave proves it.`,
+    }
+  if (!classKept(best, promised))
+    return {
+      code,
+      verdict: 'stop',
+      value,
+      why: `${grade}: a ${RIDE_THROUGH_WORDS[best]} at best; the plan promised ${RIDE_THROUGH_WORDS[promised]}.`,
+    }
+  return {
+    code,
+    verdict: 'open',
+    value,
+    why: `${grade}: too coarse to tell a ${RIDE_THROUGH_WORDS[promised]} from a ${RIDE_THROUGH_WORDS[worst]}. Record the wave.`,
   }
 }
 

@@ -1,0 +1,82 @@
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { type Page, expect, test } from '@playwright/test'
+import type { FilmGap } from '../../src/core/outage/filmGap'
+import { ledger, makeJob, openBench, signIn } from './support'
+
+const folder = fileURLToPath(new URL('../reference/films/', import.meta.url))
+
+interface Film {
+  id: string
+  file: string
+  lamp: 'filament' | 'led'
+  size: [width: number, height: number]
+  patch: [x: number, y: number, width: number, height: number]
+  frames: number
+  expected: FilmGap
+}
+const { films } = JSON.parse(readFileSync(`${folder}truth.json`, 'utf8')) as { films: Film[] }
+
+const WORDS: Readonly<Record<string, RegExp>> = {
+  noDrop: /Nothing is claimed/,
+  holdsLight: /takes too long to go dark/,
+  led: /does not follow the supply/,
+}
+
+/** Puts the square on the lamp as a finger does, and makes it about as large as the lamp. */
+async function chooseLamp(page: Page, { size, patch, lamp }: Film): Promise<void> {
+  const picture = page.getByRole('application')
+  await picture.scrollIntoViewIfNeeded()
+  const box = (await picture.boundingBox())!
+  const scale = box.width / size[0]
+  await page.mouse.click(box.x + (patch[0] + patch[2] / 2) * scale, box.y + (patch[1] + patch[3] / 2) * scale)
+  await page.getByRole('button', { name: lamp === 'led' ? 'an LED' : 'a lamp with a filament' }).click()
+}
+
+const filmSheet = (page: Page) => page.getByRole('region', { name: 'From a film of a lamp' })
+
+test.describe('a gap from a film', () => {
+  test.beforeEach(async ({ page, context }, { title }) => {
+    await signIn(context, 'ines')
+    await openBench(page, await makeJob(context.request, `Film, ${title.slice(0, 40)}`), '?stage=outage')
+  })
+
+  for (const film of films)
+    test(`${film.id} says what it can`, async ({ page }) => {
+      test.setTimeout(120_000)
+      await page.getByLabel('Film of a lamp', { exact: true }).setInputFiles(folder + film.file)
+      await chooseLamp(page, film)
+      await page.getByRole('button', { name: 'Read every frame' }).click()
+      const chart = page.getByRole('img', { name: /^Brightness of the lamp/ })
+      await expect(chart).toBeVisible({ timeout: 100_000 })
+      const { lastLitS, firstRelitS, reason } = film.expected
+      const said = /in (\d+) frames(?:, last lit at ([\d.]+) s, lit again at ([\d.]+) s)?/.exec(
+        (await chart.getAttribute('aria-label')) ?? '',
+      )
+      expect(Number(said?.[1])).toBe(film.frames)
+      if (reason !== null) await expect(filmSheet(page).getByText(WORDS[reason]!)).toBeVisible()
+      // the square of a finger is not the lamp's own: a frame to either side
+      const frameS = 1.01 * Math.max(0.034, 0)
+      if (lastLitS !== null) expect(Math.abs(Number(said?.[2]) - lastLitS)).toBeLessThanOrEqual(frameS)
+      if (firstRelitS !== null) expect(Math.abs(Number(said?.[3]) - firstRelitS)).toBeLessThanOrEqual(2 * frameS)
+    })
+
+  test('is kept once somebody has seen both frames, and is no proof', async ({ page }) => {
+    const film = films.find(({ id }) => id.startsWith('f1-'))!
+    await page.getByLabel('Film of a lamp', { exact: true }).setInputFiles(folder + film.file)
+    await chooseLamp(page, film)
+    await page.getByRole('button', { name: 'Read every frame' }).click()
+    await expect(filmSheet(page).getByRole('img', { name: 'last lit', exact: true })).toBeVisible({ timeout: 60_000 })
+    await page.getByRole('button', { name: 'I see it lit in both: keep it' }).click()
+    for (let asked = 0; asked < 2; asked++) await page.getByRole('button', { name: /^Store/ }).click()
+    await expect(page.getByText('Kept, grade C.')).toBeVisible()
+    await expect(ledger(page).getByText(/Grade C, from a film or a stopwatch/)).toBeVisible()
+  })
+
+  test('that is no film says so and what to do', async ({ page }) => {
+    await page
+      .getByLabel('Film of a lamp', { exact: true })
+      .setInputFiles({ name: 'film.mov', mimeType: 'video/quicktime', buffer: Buffer.from('not a film at all') })
+    await expect(filmSheet(page).getByText(/cannot decode the film.*H\.264/)).toBeVisible()
+  })
+})
