@@ -33,6 +33,9 @@ async function chooseLamp(page: Page, { size, patch, lamp }: Film): Promise<void
   await page.getByRole('button', { name: lamp === 'led' ? 'an LED' : 'a lamp with a filament' }).click()
 }
 
+/** A frame at 25 a second, the slowest of them. */
+const FRAME_S = 0.041
+
 const filmSheet = (page: Page) => page.getByRole('region', { name: 'From a film of a lamp' })
 
 test.describe('a gap from a film', () => {
@@ -56,9 +59,8 @@ test.describe('a gap from a film', () => {
       expect(Number(said?.[1])).toBe(film.frames)
       if (reason !== null) await expect(filmSheet(page).getByText(WORDS[reason]!)).toBeVisible()
       // the square of a finger is not the lamp's own: a frame to either side
-      const frameS = 1.01 * Math.max(0.034, 0)
-      if (lastLitS !== null) expect(Math.abs(Number(said?.[2]) - lastLitS)).toBeLessThanOrEqual(frameS)
-      if (firstRelitS !== null) expect(Math.abs(Number(said?.[3]) - firstRelitS)).toBeLessThanOrEqual(2 * frameS)
+      if (lastLitS !== null) expect(Math.abs(Number(said?.[2]) - lastLitS)).toBeLessThanOrEqual(FRAME_S)
+      if (firstRelitS !== null) expect(Math.abs(Number(said?.[3]) - firstRelitS)).toBeLessThanOrEqual(FRAME_S)
     })
 
   test('is kept once somebody has seen both frames, and is no proof', async ({ page }) => {
@@ -68,7 +70,8 @@ test.describe('a gap from a film', () => {
     await page.getByRole('button', { name: 'Read every frame' }).click()
     await expect(filmSheet(page).getByRole('img', { name: 'last lit', exact: true })).toBeVisible({ timeout: 60_000 })
     await page.getByRole('button', { name: 'I see it lit in both: keep it' }).click()
-    for (let asked = 0; asked < 2; asked++) await page.getByRole('button', { name: /^Store/ }).click()
+    // no hold is released in an empty job: both bounds are asked about
+    for (let asked = 0; asked < 2; asked++) await page.getByRole('button', { name: 'Record it all the same' }).click()
     await expect(page.getByText('Kept, grade C.')).toBeVisible()
     await expect(ledger(page).getByText(/Grade C, from a film or a stopwatch/)).toBeVisible()
   })
