@@ -11,6 +11,9 @@ import type { CrewDayInput } from '@/core/fit/crewDay'
 import type { CrewSchedule } from '@/core/fit/crewSchedule'
 import type { codeCalls } from './codeCalls'
 import type { crewCalls } from './crewCalls'
+import type { LogMap } from '@/core/powerLog/logMap'
+import type { LogMarks } from '@/core/powerLog/logMarks'
+import type { AnalysedLog, LogHead, logCalls } from './logCalls'
 import type { packCalls } from './packCalls'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import type { IsolationSet } from '@/core/wiring/isolationSet'
@@ -27,6 +30,7 @@ const planThread = () => new Worker(new URL('./plan.worker.ts', import.meta.url)
 const crewThread = () => new Worker(new URL('./crew.worker.ts', import.meta.url), { type: 'module' })
 const codeThread = () => new Worker(new URL('./code.worker.ts', import.meta.url), { type: 'module' })
 const wiringThread = () => new Worker(new URL('./wiring.worker.ts', import.meta.url), { type: 'module' })
+const logThread = () => new Worker(new URL('./log.worker.ts', import.meta.url), { type: 'module' })
 const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
 
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
@@ -39,6 +43,22 @@ export const analyseInWorker = (
     recordingThread,
     (calls) => calls.analyse(files, packId) as Promise<Result<AnalysedWave, FieldIssue>>,
     signal,
+  )
+
+/** Looks at the head of a power log, and proposes how it is to be read. */
+export const logHeadInWorker = (bytes: Uint8Array): Promise<LogHead> =>
+  withWorker<typeof logCalls, LogHead>(logThread, (calls) => calls.head(bytes) as Promise<LogHead>)
+
+/** Reads and analyses a power log off the main thread. */
+export const analyseLogInWorker = (
+  bytes: Uint8Array,
+  map: LogMap,
+  marks: LogMarks,
+  packId: RulePackId,
+): Promise<Result<AnalysedLog, FieldIssue>> =>
+  withWorker<typeof logCalls, Result<AnalysedLog, FieldIssue>>(
+    logThread,
+    (calls) => calls.analyse(bytes, map, marks, packId) as Promise<Result<AnalysedLog, FieldIssue>>,
   )
 
 /**

@@ -5,6 +5,7 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { HoldsSheet } from './HoldsSheet'
 import { LEAVING, RETURN } from './WaveFigures'
+import { LogSheet } from '../powerLog/LogSheet'
 import { FilmSheet } from './film/FilmSheet'
 import { RecordingSheet } from './RecordingSheet'
 
@@ -39,6 +40,7 @@ export function OutageBench() {
       {held && held.step.id !== 'handover' && <HoldsSheet state={held} />}
       <RecordingSheet key={pointKey} pointKey={pointKey} onChoose={setChosen} />
       {gapPoint && <FilmSheet key={`film ${pointKey}`} point={gapPoint} />}
+      <LogSheet />
       <PointList points={bench.points.filter(({ stage }) => stage === 'outage')} />
       {bench.holds
         .filter(({ step }) => step !== held?.step || held.step.id === 'handover')

@@ -20,6 +20,7 @@ import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { BenchHead } from '../job/BenchHead'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
+import { LogSheet } from '../powerLog/LogSheet'
 import { GatewayAddress } from './GatewayAddress'
 
 type SettingLine = LineOf<PlannedSetting>
@@ -197,6 +198,7 @@ export function SettingsBench() {
           </Box>
         </TitledSheet>
       )}
+      <LogSheet />
       <GatewayAddress />
       <PointList points={bench.points.filter(({ stage }) => stage === 'settings')} />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { logCalls } from './logCalls'
+
+expose(logCalls)
