@@ -90,7 +90,10 @@ export function useLog(packId: RulePackId, firstMarks: LogMarks = NO_MARKS): Log
         analyse(state, map, firstMarks)
       },
       judge: (marks) => {
-        if (state.kind === 'read') analyse(state, state.map, marks)
+        if (state.kind !== 'read') return
+        // the tests stand at once: another one that is added before the answer comes is added to them
+        setState({ ...state, marks })
+        analyse(state, state.map, marks)
       },
       change: () => {
         if (state.kind === 'read') setState({ ...state, kind: 'mapping', message: null })
