@@ -104,8 +104,12 @@ function withoutSilent(channels: readonly TraceChannel[]): { load: TraceChannel[
 
 /** The channel with most in it: one that hangs free says nothing of what is nominal. */
 function loudest(channels: readonly AnalogChannel[]): AnalogChannel | undefined {
-  const loudness = ({ samples }: AnalogChannel) => samples.reduce((sum, v) => sum + v * v, 0)
-  const sizes = channels.map(loudness)
+  if (channels.length <= 1) return channels[0]
+  const sizes = channels.map(({ samples }) => {
+    let sum = 0
+    for (const v of samples) sum += v * v
+    return sum
+  })
   return channels[sizes.indexOf(Math.max(...sizes))]
 }
 
