@@ -34,9 +34,11 @@ test.describe('a power log', () => {
     const tests = page.getByRole('region', { name: 'Working tests' })
     await expect(tests.getByText(/40\.\d+\sW went to the street in the worst minute/)).toBeVisible()
     await expect(tests.getByText('Proven')).toBeVisible()
-    await expect(tests.getByText('Stop')).toBeVisible()
+    // this job plans no charging limit to hold what was left over against
+    await expect(tests.getByText(/charging limit is not in the plan/)).toBeVisible()
+    await expect(tests.getByText('Open', { exact: true })).toBeVisible()
     await page.getByRole('button', { name: 'Take out test 2' }).click()
-    await expect(tests.getByText('Stop')).toBeHidden()
+    await expect(tests.getByText(/charging limit is not in the plan/)).toBeHidden()
     await openBench(page, jobId, '?stage=settings')
     await choose(page, 'n1-surplus-cover.csv')
     await judge(page, 'surplus', 120, 480)

@@ -3,6 +3,7 @@ import type { LogQuantity } from '@/core/powerLog/logMap'
 import type { JudgedLogTest } from '@/core/powerLog/logWorkingTests'
 import type { PvRestart } from '@/core/powerLog/logPvRestart'
 import type { LogTrip } from '@/core/powerLog/logTrips'
+import type { BalanceTest } from '@/core/settings/balanceTest'
 import { RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
 import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 
@@ -118,6 +119,13 @@ export const TEST_WORDS: Readonly<Record<JudgedLogTest['kind'], string>> = {
   forcedDischarge: 'discharges as commanded',
 }
 
+/** Why a working test with figures is Open all the same. */
+function whyOpen({ kind, pvW, loadW }: BalanceTest & Pick<JudgedLogTest, 'kind'>): string {
+  if (kind === 'surplus' && (pvW ?? 0) <= (loadW ?? 0)) return 'There was no surplus to charge with.'
+  if (kind === 'cover' && (loadW ?? 0) <= (pvW ?? 0)) return 'The load was not above PV.'
+  return `The ${kind === 'surplus' ? 'charging' : 'discharging'} limit is not in the plan, so nobody can say whether the battery could have done more.`
+}
+
 /** What a working test came to, in one sentence with its numbers. */
 export function testSentence(test: JudgedLogTest): string {
   if ('reachedW' in test) {
@@ -133,5 +141,6 @@ export function testSentence(test: JudgedLogTest): string {
     test.limitedBy === null
       ? ''
       : ` The battery stood at its declared ${test.limitedBy === 'chargeLimit' ? 'charging' : 'discharging'} limit.`
-  return `PV ${watts(test.pvW)}, load ${watts(test.loadW)}, battery ${watts(test.batteryW)}.${left}${bound}`
+  const open = test.verdict === 'open' ? ` ${whyOpen(test)}` : ''
+  return `PV ${watts(test.pvW)}, load ${watts(test.loadW)}, battery ${watts(test.batteryW)}.${left}${bound}${open}`
 }
