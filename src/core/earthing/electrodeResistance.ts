@@ -55,10 +55,11 @@ export function electrodeResistance(electrode: Electrode, soilOhmM: number | nul
 /**
  * E-1, Wenner: soil resistivity in Ω·m from four probes in a line, `2π·a·R`.
  *
- * @returns `null` while the spacing or the reading is missing
+ * @returns `null` while the spacing or the reading is missing, and for probes that stand in one place
  * @example
  * wennerSoilOhmM(3, 4.87) // => 91.797…
  */
 export function wennerSoilOhmM(spacingM: number | null, readingOhm: number | null): number | null {
-  return spacingM === null || readingOhm === null ? null : 2 * Math.PI * spacingM * readingOhm
+  if (spacingM === null || readingOhm === null || spacingM <= 0) return null
+  return 2 * Math.PI * spacingM * readingOhm
 }

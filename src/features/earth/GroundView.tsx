@@ -16,6 +16,8 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { ElectrodeDesign } from './ElectrodeDesign'
 import { GroundSection } from './GroundSection'
+import { MeasuringGuide } from './MeasuringGuide'
+import { SoilSounding } from './SoilSounding'
 
 /** The ground: every electrode with what was read of it, its conductor, and what would reach the target. */
 export function GroundView() {
@@ -93,7 +95,9 @@ export function GroundView() {
         )}
         empty="No electrode yet"
       />
+      <MeasuringGuide />
       <ElectrodeDesign />
+      <SoilSounding />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>
   )

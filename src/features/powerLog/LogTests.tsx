@@ -5,17 +5,12 @@ import type { LogMarks, LogTest, LogTestKind } from '@/core/powerLog/logMarks'
 import type { JudgedLogTest } from '@/core/powerLog/logWorkingTests'
 import { Button } from '@/ui/Button'
 import { VerdictWord } from '@/ui/VerdictWord'
+import { parseFigure } from '../forms/parseFigure'
 import { Choice } from './Choice'
 import { TEST_WORDS, testSentence } from './logWords'
 
 const KINDS = (Object.keys(TEST_WORDS) as LogTestKind[]).map((kind) => [kind, TEST_WORDS[kind]] as const)
 const isForced = (kind: LogTestKind) => kind === 'forcedCharge' || kind === 'forcedDischarge'
-
-/** A figure as it was typed; `null` for none. */
-const typed = (text: string): number | null => {
-  const value = Number(text.replace(',', '.'))
-  return text.trim() === '' || !Number.isFinite(value) ? null : value
-}
 
 /** Working tests with the street there (T-11): windows of the log, each judged with its numbers. */
 export function LogTests({
@@ -29,7 +24,7 @@ export function LogTests({
 }) {
   const [kind, setKind] = useState<LogTestKind>('surplus')
   const [text, setText] = useState({ from: '', to: '', set: '' })
-  const [fromS, toS, setW] = [typed(text.from), typed(text.to), typed(text.set)]
+  const [fromS, toS, setW] = [parseFigure(text.from), parseFigure(text.to), parseFigure(text.set)]
   const ready = fromS !== null && toS !== null && toS > fromS && (!isForced(kind) || (setW !== null && setW > 0))
   const add = () => {
     if (!ready) return
