@@ -142,6 +142,46 @@ test('circuits behind one device are tested once, and what leaks is shared out w
   await type(page, `leak ${first!.tag} 1`)
   await main.getByRole('button', { name: 'Propose the fewest moves' }).click()
   await expect(main).toContainText('1 to move')
+  await main.getByRole('button', { name: 'Move them so' }).click()
+  await expect(main.getByText('1 to move')).toBeHidden()
+  await expect(main.getByRole('table', { name: 'Circuits by device' })).toContainText('a device of its own')
+  // and back by hand: the keyboard does what a drag would
+  await main.getByLabel('Device of circuit c8').selectOption({ label: 'a device of its own' })
+  await main.getByLabel('Device of circuit c9').selectOption({ label: 'c8 Lights' })
+  await expect(main.getByLabel('Device of circuit c8')).toHaveValue(/^r\d$/)
   await main.getByRole('tab', { name: 'Grid and island' }).click()
-  await expect(main.getByRole('button', { name: /r1 \(c8, c9\), on the grid/ })).toBeVisible()
+  await expect(main.getByRole('button', { name: /r\d \(c8, c9\), on the grid/ })).toBeVisible()
+})
+
+test('nothing is driven before buried services are found; the guide says where the probes go, and the soil is kept', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Stony Field')
+  await openBench(page, jobId, '?stage=earth')
+  const main = page.getByRole('main')
+  await expect(main.getByText(/Drive nothing and dig nothing yet/)).toBeVisible()
+  await type(page, 'services plans')
+  await expect(main.getByText(/From drawings alone/)).toBeVisible()
+  await type(page, 'services detector')
+  await expect(main.getByText(/dig nothing yet/)).toBeHidden()
+  await main.getByLabel('Distance to the current probe, in metres').fill('20')
+  await main.getByLabel('Largest size of the electrode, in metres').fill('2,4')
+  await expect(main.getByText(/Too near: an electrode of this size asks for 24 m/)).toBeVisible()
+  await main.getByRole('button', { name: /^slope/ }).click()
+  for (const [share, ohm] of [
+    [20, '14.2'],
+    [40, '17.1'],
+    [60, '19.8'],
+  ] as const)
+    await main.getByLabel(`Reading at ${share} %, in ohms`).fill(ohm)
+  await expect(main.getByText(/put the probe at 55\.6.%, 11\.1.m/)).toBeVisible()
+  await main.getByLabel('Reading at 60 %, in ohms').fill('30')
+  await expect(main.getByText(/the distance is too short/)).toBeVisible()
+  await main.getByLabel('Reading 1, in ohms').fill('14')
+  await main.getByLabel('Reading 4, in ohms').fill('1.2')
+  await expect(main.getByText(/Deeper soil is (better|worse)|The soil is even/)).toBeVisible()
+  await main.getByRole('button', { name: 'Keep it as the soil here' }).click()
+  await expect(main.getByText(/on record: 74\.\d Ω·m/)).toBeVisible()
 })

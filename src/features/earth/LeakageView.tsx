@@ -6,6 +6,7 @@ import { standingLeakage } from '@/core/evidence/families/standingLeakage'
 import { pointOf } from '@/core/evidence/pointOf'
 import { slotReadings } from '@/core/evidence/slotReadings'
 import type { StandingLeakage } from '@/core/earthing/standingLeakage'
+import { regrouped } from '@/core/installation/regroupCircuits'
 import { residualDeviceName, residualDevices } from '@/core/installation/residualDevices'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
@@ -15,7 +16,9 @@ import { TitledSheet } from '@/ui/Sheet'
 import { leakageInWorker } from '@/workers/clients'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
+import { CircuitsByDevice } from './CircuitsByDevice'
 import { leakageInputOf } from './leakageInput'
+import { useSaveCircuits } from './useSaveCircuits'
 
 const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
 
@@ -38,6 +41,11 @@ export function LeakageView() {
       {installation.testDepth === 'full' && (
         <PointList title="Leakage by device" points={points} empty="No device to look at" />
       )}
+      <CircuitsByDevice
+        leakageOf={(device, circuitTag) =>
+          slotReadings(pointOf(standingLeakage, device, bench.context), bench.context).number(circuitTag)
+        }
+      />
       <Regrouping />
     </>
   )
@@ -53,6 +61,13 @@ function Regrouping() {
   const input = leakageInputOf(devices, (device, circuitTag) =>
     slotReadings(pointOf(standingLeakage, device, bench.context), bench.context).number(circuitTag),
   )
+  const save = useSaveCircuits()
+  const moves = async (proposed: Readonly<Record<string, number>>) => {
+    await save(regrouped(installation.circuits, proposed)).then(
+      () => setFound(null),
+      () => setFound('failed'),
+    )
+  }
   const propose = () => {
     setFound('working')
     leakageInWorker(input, installation.packId).then(setFound, () => setFound('failed'))
@@ -74,7 +89,7 @@ function Regrouping() {
         <Box px="14px" pb="12px" fontSize="14px">
           {found === 'failed' && <Notice kind="error">It could not be worked out. Try again.</Notice>}
           {found !== null && found !== 'working' && found !== 'failed' && (
-            <Proposal found={found} names={devices.map(residualDeviceName)} />
+            <Proposal found={found} names={devices.map(residualDeviceName)} carryOut={moves} />
           )}
           {found === null && (
             <Text color="ink2">
@@ -88,7 +103,16 @@ function Regrouping() {
   )
 }
 
-function Proposal({ found, names }: { found: StandingLeakage; names: readonly string[] }) {
+function Proposal({
+  found,
+  names,
+  carryOut,
+}: {
+  found: StandingLeakage
+  names: readonly string[]
+  carryOut: (moves: Readonly<Record<string, number>>) => Promise<void>
+}) {
+  const { may } = useJob()
   const { regroup, ownFeed, verdict } = found
   const nameOf = (group: number) => names[group] ?? `a new device ${group - names.length + 1}`
   return (
@@ -116,6 +140,11 @@ function Proposal({ found, names }: { found: StandingLeakage; names: readonly st
               {circuit} to {nameOf(group)}
             </Text>
           ))}
+          {regroup.minMoves > 0 && may('saveItem') && (
+            <Button size="sm" alignSelf="start" onClick={() => void carryOut(regroup.moves)}>
+              Move them so
+            </Button>
+          )}
         </>
       )}
       <Text color="ink2">

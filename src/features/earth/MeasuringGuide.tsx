@@ -36,26 +36,30 @@ export function MeasuringGuide() {
               {words}
             </Button>
           ))}
-          <Text>current probe at</Text>
-          <Input
-            size="sm"
-            w="80px"
-            inputMode="decimal"
-            placeholder="m"
-            aria-label="Distance to the current probe, in metres"
-            value={current}
-            onChange={(event) => setCurrent(event.target.value)}
-          />
-          <Text>electrode’s largest size</Text>
-          <Input
-            size="sm"
-            w="80px"
-            inputMode="decimal"
-            placeholder="m"
-            aria-label="Largest size of the electrode, in metres"
-            value={size}
-            onChange={(event) => setSize(event.target.value)}
-          />
+          <Flex align="center" gap="8px">
+            <Text>current probe at</Text>
+            <Input
+              size="sm"
+              w="80px"
+              inputMode="decimal"
+              placeholder="m"
+              aria-label="Distance to the current probe, in metres"
+              value={current}
+              onChange={(event) => setCurrent(event.target.value)}
+            />
+          </Flex>
+          <Flex align="center" gap="8px">
+            <Text>electrode’s largest size</Text>
+            <Input
+              size="sm"
+              w="80px"
+              inputMode="decimal"
+              placeholder="m"
+              aria-label="Largest size of the electrode, in metres"
+              value={size}
+              onChange={(event) => setSize(event.target.value)}
+            />
+          </Flex>
         </Flex>
         <ProbeLine places={plan.places} currentProbeM={currentProbeM} />
         {plan.farEnough === false && (

@@ -12,7 +12,7 @@ import {
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import type { LogHead } from '@/workers/logCalls'
-import { Choice } from './Choice'
+import { Choice } from '@/ui/Choice'
 import { QUANTITY_WORDS } from './logWords'
 
 const NONE = ''

@@ -6,7 +6,7 @@ import type { JudgedLogTest } from '@/core/powerLog/logWorkingTests'
 import { Button } from '@/ui/Button'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { parseFigure } from '../forms/parseFigure'
-import { Choice } from './Choice'
+import { Choice } from '@/ui/Choice'
 import { TEST_WORDS, testSentence } from './logWords'
 
 const KINDS = (Object.keys(TEST_WORDS) as LogTestKind[]).map((kind) => [kind, TEST_WORDS[kind]] as const)
