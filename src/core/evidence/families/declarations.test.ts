@@ -120,7 +120,12 @@ describe('every family', () => {
       'outage.saved',
       'outage.stayedOn.fridge',
       'outage.told',
+      'settings.blackStart',
       'settings.reserveSocPercent',
+      'settings.test.cover',
+      'settings.test.forcedCharge',
+      'settings.test.forcedDischarge',
+      'settings.test.surplus',
       'survey.supplyRating',
       'wire.cores.w1',
       'wire.ct.L1',
@@ -188,11 +193,14 @@ describe('every hold condition', () => {
   })
 })
 
+/** Working tests, with the street there. */
+const WORKING = ['cover', 'forcedCharge', 'forcedDischarge', 'surplus'].map((test) => `settings.test.${test}`)
+
 describe('live work', () => {
   it('waits for the step that it is part of', () => {
     const waiting = (step: string) => stems(points.filter((one) => stepBefore(one) === step).map(({ key }) => key))
     expect([waiting('firstLive'), waiting('firstIsland'), waiting('loadedIsland')]).toEqual([
-      ['wire.ct.L1', 'wire.live.…'],
+      [...WORKING, 'wire.ct.L1', 'wire.live.…'],
       ['earth.islandBond', 'earth.rcd.c1.island', 'outage.islandSource'],
       ['outage.cleanReturns', 'outage.gap', 'outage.returnGap', 'outage.stayedOn.fridge'],
     ])
@@ -210,7 +218,9 @@ describe('what evidence rests on', () => {
     'outage.islandSource',
     'outage.returnGap',
     'outage.stayedOn.fridge',
+    'settings.blackStart',
     'settings.reserveSocPercent',
+    ...WORKING,
     'wire.dead.prepared',
   ]
   /** Said or seen of one cut of the supply. */
@@ -251,7 +261,15 @@ describe('what evidence rests on', () => {
     battery: ['fit.component.battery', 'wire.dead.battery.battery', ...SOURCE, ...SWITCHED, ...RUN],
     isolator: ['fit.component.isolator', 'fit.isolator.isolator', 'wire.dead.string.pv1.1', ...SWITCHED, ...RUN],
     surge: ['fit.component.surge', 'fit.surge.surge', 'wire.dead.prepared', ...RUN],
-    meter: ['fit.component.meter', 'fit.meter.meter', 'settings.reserveSocPercent', 'wire.ct.L1', ...SWITCHED, ...RUN],
+    meter: [
+      'fit.component.meter',
+      'fit.meter.meter',
+      'settings.reserveSocPercent',
+      ...WORKING,
+      'wire.ct.L1',
+      ...SWITCHED,
+      ...RUN,
+    ],
     pv: ['fit.component.pv', 'wire.dead.string.pv1.1'],
   }
   it.each(COMPONENT_KINDS)('is set aside when a component of kind %s is replaced', (kind) => {

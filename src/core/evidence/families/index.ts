@@ -2,6 +2,7 @@ import type { PointFamily } from '../family'
 import type { Point } from '../point'
 import { batteryInsulation } from './batteryInsulation'
 import { buriedServices } from './buriedServices'
+import { blackStartTest } from './blackStartTest'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { confirmations } from './confirmations'
@@ -41,6 +42,7 @@ import { supplyRating } from './supplyRating'
 import { positionsChecked, switchesAsLeft } from './switchPositions'
 import { taskTime } from './taskTime'
 import { circuitTorque, runTorque } from './terminalTorque'
+import { workingTests } from './workingTests'
 
 /** Families whose points are about things of the job. The order counts only among those of one working place. */
 const THING_FAMILIES: readonly PointFamily[] = [
@@ -79,6 +81,8 @@ const THING_FAMILIES: readonly PointFamily[] = [
   rcdGrid,
   standingLeakage,
   settingLeft,
+  workingTests,
+  blackStartTest,
   ...confirmations,
   islandSource,
   islandBond,

@@ -1,0 +1,185 @@
+import type { Installation } from '../../installation/installation'
+import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
+import { type BalanceTest, balanceTest } from '../../settings/balanceTest'
+import { type ForcedPower, forcedPower } from '../../settings/forcedPower'
+import type { PointFamily } from '../family'
+import type { EvidenceContext, Judgement, Slot } from '../point'
+import { type SlotReadings, slotReadings } from '../slotReadings'
+
+type BalanceKind = 'surplus' | 'cover'
+type ForcedKind = 'forcedCharge' | 'forcedDischarge'
+type WorkingTest = BalanceKind | ForcedKind
+
+const watts = (id: string, label: string, head: string): Slot => ({
+  id,
+  label,
+  path: [head, id],
+  input: { kind: 'quantity', unit: 'W', measures: null, signed: true },
+})
+
+/** A test as the crew knows it. */
+interface TestWords {
+  label: string
+  why: string
+  /** First word on the quick line. */
+  head: string
+}
+const WORDS: Readonly<Record<WorkingTest, TestWords>> = {
+  surplus: {
+    label: 'Surplus PV charges the battery',
+    why: 'What the roof gives too much goes into the battery, and not to the street.',
+    head: 'surplus',
+  },
+  cover: {
+    label: 'A load above PV is covered by the battery',
+    why: 'The battery steers by its meter: a load that comes is carried, and the street gives next to nothing.',
+    head: 'cover',
+  },
+  forcedCharge: {
+    label: 'Charges as commanded',
+    why: 'A power that is set is reached within 5 %, or something holds it back.',
+    head: 'charge',
+  },
+  forcedDischarge: {
+    label: 'Discharges as commanded',
+    why: 'A power that is set is reached within 5 %, or something holds it back.',
+    head: 'discharge',
+  },
+}
+
+const isForced = (test: WorkingTest): test is ForcedKind => test === 'forcedCharge' || test === 'forcedDischarge'
+
+function slotsOf(test: WorkingTest): Slot[] {
+  const { head } = WORDS[test]
+  if (isForced(test)) return [watts('set', 'Power that was set', head), watts('battery', 'Battery, discharge +', head)]
+  return [
+    watts('pv', 'PV', head),
+    watts('load', 'Load', head),
+    watts('battery', 'Battery, discharge +', head),
+    watts('grid', 'Street, import +', head),
+    {
+      id: 'soc',
+      label: 'State of charge',
+      path: [head, 'soc'],
+      input: { kind: 'quantity', unit: '%', measures: null, usual: { min: 0, max: 100 } },
+    },
+  ]
+}
+
+const hasPv = ({ sources, components }: Installation): boolean =>
+  sources.pvAc.length > 0 ||
+  // a unit whose own PV nobody has stated may have some: it is asked
+  sources.units.some(({ pvDcW }) => pvDcW === null || pvDcW > 0) ||
+  components.some(({ kind }) => kind === 'pv')
+const hasBattery = ({ sources, components }: Installation): boolean =>
+  sources.units.length > 0 || components.some(({ kind }) => kind === 'battery')
+
+/** Limit that the plan sets, in watts; `null` where it sets none. */
+const plannedW = ({ installation }: EvidenceContext, key: string): number | null =>
+  installation.settings.find((setting) => setting.key === key)?.value ?? null
+
+function balanceWords({ verdict, residualW, limitedBy }: BalanceTest, test: BalanceKind): string {
+  if (residualW === null) return 'All four powers of one moment, with their signs.'
+  const street = `${formatQuantity(residualW, 'W', 3)} ${test === 'surplus' ? 'went to' : 'came from'} the street`
+  switch (verdict) {
+    case 'open':
+      return `${street}, but the moment cannot show it: too little sun or load, a full or empty battery, or no limit in the plan.`
+    case 'stop':
+      return `${street}, and the battery could have done more. Look at its meter and its mode.`
+    case 'watch':
+      return limitedBy === null
+        ? `${street} at that moment. A log of two minutes proves it.`
+        : `${street}: the battery stood at its ${limitedBy === 'chargeLimit' ? 'charging' : 'discharging'} limit.`
+    case 'proven':
+      return `${street}.`
+  }
+}
+
+function judgeBalance(test: BalanceKind, slots: SlotReadings, context: EvidenceContext): Judgement {
+  const socPercent = slots.number('soc')
+  const pair = {
+    pvW: slots.number('pv'),
+    loadW: slots.number('load'),
+    batteryW: slots.number('battery'),
+    gridW: slots.number('grid'),
+    soc: socPercent === null ? null : socPercent / 100,
+  }
+  const limit = context.pack.limits.workingResidualMax
+  const found = balanceTest(
+    {
+      kind: test,
+      log: null,
+      pair,
+      chargeLimitW: plannedW(context, 'chargeLimitW'),
+      dischargeLimitW: plannedW(context, 'dischargeLimitW'),
+      fullSoc: null,
+      floorSoc: context.installation.sources.floorSoc,
+      residualLimitW: null,
+    },
+    context.pack.limits,
+  )
+  return {
+    code: 'T-11',
+    verdict: found.verdict,
+    value: found.residualW === null ? null : `${formatQuantity(found.residualW, 'W', 3)} left over`,
+    limit: `≤ ${formatQuantity(limit.value, 'W')}`,
+    basis: limit.basis,
+    why: balanceWords(found, test),
+  }
+}
+
+function forcedWords({ verdict, reachedPercent }: ForcedPower): string {
+  if (reachedPercent === null) return 'The power that was set, and what the battery then did.'
+  const share = `${formatNumber(reachedPercent, 3)} % of what was set`
+  return verdict === 'stop'
+    ? `${share}: something holds it back, or it goes the other way.`
+    : `${share}, at that moment.`
+}
+
+function judgeForced(test: ForcedKind, slots: SlotReadings): Judgement {
+  const setW = slots.number('set')
+  const found = forcedPower({
+    kind: test,
+    log: null,
+    pair: { batteryW: slots.number('battery') },
+    setW: setW === null ? null : Math.abs(setW),
+  })
+  return {
+    code: 'T-11',
+    verdict: found.verdict,
+    value: found.reachedW === null ? null : formatQuantity(found.reachedW, 'W', 3),
+    limit: '95 to 105 % of what was set',
+    basis: 'T-11: forced power.',
+    why: forcedWords(found),
+  }
+}
+
+/** T-11: the battery works with the street there, from one moment read off a display. One moment shows no minute: Watch at best. */
+export const workingTests: PointFamily<WorkingTest> = {
+  id: 'workingTests',
+  since: '2026-11-27',
+  place: 'settings',
+  view: 'settings.bench',
+  precedes: [],
+  waitsFor: 'firstLive',
+  restsOn: ['inverter', 'gateway', 'battery', 'meter'],
+  proves: [],
+  things: (installation) => {
+    if (!hasBattery(installation)) return []
+    const surplus: WorkingTest[] = hasPv(installation) ? ['surplus'] : []
+    return [...surplus, 'cover', 'forcedCharge', 'forcedDischarge']
+  },
+  key: (test) => `settings.test.${test}`,
+  point: (test) => ({
+    subject: test,
+    label: WORDS[test].label,
+    why: WORDS[test].why,
+    slots: slotsOf(test),
+    fullOnly: true,
+  }),
+  judge: (point, context) => {
+    const test = point.thing
+    const slots = slotReadings(point, context)
+    return isForced(test) ? judgeForced(test, slots) : judgeBalance(test, slots, context)
+  },
+}
