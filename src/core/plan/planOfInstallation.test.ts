@@ -19,6 +19,14 @@ describe('the plan of a house', () => {
     expect(plan.demand.school).toBe('automaticWholeHome')
     expect(schoolReason(plan)).toMatch(/4\.8.kW \(set by the battery modules, not the inverter\)/)
   })
+  it('never sums two mains: the smaller one is for sure, and whether the house fits is Open', () => {
+    const { supply } = house()
+    const of = (change: object) => planOfInstallation(house({ supply: { ...supply, ...change } })).capacity
+    const one = of({ ratingA: 40, secondMainA: null })
+    const two = of({ ratingA: 100, secondMainA: 40 })
+    expect([two.capacityKva, two.verdict, two.headroomKva]).toEqual([one.capacityKva, 'open', null])
+    expect(of({ ratingA: null, secondMainA: 40 })).toMatchObject({ capacityKva: null, verdict: 'open' })
+  })
   it('stays open where a maker has declared nothing, and promises nothing of it', () => {
     const blank = house({
       sources: { ...house().sources, units: [{ ...house().sources.units[0]!, moduleW: null }], usableWh: null },

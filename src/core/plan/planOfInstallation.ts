@@ -64,14 +64,22 @@ function demandOf(installation: Installation, loads: readonly Load[], limits: So
   }
 }
 
-/** P-1: what the supply gives, against what is declared of it or the likely peak of the whole house. */
+/**
+ * P-1: what the supply gives, against what is declared of it or the likely peak of the whole house. Two mains are never summed: what is behind
+ * each of them nobody has said, so the smaller one is what the supply gives for sure, and whether the house fits is Open.
+ */
 function capacityOf({ packId, supply, loads }: Installation): ImportCapacity {
+  const { ratingA, secondMainA, powerFactor } = supply
+  if (secondMainA !== null) {
+    const smallerA = ratingA === null ? null : Math.min(ratingA, secondMainA)
+    return importCapacity({ pack: packId, ratingA: smallerA, powerFactor, maximumDemandKva: null })
+  }
   const peakW = supply.maximumDemandKva === null ? likelyPeakW(loads) : null
   return importCapacity({
     pack: packId,
-    ratingA: supply.ratingA === null ? null : supply.ratingA + (supply.secondMainA ?? 0),
-    powerFactor: supply.powerFactor,
-    maximumDemandKva: supply.maximumDemandKva ?? (peakW === null ? null : peakW / 1000 / (supply.powerFactor || 1)),
+    ratingA,
+    powerFactor,
+    maximumDemandKva: supply.maximumDemandKva ?? (peakW === null ? null : peakW / 1000 / (powerFactor || 1)),
   })
 }
 
