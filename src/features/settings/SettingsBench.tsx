@@ -21,6 +21,7 @@ import { BenchHead } from '../job/BenchHead'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { LogSheet } from '../powerLog/LogSheet'
+import { CrossChecks } from './CrossChecks'
 import { GatewayAddress } from './GatewayAddress'
 
 type SettingLine = LineOf<PlannedSetting>
@@ -198,6 +199,7 @@ export function SettingsBench() {
           </Box>
         </TitledSheet>
       )}
+      <CrossChecks />
       <LogSheet />
       <GatewayAddress />
       <PointList points={bench.points.filter(({ stage }) => stage === 'settings')} />

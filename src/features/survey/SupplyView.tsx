@@ -69,9 +69,11 @@ export function SupplyView() {
           value={plan.capacity.headroomKva === null ? 'open' : formatNumber(plan.capacity.headroomKva, 3)}
           unit={plan.capacity.headroomKva === null ? undefined : 'kVA'}
         >
-          {supply.maximumDemandKva === null
-            ? 'against the likely peak of the load list'
-            : 'against the maximum demand as declared'}
+          {supply.secondMainA !== null
+            ? 'two mains: nobody has said what is behind which'
+            : supply.maximumDemandKva === null
+              ? 'against the likely peak of the load list'
+              : 'against the maximum demand as declared'}
         </Figure>
         <Figure
           label={`Meter and ${pack.words.board}`}
