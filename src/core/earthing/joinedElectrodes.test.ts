@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { noticedSource } from './noticedSource'
 import { describe, expect, it } from 'vitest'
 import { electrodeArray } from './electrodeArray'
 import { joinedElectrodes } from './joinedElectrodes'
@@ -40,5 +41,18 @@ describe('electrodes measured singly, then joined', () => {
         },
       ),
     )
+  })
+})
+
+describe('a reading in island mode', () => {
+  it.each([
+    [{ ohm: 0.42, bandOhm: 0.02 }, { ohm: 0.43, bandOhm: 0.02 }, false],
+    [{ ohm: 0.42, bandOhm: 0.02 }, { ohm: 0.46, bandOhm: 0.02 }, false],
+    [{ ohm: 0.42, bandOhm: 0.02 }, { ohm: 0.97, bandOhm: 0.02 }, true],
+    [{ ohm: 0.42, bandOhm: 0 }, { ohm: 0.42, bandOhm: 0 }, false],
+    [null, { ohm: 0.42, bandOhm: 0 }, null],
+    [{ ohm: 0.42, bandOhm: 0 }, null, null],
+  ] as const)('%j and %j: noticed the change of source %s', (grid, island, noticed) => {
+    expect(noticedSource(grid, island)).toBe(noticed)
   })
 })

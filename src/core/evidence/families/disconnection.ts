@@ -1,12 +1,16 @@
 import { type AutomaticDisconnection, automaticDisconnection } from '../../earthing/automaticDisconnection'
+import type { BandedOhm } from '../../earthing/joinedElectrodes'
+import { noticedSource } from '../../earthing/noticedSource'
 import type { Circuit, Installation } from '../../installation/installation'
 import { declaredOfUnits } from '../../plan/declaredOf'
 import { outputCurrentA } from '../../plan/devicesOfInstallation'
 import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
+import { worstVerdict } from '../../rules/verdict'
 import type { RulePack } from '../../rules/rulePack'
+import { errorBand } from '../../quantity/accuracy'
 import type { PointFamily } from '../family'
 import type { Judgement, Slot } from '../point'
-import { afterCalibration, slotReadings } from '../slotReadings'
+import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 
 const sum = (figures: readonly number[]) => figures.reduce((all, one) => all + one, 0)
 
@@ -48,6 +52,19 @@ function whyOf(result: AutomaticDisconnection, zsGridOhm: number | null): string
   if (gridVerdict === 'stop')
     return `${trips}; the loop of ${formatQuantity(zsGridOhm, 'Ω')} is above the ${formatQuantity(zsMaxOhm, 'Ω', 3)} that it needs.`
   return `${gives}; the loop of ${formatQuantity(zsGridOhm, 'Ω')} lets it trip on the street’s supply too.`
+}
+
+/** A loop with the band of its instrument; `null` while it was not measured. */
+function bandedLoop(slots: SlotReadings, slot: 'grid' | 'island'): BandedOhm | null {
+  const ohm = slots.number(slot)
+  return ohm === null ? null : { ohm, bandOhm: errorBand(ohm, slots.accuracy(slot)) }
+}
+
+/** A reading that did not notice the change of source shows nothing of the island: at most Watch. */
+function unlessUnnoticed(judgement: Judgement, slots: SlotReadings): Judgement {
+  if (noticedSource(bandedLoop(slots, 'grid'), bandedLoop(slots, 'island')) !== false) return judgement
+  const why = `The loop in island mode reads as on the street’s supply: the reading did not notice the change of source. Measure it again while the house is on its own. ${judgement.why}`
+  return { ...judgement, verdict: worstVerdict([judgement.verdict, 'watch']), why }
 }
 
 /** E-8: each backed-up circuit that no residual-current device protects: its breaker alone has to cut a fault off, in both modes. */
@@ -94,7 +111,7 @@ export const disconnection: PointFamily<Circuit> = {
       },
     })
     const known = result.tripCurrentA !== null
-    return afterCalibration(
+    const judged = afterCalibration(
       {
         code: 'E-8',
         verdict: known ? result.verdict : 'open',
@@ -105,5 +122,6 @@ export const disconnection: PointFamily<Circuit> = {
       },
       slots,
     )
+    return unlessUnnoticed(judged, slots)
   },
 }

@@ -233,3 +233,24 @@ describe('buried services', () => {
     expect([keys(house().electrodes), keys([])].map((list) => list.includes('earth.services'))).toEqual([true, false])
   })
 })
+
+describe('a loop in island mode', () => {
+  const bare = house({
+    circuits: [aCircuit({ id: 'c9', tag: 'c9', iDeltaNMa: null, backedUp: true, breakerA: 16, curve: 'B' })],
+  })
+  const why = (island: number | null) =>
+    judged(
+      'earth.disconnection.c9',
+      [
+        reading('earth.disconnection.c9', 'grid', 0.42),
+        ...(island === null ? [] : [reading('earth.disconnection.c9', 'island', island)]),
+      ],
+      bare,
+    )
+
+  it('that reads as on the street did not notice the change of source, and is never Proven', () => {
+    expect(why(0.42)?.why).toContain('did not notice the change of source')
+    expect(why(0.42)?.verdict).not.toBe('proven')
+    expect([why(1.4)?.why, why(null)?.why].join()).not.toContain('did not notice')
+  })
+})
