@@ -219,7 +219,7 @@ function OutdoorMetal({ touchV }: { touchV: number | null }) {
             {touchV === null
               ? 'What would stand on them is not known until the electrode is measured.'
               : touchV >= limitV
-                ? `${formatQuantity(touchV, 'V', 3)} would stand on them. Move what has to be reset indoors, or label it; the household’s card says “leave it alone”.`
+                ? `${formatQuantity(touchV, 'V', 3)} would stand on them. Move what has to be reset indoors, or label it “leave it alone” and tell the household why.`
                 : `${formatQuantity(touchV, 'V', 3)} would stand on them, below ${limitV} V. A neighbour’s load can add to it.`}
           </Notice>
         </Box>
