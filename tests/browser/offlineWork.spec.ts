@@ -101,6 +101,7 @@ test('what the server asks about an entry made without a connection is answered 
     ['outage.licensed', 'answer', 'yes'],
     ['outage.circuitsOpen', 'answer', 'open'],
     ['outage.told', 'answer', 'yes'],
+    ['earth.services', 'how', 'detector'],
     ['earth.electrode.e1', 'clamp', 0.1, 'A'],
     ['earth.electrode.e1', 'r52', 30, 'Ω'],
     ['earth.electrode.e1', 'r618', 30.4, 'Ω'],

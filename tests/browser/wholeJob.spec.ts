@@ -201,6 +201,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await fill(page, { 'Short name': 'e1', Target: '100' }, /Add the electrode/)
     for (const line of ['pe c1 .4', 'ir c1 180 MΩ', 'pol c1 right']) await type(page, line)
     for (const line of [
+      'services detector',
       'clamp .08',
       'ra 52 37.4',
       'ra 62 38,2',
