@@ -140,7 +140,7 @@ function describe(state: RecordingState): string {
   return [
     state.names,
     `${formatNumber(analysis.sampleRateHz / 1000, 4)} kS/s, ${grade}`,
-    startedAt ? `recorder’s clock ${startedAt}` : null,
+    startedAt ? `recorder’s clock ${startedAt.replace('T', ' ').replace(/\.\d+$/, '')}` : null,
   ]
     .filter(Boolean)
     .join(' · ')
