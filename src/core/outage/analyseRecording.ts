@@ -7,7 +7,7 @@ import { harmonicsReached, totalHarmonicDistortion } from './distortion'
 import { evenSamples } from './evenSamples'
 import { type FoldBackTrace, foldBackTrace } from './foldBackTrace'
 import { nearestNominalHz } from './frequency'
-import { type FrequencyFigures, type Stretch, frequencyFigures } from './frequencyFigures'
+import { AVERAGED_S, type FrequencyFigures, type Stretch, frequencyFigures } from './frequencyFigures'
 import { rmsOver, squarePrefix } from './halfCycleRms'
 import { type MotorStartTrace, motorStartTrace } from './motorStartTrace'
 import { overshootAfter } from './overshoot'
@@ -272,8 +272,6 @@ function jumps(load: readonly TraceChannel[], turning: Turning): PerChannel {
     return phaseJumpDeg(channel, beforeS + 0.5 / channel.track.nominalHz, afterS - 0.5 / channel.track.nominalHz)
   })
 }
-
-const AVERAGED_S = 0.2
 
 function angles(load: readonly TraceChannel[], turning: Turning, durationS: number) {
   const none = perChannel(load, () => null)

@@ -1,18 +1,10 @@
+import { decodedText } from '../exchange/decodedText'
 import { parseComtradeConfiguration } from './comtradeConfiguration'
 import { bridgeChannels, parseComtradeData } from './comtradeData'
 import { type NamedBytes, RECORDING_BOUNDS, type Recording, RecordingError, type SamplingRate } from './recording'
 import { ratesOfStamps, timesOfRates, timesOfStamps } from './rowTimes'
 
 const latin1 = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes)
-
-/** Text as UTF-8, and where that is not valid as ISO 8859-1: older recorders write names in it. */
-function text(bytes: Uint8Array): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
-  } catch {
-    return latin1(bytes)
-  }
-}
 
 /** The rate at a row. */
 function rateAtRow(rates: readonly SamplingRate[], row: number): number {
@@ -25,7 +17,7 @@ function rateAtRow(rates: readonly SamplingRate[], row: number): number {
  * @throws RecordingError saying what is wrong and where
  */
 export function parseComtrade(configurationFile: NamedBytes, dataFile: NamedBytes): Recording {
-  const configuration = parseComtradeConfiguration(text(configurationFile.bytes), configurationFile.name)
+  const configuration = parseComtradeConfiguration(decodedText(configurationFile.bytes), configurationFile.name)
   const { analog, status, ignored, stamps } = parseComtradeData(dataFile.bytes, configuration, dataFile.name)
   const { lineHz, sampleCount, stampS, startedAt } = configuration
   const stampTimesS = configuration.rates.length === 0 ? timesOfStamps(stamps, stampS) : null

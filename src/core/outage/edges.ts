@@ -1,10 +1,7 @@
 import { fundamentalAt } from './fundamental'
 import { rmsOver } from './halfCycleRms'
-import { type Wave, departureSample, returnSample } from './voltageEvents'
+import { LEAVES, RETURNS, type Wave, departureSample, returnSample } from './voltageEvents'
 
-/** Levels of an event, as shares of nominal: it begins below the first and ends above the second, for good. */
-export const LEAVES = 0.9
-export const RETURNS = 0.92
 /** An edge within this many cycles is sharp, and looked for sample by sample; a slower one is a ramp. */
 const SHARP_CYCLES = 1.3
 /** A return that takes longer than this from nearly nothing to the level is a soft start, however steep its end. */

@@ -37,7 +37,7 @@ const meanOf = (runs: readonly FrequencyRun[]): number | null => {
 }
 
 /** 10 cycles at 50 Hz, 12 at 60 Hz. */
-const AVERAGED_S = 0.2
+export const AVERAGED_S = 0.2
 
 /** The mean that ends with the last stretch that is long enough for one. */
 function closingHz(track: PhaseTrack, stretches: readonly Stretch[]): number | null {

@@ -11,8 +11,9 @@ export interface CoarseEvent {
   seenTo: number
 }
 
-const LEAVES = 0.9
-const RETURNS = 0.92
+/** Levels of an event, as shares of nominal: it begins below the first and ends above the second, for good. */
+export const LEAVES = 0.9
+export const RETURNS = 0.92
 /** Half cycles that must stay above the return level: ten cycles. */
 const FOR_GOOD = 20
 

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import type { RowAside } from '../exchange/csvTable'
+import { decodedText } from '../exchange/decodedText'
 import { type FieldIssue, type Result, err, ok } from '../result'
 import { LOG_QUANTITIES, type LogMap, type LogQuantity, UNIT_FACTOR } from './logMap'
 import { type RowClock, rowClock } from './rowClock'
@@ -25,14 +26,8 @@ export interface LoggedPowers {
   aside: RowAside[]
 }
 
-/** Text of a file, as UTF-8 and where that is not valid as ISO 8859-1; without a byte-order mark. */
-export function logText(bytes: Uint8Array): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes).replace(/^\ufeff/, '')
-  } catch {
-    return new TextDecoder('latin1').decode(bytes)
-  }
-}
+/** Text of a log's file, without a byte-order mark. */
+export const logText = (bytes: Uint8Array): string => decodedText(bytes).replace(/^\ufeff/, '')
 
 /** Header and rows of a log's text, with the line each row stands on. */
 export function logRows(text: string, { separator, skipLines }: Pick<LogMap, 'separator' | 'skipLines'>) {

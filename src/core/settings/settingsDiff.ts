@@ -1,3 +1,4 @@
+import { byCodePoint } from '../quantity/codePointOrder'
 import { RELATIVE_SLACK } from '../quantity/tolerance'
 import { VERDICTS, type Verdict, worstVerdict } from '../rules/verdict'
 
@@ -124,13 +125,4 @@ export function settingsSummary(lines: readonly SettingLine[]): SettingsSummary 
     ) as Record<Verdict, number>,
     verdict: worstVerdict(lines.map(({ verdict }) => verdict)),
   }
-}
-
-/** Orders texts by code point, which is not the order of UTF-16 units that comparing strings has. */
-function byCodePoint(a: string, b: string): number {
-  const left = [...a]
-  const right = [...b]
-  const at = left.findIndex((letter, k) => letter !== right[k])
-  if (at < 0) return left.length - right.length
-  return (left[at]?.codePointAt(0) ?? 0) - (right[at]?.codePointAt(0) ?? -1)
 }

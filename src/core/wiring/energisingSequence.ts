@@ -1,3 +1,4 @@
+import { byCodePoint } from '../quantity/codePointOrder'
 import { type InstallationGraph, type ManualDevice, type Positions } from './installationGraph'
 import { type LiveState, joinedOn, liveState } from './liveState'
 import type { PositionCheck } from './positionCheck'
@@ -38,8 +39,6 @@ export interface EnergisingSequence {
 
 /** A danger in any of these, and nothing is switched on. */
 const REFUSED_BY: ReadonlySet<number> = new Set([1, 2, 3, 4, 9])
-
-const byCodePoint = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
 
 const manualOf = ({ devices }: InstallationGraph): ManualDevice[] =>
   devices.filter((device) => device.kind === 'manual')
