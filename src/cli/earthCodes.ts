@@ -17,6 +17,7 @@ import type { RulePackId } from '@/core/rules/rulePack'
 import {
   type CalcCode,
   accuracy,
+  blank0,
   calc,
   choiceOrNull,
   flag,
@@ -32,8 +33,6 @@ import {
 
 /** Dry-season factor where the crew sets none. */
 const USUAL_SEASONAL_FACTOR = 1.5
-
-const blank0 = () => least0().nullable().default(null)
 
 const e8 = yup.object({
   pack: pack(),

@@ -8,6 +8,7 @@ import { RULE_PACKS } from '@/core/rules/packs'
 import {
   type CalcCode,
   accuracy,
+  blank0,
   calc,
   checked,
   flag,
@@ -26,7 +27,6 @@ const MOST_ELECTRODES = 100
 
 const above0 = () => number().moreThan(0, '${path} must be above 0')
 const size = () => above0().nullable().default(null)
-const blank0 = () => least0().nullable().default(null)
 
 const SIZES = {
   rod: { lengthM: size(), diameterM: size() },

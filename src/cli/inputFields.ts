@@ -16,6 +16,8 @@ export const number = () =>
     .test('finite', '${path} must be finite', (value) => value == null || Number.isFinite(value))
 export const blank = () => number().nullable().default(null)
 export const least0 = () => number().min(0, '${path} must be 0 or more')
+/** 0 or more, or not known. */
+export const blank0 = () => least0().nullable().default(null)
 export const share = () => least0().max(1, '${path} must be between 0 and 1')
 export const flag = () => yup.boolean().strict().typeError('${path} must be true or false')
 export const text = () => yup.string().strict().typeError('${path} must be text')

@@ -1,16 +1,17 @@
 import * as yup from 'yup'
 import { type OverloadInput, overloadTrip } from '@/core/outage/overloadTrip'
-import { RIDE_THROUGH_CLASSES, RIDE_THROUGH_WORDS, type RideThroughClass } from '@/core/outage/rideThrough'
+import { RIDE_THROUGH_CLASSES, RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
 import { type SupplyReturnInput, supplyReturn } from '@/core/outage/supplyReturn'
 import { RULE_PACKS } from '@/core/rules/packs'
+import { rideThroughWord } from './rideThroughWord'
 import {
   type CalcCode,
   MOST_ROWS,
   blank,
+  blank0,
   calc,
   choiceOrNull,
   known,
-  least0,
   listOf,
   number,
   required,
@@ -18,10 +19,8 @@ import {
 } from './inputFields'
 
 const rules = RULE_PACKS['iec-1ph-230']
-const blank0 = () => least0().nullable().default(null)
 const name = () => text().max(200, '${path} is longer than 200 characters')
 
-const wordOf = (code: RideThroughClass | null) => (code === null ? null : RIDE_THROUGH_WORDS[code])
 const codeOf = (word: string | null) => RIDE_THROUGH_CLASSES.find((code) => RIDE_THROUGH_WORDS[code] === word) ?? null
 
 const t7 = yup.object({
@@ -70,7 +69,7 @@ function t7Run(input: yup.InferType<typeof t7>) {
     } as SupplyReturnInput,
     rules,
   )
-  return { ...found, secondGapClass: wordOf(found.secondGapClass) }
+  return { ...found, secondGapClass: rideThroughWord(found.secondGapClass) }
 }
 
 const samples = () => listOf(number().required(required), MOST_ROWS).required(required)

@@ -12,11 +12,11 @@ import {
   type CalcCode,
   MOST_ROWS,
   blank,
+  blank0,
   calc,
   checked,
   choiceOrNull,
   known,
-  least0,
   listOf,
   number,
   oneOf,
@@ -27,7 +27,6 @@ import {
 } from './inputFields'
 
 const { limits } = RULE_PACKS['iec-1ph-230']
-const blank0 = () => least0().nullable().default(null)
 const blankShare = () => share().nullable().default(null)
 const blankText = () => text().max(200, '${path} is longer than 200 characters').nullable().default(null)
 

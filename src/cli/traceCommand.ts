@@ -5,7 +5,7 @@ import { type RecordingAnalysis, analyseRecording } from '@/core/outage/analyseR
 import { CHANNEL_ROLES, type ChannelRole } from '@/core/outage/channelRoles'
 import { readRecording } from '@/core/outage/readRecording'
 import { RECORDING_BOUNDS, type Recording, type StatusChannel } from '@/core/outage/recording'
-import { RIDE_THROUGH_WORDS, type RideThroughClass } from '@/core/outage/rideThrough'
+import { rideThroughWord } from './rideThroughWord'
 import type { RulePack } from '@/core/rules/rulePack'
 import { BadCall, bytesOf, option, packOption, parsed, print } from './call'
 
@@ -46,8 +46,6 @@ function rolesOf(args: string[]): Record<string, ChannelRole> {
   const source = text.trimStart().startsWith('{') ? text : new TextDecoder().decode(bytesOf(text, 1024 * 1024))
   return mapSchema.validateSync(parsed(source, '--map')).roles ?? {}
 }
-
-const wordOf = (code: RideThroughClass | null) => (code === null ? null : RIDE_THROUGH_WORDS[code])
 
 /** Moments at which a status channel changed; all of them start at their first value. */
 function statusChanges({ samples }: StatusChannel, timeOfRowS: (row: number) => number) {
@@ -118,8 +116,8 @@ function figuresOf(analysis: RecordingAnalysis) {
     lostEnergyMs: lostEnergyAtMostMs,
     gap: gap && {
       ...gap,
-      rideThroughClass: wordOf(gap.rideThroughClass),
-      classAtBest: wordOf(gap.classAtBest),
+      rideThroughClass: rideThroughWord(gap.rideThroughClass),
+      classAtBest: rideThroughWord(gap.classAtBest),
     },
     events: Object.fromEntries(
       Object.entries(events).map(([id, list]) => [

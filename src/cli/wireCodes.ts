@@ -9,6 +9,7 @@ import { positionCheck } from '@/core/wiring/positionCheck'
 import { graphSchema } from '@/schemas/installationGraph'
 import {
   type CalcCode,
+  blank0,
   calc,
   choiceOrNull,
   flag,
@@ -34,22 +35,21 @@ const w5 = yup.object({
   meterNoiseW: least0().required(required),
 })
 
-const watts = () => least0().nullable().default(null)
 const onPhases = () => yup.mixed<Record<string, number | null>>().required(required)
 const w6 = yup.object({
   pack: pack(),
-  chargerW: watts(),
-  chargerMinW: watts(),
+  chargerW: blank0(),
+  chargerMinW: blank0(),
   chargerPhase: text().oneOf(['L1', 'L2', 'L3', 'all'], '${path} must be L1, L2, L3 or all').required(required),
   houseW: onPhases(),
   backedW: onPhases(),
-  nightLimitW: watts(),
+  nightLimitW: blank0(),
   phaseLimitW: yup.mixed<Record<string, number>>().nullable().default(null),
-  ratingA: watts(),
-  gatewayA: watts(),
-  availableWh: watts(),
+  ratingA: blank0(),
+  gatewayA: blank0(),
+  availableWh: blank0(),
   standbyW: least0().default(0),
-  demandShare: watts(),
+  demandShare: blank0(),
   inIsland: choiceOrNull(IN_ISLAND),
   managed: known(),
   scheduled: known(),
@@ -65,7 +65,7 @@ const w8 = yup.object({
       tag: text().required(required),
       boardTag: text().required(required),
       phase: oneOf([...PHASE_OF_PACK, 'all']),
-      loadW: watts(),
+      loadW: blank0(),
       backedUp: flag().required(required),
       phaseFixed: flag().nullable().default(false),
     }),
