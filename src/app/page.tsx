@@ -1,7 +1,9 @@
 import { redirect } from 'next/navigation'
 import { appDatabase } from '@/db/client'
+import { crewById } from '@/db/queries/crews'
 import { JobsPage } from '@/features/jobs/JobsPage'
 import { currentActor } from '@/server/actor'
+import { waitsForFirstCrew } from '@/server/crew/firstRun'
 import { today } from '@/server/jobAccess'
 import { call } from '@/server/useCase'
 import { type JobPage, listJobs } from '@/server/useCases/jobs'
@@ -9,10 +11,13 @@ import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
 
 export default async function Page() {
   const actor = await currentActor()
-  if (!actor) redirect('/sign-in')
+  if (!actor) redirect((await waitsForFirstCrew()) ? '/first-run' : '/sign-in')
   const now = today()
   const { db } = appDatabase()
-  const pages = await Promise.all(JOB_GROUPS.map((group) => call(listJobs, db, actor, { group, today: now })))
+  const [crew, ...pages] = await Promise.all([
+    crewById(db, actor.crewId),
+    ...JOB_GROUPS.map((group) => call(listJobs, db, actor, { group, today: now })),
+  ] as const)
   const first = Object.fromEntries(JOB_GROUPS.map((group, k) => [group, pages[k]])) as Record<JobGroup, JobPage>
-  return <JobsPage first={first} actor={actor} today={now} />
+  return <JobsPage first={first} actor={actor} today={now} usualPackId={crew?.usualPackId ?? 'iec-1ph-230'} />
 }

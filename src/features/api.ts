@@ -21,23 +21,31 @@ async function read<T>(response: Response): Promise<T> {
 }
 
 /**
- * Calls a use case by its name; both ends read what it takes and gives from the use case itself.
+ * Sends something to a route of the app.
  *
  * @throws ApiProblem with the server's words, or with status 0 when there is no connection
  */
-export async function callUseCase<N extends JsonUseCaseName>(name: N, input: InputOf<N>): Promise<OutputOf<N>> {
+export async function postJson<T>(path: string, body: unknown): Promise<T> {
   let response: Response
   try {
-    response = await fetch(`/api/use/${name}`, {
+    response = await fetch(path, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(input),
+      body: JSON.stringify(body),
     })
   } catch {
     throw new ApiProblem(0, 'There is no connection. This needs the server; what is on the screen is kept.', [])
   }
-  return read<OutputOf<N>>(response)
+  return read<T>(response)
 }
+
+/**
+ * Calls a use case by its name; both ends read what it takes and gives from the use case itself.
+ *
+ * @throws ApiProblem with the server's words, or with status 0 when there is no connection
+ */
+export const callUseCase = <N extends JsonUseCaseName>(name: N, input: InputOf<N>): Promise<OutputOf<N>> =>
+  postJson<OutputOf<N>>(`/api/use/${name}`, input)
 
 export async function getJson<T>(path: string, signal?: AbortSignal): Promise<T> {
   return read<T>(await fetch(path, { signal }))

@@ -34,6 +34,18 @@ export const WHO_MAY = {
   downloadPack: ['lead', 'hand', 'office', 'checker'],
   makeCustomerLink: ['lead', 'office'],
   withdrawCustomerLink: ['lead', 'office'],
+  viewCrew: ['lead', 'hand', 'office', 'checker'],
+  changeCrew: ['lead'],
+  invitePerson: ['lead', 'office'],
+  withdrawInvitation: ['lead', 'office'],
+  changeMember: ['lead'],
+  letGo: ['lead'],
+  takeBack: ['lead'],
+  makePasswordLink: ['lead'],
+  endSessionsOf: ['lead'],
+  viewAccount: ['lead', 'hand', 'office', 'checker'],
+  changeOwnPassword: ['lead', 'hand', 'office', 'checker'],
+  endOwnSession: ['lead', 'hand', 'office', 'checker'],
 } as const satisfies Record<string, readonly Role[]>
 
 export type UseCaseName = keyof typeof WHO_MAY
@@ -45,6 +57,16 @@ export interface Actor {
   crewId: string
   crewName: string
   role: Role
+  /** The session that asks; a queue, a command or a test has none. */
+  sessionId?: string
+}
+
+/** Which roles a person of a role may invite others as. */
+export const MAY_INVITE_AS: Readonly<Record<Role, readonly Role[]>> = {
+  lead: ['lead', 'hand', 'office', 'checker'],
+  office: ['hand', 'office', 'checker'],
+  hand: [],
+  checker: [],
 }
 
 const ROLE_WORDS: Record<Role, string> = { lead: 'a lead', hand: 'a hand', office: 'the office', checker: 'a checker' }

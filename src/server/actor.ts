@@ -10,7 +10,9 @@ import { Problem } from './problem'
 export const currentActor = cache(async (): Promise<Actor | null> => {
   const asked = await headers()
   const found = await auth().api.getSession({ headers: asked })
-  return found ? membershipOf(appDatabase().db, found.user.id) : null
+  if (!found) return null
+  const member = await membershipOf(appDatabase().db, found.user.id)
+  return member && { ...member, sessionId: found.session.id }
 })
 
 /** @throws Problem 401 when nobody is signed in or the person belongs to no crew */

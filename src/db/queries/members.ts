@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm'
+import { and, asc, eq, isNull } from 'drizzle-orm'
 import type { Db } from '../client'
 import { type Role, crew, crewMember, user } from '../schema'
 
@@ -10,7 +10,7 @@ export interface Membership {
   role: Role
 }
 
-/** The crew a person works in, or `null` for somebody who belongs to none. */
+/** The crew a person works in, or `null` for somebody who belongs to none, or has left. */
 export async function membershipOf(db: Db, userId: string): Promise<Membership | null> {
   const [row] = await db
     .select({
@@ -23,7 +23,7 @@ export async function membershipOf(db: Db, userId: string): Promise<Membership |
     .from(crewMember)
     .innerJoin(crew, eq(crew.id, crewMember.crewId))
     .innerJoin(user, eq(user.id, crewMember.userId))
-    .where(eq(crewMember.userId, userId))
+    .where(and(eq(crewMember.userId, userId), isNull(crewMember.leftAt)))
     .orderBy(asc(crewMember.crewId))
     .limit(1)
   return row ?? null

@@ -1,5 +1,7 @@
-import { boolean, date, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
-import type { InstrumentFunction } from '@/core/installation/installation'
+import { sql } from 'drizzle-orm'
+import { date, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
+import { CREW_CHANGES } from '@/core/crew/crewChange'
+import type { RulePackId } from '@/core/rules/rulePack'
 import { user } from './auth'
 import { instant, oneOf } from './columns'
 import { ROLES } from './roles'
@@ -7,8 +9,35 @@ import { ROLES } from './roles'
 export const crew = pgTable('crew', {
   id: uuid().primaryKey(),
   name: text().notNull(),
+  /** Rule pack that a new job is offered first. */
+  usualPackId: text().$type<RulePackId>().notNull().default('iec-1ph-230'),
   createdAt: instant().notNull().defaultNow(),
 })
+
+/** Who changed what about a crew's people and instruments, and when; append-only. */
+export const crewHistory = pgTable(
+  'crew_history',
+  {
+    id: uuid().primaryKey(),
+    crewId: uuid()
+      .notNull()
+      .references(() => crew.id),
+    what: text({ enum: CREW_CHANGES }).notNull(),
+    /** Id of the person or instrument it was about. */
+    subject: text().notNull(),
+    /** What differs, by field: before and after. Never a secret. */
+    detail: jsonb().$type<Record<string, unknown>>().notNull(),
+    byName: text().notNull(),
+    at: instant()
+      .notNull()
+      .default(sql`clock_timestamp()`),
+  },
+  (t) => [
+    index('crew_history_crew').on(t.crewId, t.at),
+    index('crew_history_subject').on(t.subject, t.at),
+    oneOf('crew_history_what_known', t.what, CREW_CHANGES),
+  ],
+)
 
 /** Who belongs to which crew, and as what. */
 export const crewMember = pgTable(
@@ -21,26 +50,16 @@ export const crewMember = pgTable(
       .notNull()
       .references(() => user.id),
     role: text({ enum: ROLES }).notNull(),
+    /** Number of the person's licence, as it is written on it. */
+    licence: text(),
+    licenceValidUntil: date({ mode: 'string' }),
+    /** Set when somebody left: they cannot sign in, and what they recorded stays theirs. */
+    leftAt: instant(),
+    joinedAt: instant().notNull().defaultNow(),
   },
   (t) => [
     primaryKey({ columns: [t.crewId, t.userId] }),
     index('crew_member_user').on(t.userId),
     oneOf('crew_member_role_known', t.role, ROLES),
   ],
-)
-
-export const instrument = pgTable(
-  'instrument',
-  {
-    id: uuid().primaryKey(),
-    crewId: uuid()
-      .notNull()
-      .references(() => crew.id),
-    tag: text().notNull(),
-    name: text().notNull(),
-    calibrationDue: date({ mode: 'string' }),
-    lowImpedance: boolean().notNull().default(false),
-    functions: jsonb().$type<InstrumentFunction[]>().notNull(),
-  },
-  (t) => [index('instrument_crew').on(t.crewId)],
 )

@@ -5,7 +5,7 @@ import { UNITS } from '@/core/quantity/units'
 import { VERDICTS } from '@/core/rules/verdict'
 import { user } from './auth'
 import { figure, finite, instant, oneOf, signedColumns } from './columns'
-import { instrument } from './crew'
+import { instrument } from './instrument'
 import { job } from './job'
 
 /** One observation. Rows are only ever added: the app's own database user may neither change nor delete them. */

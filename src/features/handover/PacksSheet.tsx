@@ -1,7 +1,5 @@
 'use client'
-import { useAttempt } from '../useAttempt'
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { toDataURL } from 'qrcode'
 import { useEffect, useState } from 'react'
 import { Button, ButtonLink } from '@/ui/Button'
 import { clock, day } from '@/ui/clock'
@@ -14,6 +12,8 @@ import { callUseCase } from '../api'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
+import { ShownLink } from '../ShownLink'
+import { useAttempt } from '../useAttempt'
 
 const POLL_MS = 1500
 const LINK_FIELDS: readonly FieldSpec[] = [{ name: 'days', label: 'Days it works', kind: 'number' }]
@@ -134,7 +134,7 @@ function LinkLine({ link }: { link: JobView['links'][number] }) {
 
 function LinkOverlay({ pack, onClose }: { pack: JobView['packs'][number] | null; onClose: () => void }) {
   const { record, refresh } = useJob()
-  const [made, setMade] = useState<{ url: string; picture: string } | null>(null)
+  const [made, setMade] = useState<string | null>(null)
   const close = () => {
     setMade(null)
     onClose()
@@ -157,40 +157,13 @@ function LinkOverlay({ pack, onClose }: { pack: JobView['packs'][number] | null;
                 packId: pack.id,
                 days: Number(days),
               })
-              const url = `${window.location.origin}/c/${token}`
-              setMade({ url, picture: await toDataURL(url, { margin: 1, width: 220 }) })
+              setMade(`${window.location.origin}/c/${token}`)
               await refresh()
             }}
           />
         </>
       )}
-      {made !== null && (
-        <>
-          <Text
-            fontFamily="mono"
-            fontSize="14px"
-            overflowWrap="anywhere"
-            bg="paper"
-            p="3"
-            borderWidth="1px"
-            borderColor="rule2"
-            data-testid="customer-link"
-          >
-            {made.url}
-          </Text>
-          <Flex gap="14px" mt="3" align="flex-start" wrap="wrap">
-            <img src={made.picture} alt="The link as a code for a phone’s camera" width={180} height={180} />
-            <Flex direction="column" gap="8px">
-              <Button variant="act" onClick={() => void navigator.clipboard?.writeText(made.url)}>
-                Copy the address
-              </Button>
-              <ButtonLink href={made.url} target="_blank">
-                Open it
-              </ButtonLink>
-            </Flex>
-          </Flex>
-        </>
-      )}
+      {made !== null && <ShownLink url={made} testId="customer-link" />}
     </Overlay>
   )
 }

@@ -2,16 +2,12 @@
 import { viewWithinStage } from '@/core/evidence/benchViews'
 import { familyOf } from '@/core/evidence/families'
 import type { Stage } from '@/core/evidence/point'
-import { Flex, Tabs, chakra } from '@chakra-ui/react'
+import { Flex, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
+import { IndexTabs, type IndexView } from '@/ui/IndexTabs'
 import { useJob } from './JobContext'
 
-export interface BenchView {
-  key: string
-  label: string
-  /** What waits there, such as a count of unknowns. */
-  badge?: ReactNode
-}
+export type BenchView = IndexView
 
 /** The view a bench shows: the one in the address, or the one it begins with. */
 export function useBenchView<K extends string>(views: readonly (BenchView & { key: K })[], first?: K): K {
@@ -31,51 +27,17 @@ export function BenchViews({ views, label, first }: { views: readonly BenchView[
   const { stage, at, goTo, benchView } = useJob()
   const chosen = views.find(({ key }) => key === benchView) ?? views.find(({ key }) => key === first) ?? views[0]
   return (
-    <Tabs.Root
-      unstyled
-      value={chosen?.key ?? null}
-      onValueChange={({ value }) => goTo(stage, at, value)}
-      ids={{ trigger: (key) => `view-${key}`, content: () => PANEL_ID }}
-    >
-      <Tabs.List
-        aria-label={label}
-        display="flex"
-        gap="2px"
-        flexWrap="wrap"
-        borderBottomWidth="1px"
-        borderColor="rule2"
-      >
-        {views.map(({ key, label: words, badge }) => (
-          <Tabs.Trigger key={key} value={key} css={TAB}>
-            {words}
-            {badge}
-          </Tabs.Trigger>
-        ))}
-      </Tabs.List>
-    </Tabs.Root>
+    <IndexTabs
+      views={views}
+      label={label}
+      chosen={chosen?.key ?? null}
+      onChoose={(key) => goTo(stage, at, key)}
+      panelId={PANEL_ID}
+    />
   )
 }
 
 /** A tab of a card index: the open one lies on the sheet behind it. */
-const TAB = {
-  display: 'inline-flex',
-  alignItems: 'center',
-  gap: '6px',
-  minH: '40px',
-  px: '11px',
-  mb: '-1px',
-  position: 'relative',
-  fontSize: '14.5px',
-  cursor: 'pointer',
-  color: 'ink2',
-  borderWidth: '1px',
-  borderBottomWidth: '0',
-  borderColor: 'transparent',
-  borderTopRadius: 'l1',
-  _hover: { color: 'ink' },
-  _selected: { color: 'ink', fontWeight: '600', bg: 'sheet', borderColor: 'rule2' },
-} as const
-
 const PANEL_ID = 'bench-view'
 
 /** The panel under the tabs. */

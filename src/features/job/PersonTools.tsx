@@ -1,11 +1,11 @@
 'use client'
 import { Flex } from '@chakra-ui/react'
-import { Keyboard, Lightbulb, LogOut } from 'lucide-react'
-import { Button } from '@/ui/Button'
+import { Keyboard, Lightbulb, LogOut, UserRound } from 'lucide-react'
+import { Button, ButtonLink } from '@/ui/Button'
 import { useLamp } from '@/ui/useLamp'
 import { signOut } from '../signOut'
 
-/** Lamp mode, keys, sign-out. */
+/** Lamp mode, keys, one’s own account, sign-out. */
 export function PersonTools({ onKeys }: { onKeys?: () => void }) {
   const { lamp, toggleLamp } = useLamp()
   return (
@@ -26,6 +26,9 @@ export function PersonTools({ onKeys }: { onKeys?: () => void }) {
           <Keyboard size={19} aria-hidden />
         </Button>
       )}
+      <ButtonLink href="/account" variant="bare" size="sm" px="2" aria-label="Your account" title="Your account">
+        <UserRound size={19} aria-hidden />
+      </ButtonLink>
       <Button variant="bare" size="sm" px="2" onClick={() => void signOut()} aria-label="Sign out" title="Sign out">
         <LogOut size={18} aria-hidden />
       </Button>

@@ -1,18 +1,18 @@
 'use client'
-import { Box, Flex, Heading, Input, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Heading, Input, chakra } from '@chakra-ui/react'
 import { useDeferredValue, useState } from 'react'
 import { type Actor, mayCall } from '@/server/access'
 import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
+import type { RulePackId } from '@/core/rules/rulePack'
 import type { JobPage } from '@/server/useCases/jobs'
 import { Button, ButtonLink } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
-import { Mark } from '@/ui/Mark'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { Sheet } from '@/ui/Sheet'
 import { problemWords } from '../api'
 import { useAlive } from '@/ui/useAlive'
-import { PersonTools } from '../job/PersonTools'
+import { PageHead } from '../PageHead'
 import { JobCard } from './JobCard'
 import { NewJob } from './NewJob'
 import { type JobGroupList, useJobGroup } from './useJobGroup'
@@ -25,7 +25,17 @@ const GROUP_WORDS: Readonly<Record<JobGroup, string>> = {
 }
 
 /** The front door: what is on today, how far each job is, what is held and why. */
-export function JobsPage({ first, actor, today }: { first: Record<JobGroup, JobPage>; actor: Actor; today: string }) {
+export function JobsPage({
+  first,
+  actor,
+  today,
+  usualPackId,
+}: {
+  first: Record<JobGroup, JobPage>
+  actor: Actor
+  today: string
+  usualPackId: RulePackId
+}) {
   const [creating, setCreating] = useState(false)
   const [typed, setTyped] = useState('')
   const alive = useAlive()
@@ -33,33 +43,11 @@ export function JobsPage({ first, actor, today }: { first: Record<JobGroup, JobP
   const none = JOB_GROUPS.every((group) => first[group].jobs.length === 0)
   return (
     <Box minH="100dvh">
-      <chakra.header
-        display="flex"
-        alignItems="center"
-        gap="12px"
-        bg="sheet"
-        borderBottomWidth="1px"
-        borderColor="rule2"
-        px="16px"
-        minH="52px"
-      >
-        <Mark />
-        <Heading as="h1" fontSize="17px">
-          Awlbright
-        </Heading>
-        <Text
-          color="ink2"
-          fontSize="14px"
-          flex="1"
-          minW="0"
-          whiteSpace="nowrap"
-          overflow="hidden"
-          textOverflow="ellipsis"
-        >
-          {actor.crewName} · {actor.name}, {actor.role}
-        </Text>
-        <PersonTools />
-      </chakra.header>
+      <PageHead title="Awlbright" actor={actor}>
+        <ButtonLink href="/crew" size="sm">
+          Crew
+        </ButtonLink>
+      </PageHead>
       <chakra.main maxW="1120px" mx="auto" px={{ base: '10px', md: '24px' }} py="20px">
         <Flex align="baseline" gap="14px" mb="12px" wrap="wrap">
           <Heading as="h2" fontSize="26px">
@@ -97,7 +85,7 @@ export function JobsPage({ first, actor, today }: { first: Record<JobGroup, JobP
         {!none && <JobGroups first={first} today={today} search={search} />}
       </chakra.main>
       <Overlay title="New job" open={creating} onClose={() => setCreating(false)}>
-        <NewJob />
+        <NewJob usualPackId={usualPackId} />
       </Overlay>
     </Box>
   )

@@ -1,6 +1,7 @@
 'use client'
 import { v7 as uuidv7 } from 'uuid'
 import { RULE_PACKS } from '@/core/rules/packs'
+import type { RulePackId } from '@/core/rules/rulePack'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { newJobSchema } from '@/schemas/jobChange'
 import { callUseCase } from '../api'
@@ -20,11 +21,11 @@ const NEW_JOB: readonly FieldSpec[] = [
 ]
 
 /** A name, a place and the rule pack of its supply: everything else is surveyed. */
-export function NewJob() {
+export function NewJob({ usualPackId }: { usualPackId: RulePackId }) {
   return (
     <SpecForm
       specs={NEW_JOB}
-      initial={{ packId: 'iec-1ph-230' }}
+      initial={{ packId: usualPackId }}
       submitLabel="Start the job"
       save={async (fields) => {
         const { jobId } = await callUseCase('createJob', { id: uuidv7(), ...typedFields(newJobSchema, fields) })

@@ -1,74 +1,41 @@
 'use client'
-import { Box, Field, Flex, Heading, Input, Text } from '@chakra-ui/react'
-import { useState } from 'react'
-import { Button } from '@/ui/Button'
-import { Mark } from '@/ui/Mark'
-import { Notice } from '@/ui/Notice'
-import { Sheet } from '@/ui/Sheet'
+import { ApiProblem, postJson } from '../api'
+import { Door } from './Door'
+import { DoorForm, type DoorField } from './DoorForm'
 
-/** The door. Accounts are made by the crew's office. */
+const FIELDS: readonly DoorField[] = [
+  { name: 'email', label: 'E-mail', kind: 'email', autoComplete: 'username' },
+  { name: 'password', label: 'Password', kind: 'password', autoComplete: 'current-password' },
+]
+
+/** The sign-in library's words are for programs; these are for a person. */
+function inOurWords(error: unknown): unknown {
+  if (!(error instanceof ApiProblem)) return error
+  const { status, message } = error
+  if (status === 0)
+    return new ApiProblem(0, 'There is no connection to the server. Pages you opened before still work.', [])
+  if (status === 429) return new ApiProblem(429, 'Too many tries. Wait a minute, then try again.', [])
+  if (status >= 500) return new ApiProblem(status, 'The server is in trouble. Try again in a moment.', [])
+  return new ApiProblem(status, status === 403 ? message : 'That address and password do not go together.', [])
+}
+
+/** The door. Accounts come by invitation. */
 export function SignIn({ to }: { to: string }) {
-  const [state, setState] = useState<{ kind: 'idle' | 'asking' } | { kind: 'failed'; message: string }>({
-    kind: 'idle',
-  })
-  const submit = async (form: FormData) => {
-    setState({ kind: 'asking' })
-    try {
-      const response = await fetch('/api/auth/sign-in/email', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ email: String(form.get('email')).trim(), password: form.get('password') }),
-      })
-      if (response.ok) return window.location.assign(to)
-      setState({
-        kind: 'failed',
-        message:
-          response.status === 429
-            ? 'Too many tries. Wait a minute, then try again.'
-            : response.status >= 500
-              ? 'The server is in trouble. Try again in a moment.'
-              : 'That address and password do not go together.',
-      })
-    } catch {
-      setState({ kind: 'failed', message: 'There is no connection to the server. Pages you opened before still work.' })
-    }
-  }
   return (
-    <Flex minH="100dvh" align="center" justify="center" p="16px">
-      <Box w="100%" maxW="380px">
-        <Flex align="center" gap="10px" mb="4">
-          <Mark />
-          <Heading as="h1" fontSize="26px">
-            Awlbright
-          </Heading>
-        </Flex>
-        <Sheet p="20px">
-          <form
-            onSubmit={(event) => {
-              event.preventDefault()
-              void submit(new FormData(event.currentTarget))
-            }}
-          >
-            <Flex direction="column" gap="14px">
-              <Field.Root required>
-                <Field.Label>E-mail</Field.Label>
-                <Input name="email" type="email" autoComplete="username" required />
-              </Field.Root>
-              <Field.Root required>
-                <Field.Label>Password</Field.Label>
-                <Input name="password" type="password" autoComplete="current-password" required />
-              </Field.Root>
-              {state.kind === 'failed' && <Notice kind="error">{state.message}</Notice>}
-              <Button type="submit" variant="act" size="lg" disabled={state.kind === 'asking'}>
-                {state.kind === 'asking' ? 'Signing in…' : 'Sign in'}
-              </Button>
-            </Flex>
-          </form>
-        </Sheet>
-        <Text color="ink2" fontSize="14px" mt="3">
-          No account? Your crew’s office makes one.
-        </Text>
-      </Box>
-    </Flex>
+    <Door foot="No account, or no password any more? A lead of your crew makes you a link.">
+      <DoorForm
+        fields={FIELDS}
+        submitLabel="Sign in"
+        busyLabel="Signing in…"
+        send={async ({ email = '', password }) => {
+          try {
+            await postJson('/api/auth/sign-in/email', { email: email.trim().toLowerCase(), password })
+          } catch (error) {
+            throw inOurWords(error)
+          }
+          window.location.assign(to)
+        }}
+      />
+    </Door>
   )
 }

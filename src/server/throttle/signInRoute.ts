@@ -1,5 +1,8 @@
+import { appDatabase } from '@/db/client'
+import { membershipOf } from '@/db/queries/members'
 import { auth } from '../auth'
 import { boundedBody } from '../boundedBody'
+import { endSessions } from '../crew/accounts'
 import { addressOf } from './clientAddress'
 import { DEVICE_COOKIE, cookieOf, deviceMark, knownDevice } from './knownDevice'
 import { SignInThrottle } from './signInThrottle'
@@ -21,6 +24,16 @@ function accountIn(bytes: Uint8Array): string {
   }
 }
 
+/** Whether whoever got in works in a crew; the session of somebody who has left ends before it began. */
+async function worksInACrew(answer: Response): Promise<boolean> {
+  const { user } = (await answer.clone().json()) as { user?: { id?: string } }
+  if (typeof user?.id !== 'string') return false
+  const { db } = appDatabase()
+  if (await membershipOf(db, user.id)) return true
+  await endSessions(db, user.id)
+  return false
+}
+
 /**
  * A sign-in: bounded before anything reads it, throttled by whose failures there were, and remembered on the device where it succeeds.
  *
@@ -40,6 +53,8 @@ export async function signIn(request: Request): Promise<Response> {
     return answer
   }
   throttle.succeeded(attempt)
+  if (!(await worksInACrew(answer)))
+    return Response.json({ message: 'You are in no crew any more. Ask your lead to take you back.' }, { status: 403 })
   const marked = new Response(answer.body, answer)
   const secure = new URL(process.env.BETTER_AUTH_URL ?? request.url).protocol === 'https:' ? '; Secure' : ''
   marked.headers.append(

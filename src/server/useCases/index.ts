@@ -1,8 +1,10 @@
 import type { UseCaseName } from '../access'
 import type { AnyUseCase } from '../useCase'
+import { changeOwnPassword, endOwnSession, viewAccount } from './account'
 import { addPicture } from './addPicture'
 import { addRecording } from './addRecording'
 import { choosePlan } from './choosePlan'
+import { changeCrew, viewCrew } from './crew'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { confirmFirstWord, makeHouseholdLink, withdrawHouseholdLink } from './household'
 import { importLoads, importProfile, removeProfile } from './imports'
@@ -11,6 +13,15 @@ import { changeJob, createJob, listJobs, viewJob } from './jobs'
 import { readMeter, rehearseLoad } from './meter'
 import { overrideHold } from './overrideHold'
 import { downloadPack, makeCustomerLink, requestPack, withdrawCustomerLink } from './packs'
+import {
+  changeMember,
+  endSessionsOf,
+  invitePerson,
+  letGo,
+  makePasswordLink,
+  takeBack,
+  withdrawInvitation,
+} from './people'
 import { readGateway } from './readGateway'
 import { recordReadings } from './recordReadings'
 import { removeSurveyItem, saveSurveyItem } from './survey'
@@ -49,6 +60,18 @@ export const USE_CASES = {
   downloadPack,
   makeCustomerLink,
   withdrawCustomerLink,
+  viewCrew,
+  changeCrew,
+  invitePerson,
+  withdrawInvitation,
+  changeMember,
+  letGo,
+  takeBack,
+  makePasswordLink,
+  endSessionsOf,
+  viewAccount,
+  changeOwnPassword,
+  endOwnSession,
 } as const satisfies Record<UseCaseName, AnyUseCase>
 
 type UseCases = typeof USE_CASES

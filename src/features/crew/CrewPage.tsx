@@ -1,0 +1,38 @@
+'use client'
+import { Box, Flex } from '@chakra-ui/react'
+import { parseAsStringLiteral, useQueryState } from 'nuqs'
+import type { Actor } from '@/server/access'
+import type { CrewView } from '@/server/useCases/crew'
+import { IndexTabs } from '@/ui/IndexTabs'
+import { PageHead } from '../PageHead'
+import { CrewSheet } from './CrewSheet'
+import { PeopleView } from './PeopleView'
+import { useCrew } from './useCrew'
+
+const VIEWS = ['people', 'crew'] as const
+const LABELS: Readonly<Record<(typeof VIEWS)[number], string>> = { people: 'People', crew: 'Crew' }
+const PANEL_ID = 'crew-view'
+
+/** What belongs to the crew and not to one job: its people, its instruments, its own figures. */
+export function CrewPage({ actor, first }: { actor: Actor; first: CrewView }) {
+  const { crew, refresh } = useCrew(first)
+  const [view, setView] = useQueryState('view', parseAsStringLiteral(VIEWS).withDefault('people'))
+  return (
+    <Box minH="100dvh">
+      <PageHead title="Crew" actor={{ ...actor, crewName: crew.name }} />
+      <Flex as="main" direction="column" gap="12px" maxW="1120px" mx="auto" px={{ base: '10px', md: '24px' }} py="20px">
+        <IndexTabs
+          views={VIEWS.map((key) => ({ key, label: LABELS[key] }))}
+          label="Of the crew"
+          chosen={view}
+          onChoose={(key) => void setView(key as (typeof VIEWS)[number])}
+          panelId={PANEL_ID}
+        />
+        <Flex id={PANEL_ID} role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
+          {view === 'people' && <PeopleView actor={actor} crew={crew} refresh={refresh} />}
+          {view === 'crew' && <CrewSheet actor={actor} crew={crew} refresh={refresh} />}
+        </Flex>
+      </Flex>
+    </Box>
+  )
+}

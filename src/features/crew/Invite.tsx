@@ -1,0 +1,52 @@
+'use client'
+import { Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { FieldSpec } from '@/schemas/fieldSpec'
+import { invitationSchema } from '@/schemas/people'
+import type { CrewView } from '@/server/useCases/crew'
+import { callUseCase } from '../api'
+import { SpecForm } from '../forms/SpecForm'
+import { typedFields } from '../forms/typedFields'
+import { ShownLink } from '../ShownLink'
+import { ROLE_CHOICES } from './roleWords'
+
+const fieldsFor = (roles: CrewView['mayInviteAs']): readonly FieldSpec[] => [
+  { name: 'name', label: 'Name', kind: 'text' },
+  { name: 'email', label: 'E-mail', kind: 'text', hint: 'to sign in with; nothing is sent' },
+  {
+    name: 'role',
+    label: 'Role',
+    kind: 'choice',
+    options: Object.fromEntries(roles.map((role) => [role, ROLE_CHOICES[role]])),
+  },
+  { name: 'days', label: 'Days the link works', kind: 'number' },
+]
+
+/** Makes the link by which somebody joins: their own device opens it and chooses a password there. */
+export function Invite({ crew, refresh }: { crew: CrewView; refresh: () => Promise<void> }) {
+  const [url, setUrl] = useState<string | null>(null)
+  if (url !== null)
+    return (
+      <>
+        <Text color="ink2" mb="3">
+          Give this to them: it works once, and is shown once. Their phone’s camera can read the code.
+        </Text>
+        <ShownLink url={url} testId="invitation-link" opens={false} />
+      </>
+    )
+  return (
+    <SpecForm
+      specs={fieldsFor(crew.mayInviteAs)}
+      initial={{ role: crew.mayInviteAs.includes('hand') ? 'hand' : crew.mayInviteAs[0], days: 7 }}
+      submitLabel="Make the link"
+      save={async ({ email, ...fields }) => {
+        const { path } = await callUseCase(
+          'invitePerson',
+          typedFields(invitationSchema, { ...fields, email: String(email).toLowerCase() }),
+        )
+        setUrl(window.location.origin + path)
+        await refresh()
+      }}
+    />
+  )
+}

@@ -1,0 +1,31 @@
+import { chakra } from '@chakra-ui/react'
+import { day } from '@/ui/clock'
+
+/** A person's licence and how long it holds; one that has run out is said to be. */
+export function LicenceWord({
+  licence,
+  licenceValidUntil,
+  today = new Date().toISOString().slice(0, 10),
+}: {
+  licence: string | null
+  licenceValidUntil: string | null
+  today?: string
+}) {
+  if (licence === null) return <chakra.span color="ink3">none noted</chakra.span>
+  const lapsed = licenceValidUntil !== null && licenceValidUntil < today
+  return (
+    <>
+      {licence}
+      <chakra.span
+        display="block"
+        fontSize="13px"
+        color={lapsed ? 'watch' : 'ink2'}
+        fontWeight={lapsed ? '600' : '400'}
+      >
+        {licenceValidUntil === null
+          ? 'no date noted'
+          : `${lapsed ? 'ran out' : 'valid until'} ${day(licenceValidUntil)}`}
+      </chakra.span>
+    </>
+  )
+}

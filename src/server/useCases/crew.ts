@@ -1,0 +1,64 @@
+import * as yup from 'yup'
+import { eq } from 'drizzle-orm'
+import { crewById, historyOfCrew, noteCrewChange, openLinksOfCrew, peopleOfCrew } from '@/db/queries/crews'
+import { crew } from '@/db/schema'
+import { crewSchema } from '@/schemas/people'
+import { MAY_INVITE_AS, mayCall } from '../access'
+import { Problem } from '../problem'
+import { defineUseCase } from '../useCase'
+
+const iso = (at: string | Date | null) => at && new Date(at).toISOString()
+
+/** The crew as its people see it: everybody by name, and for those who invite the links that still work. */
+export const viewCrew = defineUseCase({
+  name: 'viewCrew',
+  via: 'json',
+  schema: yup.object({}),
+  run: async (db, actor) => {
+    const invites = mayCall(actor.role, 'invitePerson')
+    const [own, people, links, history] = await Promise.all([
+      crewById(db, actor.crewId),
+      peopleOfCrew(db, actor.crewId),
+      invites ? openLinksOfCrew(db, actor.crewId) : [],
+      mayCall(actor.role, 'changeMember') ? historyOfCrew(db, actor.crewId) : [],
+    ])
+    if (!own) throw new Problem(404, 'There is no such crew.')
+    return {
+      name: own.name,
+      usualPackId: own.usualPackId,
+      mayInviteAs: MAY_INVITE_AS[actor.role],
+      people: people.map(({ joinedAt, leftAt, seenAt, sessions, ...person }) => ({
+        ...person,
+        joinedAt: iso(joinedAt),
+        leftAt: iso(leftAt),
+        seenAt: iso(seenAt),
+        sessions,
+      })),
+      links: links.map((link) => ({ ...link, expiresAt: iso(link.expiresAt), madeAt: iso(link.madeAt) })),
+      history: history.map((change) => ({ ...change, at: iso(change.at) })),
+    }
+  },
+})
+
+export type CrewView = Awaited<ReturnType<typeof viewCrew.run>>
+
+/** The crew's own name and the supply that a new job is offered first. */
+export const changeCrew = defineUseCase({
+  name: 'changeCrew',
+  via: 'json',
+  schema: crewSchema,
+  run: async (db, actor, input) => {
+    await db.transaction(async (tx) => {
+      const before = await crewById(tx, actor.crewId)
+      await tx.update(crew).set(input).where(eq(crew.id, actor.crewId))
+      await noteCrewChange(tx, {
+        crewId: actor.crewId,
+        what: 'crewChanged',
+        subject: actor.crewId,
+        detail: { before: before && { name: before.name, usualPackId: before.usualPackId }, after: input },
+        byName: actor.name,
+      })
+    })
+    return input
+  },
+})
