@@ -5,23 +5,23 @@ import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { startApp } from './lib/app.mjs'
 import { ensureBuild } from './lib/build.mjs'
-import { freePort, startCluster } from './lib/cluster.mjs'
+import { requirePort, startCluster } from './lib/cluster.mjs'
+import { claimFolder } from './lib/dataFolder.mjs'
 import { Blocked } from './lib/run.mjs'
+import { settingsOf } from './lib/settings.mjs'
 import { ensureNpmPackages, ensurePostgres } from './lib/setup.mjs'
+import { untilStopped } from './lib/untilStopped.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const dev = process.argv.includes('--dev')
-const dataFolder = resolve(root, process.env.AWLBRIGHT_DATA ?? (dev ? '.data/dev' : '.data'))
-const wantedPort = Number(process.env.AWLBRIGHT_PORT ?? (dev ? 4320 : 4310))
+const command = dev ? 'dev' : 'demo'
 
 try {
-  if (!Number.isInteger(wantedPort) || wantedPort < 1 || wantedPort > 65535)
-    throw new Blocked(`AWLBRIGHT_PORT is not a port: ${process.env.AWLBRIGHT_PORT}`)
-  const port = await freePort(wantedPort).catch(() => {
-    throw new Blocked(
-      `Port ${wantedPort} is taken. Stop what uses it, or choose another: AWLBRIGHT_PORT=4311 npm run ${dev ? 'dev' : 'demo'}`,
-    )
-  })
+  const { AWLBRIGHT_DATA, AWLBRIGHT_PORT } = process.env
+  const usual = { root, data: dev ? '.data/dev' : '.data', port: dev ? 4320 : 4310 }
+  const { dataFolder, port } = settingsOf({ AWLBRIGHT_DATA, AWLBRIGHT_PORT }, usual)
+  await requirePort(port, `AWLBRIGHT_PORT=4311 npm run ${command}`)
+  claimFolder(dataFolder, 'demo')
   ensureNpmPackages(root)
   const bin = ensurePostgres()
   if (process.argv.includes('--reset')) {
@@ -29,20 +29,11 @@ try {
     cluster.stop()
     cluster.remove()
     rmSync(dataFolder, { recursive: true, force: true })
+    claimFolder(dataFolder, 'demo')
   }
   if (!dev) ensureBuild(root)
   const app = await startApp({ root, bin, dataFolder, port, dev })
-  let stopping = false
-  const end = async () => {
-    if (stopping) return
-    stopping = true
-    console.log('\nStopping…')
-    await app.stop()
-    process.exit(0)
-  }
-  process.on('SIGINT', end)
-  process.on('SIGTERM', end)
-  void app.ended.then(end)
+  untilStopped(app)
   console.log(`
 Awlbright is ready at ${app.address}
 
@@ -55,7 +46,7 @@ Awlbright is ready at ${app.address}
   A customer's page: ${app.customerLink ?? '(made when a pack is sealed)'}
   A household's page: ${app.householdLink ?? '(made with a household link)'}
 
-  Ctrl-C stops everything. Data stays in ${dataFolder}; “npm run ${dev ? 'dev' : 'demo'} -- --reset” starts over.
+  Ctrl-C stops everything. Data stays in ${dataFolder}; “npm run ${command} -- --reset” starts over.
 `)
 } catch (error) {
   console.error(error instanceof Blocked ? error.message : error)

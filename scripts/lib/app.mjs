@@ -1,10 +1,111 @@
-// Starts everything the app needs on one data folder: database, migrations, demo data, stand-in gateway, queue worker, web server.
+// Starts what the app is made of: its queue worker and its web server on a database; and for the demo the whole of it on one data folder.
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { freePort, secretsOf, startCluster } from './cluster.mjs'
 import { run, start, stop, until } from './run.mjs'
 
-/** @returns {Promise<{ address: string, env: Record<string, string>, ownerUrl: string, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null, householdLink: string | null }>} `ended` settles when any part ends by itself */
+/** The app's environment: what it is told, and of what it inherits nothing that is for migrations alone. */
+function environment({ appUrl, secrets, address, logLevel, dev, more = {} }) {
+  const { OWNER_DATABASE_URL: _owner, ...inherited } = process.env
+  return {
+    ...inherited,
+    NODE_ENV: dev ? 'development' : 'production',
+    NEXT_TELEMETRY_DISABLED: '1',
+    DATABASE_URL: appUrl,
+    BETTER_AUTH_SECRET: secrets.session,
+    BETTER_AUTH_URL: address,
+    AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
+    AWLBRIGHT_LOG: logLevel,
+    ...more,
+  }
+}
+
+/** Brings the database to the newest tables; the owner's key goes to nothing else. */
+function migrate({ root, env, ownerUrl }) {
+  run(join(root, 'node_modules/.bin/tsx'), ['scripts/migrate.ts'], {
+    cwd: root,
+    env: { ...env, OWNER_DATABASE_URL: ownerUrl },
+  })
+}
+
+/**
+ * Starts worker and web server on a database that is ready, and waits until they answer.
+ *
+ * @returns {Promise<{ children: import('node:child_process').ChildProcess[], whenReady: () => Promise<void>, crashWeb: () => Promise<void> }>}
+ */
+async function startParts({ root, env, host, port, stdio, dev, children }) {
+  const tsx = join(root, 'node_modules/.bin/tsx')
+  const worker = start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio })
+  children.push(worker)
+  const startWeb = () => {
+    const web = dev
+      ? start(join(root, 'node_modules/.bin/next'), ['dev', '-H', host, '-p', String(port)], { cwd: root, env, stdio })
+      : start(tsx, ['src/server/web.ts', host, String(port)], { cwd: root, env, stdio })
+    children.push(web)
+    return web
+  }
+  let web = startWeb()
+  // whoever listens on every address listens on the loopback too
+  const own = `http://${/^(0\.0\.0\.0|::|localhost)$/.test(host) ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${port}`
+  const whenReady = () =>
+    until(async () => {
+      for (const [name, child] of [
+        ['web server', web],
+        ['queue worker', worker],
+      ])
+        if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
+      return (await fetch(`${own}/api/health`).catch(() => null))?.ok ?? false
+    }, 'the web server')
+  await whenReady()
+  return {
+    own,
+    whenReady,
+    crashWeb: async () => {
+      process.kill(-web.pid, 'SIGKILL')
+      children.splice(children.indexOf(web), 1)
+      web = startWeb()
+      await whenReady()
+    },
+  }
+}
+
+const endOfAny = (children) => Promise.race(children.map((child) => new Promise((done) => child.once('exit', done))))
+
+/**
+ * Starts the app for a crew of its own: on a cluster of its own, or on a database that is given.
+ *
+ * @returns {Promise<{ own: string, env: Record<string, string>, ownerUrl: string, stop: () => Promise<void>, ended: Promise<unknown> }>} `own` is where the machine itself finds it
+ */
+export async function startOwn({ root, bin, settings, more, quiet = false }) {
+  const { dataFolder, host, port, address, logLevel, database } = settings
+  const cluster = database === null ? await startCluster(bin, dataFolder) : null
+  const children = []
+  const stopAll = async () => {
+    await Promise.all(children.reverse().map(stop))
+    cluster?.stop()
+  }
+  try {
+    const made = secretsOf(dataFolder)
+    const secrets = {
+      session: process.env.BETTER_AUTH_SECRET ?? made.session,
+      signingKey: process.env.AWLBRIGHT_SIGNING_KEY ?? made.signingKey,
+    }
+    const { appUrl, ownerUrl } = database ?? cluster
+    const env = environment({ appUrl, secrets, address, logLevel, more })
+    migrate({ root, env, ownerUrl })
+    const parts = await startParts({ root, env, host, port, stdio: quiet ? 'ignore' : 'inherit', children })
+    return { own: parts.own, env, ownerUrl, stop: stopAll, ended: endOfAny(children) }
+  } catch (error) {
+    await stopAll()
+    throw error
+  }
+}
+
+/**
+ * Starts everything of the demo on one data folder: database, migrations, demo data, stand-in gateway, queue worker, web server.
+ *
+ * @returns {Promise<{ address: string, env: Record<string, string>, ownerUrl: string, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null, householdLink: string | null }>} `ended` settles when any part ends by itself
+ */
 export async function startApp({ root, bin, dataFolder, port, quiet = false, dev = false }) {
   const cluster = await startCluster(bin, dataFolder)
   const children = []
@@ -13,51 +114,23 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
     cluster.stop()
   }
   try {
-    const secrets = secretsOf(dataFolder)
     const gatewayPort = await freePort()
     const address = `http://127.0.0.1:${port}`
-    // the owner's key is for migrations alone: no other process of the app ever has it
-    const { OWNER_DATABASE_URL: _owner, ...inherited } = process.env
-    const env = {
-      ...inherited,
-      NODE_ENV: dev ? 'development' : 'production',
-      NEXT_TELEMETRY_DISABLED: '1',
-      DATABASE_URL: cluster.appUrl,
-      BETTER_AUTH_SECRET: secrets.session,
-      BETTER_AUTH_URL: address,
-      AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
-      AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`,
-      AWLBRIGHT_LOG: quiet ? 'silent' : 'info',
-      AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link'),
-    }
+    const env = environment({
+      appUrl: cluster.appUrl,
+      secrets: secretsOf(dataFolder),
+      address,
+      logLevel: quiet ? 'silent' : 'info',
+      dev,
+      more: { AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`, AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link') },
+    })
     const tsx = join(root, 'node_modules/.bin/tsx')
     const stdio = quiet ? 'ignore' : 'inherit'
-    run(tsx, ['scripts/migrate.ts'], { cwd: root, env: { ...env, OWNER_DATABASE_URL: cluster.ownerUrl } })
+    migrate({ root, env, ownerUrl: cluster.ownerUrl })
     children.push(start(tsx, ['src/devices/gatewayStandIn.ts', String(gatewayPort)], { cwd: root, env, stdio }))
     console.log('Loading the demo scenario where it is missing…')
     run(tsx, ['demo/load.ts'], { cwd: root, env })
-    const worker = start(tsx, ['src/server/worker.ts'], { cwd: root, env, stdio })
-    children.push(worker)
-    const startWeb = () =>
-      dev
-        ? start(join(root, 'node_modules/.bin/next'), ['dev', '-H', '127.0.0.1', '-p', String(port)], {
-            cwd: root,
-            env,
-            stdio,
-          })
-        : start(tsx, ['src/server/web.ts', '127.0.0.1', String(port)], { cwd: root, env, stdio })
-    const whenReady = (web) =>
-      until(async () => {
-        for (const [name, child] of [
-          ['web server', web],
-          ['queue worker', worker],
-        ])
-          if (child.exitCode !== null) throw new Error(`the ${name} ended with ${child.exitCode}`)
-        return (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false
-      }, 'the web server')
-    let web = startWeb()
-    children.push(web)
-    await whenReady(web)
+    const parts = await startParts({ root, env, host: '127.0.0.1', port, stdio, dev, children })
     const linkIn = (name) =>
       existsSync(join(dataFolder, name)) ? address + readFileSync(join(dataFolder, name), 'utf8').trim() : null
     return {
@@ -68,16 +141,10 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
       /** What an attack does to it, and how it comes up again. */
       crashDatabase: async () => {
         cluster.crash()
-        await whenReady(web)
+        await parts.whenReady()
       },
-      crashWeb: async () => {
-        process.kill(-web.pid, 'SIGKILL')
-        children.splice(children.indexOf(web), 1)
-        web = startWeb()
-        children.push(web)
-        await whenReady(web)
-      },
-      ended: Promise.race(children.map((child) => new Promise((done) => child.once('exit', done)))),
+      crashWeb: parts.crashWeb,
+      ended: endOfAny(children),
       customerLink: linkIn('demo-link'),
       householdLink: linkIn('demo-link-household'),
     }

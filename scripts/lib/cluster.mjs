@@ -19,6 +19,13 @@ import { Blocked, run } from './run.mjs'
 
 const isRoot = () => process.getuid?.() === 0
 
+/** @throws Blocked where a port is taken, with how to choose another */
+export async function requirePort(port, otherwise) {
+  await freePort(port).catch(() => {
+    throw new Blocked(`Port ${port} is taken. Stop what uses it, or choose another: ${otherwise}`)
+  })
+}
+
 /** A port of the loopback that nothing listens on now. */
 export const freePort = (wanted = 0) =>
   new Promise((done, failed) => {
@@ -180,37 +187,8 @@ export async function startCluster(bin, dataFolder) {
   }
 }
 
-/**
- * What the owner does in the ordinary course may not take the guards of the evidence away: its tables keep their triggers, and stay, unless a migration says
- * that it is one. Only the superuser could lay this aside.
- */
-const GUARD = `
-create or replace function evidence_guards_stay() returns event_trigger language plpgsql as $$
-declare
-  touched text;
-begin
-  if current_setting('awlbright.migration', true) = 'on' then return; end if;
-  if tg_event = 'sql_drop' then
-    select object_identity into touched from pg_event_trigger_dropped_objects()
-      where object_type in ('trigger', 'table') and object_identity ~ '(_append_only|_not_emptied) on |^public\\.(reading|attachment|pack|hold_override|stored_file|file_chunk|wiring_revision|plan_revision|component_replacement|household_answer|crew_history|instrument_certificate|instrument_revision)$' limit 1;
-  else
-    select c.objid::regclass::text into touched from pg_event_trigger_ddl_commands() c
-      join pg_trigger t on t.tgrelid = c.objid and t.tgname ~ '(_append_only|_not_emptied)$' and t.tgenabled = 'D'
-      where c.object_type = 'table' limit 1;
-    if touched is null then
-      select c.object_identity into touched from pg_event_trigger_ddl_commands() c
-        where c.object_type = 'function' and c.object_identity = 'public.evidence_is_append_only()' limit 1;
-    end if;
-  end if;
-  if touched is not null then
-    raise exception 'the guards of % are not taken away: it holds evidence', touched using errcode = 'insufficient_privilege';
-  end if;
-end $$;
-drop event trigger if exists evidence_guards_dropped;
-drop event trigger if exists evidence_guards_disabled;
-create event trigger evidence_guards_dropped on sql_drop execute function evidence_guards_stay();
-create event trigger evidence_guards_disabled on ddl_command_end when tag in ('ALTER TABLE', 'CREATE FUNCTION') execute function evidence_guards_stay();
-`
+/** What keeps the guards of the evidence where they are, against the owner's ordinary use too. */
+const GUARD = readFileSync(new URL('../sql/evidenceGuard.sql', import.meta.url), 'utf8')
 
 /** Two users: the owner migrates, the app reads and adds. */
 function prepareRoles(psql, port, secrets) {

@@ -15,6 +15,7 @@ import { judgeJob } from '@/jobFile/judgeJob'
 import { recordOfJobFile } from '@/jobFile/recordOfJobFile'
 import { BadCall, bytesOf, jsonOf, option, parsed, print } from './call'
 import { CALC_CODES } from './calcCodes'
+import { CREW_USAGE } from './crewUsage'
 import { film } from './filmCommand'
 import { log } from './logCommand'
 import { recordingAt, trace } from './traceCommand'
@@ -26,7 +27,8 @@ const USAGE = `usage:
   npm run -s cli -- film FRAMES.csv [--lamp filament|led]  the gap from the brightness of a lamp, frame by frame
   npm run -s cli -- job FILE               what the app would say of a job in the open form (docs/formats/job.md)
   npm run -s cli -- job-schema             the JSON Schema of that form
-  npm run -s cli -- verify PACK [--key K]  verifies a sealed pack; K is the public key to trust, in hex`
+  npm run -s cli -- verify PACK [--key K]  verifies a sealed pack; K is the public key to trust, in hex
+${CREW_USAGE}`
 
 async function calc([code = '']: string[]): Promise<number> {
   const chosen = Object.hasOwn(CALC_CODES, code) ? CALC_CODES[code] : undefined
@@ -124,6 +126,11 @@ async function main([command, ...args]: string[]): Promise<number> {
       return 0
     case 'verify':
       return verify(args)
+    case 'crew': {
+      // the database's client is loaded for this command alone
+      const { crew } = await import('./crewCommand')
+      return crew(args)
+    }
     default:
       throw new BadCall(command ? `no command “${command}”\n${USAGE}` : USAGE)
   }

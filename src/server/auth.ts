@@ -15,6 +15,11 @@ const make = () =>
     // the library counts by an address that anybody can write: the app's own throttle counts by what the connection tells
     rateLimit: { enabled: false },
     advanced: { ipAddress: { ipAddressHeaders: [ADDRESS_HEADER] } },
+    // every way in has asked already whether the request comes from the app's own pages, under whatever name this machine was found
+    trustedOrigins: (request) => {
+      const host = request?.headers.get('host')
+      return host ? [`http://${host}`, `https://${host}`] : []
+    },
     telemetry: { enabled: false },
   })
 

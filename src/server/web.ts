@@ -1,4 +1,4 @@
-import { createServer } from 'node:http'
+import { type ServerResponse, createServer } from 'node:http'
 import next from 'next'
 import { log } from './log'
 import { staticFiles } from './staticFiles'
@@ -16,7 +16,14 @@ const handle = app.getRequestHandler()
 
 const isStaticFile = staticFiles('.next/static')
 
+/** Answers that are under way. */
+const answering = new Set<ServerResponse>()
+const isEventStream = (response: ServerResponse) =>
+  String(response.getHeader('content-type') ?? '').startsWith('text/event-stream')
+
 const server = createServer((request, response) => {
+  answering.add(response)
+  response.once('close', () => answering.delete(response))
   if (isStaticFile(request, response)) return
   const forwarded = request.headers['x-forwarded-for']
   request.headers[ADDRESS_HEADER] = clientAddress(
@@ -31,13 +38,25 @@ server.headersTimeout = 15_000
 server.requestTimeout = 180_000
 server.listen(port, hostname, () => log.info({ hostname, port }, 'web server is ready'))
 
+/** How long what is under way may take to end, once the server is asked to stop. */
+const PATIENCE_MS = 8000
+
+/** Takes nothing new, lets what is under way come to its end, and ends what never does. */
+async function finish(): Promise<void> {
+  const idle = new Promise<void>((done) => server.close(() => done()))
+  // event streams stay open for ever: they are made again by their screens
+  for (const response of answering) if (isEventStream(response)) response.destroy()
+  server.closeIdleConnections()
+  const late = setTimeout(() => server.closeAllConnections(), PATIENCE_MS)
+  await idle
+  clearTimeout(late)
+  await app.close()
+}
+
 let stopping = false
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
     if (stopping) return
     stopping = true
-    server.close()
-    // event streams stay open for ever: they are made again by their screens
-    server.closeAllConnections()
-    void app.close().finally(() => process.exit(0))
+    void finish().finally(() => process.exit(0))
   })

@@ -13,6 +13,10 @@ export async function anyCrew(db: Db): Promise<boolean> {
   return rows.length > 0
 }
 
+/** The crews of a server: one in a firm of its own, a few where firms share it. */
+export const crewsOfServer = (db: Db, most = 100) =>
+  db.select({ id: crew.id, name: crew.name }).from(crew).orderBy(asc(crew.createdAt)).limit(most)
+
 /** Until the transaction ends nobody else makes a first crew. */
 export const lockFirstCrew = (db: Db) => db.execute(sql`select pg_advisory_xact_lock(hashtext('awlbright first crew'))`)
 
