@@ -3,6 +3,10 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { toDataURL } from 'qrcode'
 import { useEffect, useState } from 'react'
 import { Button, ButtonLink } from '@/ui/Button'
+import { Notice } from '@/ui/Notice'
+
+/** Whether an address means whichever machine it is opened on. */
+const isThisMachine = (url: string) => /^(localhost|127\.\d+\.\d+\.\d+|\[::1\])$/.test(new URL(url).hostname)
 
 /** A link that is shown once: to copy, to open, and as a code for the camera of the phone it is meant for. */
 export function ShownLink({ url, testId, opens = true }: { url: string; testId: string; opens?: boolean }) {
@@ -37,6 +41,12 @@ export function ShownLink({ url, testId, opens = true }: { url: string; testId: 
       >
         {url}
       </Text>
+      {isThisMachine(url) && (
+        <Notice kind="caution" mt="2">
+          This address works on this machine alone. For a phone, open the app here under an address that the phone
+          reaches too, and make the link anew.
+        </Notice>
+      )}
       <Flex gap="14px" mt="3" align="flex-start" wrap="wrap">
         <Box w="180px" h="180px" bg="paper">
           {picture && <img src={picture} alt="The link as a code for a phone’s camera" width={180} height={180} />}

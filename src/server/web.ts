@@ -2,7 +2,7 @@ import { type ServerResponse, createServer } from 'node:http'
 import next from 'next'
 import { log } from './log'
 import { staticFiles } from './staticFiles'
-import { ADDRESS_HEADER, clientAddress, proxiesOf } from './throttle/clientAddress'
+import { ADDRESS_HEADER, DIRECT_HEADER, clientAddress, isDirect, proxiesOf } from './throttle/clientAddress'
 
 // The web server of the built app: `tsx src/server/web.ts HOST PORT`. It says to the routes who asks, which only the end of a connection can tell, and bounds
 // how long a client may take to say what it wants.
@@ -25,6 +25,8 @@ const server = createServer((request, response) => {
   answering.add(response)
   response.once('close', () => answering.delete(response))
   if (isStaticFile(request, response)) return
+  if (isDirect(request.headers)) request.headers[DIRECT_HEADER] = 'yes'
+  else delete request.headers[DIRECT_HEADER]
   const forwarded = request.headers['x-forwarded-for']
   request.headers[ADDRESS_HEADER] = clientAddress(
     request.socket.remoteAddress,

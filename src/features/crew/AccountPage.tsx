@@ -6,6 +6,7 @@ import type { Actor } from '@/server/access'
 import type { AccountView } from '@/server/useCases/account'
 import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
+import { ButtonLink } from '@/ui/Button'
 import { PageHead } from '../PageHead'
 import { DoorForm } from '../signIn/DoorForm'
 import { newPasswordField } from '../signIn/passwordField'
@@ -26,7 +27,11 @@ export function AccountPage({ actor, first }: { actor: Actor; first: AccountView
   const refresh = () => queries.invalidateQueries({ queryKey: KEY })
   return (
     <Box minH="100dvh">
-      <PageHead title="Your account" actor={actor} />
+      <PageHead title="Your account" actor={actor}>
+        <ButtonLink href="/" size="sm">
+          Jobs
+        </ButtonLink>
+      </PageHead>
       <Flex as="main" direction="column" gap="12px" maxW="760px" mx="auto" px={{ base: '10px', md: '24px' }} py="20px">
         <TitledSheet title={account.name}>
           <Flex px="14px" pb="12px" gap="6px 32px" wrap="wrap" fontSize="14px">

@@ -4,6 +4,7 @@ import { parseAsStringLiteral, useQueryState } from 'nuqs'
 import type { Actor } from '@/server/access'
 import type { CrewView } from '@/server/useCases/crew'
 import { IndexTabs } from '@/ui/IndexTabs'
+import { ButtonLink } from '@/ui/Button'
 import { PageHead } from '../PageHead'
 import { CrewSheet } from './CrewSheet'
 import { PeopleView } from './PeopleView'
@@ -19,7 +20,11 @@ export function CrewPage({ actor, first }: { actor: Actor; first: CrewView }) {
   const [view, setView] = useQueryState('view', parseAsStringLiteral(VIEWS).withDefault('people'))
   return (
     <Box minH="100dvh">
-      <PageHead title="Crew" actor={{ ...actor, crewName: crew.name }} />
+      <PageHead title="Crew" actor={{ ...actor, crewName: crew.name }}>
+        <ButtonLink href="/" size="sm">
+          Jobs
+        </ButtonLink>
+      </PageHead>
       <Flex as="main" direction="column" gap="12px" maxW="1120px" mx="auto" px={{ base: '10px', md: '24px' }} py="20px">
         <IndexTabs
           views={VIEWS.map((key) => ({ key, label: LABELS[key] }))}

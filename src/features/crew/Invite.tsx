@@ -8,7 +8,7 @@ import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { typedFields } from '../forms/typedFields'
 import { ShownLink } from '../ShownLink'
-import { ROLE_CHOICES } from './roleWords'
+import { ROLE_HINT, roleChoices } from './roleWords'
 
 const fieldsFor = (roles: CrewView['mayInviteAs']): readonly FieldSpec[] => [
   { name: 'name', label: 'Name', kind: 'text' },
@@ -17,7 +17,8 @@ const fieldsFor = (roles: CrewView['mayInviteAs']): readonly FieldSpec[] => [
     name: 'role',
     label: 'Role',
     kind: 'choice',
-    options: Object.fromEntries(roles.map((role) => [role, ROLE_CHOICES[role]])),
+    options: roleChoices(roles),
+    hint: ROLE_HINT,
   },
   { name: 'days', label: 'Days the link works', kind: 'number' },
 ]

@@ -12,11 +12,11 @@ import { typedFields } from '../forms/typedFields'
 import { ShownLink } from '../ShownLink'
 import { useAttemptWith } from '../useAttempt'
 import type { Person } from './PeopleView'
-import { ROLE_CHOICES } from './roleWords'
+import { ROLE_HINT, roleChoices } from './roleWords'
 
 const FIELDS: readonly FieldSpec[] = [
   { name: 'name', label: 'Name', kind: 'text', hint: 'what was recorded before keeps the name it had' },
-  { name: 'role', label: 'Role', kind: 'choice', options: ROLE_CHOICES },
+  { name: 'role', label: 'Role', kind: 'choice', options: roleChoices(), hint: ROLE_HINT },
   { name: 'licence', label: 'Licence', kind: 'text', optional: true, hint: 'number, as it is written on it' },
   { name: 'licenceValidUntil', label: 'Valid until', kind: 'date', optional: true },
 ]

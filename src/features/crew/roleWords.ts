@@ -1,9 +1,8 @@
-import type { Role } from '@/core/crew/roles'
+import { ROLES, type Role } from '@/core/crew/roles'
 
-/** What each role is called and what it is for, in a crew's words. */
-export const ROLE_CHOICES: Readonly<Record<Role, string>> = {
-  lead: 'lead – licensed, answers for the work',
-  hand: 'hand – measures and records',
-  office: 'office – plans and prepares',
-  checker: 'checker – looks over and seals',
-}
+export const roleChoices = (roles: readonly Role[] = ROLES): Readonly<Record<string, string>> =>
+  Object.fromEntries(roles.map((role) => [role, role]))
+
+/** What each role is for, in a crew's words. */
+export const ROLE_HINT =
+  'a lead is licensed and answers for the work, a hand measures, the office plans, a checker looks over and seals'

@@ -1,7 +1,7 @@
 import { createHash, timingSafeEqual } from 'node:crypto'
 import { appDatabase } from '@/db/client'
 import { anyCrew } from '@/db/queries/crews'
-import { addressOf } from '../throttle/clientAddress'
+import { DIRECT_HEADER, addressOf } from '../throttle/clientAddress'
 
 const held = globalThis as { awlbrightHasCrew?: boolean }
 
@@ -16,13 +16,11 @@ const LOOPBACK = /^(127\.\d+\.\d+\.\d+|::1)$/
 const LOOPBACK_HOST = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i
 
 /**
- * Whether a request comes from the machine that the server runs on, and from nowhere behind it: a proxy on the same machine passes on what strangers send, and
- * says so in one of these headers; a page elsewhere that made its own name point here has that name in `host`.
+ * Whether a request comes from the machine that the server runs on, and from nowhere behind it: a proxy on the same machine passes on what strangers send; a
+ * page elsewhere that made its own name point here has that name in `host`.
  */
-export function comesFromThisMachine(headers: Headers): boolean {
-  const passedOn = ['x-forwarded-for', 'forwarded', 'via', 'x-real-ip'].some((name) => headers.has(name))
-  return !passedOn && LOOPBACK.test(addressOf(headers)) && LOOPBACK_HOST.test(headers.get('host') ?? '')
-}
+export const comesFromThisMachine = (headers: Headers): boolean =>
+  headers.has(DIRECT_HEADER) && LOOPBACK.test(addressOf(headers)) && LOOPBACK_HOST.test(headers.get('host') ?? '')
 
 const digest = (text: string) => createHash('sha256').update(text).digest()
 

@@ -1,6 +1,15 @@
 /** Header under which the server tells its routes who asks. What a client writes there itself is thrown away at the door. */
 export const ADDRESS_HEADER = 'x-awlbright-address'
 
+/** Header that is there where nobody passed the request on. What a client writes there itself is thrown away at the door. */
+export const DIRECT_HEADER = 'x-awlbright-direct'
+
+const PASSED_ON = ['x-forwarded-for', 'x-forwarded-host', 'forwarded', 'via', 'x-real-ip']
+
+/** Whether a request came straight from whoever asks: every proxy that is worth the name says that it was one. */
+export const isDirect = (headers: Readonly<Record<string, unknown>>): boolean =>
+  PASSED_ON.every((name) => headers[name] === undefined)
+
 /** Addresses of proxies whose word counts, from a list with commas. */
 export const proxiesOf = (list: string | undefined): ReadonlySet<string> =>
   new Set(
