@@ -11,7 +11,7 @@ import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
 import { graphOf } from '@/core/wiring/wiringOfInstallation'
 import { connect } from '@/db/client'
 import { jobById } from '@/db/queries/installations'
-import { account, crew, crewMember, instrument, user } from '@/db/schema'
+import { account, crew, crewMember, instrument, instrumentCertificate, user } from '@/db/schema'
 import type { Actor } from '@/server/access'
 import { jobRecord } from '@/server/jobAccess'
 import { addHouseholdPicture, answerHousehold } from '@/server/household'
@@ -101,11 +101,15 @@ async function loadCrew(): Promise<void> {
       })),
     )
     await tx.insert(crewMember).values(people.map(({ id, role }) => ({ crewId, userId: id, role })))
-    await tx.insert(instrument).values(
-      instruments.map(({ calibrationInDays, ...one }) => ({
-        ...one,
-        crewId,
-        calibrationDue: daysFromNow(calibrationInDays),
+    await tx.insert(instrument).values(instruments.map(({ calibrationInDays: _days, ...one }) => ({ ...one, crewId })))
+    await tx.insert(instrumentCertificate).values(
+      instruments.map(({ id, tag, calibrationInDays }) => ({
+        id: uuidv7(),
+        instrumentId: id,
+        calibratedOn: daysFromNow(calibrationInDays - 365),
+        dueOn: daysFromNow(calibrationInDays),
+        number: `HC-${tag}-26`,
+        byName: 'Maud Kellan',
       })),
     )
   })

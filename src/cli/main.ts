@@ -9,6 +9,7 @@ import { verifyPack } from '@/core/pack/verifyPack'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { RulePackId } from '@/core/rules/rulePack'
 import type { Instrument } from '@/core/installation/installation'
+import { type NotedDue, PLAIN_INSTRUMENT, certificatesNoted } from '@/jobFile/certificatesNoted'
 import { JobFileError } from '@/jobFile/issues'
 import { jobJsonSchema } from '@/jobFile/jobJsonSchema'
 import { judgeJob } from '@/jobFile/judgeJob'
@@ -75,14 +76,15 @@ function crewInstruments(path: string, today: string): Instrument[] {
   const crew = [dirname(path), dirname(dirname(path))].map((folder) => join(folder, 'crew.json')).find(existsSync)
   if (crew === undefined) return []
   const { instruments = [] } = jsonOf(crew, JOB_MAX_BYTES) as {
-    instruments?: (Instrument & { calibrationInDays?: number })[]
+    instruments?: (Pick<Instrument, 'id' | 'tag' | 'name' | 'functions'> & Partial<Instrument> & NotedDue)[]
   }
-  return instruments.map(({ calibrationInDays, ...instrument }) => ({
+  return instruments.map(({ calibrationInDays, calibrationDue, ...instrument }) => ({
+    ...PLAIN_INSTRUMENT,
     ...instrument,
-    calibrationDue:
-      calibrationInDays === undefined
-        ? instrument.calibrationDue
-        : new Date(Date.parse(`${today}T00:00:00Z`) + calibrationInDays * 86_400_000).toISOString().slice(0, 10),
+    certificates: [
+      ...certificatesNoted({ calibrationInDays, calibrationDue }, today),
+      ...(instrument.certificates ?? []),
+    ],
   }))
 }
 

@@ -12,6 +12,7 @@ import { JobFileError } from './issues'
 import { jobFileOfRecord } from './jobFileOfRecord'
 import { jobJsonSchema } from './jobJsonSchema'
 import { judgeJob } from './judgeJob'
+import { PLAIN_INSTRUMENT, certificatesNoted } from './certificatesNoted'
 import { recordOfJobFile } from './recordOfJobFile'
 
 const root = fileURLToPath(new URL('../../', import.meta.url))
@@ -24,7 +25,8 @@ const instruments = crew.instruments.map(({ id, tag, name, lowImpedance, functio
   id,
   tag,
   name,
-  calibrationDue: '2027-01-01',
+  ...PLAIN_INSTRUMENT,
+  certificates: certificatesNoted({ calibrationDue: '2027-01-01' }, '2026-06-01'),
   lowImpedance,
   functions,
 }))

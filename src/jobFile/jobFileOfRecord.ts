@@ -72,14 +72,7 @@ export function jobFileOfRecord(record: JobRecord, place: string) {
     coreColours: installation.coreColours,
     promises: installation.promises.map(withoutJob),
     wiring: { planned: revision(installation.wiring.planned), wired: revision(installation.wiring.wired) },
-    instruments: record.instruments.map(({ id, tag, name, calibrationDue, lowImpedance, functions }) => ({
-      id,
-      tag,
-      name,
-      calibrationDue,
-      lowImpedance,
-      functions,
-    })),
+    instruments: record.instruments,
     readings: record.readings.map(reading),
     attachments: record.attachments.map(withoutJob),
     overrides: record.overrides.map(({ id, step, condition, reason, byName, at }) => ({

@@ -10,7 +10,7 @@ import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
 import { UNITS } from '@/core/quantity/units'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { VERDICTS } from '@/core/rules/verdict'
-import { choice, day, figure, flag, required, tag, words } from '@/schemas/fields'
+import { choice, day, figure, flag, instant, required, tag, words } from '@/schemas/fields'
 import { graphSchema } from '@/schemas/installationGraph'
 import { assumptionsSchema, siteSchema, sourcesSchema, supplySchema } from '@/schemas/job'
 import { planChoiceSchema } from '@/schemas/planChoice'
@@ -73,27 +73,50 @@ const readingSchema = yup.object({
   shownVerdict: choice('Verdict', VERDICTS).default('open'),
 })
 
+const functionsSchema = list(
+  'Functions',
+  yup.object({
+    measures: choice('Measures', MEASURED).required(required('Measures')),
+    unit: choice('Unit', UNITS).required(),
+    min: figure('Least').required(required('Least')),
+    max: figure('Most').required(required('Most')),
+    accuracy: yup.object({
+      percentOfReading: figure('Percent of reading').min(0).required(),
+      digits: figure('Digits').min(0).required(),
+      resolution: figure('Resolution').min(0).required(),
+    }),
+  }),
+  40,
+)
+
 const instrumentSchema = yup.object({
   id: ref('id').default(undefined),
   tag: words('Tag', 20).required(required('Tag')),
   name: words('Name', 60).required(required('Name')),
+  serial: words('Serial', 60).nullable().default(null),
+  provingUnit: flag('Proving unit').default(false),
+  laidAside: flag('Laid aside').default(false),
   calibrationDue: day('Calibration due').nullable().default(null),
   calibrationInDays: figure('Calibration in days').nullable().default(null),
-  lowImpedance: flag('Low impedance').default(false),
-  functions: list(
-    'Functions',
+  certificates: list(
+    'Certificates',
     yup.object({
-      measures: choice('Measures', MEASURED).required(required('Measures')),
-      unit: choice('Unit', UNITS).required(),
-      min: figure('Least').required(required('Least')),
-      max: figure('Most').required(required('Most')),
-      accuracy: yup.object({
-        percentOfReading: figure('Percent of reading').min(0).required(),
-        digits: figure('Digits').min(0).required(),
-        resolution: figure('Resolution').min(0).required(),
-      }),
+      calibratedOn: day('Calibrated on').nullable().default(null),
+      dueOn: day('Due on').required(required('Due on')),
+      number: words('Number', 60).nullable().default(null),
     }),
-    40,
+    100,
+  ),
+  lowImpedance: flag('Low impedance').default(false),
+  functions: functionsSchema,
+  earlier: list(
+    'Earlier',
+    yup.object({
+      until: instant('Until').required(required('Until')),
+      lowImpedance: flag('Low impedance').default(false),
+      functions: functionsSchema,
+    }),
+    100,
   ),
 })
 

@@ -14,6 +14,7 @@ import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { graphOf } from '@/core/wiring/wiringOfInstallation'
 import { graphSchema } from '@/schemas/installationGraph'
+import { certificatesNoted } from './certificatesNoted'
 import { fitOfPlan } from './fitOfPlan'
 import { JobFileError } from './issues'
 import { type JobFile, jobFileSchema } from './jobFileSchema'
@@ -63,13 +64,10 @@ const instantsOf = ({ day }: JobFile, today: string) => {
 
 function instrumentsOf({ instruments }: JobFile, today: string, crews: readonly Instrument[]): Instrument[] {
   if (instruments === null) return [...crews]
-  return instruments.map(({ id, calibrationInDays, calibrationDue, ...instrument }) => ({
+  return instruments.map(({ id, calibrationInDays, calibrationDue, certificates, ...instrument }) => ({
     ...instrument,
     id: id ?? `instrument-${instrument.tag}`,
-    calibrationDue:
-      calibrationInDays === null
-        ? calibrationDue
-        : new Date(Date.parse(`${today}T00:00:00Z`) + calibrationInDays * DAY_MS).toISOString().slice(0, 10),
+    certificates: [...certificatesNoted({ calibrationInDays, calibrationDue }, today), ...certificates],
   })) as Instrument[]
 }
 

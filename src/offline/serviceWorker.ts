@@ -62,6 +62,12 @@ const serwist = new Serwist({
 })
 serwist.addEventListeners()
 
+/** Kept in a shape that nothing reads any more. */
+const LAID_ASIDE = ['jobs', 'jobs-files']
+self.addEventListener('activate', (event) => {
+  event.waitUntil(Promise.all(LAID_ASIDE.map((name) => caches.delete(name))))
+})
+
 self.addEventListener('message', (event) => {
   const message: unknown = event.data
   if (isKeepRequest(message)) event.waitUntil(keep(message.page, message.assets))

@@ -2,12 +2,12 @@ import type { Db } from '@/db/client'
 import { type JobRow, installationsOf, jobById } from '@/db/queries/installations'
 import {
   attachmentsOfJobs,
-  instrumentsOfCrew,
   overridesOfJobs,
   readingsOfJobs,
   replacementsOfJobs,
   serialsElsewhere,
 } from '@/db/queries/evidence'
+import { instrumentsOfCrew } from '@/db/queries/instruments'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Installation } from '@/core/installation/installation'
 import type { Actor } from './access'

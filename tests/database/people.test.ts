@@ -142,7 +142,7 @@ describe('a person', () => {
     })
   it('who is renamed keeps the old name on what they recorded', async () => {
     const jobId = await makeJob(crew)
-    const readings = [sent(jobId, 'earth.electrode.e1', 'at62', 38)]
+    const readings = [sent(jobId, 'outage.saved', 'answer', 'yes')]
     await call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings })
     await change('hand', { name: 'Quite Another', licence: 'X 17', licenceValidUntil: '2031-05-01' })
     const [row] = await db.select({ byName: reading.byName }).from(reading).where(eq(reading.jobId, jobId))

@@ -46,7 +46,10 @@ export async function makeCrew(): Promise<TestCrew> {
     })),
   )
   await db.insert(crewMember).values(roles.map((role) => ({ crewId, userId: actor(role).userId, role })))
-  await db.insert(instrument).values({ ...tester, id: uuidv7(), crewId })
+  const { tag, name, lowImpedance, functions } = tester
+  await db
+    .insert(instrument)
+    .values({ id: uuidv7(), crewId, tag, name, lowImpedance, functions, calibrationDue: '2099-01-01' })
   return { crewId, actor }
 }
 

@@ -76,8 +76,11 @@ describe('judging', () => {
       readyForLoads().map((one) => (one.pointKey === 'earth.islandBond' ? { ...one, instrumentId: tester.id } : one)),
     )
     expect(benchOf(record).judgements.get('earth.islandBond')?.verdict).toBe('proven')
-    const due = (calibrationDue: string | null) =>
-      benchOf({ ...record, instruments: [{ ...tester, calibrationDue }] }).judgements.get('earth.islandBond')
+    const certified = (dueOn: string | null) => (dueOn === null ? [] : [{ calibratedOn: null, dueOn, number: null }])
+    const due = (dueOn: string | null) =>
+      benchOf({ ...record, instruments: [{ ...tester, certificates: certified(dueOn) }] }).judgements.get(
+        'earth.islandBond',
+      )
     // the readings are of 1 January 2026: what counts is the day they were read, not today
     expect([due('2026-01-01')?.verdict, due('2025-12-31')?.verdict, due(null)?.verdict]).toEqual([
       'proven',

@@ -12,7 +12,9 @@ export function instrumentFor(
   measures: Measured | null,
 ): Instrument | null {
   if (measures === null) return null
-  const able = instruments.filter(({ functions }) => functions.some((fn) => fn.measures === measures))
+  const able = instruments.filter(
+    ({ functions, laidAside }) => !laidAside && functions.some((fn) => fn.measures === measures),
+  )
   const id = inHandIds.find((chosen) => able.some((instrument) => instrument.id === chosen))
   return able.find((instrument) => instrument.id === id) ?? null
 }

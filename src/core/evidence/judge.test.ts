@@ -73,7 +73,9 @@ const aRecord = fc
   .map(({ readings, pairs, replacements, lapsed }): JobRecord => ({
     ...recordOf(installation, withCorrections(readings, pairs)),
     replacements,
-    instruments: [lapsed ? { ...tester, calibrationDue: '2026-01-01' } : tester],
+    instruments: [
+      lapsed ? { ...tester, certificates: [{ calibratedOn: null, dueOn: '2026-01-01', number: null }] } : tester,
+    ],
   }))
 
 describe('the verdict while typing', () => {

@@ -3,6 +3,7 @@ import type { InstrumentAccuracy } from '../quantity/accuracy'
 import { formatQuantity } from '../quantity/formatQuantity'
 import type { Verdict } from '../rules/verdict'
 import { boundOf, boundSign, figureText, functionInRange } from './figure'
+import { instrumentAsOf, whyUncertified } from './instrumentThen'
 import { type ReadingBound } from '../rules/judgeFigure'
 import type { EvidenceContext, Point, Slot } from './point'
 import { type Reading, latestBySlot, madeAt } from './reading'
@@ -10,6 +11,8 @@ import { type Reading, latestBySlot, madeAt } from './reading'
 /** The readings of one point as a rule wants them: numbers, words and the accuracy behind each. */
 export interface SlotReadings {
   reading: (slot: string) => Reading | undefined
+  /** The instrument that a slot was read with, as it was then. */
+  instrument: (slot: string) => Instrument | undefined
   /** The figure as it stands; `null` where there is none, where it is “more than” or “less than”, or where it cannot be. */
   number: (slot: string) => number | null
   /** The figure with the side it is open to, impossible ones too: for `judgeFigure`. */
@@ -32,17 +35,17 @@ const measuredBy = (slot: Slot | undefined) => slot?.input.kind === 'quantity' &
 /** Why a reading is weak evidence: by its instrument's certificate on the day it was read. */
 function weaknessOf(reading: Reading, instrument: Instrument | undefined): string | null {
   if (!instrument) return 'it is not said with which instrument it was read'
-  const { tag, calibrationDue } = instrument
-  if (calibrationDue === null) return `${tag} has no certificate on file`
-  return calibrationDue < madeAt(reading).slice(0, 10)
-    ? `${tag} was due for calibration on ${calibrationDue}, before this was read`
-    : null
+  return whyUncertified(instrument, madeAt(reading).slice(0, 10))
 }
 
 /** Collects the latest standing reading of each slot of a point. */
 export function slotReadings(point: Point, context: EvidenceContext): SlotReadings {
   const latest = latestBySlot(context.readings, point.key)
-  const instrumentOf = (slot: string) => context.instruments.find(({ id }) => id === latest.get(slot)?.instrumentId)
+  const instrumentOf = (slot: string): Instrument | undefined => {
+    const reading = latest.get(slot)
+    const instrument = reading && context.instruments.find(({ id }) => id === reading.instrumentId)
+    return instrument && instrumentAsOf(instrument, madeAt(reading))
+  }
   const weakness = [...latest.values()]
     .filter(({ slot, valueNumber }) => valueNumber !== null && measuredBy(slotOf(point, slot)))
     .map((reading) => weaknessOf(reading, instrumentOf(reading.slot)))
@@ -53,6 +56,7 @@ export function slotReadings(point: Point, context: EvidenceContext): SlotReadin
   }
   return {
     reading: (slot) => latest.get(slot),
+    instrument: instrumentOf,
     figure,
     number: (slot) => {
       const read = figure(slot)

@@ -236,14 +236,36 @@ export const MEASURED = [
 ] as const
 export type Measured = (typeof MEASURED)[number]
 
+/** A certificate: from which day until which an instrument is known to read as its maker says. */
+export interface InstrumentCertificate {
+  /** ISO date; `null` where it is not known, for one that counts from the beginning. */
+  calibratedOn: string | null
+  dueOn: string
+  number: string | null
+}
+
+/** What an instrument was until it was changed: a reading is judged by the instrument as it was. */
+export interface InstrumentThen {
+  /** The instant of the change. */
+  until: string
+  lowImpedance: boolean
+  functions: InstrumentFunction[]
+}
+
 export interface Instrument {
   id: string
   tag: string
   name: string
-  /** ISO date; `null` when no certificate is on file. */
-  calibrationDue: string | null
+  serial: string | null
+  /** It shows that a tester for absence of voltage works, and measures nothing itself. */
+  provingUnit: boolean
+  /** It is used no more; its readings keep it. */
+  laidAside: boolean
+  certificates: InstrumentCertificate[]
   lowImpedance: boolean
   functions: InstrumentFunction[]
+  /** How it was before each change, in any order. */
+  earlier: InstrumentThen[]
 }
 
 /** All that the plan and the survey say about one job. Evidence is elsewhere: in readings. */

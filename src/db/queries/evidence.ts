@@ -3,10 +3,9 @@ import type { HoldOverride } from '@/core/evidence/holdPoints'
 import type { Attachment, SerialElsewhere } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
 import type { Replacement } from '@/core/installation/fit'
-import type { Instrument } from '@/core/installation/installation'
 import type { Db } from '../client'
 import { insertOnce } from '../insertOnce'
-import { attachment, componentReplacement, holdOverride, instrument, reading, storedFile } from '../schema'
+import { attachment, componentReplacement, holdOverride, reading, storedFile } from '../schema'
 
 /** Instants leave the database as ISO 8601 in UTC, whatever its own way of writing them. */
 const iso = (value: string) => new Date(value).toISOString()
@@ -101,11 +100,6 @@ export async function overridesOfJobs(
 
 export const addOverride = (db: Db, row: typeof holdOverride.$inferInsert) =>
   insertOnce(db, holdOverride, row, ['jobId', 'step', 'condition', 'reason', 'madeBy'])
-
-export async function instrumentsOfCrew(db: Db, crewId: string): Promise<Instrument[]> {
-  const rows = await db.select().from(instrument).where(eq(instrument.crewId, crewId)).orderBy(asc(instrument.tag))
-  return rows.map(({ crewId: _crew, ...row }) => row)
-}
 
 /** Components that were replaced, oldest first. */
 export async function replacementsOfJobs(

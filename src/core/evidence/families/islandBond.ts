@@ -79,7 +79,7 @@ export const islandBond: PointFamily<TheJob> = {
         value: null,
         why: 'Measure all three in island mode: line to neutral, line to earth, neutral to earth.',
       }
-    const instrument = context.instruments.find(({ id }) => id === slots.reading('ne')?.instrumentId)
+    const instrument = slots.instrument('ne')
     const islandRcdTripped = islandTripSeen(context)
     const { state, verdict } = islandNeutralEarth({
       pack: context.pack.id,
