@@ -8,6 +8,14 @@ import { changeCrew, viewCrew } from './crew'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { confirmFirstWord, makeHouseholdLink, withdrawHouseholdLink } from './household'
 import { importLoads, importProfile, removeProfile } from './imports'
+import {
+  certifyInstrument,
+  layInstrumentAside,
+  readCertificate,
+  saveInstrument,
+  takeInstrument,
+  viewInstruments,
+} from './instruments'
 import { removeItem, saveItem } from './items'
 import { changeJob, createJob, listJobs, viewJob } from './jobs'
 import { readMeter, rehearseLoad } from './meter'
@@ -69,6 +77,12 @@ export const USE_CASES = {
   takeBack,
   makePasswordLink,
   endSessionsOf,
+  viewInstruments,
+  saveInstrument,
+  certifyInstrument,
+  readCertificate,
+  takeInstrument,
+  layInstrumentAside,
   viewAccount,
   changeOwnPassword,
   endOwnSession,

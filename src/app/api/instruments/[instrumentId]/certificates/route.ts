@@ -1,0 +1,27 @@
+import { appDatabase } from '@/db/client'
+import { requireActor } from '@/server/actor'
+import { answer } from '@/server/answer'
+import { boundedForm } from '@/server/boundedBody'
+import { call } from '@/server/useCase'
+import { PAPER_MAX_BYTES, certifyInstrument } from '@/server/useCases/instruments'
+
+/** A certificate of an instrument, with its paper where one is sent. */
+export function POST(request: Request, { params }: { params: Promise<{ instrumentId: string }> }): Promise<Response> {
+  return answer(request, async () => {
+    const actor = await requireActor()
+    const form = await boundedForm(request, PAPER_MAX_BYTES + 64 * 1024)
+    const file = form.get('file')
+    const paper = file instanceof File && file.size > 0 ? file : null
+    return Response.json(
+      await call(certifyInstrument, appDatabase().db, actor, {
+        id: form.get('id'),
+        instrumentId: (await params).instrumentId,
+        calibratedOn: form.get('calibratedOn'),
+        dueOn: form.get('dueOn'),
+        number: form.get('number'),
+        fileName: paper?.name ?? null,
+        bytes: paper && new Uint8Array(await paper.arrayBuffer()),
+      }),
+    )
+  })
+}
