@@ -1,6 +1,7 @@
 import { redirect } from 'next/navigation'
 import { appDatabase } from '@/db/client'
 import { crewById } from '@/db/queries/crews'
+import { instrumentsOfCrew } from '@/db/queries/instruments'
 import { JobsPage } from '@/features/jobs/JobsPage'
 import { currentActor } from '@/server/actor'
 import { waitsForFirstCrew } from '@/server/crew/firstRun'
@@ -14,10 +15,19 @@ export default async function Page() {
   if (!actor) redirect((await waitsForFirstCrew()) ? '/first-run' : '/sign-in')
   const now = today()
   const { db } = appDatabase()
-  const [crew, ...pages] = await Promise.all([
+  const [crew, instruments, ...pages] = await Promise.all([
     crewById(db, actor.crewId),
+    instrumentsOfCrew(db, actor.crewId),
     ...JOB_GROUPS.map((group) => call(listJobs, db, actor, { group, today: now })),
   ] as const)
   const first = Object.fromEntries(JOB_GROUPS.map((group, k) => [group, pages[k]])) as Record<JobGroup, JobPage>
-  return <JobsPage first={first} actor={actor} today={now} usualPackId={crew?.usualPackId ?? 'iec-1ph-230'} />
+  return (
+    <JobsPage
+      first={first}
+      actor={actor}
+      today={now}
+      usualPackId={crew?.usualPackId ?? 'iec-1ph-230'}
+      instruments={instruments}
+    />
+  )
 }

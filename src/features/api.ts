@@ -20,24 +20,26 @@ async function read<T>(response: Response): Promise<T> {
   throw new ApiProblem(response.status, message ?? `The server answered ${response.status}. Try again.`, issues ?? [])
 }
 
-/**
- * Sends something to a route of the app.
- *
- * @throws ApiProblem with the server's words, or with status 0 when there is no connection
- */
-export async function postJson<T>(path: string, body: unknown): Promise<T> {
+async function send<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response
   try {
-    response = await fetch(path, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    })
+    response = await fetch(path, { method: 'POST', ...init })
   } catch {
     throw new ApiProblem(0, 'There is no connection. This needs the server; what is on the screen is kept.', [])
   }
   return read<T>(response)
 }
+
+/**
+ * Sends something to a route of the app.
+ *
+ * @throws ApiProblem with the server's words, or with status 0 when there is no connection
+ */
+export const postJson = <T>(path: string, body: unknown): Promise<T> =>
+  send<T>(path, { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+
+/** The same for a form with a file in it. */
+export const postForm = <T>(path: string, body: FormData): Promise<T> => send<T>(path, { body })
 
 /**
  * Calls a use case by its name; both ends read what it takes and gives from the use case itself.

@@ -17,6 +17,7 @@ export function DataTable<Row>({
   keyOf,
   onOpen,
   openLabel,
+  openWord = 'change',
 }: {
   label: string
   columns: readonly Column<Row>[]
@@ -24,6 +25,7 @@ export function DataTable<Row>({
   keyOf: (row: Row) => string
   onOpen?: (row: Row) => void
   openLabel?: (row: Row) => string
+  openWord?: string
 }) {
   return (
     <Box overflowX="auto">
@@ -50,7 +52,7 @@ export function DataTable<Row>({
             ))}
             {onOpen && (
               <chakra.th scope="col" w="1px">
-                <chakra.span srOnly>Change</chakra.span>
+                <chakra.span srOnly>{openWord}</chakra.span>
               </chakra.th>
             )}
           </tr>
@@ -96,7 +98,7 @@ export function DataTable<Row>({
                       onOpen(row)
                     }}
                   >
-                    change
+                    {openWord}
                   </chakra.button>
                 </chakra.td>
               )}

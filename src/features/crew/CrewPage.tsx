@@ -7,11 +7,16 @@ import { IndexTabs } from '@/ui/IndexTabs'
 import { ButtonLink } from '@/ui/Button'
 import { PageHead } from '../PageHead'
 import { CrewSheet } from './CrewSheet'
+import { InstrumentsView } from './InstrumentsView'
 import { PeopleView } from './PeopleView'
 import { useCrew } from './useCrew'
 
-const VIEWS = ['people', 'crew'] as const
-const LABELS: Readonly<Record<(typeof VIEWS)[number], string>> = { people: 'People', crew: 'Crew' }
+const VIEWS = ['people', 'instruments', 'crew'] as const
+const LABELS: Readonly<Record<(typeof VIEWS)[number], string>> = {
+  people: 'People',
+  instruments: 'Instruments',
+  crew: 'Crew',
+}
 const PANEL_ID = 'crew-view'
 
 /** What belongs to the crew and not to one job: its people, its instruments, its own figures. */
@@ -35,6 +40,7 @@ export function CrewPage({ actor, first }: { actor: Actor; first: CrewView }) {
         />
         <Flex id={PANEL_ID} role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
           {view === 'people' && <PeopleView actor={actor} crew={crew} refresh={refresh} />}
+          {view === 'instruments' && <InstrumentsView actor={actor} crew={crew} refresh={refresh} />}
           {view === 'crew' && <CrewSheet actor={actor} crew={crew} refresh={refresh} />}
         </Flex>
       </Flex>

@@ -18,6 +18,8 @@ interface SpecFormProps {
   save: (fields: Record<string, unknown>) => Promise<unknown>
   submitLabel?: string
   extra?: ReactNode
+  /** What belongs to the form and has no field spec, under its fields. */
+  below?: ReactNode
 }
 
 const optionsOf = ({ kind, options, optional }: FieldSpec): [string, string][] => {
@@ -32,7 +34,7 @@ const optionsOf = ({ kind, options, optional }: FieldSpec): [string, string][] =
 }
 
 /** A descriptive form from its field specs: every issue stands at its field, and nothing typed is lost when saving fails. */
-export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', extra }: SpecFormProps) {
+export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', extra, below }: SpecFormProps) {
   const {
     register,
     handleSubmit,
@@ -119,6 +121,7 @@ export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', ex
           )
         })}
       </Grid>
+      {below}
       {failure && (
         <Notice kind="error" mt="3">
           {failure}

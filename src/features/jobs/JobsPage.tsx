@@ -3,6 +3,7 @@ import { Box, Flex, Heading, Input, chakra } from '@chakra-ui/react'
 import { useDeferredValue, useState } from 'react'
 import { type Actor, mayCall } from '@/server/access'
 import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
+import type { Instrument } from '@/core/installation/installation'
 import type { RulePackId } from '@/core/rules/rulePack'
 import type { JobPage } from '@/server/useCases/jobs'
 import { Button, ButtonLink } from '@/ui/Button'
@@ -13,6 +14,7 @@ import { Sheet } from '@/ui/Sheet'
 import { problemWords } from '../api'
 import { useAlive } from '@/ui/useAlive'
 import { PageHead } from '../PageHead'
+import { CalibrationLine } from './CalibrationLine'
 import { JobCard } from './JobCard'
 import { NewJob } from './NewJob'
 import { type JobGroupList, useJobGroup } from './useJobGroup'
@@ -30,11 +32,13 @@ export function JobsPage({
   actor,
   today,
   usualPackId,
+  instruments,
 }: {
   first: Record<JobGroup, JobPage>
   actor: Actor
   today: string
   usualPackId: RulePackId
+  instruments: readonly Instrument[]
 }) {
   const [creating, setCreating] = useState(false)
   const [typed, setTyped] = useState('')
@@ -73,21 +77,40 @@ export function JobsPage({
             )}
           </Flex>
         </Flex>
-        {none && (
-          <Sheet>
-            <EmptyState title="No jobs yet">
-              {mayCall(actor.role, 'createJob')
-                ? 'Start one: a name, a place and the rule pack of its supply. Everything else is surveyed.'
-                : 'The office or a lead starts one.'}
-            </EmptyState>
-          </Sheet>
-        )}
+        <CalibrationLine instruments={instruments} today={today} />
+        {none && <NoJobs actor={actor} instruments={instruments.length} />}
         {!none && <JobGroups first={first} today={today} search={search} />}
       </chakra.main>
       <Overlay title="New job" open={creating} onClose={() => setCreating(false)}>
         <NewJob usualPackId={usualPackId} />
       </Overlay>
     </Box>
+  )
+}
+
+/** A crew that begins: what comes first, and what a reading needs to count. */
+function NoJobs({ actor, instruments }: { actor: Actor; instruments: number }) {
+  return (
+    <Sheet>
+      <EmptyState title="No jobs yet">
+        {mayCall(actor.role, 'createJob')
+          ? 'Start one: a name, a place and the rule pack of its supply. Everything else is surveyed.'
+          : 'The office or a lead starts one.'}
+        {mayCall(actor.role, 'saveInstrument') && instruments === 0 && (
+          <Box mt="8px">
+            Before anything is measured, enter the crew’s{' '}
+            <chakra.a href="/crew?view=instruments" textDecoration="underline">
+              instruments
+            </chakra.a>{' '}
+            with their certificates: without one a reading is at most Watch. And{' '}
+            <chakra.a href="/crew" textDecoration="underline">
+              invite
+            </chakra.a>{' '}
+            those who work with you.
+          </Box>
+        )}
+      </EmptyState>
+    </Sheet>
   )
 }
 
