@@ -9,9 +9,9 @@ import { RANGE_FIELDS, type RangeDraft, type RangeFault, type RangeField, blankR
 const HEADS: Readonly<Record<RangeField, string>> = {
   min: 'From',
   max: 'To',
-  percentOfReading: '% of reading',
-  digits: 'Digits',
-  resolution: 'One digit is',
+  percentOfReading: '± %',
+  digits: '± digits',
+  resolution: '1 digit is',
 }
 
 /** An instrument's ranges, each with how well it reads: ±(% of reading + digits). The unit is that of what is measured. */
@@ -75,7 +75,7 @@ function RangeLine({
       wrap="wrap"
       align="flex-end"
     >
-      <NativeSelect.Root size="sm" flex="1 1 210px">
+      <NativeSelect.Root size="sm" flex="1 1 170px">
         <NativeSelect.Field
           aria-label="What it measures"
           value={range.measures}
@@ -90,7 +90,7 @@ function RangeLine({
         <NativeSelect.Indicator />
       </NativeSelect.Root>
       {RANGE_FIELDS.map((field) => (
-        <Box key={field} w="78px">
+        <Box key={field} w="68px">
           <Text fontSize="12px" color="ink2" aria-hidden>
             {HEADS[field]}
           </Text>
