@@ -4,10 +4,11 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
-import { startApp } from './lib/app.mjs'
+import { startApp, startOwn } from './lib/app.mjs'
 import { killsWhileReadingsComeIn } from './lib/attack.mjs'
 import { ensureBuild } from './lib/build.mjs'
 import { freePort, startCluster } from './lib/cluster.mjs'
+import { makeCopy, restoreCopy } from './lib/copy.mjs'
 import { Blocked, run } from './lib/run.mjs'
 import { ensureChromium, ensureNpmPackages, ensurePostgres } from './lib/setup.mjs'
 
@@ -15,7 +16,7 @@ const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const work = join(root, '.test-data')
 const bin = (name) => join(root, 'node_modules/.bin', name)
 /** `npm test -- browser wire.spec` runs one part, and of it the files whose names hold one of the words behind. */
-const PARTS = ['types', 'lint', 'database', 'browser', 'attack']
+const PARTS = ['types', 'lint', 'database', 'browser', 'own', 'attack']
 const [only, ...files] = process.argv.slice(2)
 let passed = 0
 let failed = 0
@@ -101,6 +102,50 @@ async function browserTests(postgres, chromium) {
   }
 }
 
+/** A crew that begins with nothing, and the same crew restored from a copy on what could be another machine. */
+async function ownCrewTests(postgres, chromium) {
+  ensureBuild(root)
+  const code = 'code-of-the-tests'
+  const facts = join(work, 'own-facts.json')
+  const startIn = async (folder) => {
+    const port = await freePort()
+    const address = `http://127.0.0.1:${port}`
+    const settings = { dataFolder: folder, host: '127.0.0.1', port, address, logLevel: 'silent', database: null }
+    return startOwn({ root, bin: postgres, settings, more: { AWLBRIGHT_FIRST_RUN_CODE: code }, quiet: true })
+  }
+  const play = (name, app, spec) => {
+    const report = join(work, `playwright-${spec}.json`)
+    const env = {
+      AWLBRIGHT_TEST_URL: app.own,
+      AWLBRIGHT_TEST_CHROMIUM: chromium,
+      AWLBRIGHT_TEST_CODE: code,
+      AWLBRIGHT_TEST_FACTS: facts,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    }
+    const args = ['test', '-c', 'playwright.own.config.ts', spec]
+    suite(name, bin('playwright'), args, env, report, ({ stats }) => ({
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected + stats.skipped,
+    }))
+  }
+  const copy = join(work, 'own-copy.tar')
+  const first = await startIn(join(work, 'own'))
+  try {
+    play('A crew of its own', first, 'begin')
+    // while it runs, as a firm does it in the evening
+    await makeCopy({ bin: postgres, dataFolder: join(work, 'own'), file: copy })
+  } finally {
+    await first.stop()
+  }
+  await restoreCopy({ root, bin: postgres, dataFolder: join(work, 'own-restored'), file: copy })
+  const second = await startIn(join(work, 'own-restored'))
+  try {
+    play('The crew, restored', second, 'restored')
+  } finally {
+    await second.stop()
+  }
+}
+
 /** Kills of server and database while readings come in, on a data folder of their own. */
 async function attackTests(postgres) {
   ensureBuild(root)
@@ -136,7 +181,7 @@ try {
   const postgres = ensurePostgres()
   const chromium = ensureChromium()
   // a throw-away cluster: what an earlier run left is cleared, its server first
-  for (const name of ['database', 'app', 'attack']) {
+  for (const name of ['database', 'app', 'own', 'own-restored', 'attack']) {
     const folder = join(work, name)
     if (!existsSync(folder)) continue
     const left = await startCluster(postgres, folder)
@@ -152,6 +197,7 @@ try {
   if (wanted('lint')) check('Lint', 'npm', ['run', '--silent', 'lint'])
   if (wanted('database')) await part('Unit and database tests', () => databaseTests(postgres))
   if (wanted('browser')) await part('Browser tests', () => browserTests(postgres, chromium))
+  if (wanted('own')) await part('A crew of its own', () => ownCrewTests(postgres, chromium))
   if (wanted('attack')) await part('Kills', () => attackTests(postgres))
 } catch (error) {
   console.error(error instanceof Blocked ? error.message : error)
