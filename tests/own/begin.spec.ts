@@ -225,7 +225,7 @@ test('a forgotten password is chosen anew by a lead’s link; who is let go is o
   await expect(phone.getByText('Bellows Cottage')).toBeVisible()
   // the device with the old password is signed out
   expect((await hand.request.post('/api/use/viewAccount', { data: {} })).status()).toBe(401)
-  await press(lead, 'Let Brock Tallow go')
+  await press(lead, 'Let Brock Tallow-Reed go')
   await press(lead, 'Let go')
   await expect(lead.getByText('has left and cannot sign in')).toBeVisible()
   expect((await phone.request.post('/api/use/viewAccount', { data: {} })).status()).toBe(401)
