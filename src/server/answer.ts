@@ -1,6 +1,6 @@
 import { Problem } from './problem'
 import { codeOf, isDataFault, isDatabaseAway, isDatabaseBusy } from './databaseFault'
-import { log, withoutTokens } from './log'
+import { REQUEST_ID_HEADER, log, withoutTokens } from './log'
 import { isOwnRequest } from './ownRequest'
 
 const REFUSED = 'The database does not take this as it stands. Look at it again; it is kept on this device.'
@@ -21,6 +21,7 @@ export async function answer(request: Request, work: () => Promise<Response>): P
     const away = isDatabaseAway(error)
     log.error(
       {
+        id: request.headers.get(REQUEST_ID_HEADER),
         name: error instanceof Error ? error.name : typeof error,
         code: codeOf(error),
         path: withoutTokens(new URL(request.url).pathname),

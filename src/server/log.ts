@@ -3,6 +3,9 @@ import pino from 'pino'
 /** The server's log: what happened and where, never a person's input. */
 export const log = pino({ level: process.env.AWLBRIGHT_LOG ?? 'info', base: undefined })
 
+/** Header with the name of a request: it stands in the answer and in each line of the log, so that a crew's complaint finds its lines. */
+export const REQUEST_ID_HEADER = 'x-request-id'
+
 /** A path as a log may hold it: a customer's or household's token opens a house, and stands in no log. */
 export const withoutTokens = (path: string): string =>
   path

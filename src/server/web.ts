@@ -1,8 +1,10 @@
-import { type ServerResponse, createServer } from 'node:http'
+import { randomUUID } from 'node:crypto'
+import { type IncomingMessage, type ServerResponse, createServer } from 'node:http'
 import next from 'next'
-import { log } from './log'
+import { REQUEST_ID_HEADER, log, withoutTokens } from './log'
 import { staticFiles } from './staticFiles'
 import { ADDRESS_HEADER, DIRECT_HEADER, clientAddress, isDirect, proxiesOf } from './throttle/clientAddress'
+import { metricsOf } from './watch/metrics'
 
 // The web server of the built app: `tsx src/server/web.ts HOST PORT`. It says to the routes who asks, which only the end of a connection can tell, and bounds
 // how long a client may take to say what it wants.
@@ -21,9 +23,31 @@ const answering = new Set<ServerResponse>()
 const isEventStream = (response: ServerResponse) =>
   String(response.getHeader('content-type') ?? '').startsWith('text/event-stream')
 
+const metrics = metricsOf(process.env.AWLBRIGHT_METRICS_TOKEN)
+
+/** Names a request, and notes what became of it: how long, with which outcome, and never by whom or with what. */
+function watch(request: IncomingMessage, response: ServerResponse): void {
+  const { method = '' } = request
+  const path = (request.url ?? '').split('?')[0] ?? ''
+  const id = randomUUID()
+  request.headers[REQUEST_ID_HEADER] = id
+  response.setHeader(REQUEST_ID_HEADER, id)
+  const began = performance.now()
+  response.once('close', () => {
+    answering.delete(response)
+    const ms = Math.round(performance.now() - began)
+    const { statusCode: status } = response
+    // a stream of events is no answer that took long
+    if (!isEventStream(response)) metrics.answered(method, path, status, ms / 1000)
+    const level = status >= 500 ? 'warn' : status >= 400 || method !== 'GET' ? 'info' : 'debug'
+    log[level]({ id, method, path: withoutTokens(path), status, ms }, 'answered')
+  })
+}
+
 const server = createServer((request, response) => {
   answering.add(response)
-  response.once('close', () => answering.delete(response))
+  watch(request, response)
+  if (metrics.isMetrics(request, response)) return
   if (isStaticFile(request, response)) return
   if (isDirect(request.headers)) request.headers[DIRECT_HEADER] = 'yes'
   else delete request.headers[DIRECT_HEADER]
