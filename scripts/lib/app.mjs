@@ -2,6 +2,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { freePort, secretsOf, startCluster } from './cluster.mjs'
+import { requireDatabase } from './databaseReady.mjs'
 import { run, start, stop, until } from './run.mjs'
 
 /** The app's environment: what it is told, and of what it inherits nothing that is for migrations alone. */
@@ -91,6 +92,7 @@ export async function startOwn({ root, bin, settings, more, quiet = false }) {
       signingKey: process.env.AWLBRIGHT_SIGNING_KEY ?? made.signingKey,
     }
     const { appUrl, ownerUrl } = database ?? cluster
+    await requireDatabase({ appUrl, ownerUrl, root })
     const env = environment({ appUrl, secrets, address, logLevel, more })
     migrate({ root, env, ownerUrl })
     const parts = await startParts({ root, env, host, port, stdio: quiet ? 'ignore' : 'inherit', children })
@@ -116,6 +118,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
   try {
     const gatewayPort = await freePort()
     const address = `http://127.0.0.1:${port}`
+    await requireDatabase({ ...cluster, root })
     const env = environment({
       appUrl: cluster.appUrl,
       secrets: secretsOf(dataFolder),

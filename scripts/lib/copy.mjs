@@ -16,16 +16,13 @@ import {
 import { dirname, join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import { keepKeys, runningCluster, secretsOf, startCluster } from './cluster.mjs'
+import { knownMigrations } from './migrations.mjs'
 import { Blocked, run } from './run.mjs'
 
 const FORMAT = 'awlbright-copy-1'
 const PARTS = ['about.json', 'database.dump', 'keys.json']
 /** Counted in the copy and again once it is restored: a copy that lost something is none. */
 const COUNTED = ['crew', 'user', 'job', 'reading', 'attachment', 'pack', 'stored_file', 'file_chunk', 'instrument']
-
-/** Migrations this version knows, in order. */
-const knownMigrations = (root) =>
-  JSON.parse(readFileSync(join(root, 'src/db/migrations/meta/_journal.json'), 'utf8')).entries.length
 
 async function sha256Of(path) {
   const digest = createHash('sha256')

@@ -36,6 +36,7 @@ export function SessionsSheet({ account, refresh }: { account: AccountView; refr
             <Button
               size="sm"
               disabled={busy}
+              aria-label={`Sign out ${deviceWords(userAgent)}`}
               onClick={() => void attempt(() => callUseCase('endOwnSession', { sessionId: id }))}
             >
               Sign out
