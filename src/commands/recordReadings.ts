@@ -6,6 +6,10 @@ import { VERDICTS } from '@/core/rules/verdict'
 import { choice, figure, flag, id, instant, required, words } from '@/schemas/fields'
 import { defineCommand } from './command'
 
+/** By which door a reading came: somebody's hand, a gateway that was read, the memory of a tester. */
+export const READING_SOURCES = ['typed', 'gateway', 'tester'] as const
+export type ReadingSource = (typeof READING_SOURCES)[number]
+
 /** One reading as it is sent: what the server knows itself (who, received when) is left out. */
 export const readingInput = yup.object({
   id: id('reading').required(),
@@ -27,7 +31,7 @@ export const readingInput = yup.object({
     .default([]),
   /** As devices write it that have not loaded the app anew since `confirmed` came; an entry may wait on them for weeks. */
   outOfRangeConfirmed: flag('Out of range').default(false),
-  source: choice('Source', ['typed', 'gateway'] as const).default('typed'),
+  source: choice('Source', READING_SOURCES).default('typed'),
   instrumentId: id('instrument').nullable().default(null),
   recordedAt: instant('Time').required(required('Time')),
   supersedes: id('corrected reading').nullable().default(null),
@@ -72,7 +76,7 @@ export function inputOfReading(reading: Reading): ReadingInput {
       ? ASK_CODES.filter((code) => (detail.confirmed as unknown[]).includes(code))
       : [],
     outOfRangeConfirmed: false,
-    source: detail?.source === 'gateway' ? 'gateway' : 'typed',
+    source: READING_SOURCES.find((source) => source === detail?.source) ?? 'typed',
     instrumentId: reading.instrumentId,
     recordedAt: reading.recordedAt,
     supersedes: reading.supersedes,

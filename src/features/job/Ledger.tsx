@@ -158,6 +158,7 @@ function LedgerLine({
         clock(reading.recordedAt),
         instrument?.tag,
         reading.detail?.source === 'gateway' ? 'from the gateway' : null,
+        reading.detail?.source === 'tester' ? 'from the tester’s memory' : null,
       ]
         .filter(Boolean)
         .join(' · ')}

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid'
-import { detailOf } from '@/commands/recordReadings'
+import { type ReadingSource, detailOf } from '@/commands/recordReadings'
 import type { Target } from '@/core/evidence/quickLine'
 import type { AskCode, EnteredValue } from '@/core/evidence/readEntry'
 import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
@@ -17,6 +17,7 @@ export interface Hand {
 export interface EntryFacts {
   correction?: { supersedes: string; reason: string } | null
   confirmed?: readonly AskCode[]
+  source?: ReadingSource
 }
 
 /** A reading as this device makes it: its id and clock are the device's, the server's clock comes later. */
@@ -25,7 +26,7 @@ export function makeReading(
   { bound, ...value }: EnteredValue,
   { jobId, userId, userName, instrumentFor }: Hand,
   now: Date,
-  { correction = null, confirmed = [] }: EntryFacts = {},
+  { correction = null, confirmed = [], source = 'typed' }: EntryFacts = {},
 ): Reading {
   const measured = slot.input.kind === 'quantity' && value.valueNumber !== null ? slot.input.measures : null
   return {
@@ -34,7 +35,7 @@ export function makeReading(
     pointKey: point.key,
     slot: slot.id,
     ...value,
-    detail: detailOf({ bound, confirmed: [...confirmed], source: 'typed' }),
+    detail: detailOf({ bound, confirmed: [...confirmed], source }),
     // an instrument stands behind a measured number only, not behind a word somebody said
     instrumentId: measured === null ? null : (instrumentFor(measured)?.id ?? null),
     recordedBy: userId,
