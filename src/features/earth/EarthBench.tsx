@@ -3,6 +3,7 @@ import { EARTH_CURRENT_KEY } from '@/core/evidence/families/earthCurrent'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
+import { TesterMemory } from '../tester/TesterMemory'
 import { ClampView } from './ClampView'
 import { GroundView } from './GroundView'
 import { LeakageView } from './LeakageView'
@@ -53,6 +54,7 @@ export function EarthBench() {
               ? `island: ${bond.value}`
               : 'bond not measured in island mode'
         }
+        actions={open !== 'lost' && open !== 'clamp' && <TesterMemory />}
       />
       <BenchViews views={LIST} label="Parts of the earthing" first={first} />
       <BenchPanel view={open}>

@@ -5,6 +5,7 @@ import { checkOf, graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
+import { TesterMemory } from '../tester/TesterMemory'
 import { BoardsView } from './BoardsView'
 import { CtView } from './CtView'
 import { DeadView } from './DeadView'
@@ -73,6 +74,7 @@ export function WireBench() {
               ? `${identified} of ${states.length} runs identified`
               : undefined
         }
+        actions={open === 'dead' && <TesterMemory />}
       />
       <BenchViews views={views} label="Parts of the wiring" first={first} />
       <BenchPanel view={open}>
