@@ -112,8 +112,10 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     flag('neutralBonded', 'Neutral bonded in the generator', { optional: true }),
   ],
   service: [
-    choice('medium', 'Service', words(['water', 'gas', 'oil', 'heating', 'data'] as const)),
+    choice('medium', 'Service', words(['water', 'gas', 'oil', 'heating', 'data', 'power', 'drain'] as const)),
     choice('material', 'Made of', words(['metal', 'plastic'] as const), { optional: true }),
+    number('atM', 'Crosses, from the house', 'm', { max: 500, hint: 'where it crosses the line of the electrodes' }),
+    number('depthM', 'Lies deep', 'm', { max: 20, hint: 'as it was located, not as it is supposed' }),
   ],
   otherElectrode: [
     choice(
@@ -125,7 +127,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
         other: 'something else',
       }),
     ),
-    number('distanceM', 'Distance', 'm', { max: 1000 }),
+    number('distanceM', 'From the house', 'm', { max: 1000, hint: 'along the line of the electrodes' }),
   ],
   sourceDevice: [
     text('boardTag', 'On board', 16),

@@ -3,6 +3,7 @@ import type { JobRecord } from '@/core/evidence/judge'
 import {
   type CableRun,
   type Circuit,
+  type Electrode,
   type Installation,
   type Instrument,
   type Load,
@@ -163,7 +164,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
     aRun({ id: 'r1', tag: 'w1', from: 'Meter', to: 'Gateway', size: '16', lengthM: 20, conductorTempC: 20 }),
     aRun({ id: 'r2', tag: 'w2', from: 'Gateway', to: 'Board', size: '16', lengthM: 20, conductorTempC: 20 }),
   ],
-  electrodes: [{ id: 'e1', tag: 'e1', kind: 'rod', targetOhm: 100, seasonalFactor: 1.5 }],
+  electrodes: [anElectrode()],
   settings: [{ id: 's1', key: 'reserveSocPercent', label: 'Backup reserve', value: 40, unit: '%', tolerance: 1 }],
   promises: [
     {
@@ -272,6 +273,24 @@ export const aFitUnit = (change: Partial<FitDetails['unit']> = {}) =>
     ipCode2: null,
     ...change,
   })
+
+/** A rod that nothing is known of but its target. */
+export const anElectrode = (change: Partial<Electrode> = {}): Electrode => ({
+  id: 'e1',
+  tag: 'e1',
+  kind: 'rod',
+  targetOhm: 100,
+  seasonalFactor: 1.5,
+  lengthM: null,
+  diameterMm: null,
+  acrossM: null,
+  depthM: null,
+  atM: null,
+  asideM: null,
+  rodCount: null,
+  spacingM: null,
+  ...change,
+})
 
 export const tester: Instrument = {
   id: '018f0000-0000-7000-8000-0000000000b1',

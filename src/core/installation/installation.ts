@@ -174,12 +174,32 @@ export interface CableRun {
   torqueNm: number | null
 }
 
+export const ELECTRODE_KINDS = ['rod', 'plate', 'conductor', 'array'] as const
+export type ElectrodeKind = (typeof ELECTRODE_KINDS)[number]
+
+/** A local earth electrode. Sizes and place are for the picture and the plan's figure: what counts is what is measured. */
 export interface Electrode {
   id: string
   tag: string
-  kind: 'rod' | 'plate' | 'array'
+  /** `array`: rods in a line, joined under the ground. */
+  kind: ElectrodeKind
   targetOhm: number
   seasonalFactor: number
+  /** Of a rod, each rod of an array, or a buried conductor. */
+  lengthM: number | null
+  /** Thickness of a rod or a conductor. */
+  diameterMm: number | null
+  /** Of a plate, from edge to edge. */
+  acrossM: number | null
+  /** Ground above it. */
+  depthM: number | null
+  /** From the wall of the house, along the line that the section is drawn through. */
+  atM: number | null
+  /** Off that line. */
+  asideM: number | null
+  /** Rods of an array, and how far apart they stand. */
+  rodCount: number | null
+  spacingM: number | null
 }
 
 export interface PlannedSetting {

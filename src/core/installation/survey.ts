@@ -79,7 +79,13 @@ export interface SurveyDetails {
     side: Side
   }
   generator: { ratingW: number | null; connection: 'none' | 'socket' | 'changeover'; neutralBonded: boolean | null }
-  service: { medium: 'water' | 'gas' | 'oil' | 'heating' | 'data'; material: 'metal' | 'plastic' | null }
+  service: {
+    medium: 'water' | 'gas' | 'oil' | 'heating' | 'data' | 'power' | 'drain'
+    material: 'metal' | 'plastic' | null
+    /** Where it crosses the line of the ground section, from the wall of the house. */
+    atM: number | null
+    depthM: number | null
+  }
   otherElectrode: { of: 'hotTub' | 'outbuilding' | 'neighbour' | 'lightning' | 'other'; distanceM: number | null }
   sourceDevice: {
     boardTag: string | null

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { boolean, check, date, index, integer, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
-import type { Sources, Supply } from '@/core/installation/installation'
+import { ELECTRODE_KINDS, type Sources, type Supply } from '@/core/installation/installation'
 import { WIRING_LAYERS, type WiringLayer } from '@/core/installation/wiring'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { FIT_KINDS, type FitKind, REPLACEMENT_CAUSES } from '@/core/installation/fit'
@@ -180,9 +180,17 @@ export const electrode = pgTable(
   {
     ...ofJob(),
     tag: text().notNull(),
-    kind: text({ enum: ['rod', 'plate', 'array'] }).notNull(),
+    kind: text({ enum: ELECTRODE_KINDS }).notNull(),
     targetOhm: figure().notNull(),
     seasonalFactor: figure().notNull(),
+    lengthM: figure(),
+    diameterMm: figure(),
+    acrossM: figure(),
+    depthM: figure(),
+    atM: figure(),
+    asideM: figure(),
+    rodCount: integer(),
+    spacingM: figure(),
   },
   (t) => [
     unique('electrode_tag').on(t.jobId, t.tag),

@@ -15,6 +15,7 @@ import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { ElectrodeDesign } from './ElectrodeDesign'
+import { GroundPlot } from './GroundPlot'
 import { GroundSection } from './GroundSection'
 import { MeasuringGuide } from './MeasuringGuide'
 import { SoilSounding } from './SoilSounding'
@@ -60,6 +61,7 @@ export function GroundView() {
           </EmptyState>
         </TitledSheet>
       )}
+      <GroundPlot />
       {electrodes.map((electrode, k) => (
         <TitledSheet
           key={electrode.id}

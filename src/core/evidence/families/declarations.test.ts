@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { aCircuit, aFitUnit, aLoad, aRun, house, reading, recordOf } from '../../../../tests/support/house'
+import { anElectrode, aCircuit, aFitUnit, aLoad, aRun, house, reading, recordOf } from '../../../../tests/support/house'
 import { aTask } from '../../../../tests/support/tasks'
 import { COMPONENT_KINDS, type ComponentKind, PROMISE_KINDS } from '../../installation/installation'
 import { benchOf } from '../bench'
@@ -22,13 +22,7 @@ const everything = () =>
       model: 'Made-up',
       minimumFirmware: null,
     })),
-    electrodes: ['e1', 'e2'].map((tag) => ({
-      id: tag,
-      tag,
-      kind: 'rod' as const,
-      targetOhm: 100,
-      seasonalFactor: 1.5,
-    })),
+    electrodes: ['e1', 'e2'].map((tag) => anElectrode({ id: tag, tag })),
     circuits: [aCircuit({ tag: 'c1', torqueNm: 2 }), aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null })],
     runs: [aRun({ tag: 'w1', from: 'Somewhere', to: 'Board', extraM: 2 })],
     loads: [aLoad({ tag: 'fridge', mustStayOn: true })],

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { house, reading, recordOf, tester } from '../../../../tests/support/house'
+import { anElectrode, house, reading, recordOf, tester } from '../../../../tests/support/house'
 import type { Installation } from '../../installation/installation'
 import { benchOf } from '../bench'
 import type { Reading } from '../reading'
@@ -166,7 +166,10 @@ describe('an electrode', () => {
 
   it('is named by its tag where there are two', () => {
     const two = house({
-      electrodes: [...house().electrodes, { id: 'e2', tag: 'e2', kind: 'plate', targetOhm: 50, seasonalFactor: 1.2 }],
+      electrodes: [
+        ...house().electrodes,
+        anElectrode({ id: 'e2', tag: 'e2', kind: 'plate', targetOhm: 50, seasonalFactor: 1.2 }),
+      ],
     })
     const paths = benchOf(recordOf(two))
       .points.filter(({ key: own }) => own.startsWith('earth.electrode'))
