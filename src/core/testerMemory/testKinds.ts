@@ -15,21 +15,21 @@ export interface TestKind {
 export const TEST_KINDS: readonly TestKind[] = [
   {
     id: 'rcdX5',
-    label: 'residual-current device, time at 5 ×',
+    label: 'trip time at 5 ×',
     words: /(rcd|rccb|gfci|fi\b|fid|diff|ddr).*(5\s*(x|×|\*|i)|x\s*5|×\s*5|i\s*[x×]\s*5)/i,
     measures: 'rcdTime',
     slot: 'x5',
   },
   {
     id: 'rcdRamp',
-    label: 'residual-current device, ramp',
+    label: 'trip current, by ramp',
     words: /(rcd|rccb|gfci|fi\b|fid|diff|ddr).*(ramp|rampe|ansteig|i ?trip|trip ?current|auslösestrom|courant)/i,
     measures: 'rcdCurrent',
     slot: 'ramp',
   },
   {
     id: 'rcdX1',
-    label: 'residual-current device, time at 1 ×',
+    label: 'trip time at 1 ×',
     words: /(rcd|rccb|gfci|fi\b|fid|diff|ddr).*(1\s*(x|×|\*|i)|x\s*1|×\s*1|i\s*[x×]\s*1)/i,
     measures: 'rcdTime',
     slot: 'x1',
@@ -42,7 +42,7 @@ export const TEST_KINDS: readonly TestKind[] = [
   },
   {
     id: 'continuity',
-    label: 'continuity of the protective conductor',
+    label: 'protective conductor',
     words: /contin|r1\s*\+\s*r2|r ?low|niederohm|durchgang|schutzleiter|low ?ohm|bonding|\brpe\b/i,
     measures: 'continuity',
   },
@@ -61,7 +61,7 @@ export const TEST_KINDS: readonly TestKind[] = [
   },
   {
     id: 'leakage',
-    label: 'current in an earth conductor',
+    label: 'clamp on an earth conductor',
     words: /leak|ableit|fuite|fuga|clamp|zange|pince|pinza/i,
     measures: 'earthCurrent',
   },

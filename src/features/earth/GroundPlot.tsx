@@ -63,13 +63,13 @@ export function GroundPlot() {
           >
             <Soil layout={layout} width={width} />
             {texts.map(({ text, tone }, k) => {
-              const { x = 0, row = 0 } = layout.labels[k] ?? {}
+              const { x = 0, wordsX = 0, row = 0 } = layout.labels[k] ?? {}
               const y = layout.surfaceY - 12 - row * ROW
               return (
                 <g key={`${text} ${k}`}>
                   <path d={`M${x} ${y + 3}V${layout.surfaceY}`} stroke={colour('rule2')} strokeDasharray="2 3" />
                   <Label
-                    x={x}
+                    x={wordsX}
                     y={y}
                     anchor="middle"
                     size={12.5}
@@ -127,7 +127,10 @@ function Soil({
   return (
     <g>
       <rect x="0" y={surfaceY} width={width} height={height - surfaceY} fill={colour('sheet2')} />
-      <rect x={x(0) - 16} y={surfaceY - 30} width="16" height={46} fill={colour('sheet')} stroke={colour('ink2')} />
+      <rect x={x(0) - 12} y={surfaceY - 18} width="12" height={34} fill={colour('sheet')} stroke={colour('ink2')} />
+      <Label x={x(0) - 16} y={surfaceY - 7} anchor="end" size={12} tone="ink3">
+        house
+      </Label>
       <path d={`M0 ${surfaceY}H${width}`} stroke={colour('earth')} strokeWidth="2.4" />
       {outTicks.slice(1).map((metres) => (
         <g key={metres}>
@@ -141,7 +144,7 @@ function Soil({
         <g key={metres}>
           <path d={`M${x(0)} ${y(metres)}H${width}`} stroke={colour('rule')} />
           <Label x={x(0) - 22} y={y(metres) + 4} anchor="end" size={12} tone="ink3">
-            {metres}
+            {metres} m
           </Label>
         </g>
       ))}

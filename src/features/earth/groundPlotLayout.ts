@@ -2,7 +2,10 @@ import type { GroundPlot } from '@/core/earthing/groundPlot'
 
 /** A label above the ground, in the lowest row where it stands clear of the others. */
 export interface GroundLabel {
+  /** Where it points. */
   x: number
+  /** Middle of its words, which stay inside the picture. */
+  wordsX: number
   row: number
 }
 
@@ -46,14 +49,18 @@ export function groundPlotLayout(
   const x = (metres: number) => LEFT + metres * scale
   const ends: number[] = []
   const placed = labels
-    .map(({ atM, widthPx }, index) => ({ index, x: x(atM), widthPx }))
-    .sort((a, b) => a.x - b.x)
-    .map(({ index, x: at, widthPx }) => {
-      const from = at - widthPx / 2
-      const free = ends.findIndex((end) => end < from)
+    .map(({ atM, widthPx }, index) => ({
+      index,
+      x: x(atM),
+      wordsX: Math.max(widthPx / 2 + 2, Math.min(x(atM), width - widthPx / 2 - 2)),
+      widthPx,
+    }))
+    .sort((a, b) => a.wordsX - b.wordsX)
+    .map(({ widthPx, ...label }) => {
+      const free = ends.findIndex((end) => end < label.wordsX - widthPx / 2)
       const row = free >= 0 ? free : ends.length
-      ends[row] = at + widthPx / 2 + 8
-      return { index, x: at, row }
+      ends[row] = label.wordsX + widthPx / 2 + 8
+      return { ...label, row }
     })
     .sort((a, b) => a.index - b.index)
   const surfaceY = 26 + Math.max(1, ends.length) * ROW
@@ -65,6 +72,6 @@ export function groundPlotLayout(
     y: (metres) => surfaceY + metres * scale,
     outTicks: ticksOf(outM, stepFor(scale, 46)),
     deepTicks: ticksOf(deepM, stepFor(scale, 22)).slice(1),
-    labels: placed.map(({ x: at, row }) => ({ x: at, row })),
+    labels: placed.map(({ x: at, wordsX, row }) => ({ x: at, wordsX, row })),
   }
 }

@@ -17,7 +17,7 @@ const distinct = (texts: readonly string[]) => [...new Set(texts)]
 /** What the file's own names of places mean here: proposed where a name says so, asked where it does not. */
 export function TesterPlaces({ open, rows, allPlaces, change }: Bench) {
   const texts = distinct(rows.map(({ row }) => row.place))
-  const options = [['', 'not in this job'] as const, ...allPlaces.map(({ tag, label }) => [tag, label] as const)]
+  const options = [['', 'which place?'] as const, ...allPlaces.map(({ tag, label }) => [tag, label] as const)]
   return (
     <Box as="section" aria-label="Places of the memory">
       <Text fontWeight="600" fontSize="14px" mb="4px">
@@ -37,7 +37,7 @@ export function TesterPlaces({ open, rows, allPlaces, change }: Bench) {
                 value={meant}
                 options={options}
                 onChange={(tag) => change({ places: { ...open.places, [text]: tag } })}
-                width="210px"
+                width="270px"
               />
             </Flex>
           )
@@ -47,10 +47,7 @@ export function TesterPlaces({ open, rows, allPlaces, change }: Bench) {
   )
 }
 
-const KIND_OPTIONS = [
-  ['', 'nothing that is recorded'] as const,
-  ...TEST_KINDS.map(({ id, label }) => [id, label] as const),
-]
+const KIND_OPTIONS = [['', 'which test?'] as const, ...TEST_KINDS.map(({ id, label }) => [id, label] as const)]
 
 /** What the file's own names of tests mean: the test, which of its readings, and the unit where the file has none. */
 export function TesterTests(bench: Bench) {
@@ -130,6 +127,8 @@ function slotsWanted(
     const { place } = meaningOf(row, open, allPlaces)
     if (place === null) return []
     const targets = targetsOf({ points, mode: open.mode }, place, kind)
+    // first which supply: each has readings of its own
+    if (open.mode === null && targets.some(({ slot }) => slot.mode !== undefined)) return []
     return targets.length > 1 ? targets.map((target) => [slotPathOf(target, place), target.slot.label] as const) : []
   })
   return [...new Map(found)]
