@@ -12,7 +12,7 @@ import {
   peopleOfCrew,
 } from '@/db/queries/crews'
 import { crewName, email as emailSchema, personName } from '@/schemas/people'
-import { endSessions } from '@/server/crew/accounts'
+import { endSessions, removeSecondFactor } from '@/server/crew/accounts'
 import { addCrew } from '@/server/crew/firstCrew'
 import { makePersonalLink } from '@/server/crew/personalLinks'
 import { Problem } from '@/server/problem'
@@ -140,12 +140,21 @@ const signOut = (db: Database, args: string[]) =>
     return { name, ended }
   })
 
+const noSecondFactor = (db: Database, args: string[]) =>
+  db.transaction(async (tx) => {
+    const { crewId, userId, name } = await personOf(tx, address(args))
+    await removeSecondFactor(tx, userId)
+    await noteCrewChange(tx, { crewId, what: 'secondFactorOff', subject: userId, detail: { name }, byName: BY_NAME })
+    return { name, secondFactor: false }
+  })
+
 const COMMANDS: Readonly<Record<string, (db: Database, args: string[]) => Promise<unknown>>> = {
   make,
   list,
   invite: inviteOne,
   'new-password': newPassword,
   'sign-out': signOut,
+  'no-second-factor': noSecondFactor,
 }
 
 /** What can be done about a crew without a browser, on the machine that its database is on: to begin, and when nobody gets in any more. */

@@ -43,6 +43,7 @@ export const WHO_MAY = {
   takeBack: ['lead'],
   makePasswordLink: ['lead'],
   endSessionsOf: ['lead'],
+  takeSecondFactor: ['lead'],
   viewInstruments: ['lead', 'hand', 'office', 'checker'],
   saveInstrument: ['lead', 'office'],
   certifyInstrument: ['lead', 'office'],

@@ -1,12 +1,16 @@
 import { betterAuth } from 'better-auth'
+import { twoFactor as secondFactor } from 'better-auth/plugins/two-factor'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
 import { appDatabase } from '@/db/client'
 import { ADDRESS_HEADER } from './throttle/clientAddress'
-import { account, session, user, verification } from '@/db/schema'
+import { account, session, twoFactor, user, verification } from '@/db/schema'
 
 const make = () =>
   betterAuth({
-    database: drizzleAdapter(appDatabase().db, { provider: 'pg', schema: { user, session, account, verification } }),
+    database: drizzleAdapter(appDatabase().db, {
+      provider: 'pg',
+      schema: { user, session, account, verification, twoFactor },
+    }),
     // accounts are made by the crew's office, not by whoever finds the page
     emailAndPassword: { enabled: true, disableSignUp: true },
     secret: process.env.BETTER_AUTH_SECRET,
@@ -20,6 +24,8 @@ const make = () =>
       const host = request?.headers.get('host')
       return host ? [`http://${host}`, `https://${host}`] : []
     },
+    appName: 'Awlbright',
+    plugins: [secondFactor()],
     telemetry: { enabled: false },
   })
 

@@ -8,6 +8,10 @@ describe('ways of the sign-in library', () => {
     ['POST', '/api/auth/sign-in/email'],
     ['POST', '/api/auth/sign-out'],
     ['GET', '/api/auth/get-session'],
+    ['POST', '/api/auth/two-factor/verify-totp'],
+    ['POST', '/api/auth/two-factor/verify-backup-code'],
+    ['POST', '/api/auth/two-factor/enable'],
+    ['POST', '/api/auth/two-factor/disable'],
   ])('%s %s is open', (method, path) => expect(asks(method, path)).not.toBeNull())
   it.each([
     ['POST', '/api/auth/update-user'],
@@ -21,5 +25,9 @@ describe('ways of the sign-in library', () => {
     ['POST', '/api/auth/sign-in/email/'],
     ['POST', '/api/auth//sign-in/email'],
     ['GET', '/api/auth/ok'],
+    ['POST', '/api/auth/two-factor/send-otp'],
+    ['POST', '/api/auth/two-factor/view-backup-codes'],
+    ['POST', '/api/auth/two-factor/generate-totp'],
+    ['POST', '/api/auth/two-factor/get-totp-uri'],
   ])('%s %s is not there', (method, path) => expect(asks(method, path)).toBeNull())
 })

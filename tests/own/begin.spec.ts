@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto'
+import { createHash, createHmac } from 'node:crypto'
 import { type Browser, type BrowserContext, type Page, expect, test } from '@playwright/test'
 import { verifyPack } from '@/core/pack/verifyPack'
 import { callUseCase, makeJob, openBench, type } from '../browser/support'
@@ -260,4 +260,72 @@ test('one’s own password is changed, and other devices are seen and signed out
   await press(lead, 'Change the password')
   await expect(lead.getByText('Your password is changed')).toBeVisible()
   await callUseCase(lead.request, 'viewAccount', {})
+})
+
+/** The code that an authenticator shows for a secret (RFC 6238: HMAC-SHA-1, 30 s, six digits). */
+function authenticatorCode(secret: string, atMs = Date.now()): string {
+  const bits = [...secret.replace(/=+$/, '')]
+    .map((sign) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567'.indexOf(sign).toString(2).padStart(5, '0'))
+    .join('')
+  const key = Buffer.from((bits.match(/.{8}/g) ?? []).map((byte) => parseInt(byte, 2)))
+  const counter = Buffer.alloc(8)
+  counter.writeBigUInt64BE(BigInt(Math.floor(atMs / 30_000)))
+  const hash = createHmac('sha1', key).update(counter).digest()
+  const at = (hash.at(-1) ?? 0) & 15
+  return String((hash.readUInt32BE(at) & 0x7fffffff) % 1_000_000).padStart(6, '0')
+}
+
+test('a second factor is asked for at the door, a recovery code opens once, and a lead takes it away', async ({
+  browser,
+}) => {
+  const own = await device(browser)
+  const enter = async (page: Page) => {
+    await page.goto('/sign-in')
+    await field(page, 'E-mail').fill(CHECKER.email)
+    await field(page, 'Password').fill(CHECKER.password)
+    await press(page, 'Sign in')
+  }
+  await enter(own)
+  await expect(own.getByText('Bellows Cottage')).toBeVisible()
+  await own.goto('/account')
+  await field(own, 'Your password').fill('not that one')
+  await press(own, 'Turn it on')
+  await expect(own.getByText('That is not your password.')).toBeVisible()
+  await field(own, 'Your password').fill(CHECKER.password)
+  await press(own, 'Turn it on')
+  const secret = (await own.getByTestId('secret').textContent()) ?? ''
+  const recovery = await own.getByTestId('recovery-codes').locator('li').allTextContents()
+  expect(recovery.length).toBeGreaterThan(5)
+  await field(own, 'The code it shows').fill('000000')
+  await press(own, 'It is on')
+  await expect(own.getByText('That code does not fit')).toBeVisible()
+  await field(own, 'The code it shows').fill(authenticatorCode(secret))
+  await press(own, 'It is on')
+  await expect(own.getByRole('button', { name: 'Turn it off' })).toBeVisible()
+  const other = await device(browser)
+  await enter(other)
+  await field(other, 'Code').fill('123456')
+  await press(other, 'Go on')
+  await expect(other.getByText('That code does not fit')).toBeVisible()
+  // the right password alone opens nothing
+  expect((await other.request.post('/api/use/viewAccount', { data: {} })).status()).toBe(401)
+  await field(other, 'Code').fill(recovery[0] ?? '')
+  await press(other, 'Go on')
+  await expect(other.getByText('Bellows Cottage')).toBeVisible()
+  const third = await device(browser)
+  await enter(third)
+  await field(third, 'Code').fill(recovery[0] ?? '')
+  await press(third, 'Go on')
+  await expect(third.getByText('That code does not fit')).toBeVisible()
+  await field(third, 'Code').fill(authenticatorCode(secret))
+  await press(third, 'Go on')
+  await expect(third.getByText('Bellows Cottage')).toBeVisible()
+  await lead.goto('/crew')
+  await press(lead, `Change ${CHECKER.name}`)
+  await press(lead, 'Take the second factor away')
+  await press(lead, 'Take it away')
+  await expect(lead.getByRole('button', { name: 'Take the second factor away' })).toHaveCount(0)
+  expect((await third.request.post('/api/use/viewAccount', { data: {} })).status()).toBe(401)
+  await enter(third)
+  await expect(third.getByText('Bellows Cottage')).toBeVisible()
 })

@@ -11,6 +11,8 @@ export const CREW_CHANGES = [
   'passwordLinkMade',
   'passwordChosen',
   'sessionsEnded',
+  'secondFactorOn',
+  'secondFactorOff',
   'instrumentAdded',
   'instrumentChanged',
   'instrumentCertified',

@@ -41,6 +41,7 @@ export const peopleOfCrew = (db: Db, crewId: string) =>
       licenceValidUntil: crewMember.licenceValidUntil,
       joinedAt: crewMember.joinedAt,
       leftAt: crewMember.leftAt,
+      secondFactor: user.twoFactorEnabled,
       seenAt: max(session.updatedAt),
       sessions: count(session.id),
     })
@@ -62,6 +63,7 @@ export async function memberOfCrew(db: Db, crewId: string, userId: string) {
       licence: crewMember.licence,
       licenceValidUntil: crewMember.licenceValidUntil,
       leftAt: crewMember.leftAt,
+      secondFactor: user.twoFactorEnabled,
     })
     .from(crewMember)
     .innerJoin(user, eq(user.id, crewMember.userId))

@@ -11,6 +11,7 @@ import { PageHead } from '../PageHead'
 import { DoorForm } from '../signIn/DoorForm'
 import { newPasswordField } from '../signIn/passwordField'
 import { LicenceWord } from './LicenceWord'
+import { SecondFactorSheet } from './SecondFactorSheet'
 import { SessionsSheet } from './SessionsSheet'
 
 const KEY = ['account'] as const
@@ -48,6 +49,7 @@ export function AccountPage({ actor, first }: { actor: Actor; first: AccountView
           </Text>
         </TitledSheet>
         <OwnPassword refresh={refresh} />
+        <SecondFactorSheet isOn={account.secondFactor} refresh={refresh} />
         <SessionsSheet account={account} refresh={refresh} />
       </Flex>
     </Box>

@@ -59,7 +59,7 @@ export function PersonSheet({ person, own, refresh }: Props) {
   )
 }
 
-function WaysIn({ person: { userId, name, sessions }, own, refresh }: Props) {
+function WaysIn({ person: { userId, name, sessions, secondFactor }, own, refresh }: Props) {
   const { attempt, failure, busy } = useAttemptWith(refresh)
   const [url, setUrl] = useState<string | null>(null)
   return (
@@ -96,6 +96,15 @@ function WaysIn({ person: { userId, name, sessions }, own, refresh }: Props) {
         disabled={busy || sessions === 0}
         onConfirm={() => void attempt(() => callUseCase('endSessionsOf', { userId }))}
       />
+      {!own && secondFactor && (
+        <AskFirst
+          label="Take the second factor away"
+          question={`For a phone that is lost with the authenticator on it: ${name} signs in with the password alone, and every device is signed out.`}
+          confirm="Take it away"
+          disabled={busy}
+          onConfirm={() => void attempt(() => callUseCase('takeSecondFactor', { userId }))}
+        />
+      )}
       {!own && (
         <AskFirst
           label={`Let ${name} go`}

@@ -35,6 +35,8 @@ const WORDS: Readonly<Record<CrewChange, (detail: Detail) => string>> = {
   passwordChosen: (detail) =>
     text(detail, 'by') === 'self' ? 'A password was changed by its owner' : 'A new password was chosen by a link',
   sessionsEnded: (detail) => `${text(detail, 'name')} was signed out, devices: ${String(detail.ended ?? 0)}`,
+  secondFactorOn: (detail) => `${text(detail, 'name')} signs in with a second factor`,
+  secondFactorOff: (detail) => `The second factor of ${text(detail, 'name')} was taken away`,
   instrumentAdded: (detail) => `Instrument ${text(detail, 'tag')} was added: ${text(detail, 'name')}`,
   instrumentChanged: (detail) =>
     `Instrument ${text(detail, 'tag')} was changed. ${differences(detail) || 'Its ranges differ'}`,

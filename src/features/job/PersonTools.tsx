@@ -26,7 +26,16 @@ export function PersonTools({ onKeys }: { onKeys?: () => void }) {
           <Keyboard size={19} aria-hidden />
         </Button>
       )}
-      <ButtonLink href="/account" variant="bare" size="sm" px="2" aria-label="Your account" title="Your account">
+      <ButtonLink
+        href="/account"
+        variant="bare"
+        size="sm"
+        px="2"
+        aria-label="Your account"
+        title="Your account"
+        // on a phone a job's head has room for its name alone
+        {...(onKeys && { hideBelow: 'lg' })}
+      >
         <UserRound size={19} aria-hidden />
       </ButtonLink>
       <Button variant="bare" size="sm" px="2" onClick={() => void signOut()} aria-label="Sign out" title="Sign out">

@@ -2,7 +2,7 @@ import { hashPassword } from 'better-auth/crypto'
 import { and, eq, ne } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import type { Db } from '@/db/client'
-import { type Role, account, crewMember, session, user } from '@/db/schema'
+import { type Role, account, crewMember, session, twoFactor, user } from '@/db/schema'
 import { passwordWeakness } from '@/schemas/password'
 import { Problem } from '../problem'
 
@@ -68,6 +68,13 @@ export async function setPassword(
     .set({ password: hashed, updatedAt: new Date() })
     .where(and(eq(account.userId, userId), eq(account.providerId, CREDENTIAL)))
   await endSessions(db, userId, keepSession)
+}
+
+/** Takes a person's second factor away: the phone with it is lost. Their devices are signed out, so that whoever has the phone is too. */
+export async function removeSecondFactor(db: Db, userId: string): Promise<void> {
+  await db.delete(twoFactor).where(eq(twoFactor.userId, userId))
+  await db.update(user).set({ twoFactorEnabled: false, updatedAt: new Date() }).where(eq(user.id, userId))
+  await endSessions(db, userId)
 }
 
 /** Ends a person's sessions on every device, all but one where one is kept. @returns how many there were */

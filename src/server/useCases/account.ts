@@ -41,6 +41,7 @@ export const viewAccount = defineUseCase({
       crewName: actor.crewName,
       licence: member.licence,
       licenceValidUntil: member.licenceValidUntil,
+      secondFactor: member.secondFactor,
       sessions: sessions.map(({ createdAt, updatedAt, ...one }) => ({
         ...one,
         createdAt: createdAt.toISOString(),

@@ -28,6 +28,7 @@ import {
   letGo,
   makePasswordLink,
   takeBack,
+  takeSecondFactor,
   withdrawInvitation,
 } from './people'
 import { readGateway } from './readGateway'
@@ -77,6 +78,7 @@ export const USE_CASES = {
   takeBack,
   makePasswordLink,
   endSessionsOf,
+  takeSecondFactor,
   viewInstruments,
   saveInstrument,
   certifyInstrument,

@@ -5,7 +5,7 @@ import { accountOfAddress, lockCrew, memberOfCrew, noteCrewChange, otherLeads } 
 import { crewMember, personalLink, user } from '@/db/schema'
 import { invitationSchema, linkSchema, memberSchema, personId } from '@/schemas/people'
 import { type Actor, MAY_INVITE_AS } from '../access'
-import { endSessions } from '../crew/accounts'
+import { endSessions, removeSecondFactor } from '../crew/accounts'
 import { makePersonalLink } from '../crew/personalLinks'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -229,5 +229,27 @@ export const endSessionsOf = defineUseCase({
       byName: actor.name,
     })
     return { ended }
+  },
+})
+
+/** Takes the second factor of somebody away who lost the phone with it; they sign in with their password alone and may turn it on anew. */
+export const takeSecondFactor = defineUseCase({
+  name: 'takeSecondFactor',
+  via: 'json',
+  schema: onePerson,
+  run: async (db, actor, { userId }) => {
+    const { name } = await memberOf(db, actor, userId)
+    if (userId === actor.userId) throw new Problem(409, 'Your own is turned off in your account, with your password.')
+    await db.transaction(async (tx) => {
+      await removeSecondFactor(tx, userId)
+      await noteCrewChange(tx, {
+        crewId: actor.crewId,
+        what: 'secondFactorOff',
+        subject: userId,
+        detail: { name },
+        byName: actor.name,
+      })
+    })
+    return { userId }
   },
 })
