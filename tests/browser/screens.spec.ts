@@ -123,6 +123,7 @@ test('the door, the jobs, the customer’s page and the verifier have no accessi
   context,
 }) => {
   await page.goto('/sign-in')
+  await expect(page.getByRole('button', { name: 'Sign in' })).toHaveCSS('opacity', '1')
   expect(await violations(page)).toEqual([])
   await page.goto(process.env.AWLBRIGHT_TEST_LINK ?? '')
   expect(await violations(page)).toEqual([])
@@ -138,6 +139,33 @@ test('the door, the jobs, the customer’s page and the verifier have no accessi
   await expect(page.getByRole('heading', { name: /jobs today|Today:|Nothing on today/ })).toBeVisible()
   await expect(page.getByRole('button', { name: 'New job' })).toHaveCSS('opacity', '1')
   expect(await violations(page)).toEqual([])
+})
+
+test('the crew and the account have no accessibility faults, by day, by lamp and on a phone', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const signs = {
+    '/crew': 'People of the crew',
+    '/crew?view=instruments': 'Instruments of the crew',
+    '/crew?view=crew': 'Usual supply',
+    '/account': 'Present password',
+  }
+  for (const [address, sign] of Object.entries(signs)) {
+    await page.goto(address)
+    await expect(page.getByRole('table', { name: sign }).or(page.getByLabel(sign))).toBeVisible()
+    await expect(page.locator('button[type=submit]:disabled')).toHaveCount(0)
+    await page.waitForFunction(() => document.getAnimations().length === 0)
+    expect(await violations(page), address).toEqual([])
+    await page.getByRole('button', { name: 'Lamp mode' }).click()
+    await page.waitForFunction(() => document.getAnimations().length === 0)
+    expect(await violations(page, 'colours'), `${address} by lamp`).toEqual([])
+    await page.getByRole('button', { name: 'Lamp mode' }).click()
+    await page.setViewportSize({ width: 390, height: 800 })
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), address).toBeLessThanOrEqual(390)
+    await page.setViewportSize({ width: 1280, height: 800 })
+  }
 })
 
 test('the front door says what is on, what is held and why', async ({ page, context }) => {
