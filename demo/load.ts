@@ -29,6 +29,8 @@ interface Person {
   name: string
   email: string
   role: Actor['role']
+  licence?: string
+  licenceInDays?: number
 }
 interface Scenario {
   id: string
@@ -70,7 +72,10 @@ const { crewId, crewName, people, instruments } = json<{
   crewId: string
   crewName: string
   people: Person[]
-  instruments: (Instrument & { calibrationInDays: number })[]
+  instruments: (Pick<Instrument, 'id' | 'tag' | 'name' | 'serial' | 'lowImpedance' | 'functions'> & {
+    calibrationInDays: number
+    heldBy?: string
+  })[]
 }>('crew.json')
 const { db, pool } = connect(process.env.DATABASE_URL ?? '', 4)
 const actors = new Map(
@@ -100,7 +105,15 @@ async function loadCrew(): Promise<void> {
         password,
       })),
     )
-    await tx.insert(crewMember).values(people.map(({ id, role }) => ({ crewId, userId: id, role })))
+    await tx.insert(crewMember).values(
+      people.map(({ id, role, licence, licenceInDays }) => ({
+        crewId,
+        userId: id,
+        role,
+        licence: licence ?? null,
+        licenceValidUntil: licenceInDays === undefined ? null : daysFromNow(licenceInDays),
+      })),
+    )
     await tx.insert(instrument).values(instruments.map(({ calibrationInDays: _days, ...one }) => ({ ...one, crewId })))
     await tx.insert(instrumentCertificate).values(
       instruments.map(({ id, tag, calibrationInDays }) => ({

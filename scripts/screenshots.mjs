@@ -16,6 +16,17 @@ const job = (n, search = '') => `/jobs/018f0000-0000-7000-8000-00000000010${n}${
 /** What is pictured: where, by whom, at which size, and what is done first. */
 const PICTURES = [
   { name: 'jobs', path: () => '/', size: DESK },
+  { name: 'crew', path: () => '/crew', size: DESK },
+  {
+    name: 'instruments',
+    path: () => '/crew?view=instruments',
+    size: DESK,
+    act: async (page) => {
+      await page.getByRole('button', { name: 'Open M1' }).click()
+      await page.getByText('Certificates', { exact: true }).waitFor()
+      await page.waitForFunction(() => document.getAnimations().length === 0)
+    },
+  },
   { name: 'survey', path: () => job(1, '?stage=survey'), size: DESK },
   { name: 'plan', path: () => job(2, '?stage=plan'), size: DESK },
   { name: 'plan-schools', path: () => job(1, '?stage=plan&view=schools'), size: DESK },
@@ -24,12 +35,6 @@ const PICTURES = [
     path: () => job(1, '?stage=plan&view=year'),
     size: DESK,
     act: (page) => page.getByRole('region', { name: 'One outage, hour by hour' }).waitFor(),
-  },
-  {
-    name: 'plan-money',
-    path: () => job(1, '?stage=plan&view=money'),
-    size: DESK,
-    act: (page) => page.getByRole('region', { name: 'What this assumes' }).waitFor(),
   },
   { name: 'fit', path: () => job(1, '?stage=fit&view=wall'), size: DESK },
   {
@@ -70,7 +75,6 @@ const PICTURES = [
     size: DESK,
     act: (page) => page.getByTestId('wave').waitFor(),
   },
-  { name: 'outage-held', path: () => job(1, '?stage=outage'), size: DESK },
   {
     name: 'outage-lamp',
     path: () => job(3, '?stage=outage'),
