@@ -1,4 +1,6 @@
 import type { CableRun, Circuit, Electrode } from '../installation/installation'
+import { residualDeviceName, residualDevicesInIsland } from '../installation/residualDevices'
+import { electrodeMaterials } from './electrodeMaterials'
 import { LUGS_FROM_MM2, ROUND_UP_M, orderedRunM } from './cableMaterials'
 import { conductorAreaMm2, sizeSystemOf } from '../rules/conductors'
 import { RULE_PACKS } from '../rules/packs'
@@ -85,28 +87,16 @@ export function materials({
       quantity: 1,
       from: 'P-2, next standard size',
     })
-  const withRcd = circuits.filter(({ backedUp, iDeltaNMa }) => backedUp && iDeltaNMa !== null)
-  if (withRcd.length > 0)
+  const residual = residualDevicesInIsland({ circuits: [...circuits] })
+  if (residual.length > 0)
     lines.push({
       group: 'devices',
       item: `${words.residualCurrentDeviceShort} for backed-up circuits, if the existing ones are not kept`,
       unit: 'pieces',
-      quantity: withRcd.length,
-      from: withRcd.map(({ tag }) => tag).join(', '),
+      quantity: residual.length,
+      from: residual.map(residualDeviceName).join(', '),
     })
-  for (const { tag, kind } of electrodes)
-    lines.push({
-      group: 'earthing',
-      item:
-        kind === 'rod'
-          ? 'Rod with coupling, clamp and inspection pit'
-          : kind === 'plate'
-            ? 'Plate with clamp and inspection pit'
-            : 'Rods with couplings, clamps, linking conductor and inspection pit',
-      unit: 'pieces',
-      quantity: 1,
-      from: tag,
-    })
+  lines.push(...electrodes.flatMap(electrodeMaterials))
   if (runs.length > 0)
     lines.push({
       group: 'labels',
