@@ -11,6 +11,7 @@ import { SpecForm } from '../forms/SpecForm'
 import { typedFields } from '../forms/typedFields'
 import { HistorySheet } from './HistorySheet'
 import type { CrewProps } from './PeopleView'
+import { SigningKeySheet } from './SigningKeySheet'
 
 const FIELDS: readonly FieldSpec[] = [
   { name: 'name', label: 'Name', kind: 'text', hint: 'as it stands on your packs' },
@@ -55,6 +56,7 @@ export function CrewSheet({ actor, crew, refresh }: CrewProps) {
           )}
         </Box>
       </TitledSheet>
+      <SigningKeySheet />
       {mayCall(actor.role, 'changeMember') && <HistorySheet crew={crew} />}
     </>
   )
