@@ -127,7 +127,7 @@ function ShowFirstCode({ begun, onDone }: { begun: Begun; onDone: () => Promise<
         </chakra.ul>
         <DoorForm
           fields={CODE}
-          submitLabel="It is on"
+          submitLabel="Turn it on now"
           busyLabel="A moment…"
           large={false}
           send={async ({ code = '' }) => {
