@@ -1,7 +1,8 @@
 'use client'
-import { Box, Field, Grid, Input, NativeSelect, Text, chakra } from '@chakra-ui/react'
+import { Box, Field, Grid, Input, Text, chakra } from '@chakra-ui/react'
 import { testKindOf } from '@/core/testerMemory/testKinds'
 import type { TesterMap } from '@/core/testerMemory/testerMap'
+import { Choice } from '@/ui/Choice'
 
 type ColumnName = 'place' | 'test' | 'how' | 'value' | 'unit' | 'time' | 'number'
 const COLUMNS: readonly [ColumnName, string][] = [
@@ -109,16 +110,7 @@ function Select({
   return (
     <Field.Root>
       <Field.Label fontSize="13px">{label}</Field.Label>
-      <NativeSelect.Root size="sm">
-        <NativeSelect.Field value={value} onChange={(event) => onChange(event.target.value)}>
-          {options.map(([key, words]) => (
-            <option key={key} value={key}>
-              {words}
-            </option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Choice label={label} value={value} options={options} onChange={onChange} width="100%" />
     </Field.Root>
   )
 }

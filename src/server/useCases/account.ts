@@ -1,11 +1,12 @@
 import { verifyPassword } from 'better-auth/crypto'
 import { and, desc, eq, gt, sql } from 'drizzle-orm'
 import * as yup from 'yup'
-import { memberOfCrew, noteCrewChange } from '@/db/queries/crews'
+import { memberOfCrew } from '@/db/queries/crews'
 import { session } from '@/db/schema'
 import { words } from '@/schemas/fields'
 import { ownPasswordSchema } from '@/schemas/people'
 import { passwordOf, requireStrongPassword, setPassword } from '../crew/accounts'
+import { noteBy } from '../crew/noteBy'
 import { Problem } from '../problem'
 import { Attempts } from '../throttle/attempts'
 import { defineUseCase } from '../useCase'
@@ -78,13 +79,7 @@ export const changeOwnPassword = defineUseCase({
     requireStrongPassword(next, member.email, 'next')
     await db.transaction(async (tx) => {
       await setPassword(tx, { userId: actor.userId, password: next, keepSession: actor.sessionId ?? null })
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'passwordChosen',
-        subject: actor.userId,
-        detail: { by: 'self' },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'passwordChosen', actor.userId, { by: 'self' })
     })
     return { changed: true }
   },

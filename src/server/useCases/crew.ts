@@ -1,9 +1,10 @@
 import * as yup from 'yup'
 import { eq } from 'drizzle-orm'
-import { crewById, historyOfCrew, noteCrewChange, openLinksOfCrew, peopleOfCrew } from '@/db/queries/crews'
+import { crewById, historyOfCrew, openLinksOfCrew, peopleOfCrew } from '@/db/queries/crews'
 import { crew } from '@/db/schema'
 import { crewSchema } from '@/schemas/people'
 import { MAY_INVITE_AS, mayCall } from '../access'
+import { noteBy } from '../crew/noteBy'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 
@@ -51,12 +52,9 @@ export const changeCrew = defineUseCase({
     await db.transaction(async (tx) => {
       const before = await crewById(tx, actor.crewId)
       await tx.update(crew).set(input).where(eq(crew.id, actor.crewId))
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'crewChanged',
-        subject: actor.crewId,
-        detail: { before: before && { name: before.name, usualPackId: before.usualPackId }, after: input },
-        byName: actor.name,
+      await noteBy(tx, actor, 'crewChanged', actor.crewId, {
+        before: before && { name: before.name, usualPackId: before.usualPackId },
+        after: input,
       })
     })
     return input

@@ -4,7 +4,7 @@ import * as yup from 'yup'
 import { canonicalJson } from '@/core/pack/canonicalJson'
 import type { Db } from '@/db/client'
 import { insertOnce } from '@/db/insertOnce'
-import { memberOfCrew, noteCrewChange } from '@/db/queries/crews'
+import { memberOfCrew } from '@/db/queries/crews'
 import { storeFile } from '@/db/queries/files'
 import { holdersOfCrew, instrumentById, instrumentsOfCrew, paperById, papersOfCrew } from '@/db/queries/instruments'
 import { instrument, instrumentCertificate, instrumentRevision } from '@/db/schema'
@@ -17,6 +17,7 @@ import {
   takenSchema,
 } from '@/schemas/instruments'
 import type { Actor } from '../access'
+import { noteBy } from '../crew/noteBy'
 import { constraintOf } from '../databaseFault'
 import { paperFormat } from '../paperFormat'
 import { Problem, refuseConflict } from '../problem'
@@ -93,13 +94,7 @@ type NewRow = Omit<typeof instrument.$inferInsert, 'id' | 'crewId'>
 async function add(db: Db, actor: Actor, instrumentId: string, row: NewRow): Promise<void> {
   const insertion = await insertOnce(db, instrument, { ...row, id: instrumentId, crewId: actor.crewId }, ['crewId'])
   refuseConflict(insertion, 'instrument')
-  await noteCrewChange(db, {
-    crewId: actor.crewId,
-    what: 'instrumentAdded',
-    subject: instrumentId,
-    detail: { tag: row.tag, name: row.name },
-    byName: actor.name,
-  })
+  await noteBy(db, actor, 'instrumentAdded', instrumentId, { tag: row.tag, name: row.name })
 }
 
 async function change(db: Db, actor: Actor, before: typeof instrument.$inferSelect, row: NewRow): Promise<void> {
@@ -121,12 +116,11 @@ async function change(db: Db, actor: Actor, before: typeof instrument.$inferSele
     provingUnit: provingUnit ?? false,
     lowImpedance: lowImpedance ?? false,
   })
-  await noteCrewChange(db, {
-    crewId: actor.crewId,
-    what: 'instrumentChanged',
-    subject: before.id,
-    detail: { tag: row.tag, rangesDiffer, before: told(before), after: told(row) },
-    byName: actor.name,
+  await noteBy(db, actor, 'instrumentChanged', before.id, {
+    tag: row.tag,
+    rangesDiffer,
+    before: told(before),
+    after: told(row),
   })
 }
 
@@ -153,12 +147,11 @@ export const certifyInstrument = defineUseCase({
       const insertion = await insertOnce(tx, instrumentCertificate, row, content)
       refuseConflict(insertion, 'certificate')
       if (insertion === 'known') return
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'instrumentCertified',
-        subject: fields.instrumentId,
-        detail: { tag, number: fields.number, calibratedOn: fields.calibratedOn, dueOn: fields.dueOn },
-        byName: actor.name,
+      await noteBy(tx, actor, 'instrumentCertified', fields.instrumentId, {
+        tag,
+        number: fields.number,
+        calibratedOn: fields.calibratedOn,
+        dueOn: fields.dueOn,
       })
     })
     return { certificateId: fields.id }
@@ -193,13 +186,7 @@ export const takeInstrument = defineUseCase({
         .update(instrument)
         .set({ heldBy: holder, heldSince: holder === null ? null : new Date().toISOString() })
         .where(eq(instrument.id, instrumentId))
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'instrumentTaken',
-        subject: instrumentId,
-        detail: { tag, holder: person?.name ?? '' },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'instrumentTaken', instrumentId, { tag, holder: person?.name ?? '' })
     })
     return { instrumentId }
   },
@@ -218,13 +205,7 @@ export const layInstrumentAside = defineUseCase({
         .update(instrument)
         .set({ laidAsideAt: new Date().toISOString(), heldBy: null, heldSince: null })
         .where(and(eq(instrument.id, instrumentId), eq(instrument.crewId, actor.crewId)))
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'instrumentLaidAside',
-        subject: instrumentId,
-        detail: { tag },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'instrumentLaidAside', instrumentId, { tag })
     })
     return { instrumentId }
   },

@@ -1,11 +1,12 @@
 import { and, eq, isNull } from 'drizzle-orm'
 import * as yup from 'yup'
 import type { Db } from '@/db/client'
-import { accountOfAddress, lockCrew, memberOfCrew, noteCrewChange, otherLeads } from '@/db/queries/crews'
+import { accountOfAddress, lockCrew, memberOfCrew, otherLeads } from '@/db/queries/crews'
 import { crewMember, personalLink, user } from '@/db/schema'
 import { invitationSchema, linkSchema, memberSchema, personId } from '@/schemas/people'
 import { type Actor, MAY_INVITE_AS } from '../access'
 import { endSessions, removeSecondFactor } from '../crew/accounts'
+import { noteBy } from '../crew/noteBy'
 import { makePersonalLink } from '../crew/personalLinks'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -53,13 +54,7 @@ export const invitePerson = defineUseCase({
         kind: 'invitation',
         madeByName: actor.name,
       })
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'invited',
-        subject: link.linkId,
-        detail: { name: input.name, role: input.role },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'invited', link.linkId, { name: input.name, role: input.role })
       return link
     })
   },
@@ -84,13 +79,7 @@ export const withdrawInvitation = defineUseCase({
       )
       .returning({ name: personalLink.name })
     if (!withdrawn) throw new Problem(404, 'That link does not work any more.')
-    await noteCrewChange(db, {
-      crewId: actor.crewId,
-      what: 'invitationWithdrawn',
-      subject: linkId,
-      detail: { name: withdrawn.name },
-      byName: actor.name,
-    })
+    await noteBy(db, actor, 'invitationWithdrawn', linkId, { name: withdrawn.name })
     return { linkId }
   },
 })
@@ -110,12 +99,9 @@ export const changeMember = defineUseCase({
         .update(crewMember)
         .set(change)
         .where(and(eq(crewMember.crewId, actor.crewId), eq(crewMember.userId, userId)))
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'memberChanged',
-        subject: userId,
-        detail: { before: { name: nameBefore, role, licence, licenceValidUntil }, after: { name, ...change } },
-        byName: actor.name,
+      await noteBy(tx, actor, 'memberChanged', userId, {
+        before: { name: nameBefore, role, licence, licenceValidUntil },
+        after: { name, ...change },
       })
     })
     return { userId }
@@ -141,13 +127,7 @@ export const letGo = defineUseCase({
         .update(personalLink)
         .set({ withdrawnAt: new Date().toISOString() })
         .where(and(eq(personalLink.userId, userId), isNull(personalLink.usedAt), isNull(personalLink.withdrawnAt)))
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'left',
-        subject: userId,
-        detail: { name, role },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'left', userId, { name, role })
     })
     return { userId }
   },
@@ -164,13 +144,7 @@ export const takeBack = defineUseCase({
       const { leftAt, name, role } = await memberOf(tx, actor, userId)
       if (leftAt === null) throw new Problem(409, `${name} is in the crew.`)
       await setLeft(tx, actor, userId, null)
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'cameBack',
-        subject: userId,
-        detail: { name, role },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'cameBack', userId, { name, role })
     })
     return { userId }
   },
@@ -201,13 +175,7 @@ export const makePasswordLink = defineUseCase({
         days: PASSWORD_LINK_DAYS,
         madeByName: actor.name,
       })
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'passwordLinkMade',
-        subject: userId,
-        detail: { name },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'passwordLinkMade', userId, { name })
       return link
     })
   },
@@ -221,13 +189,7 @@ export const endSessionsOf = defineUseCase({
   run: async (db, actor, { userId }) => {
     const { name } = await memberOf(db, actor, userId)
     const ended = await endSessions(db, userId, userId === actor.userId ? actor.sessionId : null)
-    await noteCrewChange(db, {
-      crewId: actor.crewId,
-      what: 'sessionsEnded',
-      subject: userId,
-      detail: { name, ended },
-      byName: actor.name,
-    })
+    await noteBy(db, actor, 'sessionsEnded', userId, { name, ended })
     return { ended }
   },
 })
@@ -242,13 +204,7 @@ export const takeSecondFactor = defineUseCase({
     if (userId === actor.userId) throw new Problem(409, 'Your own is turned off in your account, with your password.')
     await db.transaction(async (tx) => {
       await removeSecondFactor(tx, userId)
-      await noteCrewChange(tx, {
-        crewId: actor.crewId,
-        what: 'secondFactorOff',
-        subject: userId,
-        detail: { name },
-        byName: actor.name,
-      })
+      await noteBy(tx, actor, 'secondFactorOff', userId, { name })
     })
     return { userId }
   },
