@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then types, lint, unit and database tests, the browser tests against the built app, and kills of server and database.
 // Each part runs whatever became of the one before; the last line is the sum.
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
@@ -15,6 +15,8 @@ import { ensureChromium, ensureNpmPackages, ensurePostgres } from './lib/setup.m
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const work = join(root, '.test-data')
+/** Copies that earlier versions made, each with what is known to be in it. */
+const OLDER = join(root, 'tests/reference/copies')
 const bin = (name) => join(root, 'node_modules/.bin', name)
 /** `npm test -- browser wire.spec` runs one part, and of it the files whose names hold one of the words behind. */
 const PARTS = ['types', 'lint', 'database', 'browser', 'own', 'attack']
@@ -107,14 +109,13 @@ async function browserTests(postgres, chromium) {
 async function ownCrewTests(postgres, chromium) {
   ensureBuild(root)
   const code = 'code-of-the-tests'
-  const facts = join(work, 'own-facts.json')
   const startIn = async (folder) => {
     const port = await freePort()
     const address = `http://127.0.0.1:${port}`
     const settings = { dataFolder: folder, host: '127.0.0.1', port, address, logLevel: 'silent', database: null }
     return startOwn({ root, bin: postgres, settings, more: { AWLBRIGHT_FIRST_RUN_CODE: code }, quiet: true })
   }
-  const play = (name, app, spec) => {
+  const play = (name, app, spec, facts) => {
     const report = join(work, `playwright-${spec}.json`)
     const env = {
       AWLBRIGHT_TEST_URL: app.own,
@@ -130,21 +131,34 @@ async function ownCrewTests(postgres, chromium) {
     }))
   }
   const copy = join(work, 'own-copy.tar')
+  const facts = join(work, 'own-facts.json')
   const first = await startIn(join(work, 'own'))
   try {
-    play('A crew of its own', first, 'begin')
+    play('A crew of its own', first, 'begin', facts)
     // while it runs, as a firm does it in the evening
     await makeCopy({ bin: postgres, dataFolder: join(work, 'own'), file: copy })
   } finally {
     await first.stop()
   }
-  await restoreCopy({ root, bin: postgres, dataFolder: join(work, 'own-restored'), file: copy })
-  const second = await startIn(join(work, 'own-restored'))
-  try {
-    play('The crew, restored', second, 'restored')
-  } finally {
-    await second.stop()
+  const playRestored = async (name, folder, file, known) => {
+    rmSync(join(work, folder), { recursive: true, force: true })
+    await restoreCopy({ root, bin: postgres, dataFolder: join(work, folder), file })
+    const app = await startIn(join(work, folder))
+    try {
+      play(name, app, 'restored', known)
+    } finally {
+      await app.stop()
+    }
   }
+  await playRestored('The crew, restored', 'own-restored', copy, facts)
+  // what an earlier version recorded is brought up to date, and all of it is there
+  for (const name of readdirSync(OLDER).filter((one) => one.endsWith('.tar')))
+    await playRestored(
+      `A copy of an earlier version: ${name}`,
+      'own-older',
+      join(OLDER, name),
+      join(OLDER, name.replace(/tar$/, 'json')),
+    )
 }
 
 /** A database of one's own, made by the two files that an administrator is given; and what is said of one that cannot be used. */
@@ -249,7 +263,7 @@ try {
   const postgres = ensurePostgres()
   const chromium = ensureChromium()
   // a throw-away cluster: what an earlier run left is cleared, its server first
-  for (const name of ['database', 'app', 'own', 'own-restored', 'own-given/server', 'attack']) {
+  for (const name of ['database', 'app', 'own', 'own-restored', 'own-older', 'own-given/server', 'attack']) {
     const folder = join(work, name)
     if (!existsSync(folder)) continue
     const left = await startCluster(postgres, folder)

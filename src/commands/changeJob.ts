@@ -5,7 +5,7 @@ import type { Installation } from '@/core/installation/installation'
 import { defineCommand } from './command'
 
 /** Parts of a job itself that an installation holds; the others stand beside it. */
-const IN_INSTALLATION = ['supply', 'sources', 'site', 'assumptions', 'acceptsShedding', 'testDepth'] as const
+const IN_INSTALLATION = ['name', 'supply', 'sources', 'site', 'assumptions', 'acceptsShedding', 'testDepth'] as const
 
 /**
  * Changes supply, sources, place, assumptions or switches of a job. What it was made from goes along: `before`, the same parts as they stood

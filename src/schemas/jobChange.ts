@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
-import { choice, figure, flag, required, words } from './fields'
+import { choice, day, figure, flag, required, words } from './fields'
 import { assumptionsSchema, siteSchema, sourcesSchema, supplySchema } from './job'
 
 /** What a new job starts with. */
@@ -8,10 +8,7 @@ export const newJobSchema = yup.object({
   name: words('Name', 80).required(required('Name')),
   place: words('Place', 80).required(required('Place')),
   packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')),
-  scheduledDay: words('Day', 10)
-    .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
-    .nullable()
-    .default(null),
+  scheduledDay: day('Day').nullable().default(null),
 })
 
 /** Whether a text is an IPv4 address of a private network, four numbers up to 255. */
@@ -24,15 +21,15 @@ function isPrivateAddress(text: string): boolean {
 
 /** What of a job itself may be changed; what is left out stays. */
 export const jobChangeSchema = yup.object({
+  name: words('Name', 80).min(1, required('Name')),
+  place: words('Place', 80).min(1, required('Place')),
   supply: supplySchema.default(undefined).optional(),
   sources: sourcesSchema.default(undefined).optional(),
   site: siteSchema.default(undefined).optional(),
   assumptions: assumptionsSchema.default(undefined).optional(),
   acceptsShedding: flag('Accepts shedding'),
   testDepth: choice('Test depth', ['essential', 'full']),
-  scheduledDay: words('Day', 10)
-    .matches(/^\d{4}-\d{2}-\d{2}$/, 'Day is a date')
-    .nullable(),
+  scheduledDay: day('Day').nullable(),
   gatewayHost: words('Gateway address', 40)
     .test(
       'ownNetwork',

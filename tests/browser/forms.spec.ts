@@ -32,6 +32,22 @@ test.describe('descriptive forms', () => {
     await expect(page.getByRole('row', { name: /Sauna/ })).toContainText('never backed up')
   })
 
+  test('rename a job and move its day where it stands, and say what is no name', async ({ page }) => {
+    await page.getByRole('button', { name: 'Change name, place or day' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('Name').fill(' ')
+    await form.getByRole('button', { name: 'Save' }).click()
+    await expect(form.getByText('Name is missing')).toBeVisible()
+    await form.getByLabel('Name').fill('Form House, the annexe')
+    await form.getByLabel('Day').fill('2031-05-06')
+    await form.getByRole('button', { name: 'Save' }).click()
+    await expect(form).toBeHidden()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Form House, the annexe')
+    await page.goto(`/jobs/${jobId}?stage=fit&view=day`)
+    await expect(page.getByText('2031-05-06').first()).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Move the day' })).toBeVisible()
+  })
+
   test('recompute the plan at once, and leave it open where a figure is blank', async ({ page }) => {
     await expect(page.getByText(/night and day 4\.8.kW/)).toBeVisible()
     const view = (name: string) => page.getByRole('tab', { name }).click()

@@ -222,3 +222,28 @@ it('reads a gateway into the plan’s settings and hands back what the plan does
     await standIn.close()
   }
 })
+
+describe('what a job is called', () => {
+  const change = (jobId: string, change: object, before: object | null = {}) =>
+    call(USE_CASES.changeJob, db, lead(), { jobId, version: null, before, ...change })
+  it('is changed where it stands, and not over what somebody else made of it meanwhile', async () => {
+    const jobId = await makeJob(crew)
+    const { record: held, place } = await view(jobId)
+    const { name } = held.installation
+    await change(jobId, { name: 'The annexe', scheduledDay: '2031-05-06' }, { name, scheduledDay: null })
+    const now = await view(jobId)
+    expect([now.record.installation.name, now.place, now.scheduledDay]).toEqual(['The annexe', place, '2031-05-06'])
+    await expect(change(jobId, { name: 'Mine' }, { name })).rejects.toMatchObject({ status: 409 })
+  })
+  it.each([
+    ['no name', { name: '' }],
+    ['no place', { place: '' }],
+    ['a day that does not exist', { scheduledDay: '2031-02-30' }],
+    ['a day in words', { scheduledDay: 'soon' }],
+  ])('is refused with %s', async (_name, fields) => {
+    const jobId = await makeJob(crew)
+    await expect(change(jobId, fields)).rejects.toMatchObject({
+      status: 422,
+    })
+  })
+})

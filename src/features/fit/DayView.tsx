@@ -8,6 +8,7 @@ import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
+import { ChangeJobHead } from '../job/ChangeJobHead'
 import { useJob } from '../job/JobContext'
 import { DayActions } from './DayActions'
 import { DayLanes } from './DayLanes'
@@ -58,6 +59,7 @@ export function DayView() {
         note={
           <Flex as="span" gap="10px" align="center" wrap="wrap">
             {view.scheduledDay ?? 'no day yet'}
+            <ChangeJobHead words={view.scheduledDay === null ? 'Set the day' : 'Move the day'} />
             {schedule && <PlanMarkWord mark={schedule.verdict} />}
             {running && <span role="status">planning…</span>}
           </Flex>

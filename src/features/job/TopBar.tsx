@@ -5,6 +5,7 @@ import { STAGE_WORDS } from '@/core/evidence/point'
 import { Button } from '@/ui/Button'
 import { Mark } from '@/ui/Mark'
 import { useJob } from './JobContext'
+import { ChangeJobHead } from './ChangeJobHead'
 import { InstrumentChoice } from './InstrumentChoice'
 import { OutboxState } from './OutboxState'
 import { PersonTools } from './PersonTools'
@@ -65,6 +66,9 @@ export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () 
         </Box>
         <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap" flex="none">
           {view.place} · {bench.context.pack.name}
+        </Box>
+        <Box hideBelow="lg" alignSelf="center">
+          <ChangeJobHead />
         </Box>
       </Flex>
       <OutboxState />

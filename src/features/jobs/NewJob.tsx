@@ -17,7 +17,7 @@ const NEW_JOB: readonly FieldSpec[] = [
     kind: 'choice',
     options: Object.fromEntries(Object.values(RULE_PACKS).map(({ id, name }) => [id, name])),
   },
-  { name: 'scheduledDay', label: 'Day', kind: 'text', optional: true, hint: 'such as 2027-03-18' },
+  { name: 'scheduledDay', label: 'Day', kind: 'date', optional: true },
 ]
 
 /** A name, a place and the rule pack of its supply: everything else is surveyed. */

@@ -8,9 +8,10 @@ export function useChangeJob(): (change: Record<string, unknown>) => Promise<voi
   const { view, record, carryOut } = useJob()
   return async (change) => {
     const fields: JobChange = typedFields(jobChangeSchema, change)
-    const { gateway, scheduledDay } = view
+    const { gateway, place, scheduledDay } = view
     const standing: Readonly<Record<string, unknown>> = {
       ...record.installation,
+      place,
       scheduledDay,
       gatewayHost: gateway.host,
       gatewayPort: gateway.port,

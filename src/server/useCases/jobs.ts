@@ -39,10 +39,6 @@ export const createJob = defineUseCase({
   via: 'json',
   schema: yup.object({ id: id().required() }).concat(newJobSchema),
   run: async (db, actor, input) => {
-    if (input.scheduledDay !== null && Number.isNaN(Date.parse(input.scheduledDay)))
-      throw new Problem(422, 'Day is not a date of the calendar.', [
-        { path: 'scheduledDay', message: 'Day is not a date of the calendar.' },
-      ])
     const insertion = await insertOnce(
       db,
       job,
