@@ -32,7 +32,8 @@ function migrate({ root, env, ownerUrl }) {
 /**
  * Starts worker and web server on a database that is ready, and waits until they answer.
  *
- * @returns {Promise<{ children: import('node:child_process').ChildProcess[], whenReady: () => Promise<void>, crashWeb: () => Promise<void> }>}
+ * @param children takes what is started, so that whoever stops the app stops it
+ * @returns {Promise<{ own: string, whenReady: () => Promise<void>, crashWeb: () => Promise<void> }>} `own` is where the machine itself finds it
  */
 async function startParts({ root, env, host, port, stdio, dev, children }) {
   const tsx = join(root, 'node_modules/.bin/tsx')

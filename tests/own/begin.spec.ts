@@ -249,7 +249,7 @@ test('one’s own password is changed, and other devices are seen and signed out
   await expect(other.getByText('Bellows Cottage')).toBeVisible()
   await lead.goto('/account')
   await expect(lead.getByText('this device', { exact: true })).toBeVisible()
-  await press(lead, 'Sign out Chromium on Linux')
+  await press(lead, 'Sign out Computer')
   await expect(lead.getByText('this device alone')).toBeVisible()
   expect((await other.request.post('/api/use/viewAccount', { data: {} })).status()).toBe(401)
   await field(lead, 'Present password').fill('not that one')

@@ -54,7 +54,7 @@ describe('settings of a start', () => {
     ['a key that is none', { AWLBRIGHT_SIGNING_KEY: 'abc' }, /AWLBRIGHT_SIGNING_KEY/],
     [
       'another kind of database',
-      { DATABASE_URL: 'mysql://a:b@c/d', OWNER_DATABASE_URL: OWNER },
+      { DATABASE_URL: 'ftp://a:b@c/d', OWNER_DATABASE_URL: OWNER },
       /no address of a database/,
     ],
     [

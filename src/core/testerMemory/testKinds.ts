@@ -37,7 +37,7 @@ export const TEST_KINDS: readonly TestKind[] = [
   {
     id: 'insulation',
     label: 'insulation resistance',
-    words: /insul|isola|isolier|aisla|\br ?iso\b|\biso\b|megger|\bir\b/i,
+    words: /insul|isola|isolier|aisla|\br ?iso\b|\biso\b|\bir\b/i,
     measures: 'insulation',
   },
   {

@@ -6,6 +6,7 @@ import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { type Column, DataTable } from '@/ui/DataTable'
 import { Notice } from '@/ui/Notice'
+import { problemWords } from '../api'
 import { useJob } from '../job/JobContext'
 import { countsOf, matchWords } from './matchWords'
 import { TesterColumns } from './TesterColumns'
@@ -62,6 +63,7 @@ function Opened({
   const { rows, fault, leftOut, change } = memory
   const { ready } = countsOf(rows)
   const [busy, setBusy] = useState(false)
+  const [failure, setFailure] = useState<string | null>(null)
   const instruments = [
     ['', 'not said'] as const,
     ...record.instruments
@@ -100,15 +102,17 @@ function Opened({
             <Notice kind="caution">{leftOut} values are more than are read at once: cut the file.</Notice>
           )}
           <Values rows={rows} />
+          {failure && <Notice kind="error">{failure}</Notice>}
           <Box>
             <Button
               variant="act"
               disabled={ready === 0 || busy}
               onClick={() => {
                 setBusy(true)
+                setFailure(null)
                 void memory
                   .record()
-                  .then(onRecorded)
+                  .then(onRecorded, (error: unknown) => setFailure(problemWords(error)))
                   .finally(() => setBusy(false))
               }}
             >

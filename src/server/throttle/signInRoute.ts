@@ -16,7 +16,7 @@ const MOST_BYTES = 4096
 const YEAR_S = 365 * 24 * 3600
 
 const held = globalThis as { awlbrightSignIn?: SignInThrottle }
-const heldTries = globalThis as { awlbrightFactorTries?: Attempts }
+const heldTries = globalThis as { awlbrightFactorTries?: Attempts; awlbrightCodeTries?: Attempts }
 const throttle = (held.awlbrightSignIn ??= new SignInThrottle())
 
 /** The account a sign-in names, in one way of writing. */
@@ -84,14 +84,16 @@ export async function signIn(request: Request): Promise<Response> {
   return marked
 }
 
+/** Wrong codes by address: one stranger's never count against anybody elsewhere. */
+const codeTries = (heldTries.awlbrightCodeTries ??= new Attempts({ most: 60, windowMs: 600_000, mostKeys: 20_000 }))
+
 /**
  * The code of an authenticator, or a recovery code: of somebody who gave the right password, or who turns the second factor on. The library counts wrong
  * codes, five to a sign-in and ten to an account; what comes from one address is counted here.
  */
 export async function secondFactor(request: Request): Promise<Response> {
   const address = addressOf(request.headers)
-  const attempt = { account: '(code)', address, device: null }
-  if (!throttle.mayTry(attempt))
+  if (codeTries.isFull(address))
     return Response.json({ message: 'Too many tries. Wait a few minutes, then try again.' }, { status: 429 })
   const body = await boundedBody(request, MOST_BYTES)
   const { db } = appDatabase()
@@ -99,7 +101,7 @@ export async function secondFactor(request: Request): Promise<Response> {
   const wasOff = actor !== null && (await memberOfCrew(db, actor.crewId, actor.userId))?.secondFactor === false
   const answer = await auth().handler(new Request(request.url, { method: 'POST', headers: request.headers, body }))
   if (!answer.ok) {
-    if (answer.status < 500) throttle.failed(attempt)
+    if (answer.status < 500) codeTries.count(address)
     return answer
   }
   if (wasOff) await noteSecondFactor(actor, 'secondFactorOn')
@@ -120,7 +122,7 @@ export async function changeSecondFactor(request: Request): Promise<Response> {
   const body = await boundedBody(request, MOST_BYTES)
   const answer = await auth().handler(new Request(request.url, { method: 'POST', headers: request.headers, body }))
   if (!answer.ok && answer.status < 500) passwordTries.count(actor.userId)
-  if (answer.ok && request.url.endsWith('/disable')) await noteSecondFactor(actor, 'secondFactorOff')
+  if (answer.ok && new URL(request.url).pathname.endsWith('/disable')) await noteSecondFactor(actor, 'secondFactorOff')
   return answer
 }
 

@@ -24,7 +24,7 @@ describe('the label of a route', () => {
       expect(routeLabel(path)).toBe(route)
     }
   })
-  it.each(['/wp-admin.php', '/jobs/1/2/3', `/jobs/${'x'.repeat(400)}`, '', '/api/use/a/b'])(
+  it.each(['/admin.php', '/jobs/1/2/3', `/jobs/${'x'.repeat(400)}`, '', '/api/use/a/b'])(
     'is “other” for %s, whatever is asked for',
     (path) => expect(routeLabel(path)).toBe('other'),
   )

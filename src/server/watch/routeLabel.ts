@@ -44,7 +44,7 @@ const PATTERNS = ROUTES.map((route) => ({
  * Which of the app's addresses a path is one of: for counting, where a path itself would be a count of its own for each job, and hold tokens.
  *
  * @example routeLabel('/api/jobs/018f0000-0000-7000-8000-000000000101/readings') // '/api/jobs/[jobId]/readings'
- * @example routeLabel('/wp-admin.php') // 'other'
+ * @example routeLabel('/admin.php') // 'other'
  */
 export function routeLabel(path: string): string {
   // nothing that is looked for is longer
