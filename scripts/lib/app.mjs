@@ -105,7 +105,7 @@ export async function startOwn({ root, bin, settings, more, quiet = false }) {
 }
 
 /**
- * Starts everything of the demo on one data folder: database, migrations, demo data, stand-in gateway, queue worker, web server.
+ * Starts everything of the demo on one data folder: database, migrations, demo data, stand-in houses, queue worker, web server.
  *
  * @returns {Promise<{ address: string, env: Record<string, string>, ownerUrl: string, stop: () => Promise<void>, ended: Promise<unknown>, customerLink: string | null, householdLink: string | null }>} `ended` settles when any part ends by itself
  */
@@ -117,7 +117,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
     cluster.stop()
   }
   try {
-    const gatewayPort = await freePort()
+    const standInPort = await freePort()
     const address = `http://127.0.0.1:${port}`
     await requireDatabase({ ...cluster, root })
     const env = environment({
@@ -126,12 +126,12 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
       address,
       logLevel: quiet ? 'silent' : 'info',
       dev,
-      more: { AWLBRIGHT_GATEWAY: `127.0.0.1:${gatewayPort}`, AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link') },
+      more: { AWLBRIGHT_STAND_IN: `http://127.0.0.1:${standInPort}`, AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link') },
     })
     const tsx = join(root, 'node_modules/.bin/tsx')
     const stdio = quiet ? 'ignore' : 'inherit'
     migrate({ root, env, ownerUrl: cluster.ownerUrl })
-    children.push(start(tsx, ['src/devices/gatewayStandIn.ts', String(gatewayPort)], { cwd: root, env, stdio }))
+    children.push(start(tsx, ['src/devices/standin/process.ts', String(standInPort)], { cwd: root, env, stdio }))
     console.log('Loading the demo scenario where it is missing…')
     run(tsx, ['demo/load.ts'], { cwd: root, env })
     const parts = await startParts({ root, env, host: '127.0.0.1', port, stdio, dev, children })

@@ -2,7 +2,8 @@ import { ServerTCP } from 'modbus-serial'
 import { describe, expect, it } from 'vitest'
 import { freePort } from '../../tests/support/freePort'
 import { readGateway } from './gatewayClient'
-import { STAND_IN_VALUES, registersOf, startGatewayStandIn } from './gatewayStandIn'
+import { FIXED_VALUES, startFixedGateway } from '../../tests/support/fixedGateway'
+import { gatewayImage } from './standin/doors/registerImage'
 import { MAP_START } from './registerMap'
 
 /** Runs `work` against a device that answers with these registers. */
@@ -23,18 +24,17 @@ async function withRegisters<T>(registers: readonly number[], work: (port: numbe
 describe('reading a gateway over Modbus TCP', () => {
   it('gives every setting of the stand-in back, and keeps what has no name', async () => {
     const port = await freePort()
-    const standIn = startGatewayStandIn(port)
-    await standIn.ready
+    const standIn = await startFixedGateway(port)
     try {
       const { values, unknown } = await readGateway('127.0.0.1', port)
-      expect(Object.fromEntries(values)).toEqual(STAND_IN_VALUES)
+      expect(Object.fromEntries(values)).toEqual(FIXED_VALUES)
       expect(Object.fromEntries(unknown)).toEqual({ 'model7099.r0': 3, 'model7099.r1': 1200 })
     } finally {
       await standIn.close()
     }
   })
   it('leaves out what a device does not give', async () => {
-    const { values } = await withRegisters(registersOf({ nominalV: 230 }), (port) => readGateway('127.0.0.1', port))
+    const { values } = await withRegisters(gatewayImage({ nominalV: 230 }), (port) => readGateway('127.0.0.1', port))
     expect(Object.fromEntries(values)).toEqual({ nominalV: 230 })
   })
   it('says so when nothing answers', async () => {

@@ -2,7 +2,7 @@ import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { benchOf } from '@/core/evidence/bench'
-import { startGatewayStandIn } from '@/devices/gatewayStandIn'
+import { startFixedGateway } from '../support/fixedGateway'
 import { waveAsSingleFile } from '@/devices/waveSource'
 import { attachmentsOfJobs } from '@/db/queries/evidence'
 import { fileBytes } from '@/db/queries/files'
@@ -199,8 +199,7 @@ describe('the plan', () => {
 
 it('reads a gateway into the plan’s settings and hands back what the plan does not name', async () => {
   const port = await freePort()
-  const standIn = startGatewayStandIn(port, { reserveSocPercent: 35, nominalV: 230 })
-  await standIn.ready
+  const standIn = await startFixedGateway(port, { reserveSocPercent: 35, nominalV: 230 })
   vi.stubEnv('AWLBRIGHT_GATEWAY', `127.0.0.1:${port}`)
   try {
     const jobId = await makeJob(crew)

@@ -7,7 +7,7 @@ import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
-import { startGatewayStandIn } from '@/devices/gatewayStandIn'
+import { startFixedGateway } from '../support/fixedGateway'
 import { type TestCrew, db, makeCrew, makeJob, owner } from '../support/database'
 import { freePort } from '../support/freePort'
 import { house } from '../support/house'
@@ -148,8 +148,7 @@ describe('core colours', () => {
 describe('the gateway’s meter', () => {
   it('is read live, and the stand-in’s load can be rehearsed with; a real gateway’s cannot', async () => {
     const port = await freePort()
-    const standIn = startGatewayStandIn(port)
-    await standIn.ready
+    const standIn = await startFixedGateway(port)
     const before = process.env.AWLBRIGHT_GATEWAY
     process.env.AWLBRIGHT_GATEWAY = `127.0.0.1:${port}`
     try {

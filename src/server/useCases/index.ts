@@ -33,6 +33,7 @@ import {
 } from './people'
 import { readGateway } from './readGateway'
 import { recordReadings } from './recordReadings'
+import { actOnHouse, askInstrumentInHouse, buildHouseAnew, readCloud, viewHouse, writeSetting } from './standInHouse'
 import { removeSurveyItem, saveSurveyItem } from './survey'
 import { saveWiring, setCoreColours } from './wiring'
 
@@ -59,6 +60,12 @@ export const USE_CASES = {
   setCoreColours,
   readMeter,
   rehearseLoad,
+  viewHouse,
+  actOnHouse,
+  buildHouseAnew,
+  askInstrumentInHouse,
+  readCloud,
+  writeSetting,
   importLoads,
   importProfile,
   removeProfile,

@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import { readMeter as readDevice, rehearseLoad as rehearse } from '@/devices/gatewayClient'
 import { choice, figure, id, required } from '@/schemas/fields'
-import { gatewayAddress } from '../gatewayAddress'
+import { gatewayOf } from '../gatewayAddress'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -13,7 +13,7 @@ export const readMeter = defineUseCase({
   via: 'json',
   schema: yup.object({ jobId: id('job').required() }),
   run: async (db, actor, { jobId }) => {
-    const { host, port, isStandIn } = gatewayAddress(await jobOfActor(db, actor, jobId))
+    const { host, port, isStandIn } = await gatewayOf(db, await jobOfActor(db, actor, jobId))
     return { watts: await readDevice(host, port).catch(asProblem), isStandIn }
   },
 })
@@ -32,7 +32,7 @@ export const rehearseLoad = defineUseCase({
       .required(required('Load')),
   }),
   run: async (db, actor, { jobId, phase, watts }) => {
-    const { host, port, isStandIn } = gatewayAddress(await jobOfActor(db, actor, jobId))
+    const { host, port, isStandIn } = await gatewayOf(db, await jobOfActor(db, actor, jobId))
     if (!isStandIn) throw new Problem(409, 'This job has a real gateway. Its loads are switched by hand.')
     await rehearse(host, port, Number(phase.slice(1)) - 1, watts).catch(asProblem)
     return { watts }

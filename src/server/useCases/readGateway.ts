@@ -11,7 +11,7 @@ import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient
 import { addReadings } from '@/db/queries/evidence'
 import { choice, id, instant } from '@/schemas/fields'
 import { signedBy } from '../access'
-import { gatewayAddress } from '../gatewayAddress'
+import { gatewayOf } from '../gatewayAddress'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -33,7 +33,7 @@ export const readGateway = defineUseCase({
   }),
   run: async (db, actor, { jobId, slot, recordedAt: deviceTime }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const { host, port } = gatewayAddress(row)
+    const { host, port, isStandIn } = await gatewayOf(db, row)
     const readout = await readDevice(host, port).catch(asProblem)
     const record = await jobRecord(db, row)
     const { installation } = record
@@ -46,7 +46,7 @@ export const readGateway = defineUseCase({
       pointKey: key,
       slot: slotId,
       ...value,
-      detail: { source: 'gateway', address: `${host}:${port}` },
+      detail: { source: 'gateway', ...(isStandIn ? { standIn: true } : { address: `${host}:${port}` }) },
       instrumentId: null,
       recordedBy: actor.userId,
       recordedByName: actor.name,

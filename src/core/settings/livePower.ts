@@ -1,0 +1,45 @@
+/** What a gateway says of one moment. In from the street, out of battery, vehicle and PV, and drawn by the house are above 0; `null` is not given. */
+export interface LivePower {
+  gridW: number | null
+  pvW: number | null
+  batteryW: number | null
+  houseW: number | null
+  vehicleW: number | null
+  heatPumpW: number | null
+  socPercent: number | null
+  streetV: number | null
+  houseV: number | null
+  houseHz: number | null
+  mode: LiveMode | null
+}
+
+export const LIVE_MODES = ['street', 'transferring', 'island', 'dark'] as const
+/** What carries the house. */
+export type LiveMode = (typeof LIVE_MODES)[number]
+
+const FIGURES = [
+  'gridW',
+  'pvW',
+  'batteryW',
+  'houseW',
+  'vehicleW',
+  'heatPumpW',
+  'socPercent',
+  'streetV',
+  'houseV',
+  'houseHz',
+] as const
+
+const asFigure = (value: unknown): number | null => (typeof value === 'number' && Number.isFinite(value) ? value : null)
+
+/**
+ * Live values from whatever a device gave: what is no figure is not given. A mode comes as its word or its number.
+ *
+ * @example livePowerOf({ gridW: 300, mode: 2 }).mode // 'island'
+ */
+export function livePowerOf(given: Readonly<Record<string, unknown>>): LivePower {
+  const figures = Object.fromEntries(FIGURES.map((key) => [key, asFigure(given[key])])) as Omit<LivePower, 'mode'>
+  const mode =
+    typeof given.mode === 'number' ? LIVE_MODES[given.mode] : LIVE_MODES.find((word) => word === given.mode)
+  return { ...figures, mode: mode ?? null }
+}
