@@ -39,7 +39,6 @@ const asFigure = (value: unknown): number | null => (typeof value === 'number' &
  */
 export function livePowerOf(given: Readonly<Record<string, unknown>>): LivePower {
   const figures = Object.fromEntries(FIGURES.map((key) => [key, asFigure(given[key])])) as Omit<LivePower, 'mode'>
-  const mode =
-    typeof given.mode === 'number' ? LIVE_MODES[given.mode] : LIVE_MODES.find((word) => word === given.mode)
+  const mode = typeof given.mode === 'number' ? LIVE_MODES[given.mode] : LIVE_MODES.find((word) => word === given.mode)
   return { ...figures, mode: mode ?? null }
 }

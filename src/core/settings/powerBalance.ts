@@ -27,10 +27,7 @@ const UNKNOWN: PowerBalance = { misfitW: null, allowedW: null, reversed: null, v
  * @param resolutionW smallest step of the coarsest meter
  * @example powerBalance({ ...live, gridW: -900, pvW: 0, batteryW: 0, houseW: 900 }, 1).reversed // 'gridW'
  */
-export function powerBalance(
-  { gridW, pvW, batteryW, houseW, vehicleW }: LivePower,
-  resolutionW: number,
-): PowerBalance {
+export function powerBalance({ gridW, pvW, batteryW, houseW, vehicleW }: LivePower, resolutionW: number): PowerBalance {
   if (gridW === null || pvW === null || batteryW === null || houseW === null) return UNKNOWN
   const givenByVehicleW = Math.max(0, vehicleW ?? 0)
   const misfitW = pvW + batteryW + givenByVehicleW + gridW - houseW

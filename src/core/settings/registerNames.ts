@@ -10,4 +10,8 @@ export const REGISTER_NAMES: Readonly<Record<string, string>> = {
   chargeLimitW: 'Charging limit',
   dischargeLimitW: 'Discharging limit',
   exportLimitW: 'Export limit',
+  reserveBandPercent: 'Band above the reserve',
+  chargeFromGridPercent: 'Charge from the street below',
+  gridChargeW: 'Power of charging from the street',
+  networkProfile: 'Network profile',
 }

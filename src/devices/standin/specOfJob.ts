@@ -33,6 +33,7 @@ const FROM_THE_BOX: Readonly<Record<string, number>> = {
 const MANUAL_SCHOOLS: readonly Installation['chosenSchool'][] = ['manualChangeover', 'emergencySocket']
 const ANGLES: Readonly<Record<number, readonly number[]>> = { 1: [0], 2: [0, 180], 3: [0, -120, -240] }
 const NAME_IS_ROUTER = /router/i
+const NAME_IS_CHARGER = /vehicle|charger/i
 const NAME_IS_HEAT_PUMP = /heat ?pump/i
 
 /** A number from a text, the same every time. */
@@ -44,9 +45,12 @@ const PHASES_OF: Readonly<Record<Installation['packId'], readonly Phase[]>> = {
   'na-split-240': ['L1', 'L2'],
 }
 
-function loadsOf({ loads, packId }: Installation): LoadSpec[] {
+function loadsOf({ loads, packId, survey }: Installation): LoadSpec[] {
   const { nominalV } = RULE_PACKS[packId]
-  return loads.map((load) => ({
+  // a charger that was surveyed stands for itself, and not once more as a load
+  const surveyed = itemsOf(survey, 'vehicleCharger').length > 0
+  const own = loads.filter(({ name }) => !(surveyed && NAME_IS_CHARGER.test(name)))
+  return own.map((load) => ({
     tag: load.tag,
     name: load.name,
     powerW: load.powerW,

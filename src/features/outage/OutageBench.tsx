@@ -5,13 +5,23 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { HoldsSheet } from './HoldsSheet'
 import { LEAVING, RETURN } from './WaveFigures'
+import { PowerNow } from '../live/PowerNow'
+import { useLive } from '../live/useLive'
 import { LogSheet } from '../powerLog/LogSheet'
+import { PracticeSheet } from '../practice/PracticeSheet'
 import { FilmSheet } from './film/FilmSheet'
 import { RecordingSheet } from './RecordingSheet'
 
 /** Outage: the wave first, what it is held against, then the hold points and what stayed on. */
 export function OutageBench() {
-  const { bench, at } = useJob()
+  const {
+    bench,
+    at,
+    record: {
+      installation: { jobId },
+    },
+  } = useJob()
+  const live = useLive(jobId)
   const [chosen, setChosen] = useState<string>(at === RETURN ? at : LEAVING)
   const pointKey = at === LEAVING || at === RETURN ? at : chosen
   const held = bench.holds.find(({ released }) => !released)
@@ -39,6 +49,8 @@ export function OutageBench() {
       />
       {held && held.step.id !== 'handover' && <HoldsSheet state={held} />}
       <RecordingSheet key={pointKey} pointKey={pointKey} onChoose={setChosen} />
+      <PowerNow live={live} />
+      <PracticeSheet />
       {gapPoint && <FilmSheet key={`film ${pointKey}`} point={gapPoint} />}
       <LogSheet />
       <PointList points={bench.points.filter(({ stage }) => stage === 'outage')} />

@@ -7,6 +7,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Sheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
+import { PracticeCapture } from './PracticeCapture'
 import { type RecordingState, useRecording } from './useRecording'
 import { WaveChart } from './WaveChart'
 import { StoreRecording } from './StoreRecording'
@@ -66,6 +67,7 @@ export function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onCho
           <Text color="ink2" fontSize="14px" flex="1" minW="120px" overflow="hidden" textOverflow="ellipsis">
             {describe(state)}
           </Text>
+          {mayAdd && <PracticeCapture event={pointKey === RETURN ? 'returned' : 'left'} take={pick} />}
           {mayAdd && (
             <>
               <input

@@ -20,9 +20,16 @@ import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { BenchHead } from '../job/BenchHead'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
+import { PowerNow } from '../live/PowerNow'
+import { useLive } from '../live/useLive'
 import { LogSheet } from '../powerLog/LogSheet'
+import { PracticeSheet } from '../practice/PracticeSheet'
 import { CrossChecks } from './CrossChecks'
+import { CommissioningRun } from '../practice/CommissioningRun'
 import { GatewayAddress } from './GatewayAddress'
+import { GatewayFindings } from './GatewayFindings'
+import { ReserveMoves } from './ReserveMoves'
+import { WriteAsPlanned } from './WriteAsPlanned'
 
 type SettingLine = LineOf<PlannedSetting>
 
@@ -44,7 +51,9 @@ export function SettingsBench() {
     select,
     at,
   } = useJob()
+  const live = useLive(installation.jobId)
   const [reading, setReading] = useState<Reading>({ state: 'idle' })
+  const [written, setWritten] = useState<string | null>(null)
   const [editing, setEditing] = useState<Editing | null>(null)
   const column = (slot: string) =>
     new Map(
@@ -56,7 +65,9 @@ export function SettingsBench() {
   const lines = settingsDiff(installation.settings, column('read'), column('left'))
   const wrong = lines.filter(({ verdict }) => verdict === 'stop').length
   const differ = lines.filter(({ readAgrees, leftAgrees }) => readAgrees === false && leftAgrees === null).length
+  const toWrite = lines.flatMap(({ planned, readAgrees }) => (planned && readAgrees === false ? [planned] : []))
   const readGateway = async (slot: 'read' | 'left') => {
+    setWritten(null)
     setReading({ state: 'reading', slot })
     try {
       const readout = await callUseCase('readGateway', {
@@ -105,10 +116,12 @@ export function SettingsBench() {
               <Button disabled={busy} onClick={() => void readGateway('left')}>
                 {busy && reading.slot === 'left' ? 'Reading…' : 'Read and record as left'}
               </Button>
+              <WriteAsPlanned settings={toWrite} told={setWritten} />
             </>
           )
         }
       />
+      {written !== null && <Notice kind="info">{written}</Notice>}
       {reading.state === 'failed' && <Notice kind="error">{reading.message}</Notice>}
       {reading.state === 'done' && (
         <Notice kind="info">
@@ -118,6 +131,7 @@ export function SettingsBench() {
             ` The gateway does not give: ${reading.readout.notGiven.map((key) => REGISTER_NAMES[key] ?? key).join(', ')}.`}
         </Notice>
       )}
+      <PowerNow live={live} />
       <TitledSheet
         title="Planned · read · left"
         actions={
@@ -199,7 +213,11 @@ export function SettingsBench() {
           </Box>
         </TitledSheet>
       )}
+      {reading.state === 'done' && <GatewayFindings said={reading.readout.said} />}
       <CrossChecks />
+      <ReserveMoves live={live} />
+      <CommissioningRun />
+      <PracticeSheet />
       <LogSheet />
       <GatewayAddress />
       <PointList points={bench.points.filter(({ stage }) => stage === 'settings')} />

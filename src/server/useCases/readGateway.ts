@@ -7,7 +7,7 @@ import { type JobRecord, evidenceOf, judgementOf } from '@/core/evidence/judge'
 import { readEntry } from '@/core/evidence/readEntry'
 import { pointsOf } from '@/core/evidence/points'
 import type { Reading } from '@/core/evidence/reading'
-import { GatewayError, readGateway as readDevice } from '@/devices/gatewayClient'
+import { GatewayError, readGateway as readDevice, readLive } from '@/devices/gatewayClient'
 import { addReadings } from '@/db/queries/evidence'
 import { choice, id, instant } from '@/schemas/fields'
 import { signedBy } from '../access'
@@ -35,6 +35,7 @@ export const readGateway = defineUseCase({
     const row = await jobOfActor(db, actor, jobId)
     const { host, port, isStandIn } = await gatewayOf(db, row)
     const readout = await readDevice(host, port).catch(asProblem)
+    const { counts } = await readLive(host, port).catch(asProblem)
     const record = await jobRecord(db, row)
     const { installation } = record
     const recordedAt = (deviceTime === null ? new Date() : new Date(deviceTime)).toISOString()
@@ -67,6 +68,8 @@ export const readGateway = defineUseCase({
       notTaken,
       notGiven: [...planned].filter((key) => !readout.values.has(key)),
       unplanned: [...readout.values].filter(([key]) => !planned.has(key)).map(([key, value]) => ({ key, value })),
+      /** What it says of itself, for the cross-checks; nothing of it is stored. */
+      said: { counts: [...counts], settings: [...readout.values], nowS: Math.round(Date.now() / 1000) },
       unknown: [...readout.unknown].map(([key, value]) => ({ key, value })),
     }
   },

@@ -115,6 +115,7 @@ describe('every family', () => {
       'outage.stayedOn.fridge',
       'outage.told',
       'settings.blackStart',
+      'settings.reserveMoves',
       'settings.reserveSocPercent',
       'settings.test.cover',
       'settings.test.forcedCharge',
@@ -188,7 +189,10 @@ describe('every hold condition', () => {
 })
 
 /** Working tests, with the street there. */
-const WORKING = ['cover', 'forcedCharge', 'forcedDischarge', 'surplus'].map((test) => `settings.test.${test}`)
+const WORKING = [
+  'settings.reserveMoves',
+  ...['cover', 'forcedCharge', 'forcedDischarge', 'surplus'].map((test) => `settings.test.${test}`),
+]
 
 describe('live work', () => {
   it('waits for the step that it is part of', () => {

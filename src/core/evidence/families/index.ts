@@ -2,6 +2,7 @@ import type { PointFamily } from '../family'
 import type { Point } from '../point'
 import { batteryInsulation } from './batteryInsulation'
 import { buriedServices } from './buriedServices'
+import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
@@ -83,6 +84,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   settingLeft,
   workingTests,
   blackStartTest,
+  reserveMoves,
   ...confirmations,
   islandSource,
   islandBond,

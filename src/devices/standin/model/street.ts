@@ -17,6 +17,8 @@ const JITTER: Readonly<Record<StreetState, number>> = {
   low: 0.004,
   noisy: 0.04,
 }
+/** Part of the neutral's current that takes the way of the earth where they are joined twice. */
+const SECOND_BOND_SHARE = 0.15
 /** Conductance of a house that draws nothing, so that a star point without neutral has a place. */
 const IDLE_W = 20
 
@@ -54,6 +56,8 @@ export function stepStreet(house: House, dtS: number): void {
     house.streetV = lost.volts.map((volts) => volts * jitter())
     house.earthCurrentA = lost.starV / spec.electrodeOhm
   } else house.streetV = spec.phases.map(() => spec.nominalV * SHARE_OF[street] * jitter())
+  if (house.secondBond && house.mode === 'street')
+    house.earthCurrentA += (SECOND_BOND_SHARE * Math.max(...house.gridW.map(Math.abs))) / spec.nominalV
   const good = isStreetGood(house)
   if (good && house.streetGoodS === 0) note(house, 'streetBack')
   house.streetGoodS = good ? house.streetGoodS + dtS : 0
