@@ -133,6 +133,7 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     },
     offer,
     bench,
+    view,
   } = useJob()
   const [load, setLoad] = useState('2000')
   const [typed, setTyped] = useState('')
@@ -188,6 +189,8 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     }
   }
   const off = async () => {
+    // the stand-in's load is off as well, and its battery rests, so that the meter shows what is switched
+    if (view.gateway.host === null) await callUseCase('rehearseLoad', { jobId, phase, watts: 0 }).catch(() => null)
     const read = await sample()
     if (read) setBase(read)
   }

@@ -18,11 +18,13 @@ import {
 } from '../../registerMap'
 import { HOUSE_MODES, type House } from '../model/house'
 import { liveValues } from '../model/live'
+import { stepHouse } from '../model/stepHouse'
 
 /** A model the program has no names for, as every real device has some. */
 const EXTRA_MODEL = { id: 7099, registers: [3, 1200] }
 /** Seconds after somebody rehearsed for which the battery stays idle, so that the meter shows the load. */
 const IDLE_AFTER_REHEARSAL_S = 120
+const SETTLES_S = 0.2
 
 export type Values = Readonly<Record<string, number | null>>
 
@@ -123,6 +125,8 @@ export function takeWrite(house: House, unit: number, address: number, words: re
   if (unit === GATEWAY_UNIT && phase >= 0 && phase < house.rehearsedW.length && words.length === 1) {
     house.rehearsedW[phase] = words[0] ?? 0
     house.idleS = IDLE_AFTER_REHEARSAL_S
+    // whoever reads the meter next sees it, however soon that is
+    stepHouse(house, SETTLES_S)
     return
   }
   const point = unit === GATEWAY_UNIT ? pointAt(address) : null
