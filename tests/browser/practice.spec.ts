@@ -81,7 +81,12 @@ test('commissioning waits step by step; a dead unit is told, swapped and paired'
 
 test('the four moves of the reserve are set, seen and recorded, and everything is set back', async ({ page }) => {
   const jobId = await practising(page, 'Tidepool House', 'settings')
-  await callUseCase(page.request, 'changeJob', { jobId, version: null, before: null, testDepth: 'full' })
+  await callUseCase(page.request, 'changeJob', {
+    jobId,
+    version: null,
+    before: { testDepth: 'essential' },
+    testDepth: 'full',
+  })
   await callUseCase(page.request, 'rehearseLoad', { jobId, phase: 'L1', watts: 900 })
   await act(page, jobId, 'sun', { hour: 23, cloud: 1 })
   await act(page, jobId, 'charge', { soc: 0.6 })
