@@ -37,6 +37,8 @@ export const WHO_MAY = {
   readGateway: ['lead', 'hand'],
   overrideHold: ['lead'],
   requestPack: ['lead', 'checker'],
+  reviewPoints: ['checker'],
+  signHandover: ['lead', 'hand', 'checker'],
   downloadPack: ['lead', 'hand', 'office', 'checker'],
   makeCustomerLink: ['lead', 'office'],
   withdrawCustomerLink: ['lead', 'office'],

@@ -42,7 +42,14 @@ describe('a pack', () => {
       'readings.csv',
       'record.json',
       'report.pdf',
+      'schematic.svg',
       'signature.json',
+      'tables/circuits.csv',
+      'tables/components.csv',
+      'tables/electrodes.csv',
+      'tables/loads.csv',
+      'tables/runs.csv',
+      'tables/settings.csv',
     ])
     expect(new TextDecoder().decode(files['report.pdf']?.subarray(0, 5))).toBe('%PDF-')
   })

@@ -12,7 +12,7 @@ import { SCHEMES, choicesOfPlan } from '@/core/wiring/topology/topologyChoices'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
 import { applyEdit } from '@/core/wiring/wiringEdits'
 import { schematicPdf } from '@/features/wire/schematicPdf'
-import { schematicSvg } from '@/features/wire/schematicSvg'
+import { schematicSvg } from '@/look/schematicSvg'
 import { PDFDocument } from 'pdf-lib'
 import { aCircuit, house } from '../support/house'
 

@@ -16,7 +16,10 @@ import { PointList } from '../job/PointList'
 import { HoldsSheet } from '../outage/HoldsSheet'
 import { download } from '../survey/download'
 import { PacksSheet } from './PacksSheet'
+import { ReviewSheet } from './ReviewSheet'
 import { SealButton } from './SealButton'
+import { SealingList } from './SealingList'
+import { SignaturesSheet } from './SignaturesSheet'
 
 /** Handover: each promise with the evidence for it, what is still open, and the sealed pack. */
 export function HandoverBench() {
@@ -107,6 +110,8 @@ export function HandoverBench() {
           </Flex>
         ))}
       </TitledSheet>
+      <ReviewSheet />
+      <SignaturesSheet />
       <PacksSheet onSeal={may('requestPack') ? () => setSealing(true) : undefined} />
       <Grid templateColumns={{ base: '1fr', xl: '1fr 1fr' }} gap="12px" alignItems="start">
         <PointList points={bench.points.filter(({ stage }) => stage === 'handover')} />
@@ -143,22 +148,12 @@ export function HandoverBench() {
           ))}
         </TitledSheet>
       )}
-      <SealOverlay open={sealing} onClose={() => setSealing(false)} openCount={open.length} stopped={stopped} />
+      <SealOverlay open={sealing} onClose={() => setSealing(false)} />
     </>
   )
 }
 
-function SealOverlay({
-  open,
-  onClose,
-  openCount,
-  stopped,
-}: {
-  open: boolean
-  onClose: () => void
-  openCount: number
-  stopped: number
-}) {
+function SealOverlay({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { bench, outboxState } = useJob()
   const waiting = outboxState.entries.length
   return (
@@ -167,12 +162,7 @@ function SealOverlay({
         Everything as it stands now goes into one file with a signature. Later readings make a new pack; this one stays
         as it was.
       </Text>
-      {openCount > 0 && (
-        <Notice kind="caution" mt="3">
-          {openCount} point{openCount === 1 ? '' : 's'} will be printed as not proven
-          {stopped > 0 ? `, ${stopped} of them as stopped` : ''}.
-        </Notice>
-      )}
+      <SealingList />
       {bench.holdLine.step !== null && (
         <Notice kind="caution" mt="3">
           {bench.holdLine.sentence} The pack says so.

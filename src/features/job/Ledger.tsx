@@ -157,7 +157,11 @@ function LedgerLine({
         reading.recordedByName.split(' ')[0],
         clock(reading.recordedAt),
         instrument?.tag,
-        reading.detail?.source === 'gateway' ? 'from the gateway' : null,
+        reading.detail?.source === 'gateway'
+          ? reading.detail.standIn === true
+            ? 'from the practice house'
+            : 'from the gateway'
+          : null,
         reading.detail?.source === 'tester' ? 'from the tester’s memory' : null,
       ]
         .filter(Boolean)

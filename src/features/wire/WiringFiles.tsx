@@ -17,7 +17,7 @@ import { Overlay } from '@/ui/Overlay'
 import { useJob } from '../job/JobContext'
 import { FilePick } from '../survey/FilePick'
 import { download, downloadBytes } from '../survey/download'
-import { schematicSvg } from './schematicSvg'
+import { schematicSvg } from '@/look/schematicSvg'
 import type { Wiring } from './useWiring'
 
 interface WiringFilesProps {

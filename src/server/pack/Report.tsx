@@ -1,79 +1,58 @@
 import { pointsToShow } from '@/core/evidence/bench'
-import { Circle, Document, Page, Path, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
+import { Document, Page, Text, View } from '@react-pdf/renderer'
 import type { Bench } from '@/core/evidence/bench'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
-import type { Verdict } from '@/core/rules/verdict'
-import { palette } from '@/look/palette'
 import type { PackSummary } from './summary'
-import { REPORT_FONTS } from './reportFonts'
+import type { JobRecord } from '@/core/evidence/judge'
+import { circuitResults } from '@/core/handover/circuitResults'
+import { instrumentsUsed } from '@/core/handover/instrumentsUsed'
+import { limitsUsed } from '@/core/handover/limitsUsed'
+import { type Review, reviewSummary } from '@/core/handover/review'
+import { type HandoverSignature, handoverDigest, signaturesNow } from '@/core/handover/signature'
+import { correctionsOf } from './corrections'
+import type { PackPicture } from './packPictures'
+import { type PackSchematic, schematicNote } from './packSchematic'
+import type { PackWave } from './packWave'
+import { CircuitTable } from './report/CircuitTable'
+import { CorrectionTable, InstrumentTable, LimitTable } from './report/EvidenceTables'
+import { Pictures } from './report/PicturePages'
+import { SchematicFigure } from './report/SchematicFigure'
+import { SignedBy } from './report/SignedBy'
+import { WaveFigure } from './report/WaveFigure'
+import { VerdictMark } from './report/VerdictMark'
+import { styles } from './report/reportStyles'
 
-const { paper } = palette
-const WORD: Record<Verdict, string> = { proven: 'Proven', watch: 'Watch', stop: 'Stop', open: 'Open' }
-const COLOUR: Record<Verdict, string> = { proven: paper.proven, watch: paper.watch, stop: paper.stop, open: paper.open }
-
-const styles = StyleSheet.create({
-  page: {
-    padding: '16mm 16mm 18mm',
-    fontFamily: REPORT_FONTS as never,
-    fontSize: 9.5,
-    color: paper.ink,
-    lineHeight: 1.4,
-  },
-  title: { fontSize: 22, fontWeight: 700, lineHeight: 1.15 },
-  sub: { color: paper.ink2, marginTop: 3 },
-  section: { marginTop: 14 },
-  heading: {
-    fontSize: 13,
-    fontWeight: 700,
-    paddingBottom: 3,
-    marginBottom: 5,
-    borderBottomWidth: 0.75,
-    borderBottomColor: paper.rule2,
-  },
-  row: { flexDirection: 'row', paddingVertical: 3, borderBottomWidth: 0.4, borderBottomColor: paper.rule },
-  word: { width: 58, flexDirection: 'row', gap: 4, fontWeight: 700 },
-  note: { color: paper.ink2, fontSize: 8.5 },
-  foot: {
-    position: 'absolute',
-    bottom: '9mm',
-    left: '16mm',
-    right: '16mm',
-    fontSize: 7.5,
-    color: paper.ink2,
-    flexDirection: 'row',
-    justifyContent: 'space-between',
-  },
-})
-
-/** The verdict by shape and word; it reads the same printed in grey. */
-function Mark({ verdict }: { verdict: Verdict }) {
-  const colour = COLOUR[verdict]
-  return (
-    <View style={styles.word}>
-      <Svg width={9} height={9} viewBox="0 0 14 14" style={{ marginTop: 2 }}>
-        {verdict === 'proven' && <Circle cx={7} cy={7} r={6} fill={colour} />}
-        {verdict === 'watch' && (
-          <>
-            <Circle cx={7} cy={7} r={5.2} stroke={colour} strokeWidth={1.6} fill="none" />
-            <Path d="M7 2a5 5 0 0 1 0 10z" fill={colour} />
-          </>
-        )}
-        {verdict === 'stop' && <Rect x={0.6} y={3.4} width={12.8} height={7.2} fill={colour} />}
-        {verdict === 'open' && (
-          <Circle cx={7} cy={7} r={5.2} stroke={colour} strokeWidth={1.4} strokeDasharray="1.6 2.3" fill="none" />
-        )}
-      </Svg>
-      <Text style={{ color: colour }}>{WORD[verdict]}</Text>
-    </View>
-  )
+/** What the report shows beside the judged points. */
+export interface ReportBeside {
+  schematic: PackSchematic | null
+  wave: PackWave | null
+  pictures: readonly PackPicture[]
+  picturesLeftOut: number
+  reviews: readonly Review[]
+  signatures: readonly HandoverSignature[]
 }
 
 const CAUTION =
   'This report records what was measured and when. Local code, the network operator and the makers’ manuals come first, and the licensed person who signs is responsible. Never defeat residual-current protection. If metalwork gives shocks, touch nothing and call the network operator.'
 
 /** The pack's printed report: promises first, then every point with its numbers and limit. */
-export function Report({ summary, bench, signedBy }: { summary: PackSummary; bench: Bench; signedBy: string }) {
+export function Report({
+  summary,
+  bench,
+  record,
+  signedBy,
+  beside,
+}: {
+  summary: PackSummary
+  bench: Bench
+  record: JobRecord
+  signedBy: string
+  beside: ReportBeside
+}) {
+  const shown = pointsToShow(bench)
+  const review = reviewSummary(shown, bench.judgements, beside.reviews)
+  const signed = signaturesNow(beside.signatures, handoverDigest(bench))
   const sealed = `${summary.sealedAt.slice(0, 10)} ${summary.sealedAt.slice(11, 16)} UTC`
   return (
     <Document title={`${summary.jobName} – record of installation and outage test`} creator="Awlbright" language="en">
@@ -86,7 +65,7 @@ export function Report({ summary, bench, signedBy }: { summary: PackSummary; ben
           {(['proven', 'watch', 'open', 'stop'] as const).map((verdict) => (
             <View key={verdict}>
               <Text style={{ fontSize: 20, fontWeight: 700, lineHeight: 1.1 }}>{summary.counts[verdict]}</Text>
-              <Mark verdict={verdict} />
+              <VerdictMark verdict={verdict} />
             </View>
           ))}
           {summary.gapMs !== null && (
@@ -101,7 +80,7 @@ export function Report({ summary, bench, signedBy }: { summary: PackSummary; ben
           {summary.promises.length === 0 && <Text>Nothing was promised in writing.</Text>}
           {summary.promises.map((promise) => (
             <View key={promise.sentence} style={styles.row} wrap={false}>
-              <Mark verdict={promise.verdict} />
+              <VerdictMark verdict={promise.verdict} />
               <View style={{ flex: 1 }}>
                 <Text style={{ fontWeight: 700 }}>{promise.sentence}</Text>
                 <Text style={styles.note}>{promise.says}</Text>
@@ -123,7 +102,7 @@ export function Report({ summary, bench, signedBy }: { summary: PackSummary; ben
             ...summary.open.map((point) => ({ ...point, verdict: 'open' as const })),
           ].map((point) => (
             <View key={point.stage + point.label} style={styles.row} wrap={false}>
-              <Mark verdict={point.verdict} />
+              <VerdictMark verdict={point.verdict} />
               <Text style={{ flex: 1 }}>
                 {point.stage}: {point.label}. <Text style={styles.note}>{point.why}</Text>
               </Text>
@@ -141,7 +120,23 @@ export function Report({ summary, bench, signedBy }: { summary: PackSummary; ben
             ))}
           </View>
         )}
+        <SignedBy review={review} signed={signed} pointCount={shown.length} />
         <Text style={[styles.section, styles.note]}>{CAUTION}</Text>
+        <Foot name={summary.jobName} />
+      </Page>
+      {beside.schematic && (
+        <Page size="A4" orientation="landscape" style={styles.page}>
+          <Text style={styles.heading}>Schematic</Text>
+          <Text style={[styles.note, { marginBottom: 6 }]}>{schematicNote(beside.schematic)}</Text>
+          <SchematicFigure schematic={beside.schematic} width={740} height={420} />
+          <Foot name={summary.jobName} />
+        </Page>
+      )}
+      <Page size="A4" style={styles.page}>
+        {beside.wave && <WaveFigure wave={beside.wave} />}
+        <CircuitTable rows={circuitResults(bench)} />
+        <InstrumentTable used={instrumentsUsed(bench, record)} />
+        <CorrectionTable corrections={correctionsOf(bench, record)} />
         <Foot name={summary.jobName} />
       </Page>
       <Page size="A4" style={styles.page}>
@@ -156,7 +151,7 @@ export function Report({ summary, bench, signedBy }: { summary: PackSummary; ben
                 const judgement = bench.judgements.get(point.key)
                 return (
                   <View key={point.key} style={styles.row} wrap={false}>
-                    <Mark verdict={judgement?.verdict ?? 'open'} />
+                    <VerdictMark verdict={judgement?.verdict ?? 'open'} />
                     <View style={{ flex: 1, paddingRight: 8 }}>
                       <Text>{point.label}</Text>
                       <Text style={styles.note}>
@@ -179,6 +174,8 @@ export function Report({ summary, bench, signedBy }: { summary: PackSummary; ben
               : `At ${formatQuantity(summary.runtime.loadW, 'W', 3)}: ${formatDuration(summary.runtime.reserveH * 3.6e6)} from the reserve, ${summary.runtime.fullH === null ? '–' : formatDuration(summary.runtime.fullH * 3.6e6)} from full.`}
           </Text>
         </View>
+        <LimitTable limits={limitsUsed(bench)} />
+        <Pictures pictures={beside.pictures} leftOut={beside.picturesLeftOut} />
         <Foot name={summary.jobName} />
       </Page>
     </Document>

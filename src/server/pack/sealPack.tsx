@@ -1,4 +1,7 @@
-import { pointsToShow } from '@/core/evidence/bench'
+import { type Bench, pointsToShow } from '@/core/evidence/bench'
+import { THE_JOB } from '@/core/evidence/family'
+import { RECORDING_SLOT, leavingGap } from '@/core/evidence/families/outageGap'
+import type { NamedBytes } from '@/core/outage/recording'
 import { renderToBuffer } from '@react-pdf/renderer'
 import { and, eq } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
@@ -8,15 +11,20 @@ import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
 import { fileBytes, sha256Of, storeFile } from '@/db/queries/files'
 import { jobById } from '@/db/queries/installations'
+import { reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
 import { addPack } from '@/db/queries/packs'
 import { crew, crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
+import { packPictures } from './packPictures'
+import { packSchematic, schematicFile } from './packSchematic'
+import { packWave } from './packWave'
 import { writePack } from './packWriter'
 import { readingsCsv } from './readingsCsv'
 import { Report } from './Report'
 import { registerReportFonts } from './reportFonts'
 import { packSummary } from './summary'
+import { tableFiles } from './tableFiles'
 
 const utf8 = (text: string) => new TextEncoder().encode(text)
 
@@ -36,12 +44,29 @@ const READ_ME = `This pack records a battery backup installation and its outage 
 report.pdf      to read and print
 record.json     everything the report was made from: installation, plan, readings, verdicts
 readings.csv    every reading, corrected ones included
+tables/         loads, components, circuits with their results, runs, electrodes and settings, a file each
+schematic.svg   the wiring as drawn, where there is any; the report says whether it was confirmed as built
 pictures/       as taken, without camera metadata
 recordings/     the recorder's own files
 manifest.json   SHA-256 of every file; signature.json: one Ed25519 signature over it
 
 Any changed, missing or added file is found by the verifier of the program that made the pack, on its page or on the command line.
 `
+
+/** Files of the recording that shows the supply leaving; none where nobody recorded it. */
+async function leavingFiles(
+  { context }: Bench,
+  bytesOf: (file: { sha256: string }) => Promise<Uint8Array>,
+): Promise<NamedBytes[]> {
+  const reading = context.readings.findLast(
+    ({ pointKey, slot }) => pointKey === leavingGap.key(THE_JOB) && slot === RECORDING_SLOT,
+  )
+  const digests = (reading?.detail?.sha256 ?? []) as string[]
+  const names = (reading?.detail?.files ?? []) as string[]
+  return Promise.all(
+    digests.map(async (sha256, k) => ({ name: names[k] ?? 'recording', bytes: await bytesOf({ sha256 }) })),
+  )
+}
 
 /**
  * H-2: makes and stores the sealed pack of a job as it stands: a zip with report, canonical JSON, CSV, pictures, recordings, manifest and signature.
@@ -71,7 +96,6 @@ export async function sealPack(
   const sealedAt = now.toISOString()
   const { summary, bench } = packSummary(record, { place: row.place, crewName: ownCrew?.name ?? '', sealedAt })
   registerReportFonts()
-  const pdf = await renderToBuffer(<Report summary={summary} bench={bench} signedBy={signer?.name ?? ''} />)
   const verdicts = pointsToShow(bench).map((point) => ({
     key: point.key,
     label: point.label,
@@ -79,6 +103,19 @@ export async function sealPack(
     ...bench.judgements.get(point.key),
   }))
   const attached = record.attachments.map((attachment, k) => ({ ...attachment, path: packPath(attachment, k) }))
+  const [reviews, signatures, schematic] = await Promise.all([
+    reviewsOfJob(db, jobId),
+    signaturesOfJob(db, jobId),
+    packSchematic(bench),
+  ])
+  const bytesOf = ({ sha256 }: { sha256: string }) => fileBytes(db, sha256)
+  const pictures = await packPictures(bench, attached, bytesOf)
+  const wave = packWave(await leavingFiles(bench, bytesOf), bench.context.pack)
+  const picturesLeftOut = attached.filter(({ kind }) => kind === 'picture').length - pictures.length
+  const beside = { schematic, wave, pictures, picturesLeftOut, reviews, signatures }
+  const pdf = await renderToBuffer(
+    <Report summary={summary} bench={bench} record={record} signedBy={signer?.name ?? ''} beside={beside} />,
+  )
   const files: Record<string, Uint8Array> = {
     'README.txt': utf8(READ_ME),
     'report.pdf': new Uint8Array(pdf),
@@ -95,11 +132,15 @@ export async function sealPack(
         attachments: attached,
         instruments: record.instruments,
         overrides: record.overrides,
+        reviews,
+        signatures,
         verdicts,
         promises: summary.promises,
       }),
     ),
     'readings.csv': utf8(readingsCsv(record.readings, bench)),
+    ...Object.fromEntries(Object.entries(tableFiles(bench)).map(([path, csv]) => [path, utf8(csv)])),
+    ...(schematic ? { 'schematic.svg': utf8(schematicFile(record.installation.name, schematic)) } : {}),
   }
   for (const { path, sha256 } of attached) files[path] = await fileBytes(db, sha256)
   const sealed = sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex, sha256Of)

@@ -6,6 +6,7 @@ import { addRecording } from './addRecording'
 import { choosePlan } from './choosePlan'
 import { changeCrew, viewCrew } from './crew'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
+import { reviewPoints, signHandover } from './handover'
 import { confirmFirstWord, makeHouseholdLink, withdrawHouseholdLink } from './household'
 import { importLoads, importProfile, removeProfile } from './imports'
 import {
@@ -73,6 +74,8 @@ export const USE_CASES = {
   withdrawHouseholdLink,
   confirmFirstWord,
   requestPack,
+  reviewPoints,
+  signHandover,
   downloadPack,
   makeCustomerLink,
   withdrawCustomerLink,

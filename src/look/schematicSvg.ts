@@ -1,5 +1,5 @@
 import type { DrawnGroup, Ink, Primitive } from '@/core/wiring/schematic/schematicPen'
-import { palette } from '@/look/palette'
+import { palette } from './palette'
 
 const escaped = (text: string) => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`)
 const round = (value: number) => String(Math.round(value * 100) / 100)

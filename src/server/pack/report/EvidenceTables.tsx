@@ -1,0 +1,76 @@
+import { Text, View } from '@react-pdf/renderer'
+import type { ReactNode } from 'react'
+import type { InstrumentUsed } from '@/core/handover/instrumentsUsed'
+import type { LimitUsed } from '@/core/handover/limitsUsed'
+import type { Correction } from '../corrections'
+import { styles } from './reportStyles'
+
+const when = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`
+
+function Section({ title, none, children }: { title: string; none: string; children: readonly ReactNode[] }) {
+  return (
+    <View style={styles.section}>
+      <Text style={styles.heading} minPresenceAhead={30}>
+        {title}
+      </Text>
+      {children.length === 0 ? <Text>{none}</Text> : children}
+    </View>
+  )
+}
+
+/** Instruments that were used, each with the certificate that covered it, or plainly without one. */
+export function InstrumentTable({ used }: { used: readonly InstrumentUsed[] }) {
+  return (
+    <Section title="Instruments" none="No reading names an instrument.">
+      {used.map(({ instrument, readings, from, to, certificate }) => (
+        <View key={instrument.id} style={styles.row} wrap={false}>
+          <Text style={{ flex: 1 }}>
+            {instrument.tag} {instrument.name}
+            {instrument.serial ? `, ${instrument.serial}` : ''}
+          </Text>
+          <Text style={{ flex: 1 }}>
+            {readings} reading{readings === 1 ? '' : 's'}, {from === to ? from : `${from} to ${to}`}
+          </Text>
+          <Text style={{ flex: 1.2 }}>
+            {certificate
+              ? `certificate ${certificate.number ?? 'without a number'}, valid to ${certificate.dueOn}`
+              : 'no certificate covered it: its readings are to be watched at best'}
+          </Text>
+        </View>
+      ))}
+    </Section>
+  )
+}
+
+/** Readings that were corrected or taken back: both stand, with the reason. */
+export function CorrectionTable({ corrections }: { corrections: readonly Correction[] }) {
+  return (
+    <Section title="Corrections, in the open" none="No reading was corrected.">
+      {corrections.map(({ id, label, before, after, reason, byName, at }) => (
+        <View key={id} style={styles.row} wrap={false}>
+          <Text style={{ flex: 1 }}>
+            {label}: {before} → {after}. <Text style={styles.note}>{`“${reason}” ${byName}, ${when(at)}`}</Text>
+          </Text>
+        </View>
+      ))}
+    </Section>
+  )
+}
+
+/** Every limit that a verdict quotes, with where it comes from. */
+export function LimitTable({ limits }: { limits: readonly LimitUsed[] }) {
+  return (
+    <Section title="Limits, and where they come from" none="No verdict quotes a limit.">
+      {limits.map(({ code, limit, basis, points }) => (
+        <View key={`${code} ${limit} ${basis}`} style={styles.row} wrap={false}>
+          <Text style={{ width: 38 }}>{code}</Text>
+          <Text style={{ flex: 1 }}>{limit}</Text>
+          <Text style={{ flex: 2 }}>{basis}</Text>
+          <Text style={{ width: 50, textAlign: 'right' }}>
+            {points} point{points === 1 ? '' : 's'}
+          </Text>
+        </View>
+      ))}
+    </Section>
+  )
+}

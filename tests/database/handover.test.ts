@@ -1,0 +1,144 @@
+import { sql } from 'drizzle-orm'
+import { unzipSync } from 'fflate'
+import { v7 as uuidv7 } from 'uuid'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { benchOf, pointsToShow } from '@/core/evidence/bench'
+import { pointAsSeen } from '@/core/handover/review'
+import { handoverDigest } from '@/core/handover/signature'
+import { publicKeyOf } from '@/core/pack/seal'
+import { verifyPack } from '@/core/pack/verifyPack'
+import { fileBytes } from '@/db/queries/files'
+import { packById } from '@/db/queries/packs'
+import { sealPack } from '@/server/pack/sealPack'
+import { call } from '@/server/useCase'
+import { USE_CASES } from '@/server/useCases'
+import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+
+const KEY = '21'.repeat(32)
+let crew: TestCrew
+let jobId: string
+beforeAll(async () => {
+  crew = await makeCrew()
+  jobId = await makeJob(crew)
+  await call(USE_CASES.recordReadings, db, crew.actor('hand'), {
+    readings: [sent(jobId, 'outage.told', 'answer', 'yes')],
+  })
+})
+
+const view = async () => call(USE_CASES.viewJob, db, crew.actor('lead'), { jobId })
+const seenNow = async (pointKey: string) => pointAsSeen(benchOf((await view()).record).judgements.get(pointKey))
+const say = async (
+  pointKey: string,
+  word: 'agreed' | 'sentBack',
+  more: object = {},
+  who: 'checker' | 'lead' | 'hand' = 'checker',
+) =>
+  call(USE_CASES.reviewPoints, db, crew.actor(who), {
+    jobId,
+    word,
+    note: word === 'sentBack' ? 'Measure it again, please.' : null,
+    points: [{ id: uuidv7(), pointKey, saw: await seenNow(pointKey), ...more }],
+  })
+
+describe('a checker', () => {
+  it('agrees with a point as it stands, or sends it back with a word', async () => {
+    await say('outage.told', 'agreed')
+    await say('outage.heavyOff', 'sentBack')
+    const { reviews } = await view()
+    expect(reviews.map(({ pointKey, word, note, byName }) => [pointKey, word, note, byName])).toEqual([
+      ['outage.told', 'agreed', null, crew.actor('checker').name],
+      ['outage.heavyOff', 'sentBack', 'Measure it again, please.', crew.actor('checker').name],
+    ])
+  })
+  it('says nothing of a point that changed meanwhile, or is not there, and gives a reason for sending back', async () => {
+    await expect(say('outage.told', 'agreed', { saw: 'proven 99 Ω' })).rejects.toMatchObject({ status: 409 })
+    await expect(
+      call(USE_CASES.reviewPoints, db, crew.actor('checker'), {
+        jobId,
+        word: 'agreed',
+        note: null,
+        points: [{ id: uuidv7(), pointKey: 'outage.nothing', saw: 'open' }],
+      }),
+    ).rejects.toMatchObject({ status: 404 })
+    await expect(
+      call(USE_CASES.reviewPoints, db, crew.actor('checker'), {
+        jobId,
+        word: 'sentBack',
+        note: 'no',
+        points: [{ id: uuidv7(), pointKey: 'outage.told', saw: await seenNow('outage.told') }],
+      }),
+    ).rejects.toMatchObject({ status: 422 })
+  })
+  it('is nobody else, and the rows stay as they were written', async () => {
+    for (const who of ['lead', 'hand'] as const)
+      await expect(say('outage.told', 'agreed', {}, who)).rejects.toMatchObject({ status: 403 })
+    for (const table of ['point_review', 'handover_signature'])
+      for (const statement of [`update ${table} set saw = 'x'`, `delete from ${table}`, `truncate ${table}`])
+        await expect(db.execute(sql.raw(statement))).rejects.toThrow()
+  })
+  it('stores nothing of a list in which one is wrong, and the same thing sent twice once', async () => {
+    const before = (await view()).reviews.length
+    const good = { id: uuidv7(), pointKey: 'outage.saved', saw: await seenNow('outage.saved') }
+    const list = (points: object[]) =>
+      call(USE_CASES.reviewPoints, db, crew.actor('checker'), { jobId, word: 'agreed', note: null, points })
+    await expect(list([good, { ...good, id: uuidv7(), saw: 'proven' }])).rejects.toMatchObject({ status: 409 })
+    expect((await view()).reviews).toHaveLength(before)
+    await list([good])
+    await list([good])
+    expect((await view()).reviews).toHaveLength(before + 1)
+    await expect(
+      list([{ ...good, pointKey: 'outage.helper', saw: await seenNow('outage.helper') }]),
+    ).rejects.toMatchObject({ status: 409 })
+  })
+})
+
+describe('a signature', () => {
+  const sign = async (who: 'lead' | 'hand' | 'checker', more: object = {}) =>
+    call(USE_CASES.signHandover, db, crew.actor(who), {
+      id: uuidv7(),
+      jobId,
+      capacity: who === 'hand' ? 'customer' : who,
+      name: who === 'hand' ? 'Runa Ostervale' : crew.actor(who).name,
+      drawing: null,
+      saw: handoverDigest(benchOf((await view()).record)),
+      ...more,
+    })
+  it('is given by each in their own name, the customer’s on the device of whoever hands over', async () => {
+    await sign('lead', { drawing: 'M 10 10 L 60 40 L 90 20' })
+    await sign('checker')
+    await sign('hand')
+    const { signatures } = await view()
+    expect(signatures.map(({ capacity, name, drawing }) => [capacity, name, drawing])).toEqual([
+      ['lead', crew.actor('lead').name, 'M 10 10 L 60 40 L 90 20'],
+      ['checker', crew.actor('checker').name, null],
+      ['customer', 'Runa Ostervale', null],
+    ])
+  })
+  it.each([
+    ['another’s capacity', 'hand', { capacity: 'lead' }, 403],
+    ['another’s name', 'lead', { name: 'Somebody Else' }, 422],
+    ['what stood before', 'lead', { saw: 'a'.repeat(64) }, 409],
+    ['no digest', 'lead', { saw: 'x' }, 422],
+    ['a drawing that is a script', 'lead', { drawing: 'M 0 0"/><script>' }, 422],
+    ['no name', 'hand', { name: '' }, 422],
+  ] as const)('is refused for %s', async (_, who, more, status) => {
+    await expect(sign(who, more)).rejects.toMatchObject({ status })
+  })
+})
+
+describe('the pack', () => {
+  it('carries reviews, signatures, tables and the schematic, and verifies', async () => {
+    const packId = await sealPack(db, { jobId, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY })
+    const zip = await fileBytes(db, (await packById(db, packId))!.sha256)
+    expect(verifyPack(zip, publicKeyOf(KEY))).toMatchObject({ intact: true, problems: [] })
+    const files = unzipSync(zip)
+    const text = (path: string) => new TextDecoder().decode(files[path])
+    const record = JSON.parse(text('record.json')) as { reviews: unknown[]; signatures: { capacity: string }[] }
+    expect(record.reviews.length).toBeGreaterThan(2)
+    expect(record.signatures.map(({ capacity }) => capacity)).toEqual(['lead', 'checker', 'customer'])
+    expect(text('tables/circuits.csv').split('\n')[0]).toContain('islandVerdict')
+    expect(text('schematic.svg')).toContain('Nobody has confirmed this drawing as built')
+    const points = pointsToShow(benchOf((await view()).record)).length
+    expect(points).toBeGreaterThan(10)
+  })
+})
