@@ -38,6 +38,7 @@ export const WHO_MAY = {
   overrideHold: ['lead'],
   requestPack: ['lead', 'checker'],
   reviewPoints: ['checker'],
+  answerFaultCall: ['lead', 'hand', 'office'],
   signHandover: ['lead', 'hand', 'checker'],
   downloadPack: ['lead', 'hand', 'office', 'checker'],
   makeCustomerLink: ['lead', 'office'],

@@ -8,6 +8,7 @@ export type CustomerPack =
   | {
       state: 'open'
       linkId: string
+      jobId: string
       sha256: string
       jobName: string
       publicKey: string
@@ -25,6 +26,7 @@ export async function customerPack(token: string): Promise<CustomerPack> {
   return {
     state: 'open',
     linkId: found.link.id,
+    jobId: found.pack.jobId,
     sha256: found.pack.sha256,
     jobName: found.jobName,
     publicKey: found.pack.publicKey,

@@ -9,6 +9,7 @@ import { publicKeyOf } from '@/core/pack/seal'
 import { verifyPack } from '@/core/pack/verifyPack'
 import { fileBytes } from '@/db/queries/files'
 import { packById } from '@/db/queries/packs'
+import { takeFaultCall } from '@/server/faultCall'
 import { sealPack } from '@/server/pack/sealPack'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
@@ -140,5 +141,59 @@ describe('the pack', () => {
     expect(text('schematic.svg')).toContain('Nobody has confirmed this drawing as built')
     const points = pointsToShow(benchOf((await view()).record)).length
     expect(points).toBeGreaterThan(10)
+  })
+})
+
+describe('a household’s call', () => {
+  let token: string
+  beforeAll(async () => {
+    const packId = await sealPack(db, { jobId, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY })
+    ;({ token } = await call(USE_CASES.makeCustomerLink, db, crew.actor('lead'), { jobId, packId, days: 5 }))
+  })
+  const request = (body: unknown) =>
+    new Request('http://house.example/api', {
+      method: 'POST',
+      body: JSON.stringify(body),
+      headers: { 'content-type': 'application/json' },
+    })
+  const phone = (answers: object, id = uuidv7(), over = token) => takeFaultCall(db, over, request({ id, answers }))
+  it('reaches the crew with its answers, once however often it is sent, and is answered in writing', async () => {
+    const id = uuidv7()
+    await phone({ tingle: 'no', neighboursLit: 'yes', houseLit: 'nothing', words: 'A bang in the garage.' }, id)
+    await phone({ tingle: 'no', neighboursLit: 'yes', houseLit: 'nothing', words: 'A bang in the garage.' }, id)
+    const { faultCalls } = await view()
+    expect(faultCalls).toHaveLength(1)
+    expect(faultCalls[0]?.answers).toEqual({
+      tingle: 'no',
+      neighboursLit: 'yes',
+      houseLit: 'nothing',
+      words: 'A bang in the garage.',
+    })
+    const answer = { id: uuidv7(), jobId, callId: id, note: 'Telephoned; coming today.' }
+    await call(USE_CASES.answerFaultCall, db, crew.actor('office'), answer)
+    expect((await view()).faultCalls[0]?.taken.map(({ note }) => note)).toEqual(['Telephoned; coming today.'])
+    const other = await makeJob(crew)
+    await expect(
+      call(USE_CASES.answerFaultCall, db, crew.actor('lead'), { ...answer, id: uuidv7(), jobId: other }),
+    ).rejects.toMatchObject({ status: 404 })
+    await expect(call(USE_CASES.answerFaultCall, db, crew.actor('checker'), answer)).rejects.toMatchObject({
+      status: 403,
+    })
+  })
+  it.each([
+    ['no answer at all', {}, 422],
+    ['only blanks', { words: '   ' }, 422],
+    ['an answer that is none of the question’s', { tingle: 'perhaps' }, 422],
+    ['more words than anybody reads', { words: 'x'.repeat(1001) }, 422],
+  ] as const)('with %s is refused', async (_, answers, status) => {
+    await expect(phone(answers)).rejects.toMatchObject({ status })
+  })
+  it('over a link that opens nothing is refused, and too many in a day are', async () => {
+    await expect(phone({ tingle: 'no' }, uuidv7(), 'A'.repeat(32))).rejects.toMatchObject({ status: 404 })
+    await expect(phone({ tingle: 'no' }, uuidv7(), '../../x')).rejects.toMatchObject({ status: 404 })
+    let refused = 0
+    for (let k = 0; k < 14; k++) await phone({ tingle: 'no', words: `call ${k}` }).catch(() => refused++)
+    expect(refused).toBeGreaterThan(0)
+    expect((await view()).faultCalls.length).toBeLessThanOrEqual(12)
   })
 })

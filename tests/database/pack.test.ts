@@ -38,6 +38,7 @@ describe('a pack', () => {
     const files = unzipSync(zip)
     expect(Object.keys(files).sort()).toEqual([
       'README.txt',
+      'card.pdf',
       'manifest.json',
       'readings.csv',
       'record.json',

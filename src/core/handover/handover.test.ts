@@ -7,6 +7,7 @@ import { beforeSealing } from './beforeSealing'
 import { circuitResults } from './circuitResults'
 import { instrumentsUsed } from './instrumentsUsed'
 import { limitsUsed } from './limitsUsed'
+import { outageCard } from './outageCard'
 import { type Review, latestReviews, pointAsSeen, reviewState, reviewSummary } from './review'
 import { drawingOf, handoverDigest, isDrawing, signaturesNow } from './signature'
 
@@ -174,7 +175,38 @@ describe('what a report lists', () => {
     const limits = limitsUsed(bench)
     const quoted = pointsToShow(bench).filter(({ key }) => bench.judgements.get(key)?.limit)
     expect(limits.reduce((sum, { points }) => sum + points, 0)).toBe(quoted.length)
-    expect(new Set(limits.map(({ code, limit, basis }) => `${code}${limit}${basis}`)).size).toBe(limits.length)
-    expect(limits.every(({ basis }) => basis.length > 0)).toBe(true)
+    expect(new Set(limits.map(({ code, basis }) => `${code} ${basis}`)).size).toBe(limits.length)
+    expect(
+      limits.every(({ basis, limits: own }) => basis.length > 0 && new Set(own).size === own.length && own.length > 0),
+    ).toBe(true)
+  })
+})
+
+describe('the what-to-do card', () => {
+  const linesOf = (record = ready) =>
+    Object.fromEntries(
+      outageCard(benchOf(record), { crewName: 'Test crew' }).sections.map(({ id, lines }) => [id, lines.join(' ')]),
+    )
+  it('tells what was seen running from what was only planned', () => {
+    const planned = linesOf()
+    expect(planned.staysOn).toMatch(/Planned, and not seen in a test: .*[Ff]ridge/)
+    const seen = linesOf(recordOf(house(), [...readyForLoads(), reading('outage.stayedOn.fridge', 'seen', 'running')]))
+    expect(seen.staysOn).toMatch(/Seen running in the test: .*[Ff]ridge/)
+  })
+  it('keeps people safe whatever is known, and says nothing of what is not', () => {
+    const bare = house({ loads: [], settings: [] })
+    const lines = linesOf(recordOf({ ...bare, sources: { ...bare.sources, usableWh: null, nominalWh: null } }, []))
+    expect(lines.shocks).toContain('Touch nothing metal')
+    expect(lines.never).toContain('licensed')
+    expect(lines).not.toHaveProperty('staysOn')
+    expect(lines).not.toHaveProperty('howLong')
+    expect(lines.call).toContain('Test crew')
+  })
+  it('says how a switch by hand is turned, and only where there is one', () => {
+    expect(linesOf()).not.toHaveProperty('byHand')
+    const byHand = linesOf(recordOf(house({ chosenSchool: 'manualChangeover' }), []))
+    expect(byHand.byHand).toContain('0, wait')
+    expect(byHand.return).toContain('then to I.')
+    expect(byHand.notice).not.toContain('own supply')
   })
 })

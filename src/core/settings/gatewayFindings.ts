@@ -69,7 +69,12 @@ export function gatewayFindings(
       expected: inverters,
       verdict: counted(count('invertersReported'), inverters),
     },
-    { name: 'clock', said: offS, expected: 0, verdict: offS === null ? 'open' : atMost(Math.abs(offS), limits.deviceClockMax.value) ? 'proven' : 'stop' },
+    {
+      name: 'clock',
+      said: offS,
+      expected: 0,
+      verdict: offS === null ? 'open' : atMost(Math.abs(offS), limits.deviceClockMax.value) ? 'proven' : 'stop',
+    },
     {
       name: 'band',
       said: band,

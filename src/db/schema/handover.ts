@@ -1,9 +1,11 @@
 import { sql } from 'drizzle-orm'
-import { check, index, pgTable, text, uuid } from 'drizzle-orm/pg-core'
+import { check, index, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core'
+import type { FaultAnswers } from '@/core/handover/faultCall'
 import { REVIEW_WORDS } from '@/core/handover/review'
 import { SIGNING_CAPACITIES } from '@/core/handover/signature'
 import { user } from './auth'
 import { instant, oneOf, signedColumns } from './columns'
+import { customerLink } from './files'
 import { job } from './job'
 
 /** What a checker said of a point; append-only, the latest of a point stands. */
@@ -63,5 +65,51 @@ export const handoverSignature = pgTable(
     check('handover_signature_name_bounded', sql`length(trim(${t.name})) between 2 and 80`),
     check('handover_signature_drawing_bounded', sql`${t.drawing} is null or length(${t.drawing}) <= 20000`),
     check('handover_signature_saw_digest', sql`${t.saw} ~ '^[0-9a-f]{64}$'`),
+  ],
+)
+
+/** What a household says is wrong, over its link to a pack; append-only. What the crew did about it is said in rows of their own. */
+export const faultCall = pgTable(
+  'fault_call',
+  {
+    id: uuid().primaryKey(),
+    jobId: uuid()
+      .notNull()
+      .references(() => job.id, { onDelete: 'restrict' }),
+    linkId: uuid()
+      .notNull()
+      .references(() => customerLink.id),
+    answers: jsonb().$type<FaultAnswers>().notNull(),
+    calledAt: instant()
+      .notNull()
+      .default(sql`clock_timestamp()`),
+  },
+  (t) => [
+    index('fault_call_job').on(t.jobId, t.calledAt),
+    index('fault_call_link').on(t.linkId),
+    check('fault_call_bounded', sql`length(${t.answers}::text) <= 4000`),
+  ],
+)
+
+/** That somebody of the crew took a call up, and what came of it; append-only. */
+export const faultCallAnswer = pgTable(
+  'fault_call_answer',
+  {
+    id: uuid().primaryKey(),
+    callId: uuid()
+      .notNull()
+      .references(() => faultCall.id),
+    note: text().notNull(),
+    madeBy: text()
+      .notNull()
+      .references(() => user.id),
+    ...signedColumns(),
+    madeAt: instant()
+      .notNull()
+      .default(sql`clock_timestamp()`),
+  },
+  (t) => [
+    index('fault_call_answer_call').on(t.callId),
+    check('fault_call_answer_bounded', sql`length(trim(${t.note})) between 3 and 500`),
   ],
 )

@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Heading, Text, chakra } from '@chakra-ui/react'
-import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatDuration } from '@/core/quantity/formatQuantity'
 import type { PackSummary } from '@/server/pack/summary'
 import { ButtonLink } from '@/ui/Button'
 import { day } from '@/ui/clock'
@@ -8,11 +8,13 @@ import { Mark } from '@/ui/Mark'
 import { Notice } from '@/ui/Notice'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
+import { CardSheet, OutageSteps } from './CardSheet'
+import { FaultCallSheet } from './FaultCallSheet'
+import { PartsSheet, SeasonSheet } from './KeepingSheets'
+import { LastingSheet } from './LastingSheet'
 
 /** Verdicts in the household's own words. */
 const SAYS = { proven: 'shown', watch: 'shown, with a remark', stop: 'not kept', open: 'not proven' } as const
-
-const hours = (h: number | null) => (h === null ? null : formatDuration(h * 3_600_000))
 
 /** What the household reads on a phone: what was promised and shown, what to do in an outage, and how to check it. */
 export function CustomerPage({
@@ -27,7 +29,6 @@ export function CustomerPage({
   expiresAt: string
 }) {
   const shown = summary.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
-  const { runtime } = summary
   return (
     <chakra.main
       maxW="640px"
@@ -89,37 +90,9 @@ export function CustomerPage({
           </Box>
         ))}
       </TitledSheet>
-      <TitledSheet title="In an outage">
-        <Box as="ol" px="16px" pb="12px" css={{ '& > li': { paddingBlock: '5px' } }}>
-          <li>
-            <b>You notice it</b> by a short dark moment, or by neighbours without light.{' '}
-            {summary.school === 'Manual changeover'
-              ? 'Change over with the switch in the cupboard.'
-              : 'The battery takes over by itself.'}
-          </li>
-          {summary.turnOffFirst.length > 0 && (
-            <li>
-              <b>Turn off first</b>, at night: {summary.turnOffFirst.join(', ')}.
-            </li>
-          )}
-          {runtime.reserveH !== null && runtime.loadW !== null && (
-            <li>
-              <b>It then lasts</b> about {hours(runtime.reserveH)} at worst
-              {runtime.fullH !== null && `, ${hours(runtime.fullH)} from full`}, at{' '}
-              {formatQuantity(Math.round(runtime.loadW / 10) * 10, 'W', 3)}. This is worked out, not measured.
-            </li>
-          )}
-          <li>
-            <b>A vehicle</b> helps only while it is plugged in and enabled for it.
-          </li>
-          <li>
-            <b>Leave alone</b> what has tripped in an outdoor metal board or charger; call the crew.
-          </li>
-          <li>
-            <b>If metal gives shocks</b>, touch nothing metal, keep people away and call the network operator.
-          </li>
-        </Box>
-      </TitledSheet>
+      {summary.card ? <CardSheet card={summary.card} /> : <OutageSteps summary={summary} />}
+      {summary.lasting && <LastingSheet lasting={summary.lasting} />}
+      <FaultCallSheet token={token} />
       {(summary.open.length > 0 || summary.stopped.length > 0) && (
         <TitledSheet title="Still open" note="said plainly">
           {[
@@ -145,6 +118,8 @@ export function CustomerPage({
           ))}
         </TitledSheet>
       )}
+      <SeasonSheet />
+      {summary.parts && <PartsSheet parts={summary.parts} />}
       <TitledSheet title="The whole record">
         <Box px="16px" pb="14px">
           <Text color="ink2" mb="10px">

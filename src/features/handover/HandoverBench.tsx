@@ -2,7 +2,7 @@
 import { pointsToShow } from '@/core/evidence/bench'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { Button } from '@/ui/Button'
+import { Button, ButtonLink } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
@@ -15,6 +15,7 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { HoldsSheet } from '../outage/HoldsSheet'
 import { download } from '../survey/download'
+import { FaultCallsSheet } from './FaultCallsSheet'
 import { PacksSheet } from './PacksSheet'
 import { ReviewSheet } from './ReviewSheet'
 import { SealButton } from './SealButton'
@@ -51,11 +52,17 @@ export function HandoverBench() {
             : `${open.length} point${open.length === 1 ? '' : 's'} without evidence${stopped ? `, ${stopped} stopped` : ''}`
         }
         actions={
-          <Button size="sm" onClick={saveFile}>
-            Save the job as a file
-          </Button>
+          <>
+            <ButtonLink size="sm" href={`/api/jobs/${record.installation.jobId}/card`} download="what-to-do.pdf">
+              What-to-do card
+            </ButtonLink>
+            <Button size="sm" onClick={saveFile}>
+              Save the job as a file
+            </Button>
+          </>
         }
       />
+      <FaultCallsSheet />
       <TitledSheet title="The promises, and the evidence">
         {bench.promises.length === 0 && (
           <EmptyState

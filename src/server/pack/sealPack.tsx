@@ -16,6 +16,7 @@ import { addPack } from '@/db/queries/packs'
 import { crew, crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
+import { cardPdf } from './cardFile'
 import { packPictures } from './packPictures'
 import { packSchematic, schematicFile } from './packSchematic'
 import { packWave } from './packWave'
@@ -42,6 +43,7 @@ export const packPath = ({ kind, fileName }: Pick<Attachment, 'kind' | 'fileName
 const READ_ME = `This pack records a battery backup installation and its outage test.
 
 report.pdf      to read and print
+card.pdf        what to do when the street is dark, for the wall
 record.json     everything the report was made from: installation, plan, readings, verdicts
 readings.csv    every reading, corrected ones included
 tables/         loads, components, circuits with their results, runs, electrodes and settings, a file each
@@ -119,6 +121,7 @@ export async function sealPack(
   const files: Record<string, Uint8Array> = {
     'README.txt': utf8(READ_ME),
     'report.pdf': new Uint8Array(pdf),
+    'card.pdf': await cardPdf(record, ownCrew?.name ?? ''),
     'record.json': utf8(
       canonicalJson({
         format: 'awlbright-record-1',

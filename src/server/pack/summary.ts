@@ -6,6 +6,11 @@ import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { planOfInstallation, SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { meanDemandW } from '@/core/plan/stayingOn'
 import { RIDE_THROUGH_WORDS, rideThroughClass } from '@/core/outage/rideThrough'
+import { SERIAL_SLOT, componentRecord } from '@/core/evidence/families/componentRecord'
+import { pointOf } from '@/core/evidence/pointOf'
+import { slotReadings } from '@/core/evidence/slotReadings'
+import { type Lasting, lastingOf } from '@/core/handover/lasting'
+import { type OutageCard, outageCard } from '@/core/handover/outageCard'
 import type { Verdict } from '@/core/rules/verdict'
 
 /** What a sealed pack says in short: what the customer's page and the report show. Verdicts are stored here as they were when sealed. */
@@ -31,6 +36,19 @@ export interface PackSummary {
   runtime: { reserveH: number | null; usualH: number | null; fullH: number | null; loadW: number | null }
   gapMs: number | null
   gapClass: string | null
+  /** What follows is not in packs that were sealed before it was. */
+  card?: OutageCard
+  parts?: { name: string; model: string; serial: string | null }[]
+  lasting?: Lasting
+}
+
+/** Units with the serials that are on record. */
+function partsOf({ context }: Bench): NonNullable<PackSummary['parts']> {
+  return context.installation.components.map((component) => ({
+    name: component.name,
+    model: component.model,
+    serial: slotReadings(pointOf(componentRecord, component, context), context).word(SERIAL_SLOT),
+  }))
 }
 
 /** Works out the summary of a job as it stands. */
@@ -92,6 +110,9 @@ export function packSummary(
         fullH: plan.runtime.runtimeFullH,
         loadW: plan.staying.loads.length === 0 ? null : meanDemandW(plan.staying.loads),
       },
+      card: outageCard(bench, facts),
+      parts: partsOf(bench),
+      lasting: lastingOf(installation, plan.staying.loads),
       gapMs,
       gapClass: gapMs === null ? null : RIDE_THROUGH_WORDS[rideThroughClass(gapMs, pack)],
     },

@@ -3,7 +3,7 @@ import { type Bench, benchOf, pointsToShow } from '@/core/evidence/bench'
 import { REVIEW_WORDS, pointAsSeen } from '@/core/handover/review'
 import { SIGNING_CAPACITIES, type SigningCapacity, handoverDigest, isDrawing } from '@/core/handover/signature'
 import type { Db } from '@/db/client'
-import { addReview, addSignature } from '@/db/queries/handover'
+import { addFaultCallAnswer, addReview, addSignature, faultCallsOfJob } from '@/db/queries/handover'
 import { choice, id, required, words } from '@/schemas/fields'
 import { type Actor, signedBy } from '../access'
 import { jobOfActor, jobRecord } from '../jobAccess'
@@ -104,3 +104,23 @@ export const signHandover = defineUseCase({
 
 const benchOfJob = async (db: Db, row: Parameters<typeof jobRecord>[1]): Promise<Bench> =>
   benchOf(await jobRecord(db, row))
+
+/** Says what came of a household's call. */
+export const answerFaultCall = defineUseCase({
+  name: 'answerFaultCall',
+  via: 'json',
+  schema: yup.object({
+    id: id().required(),
+    jobId: id('job').required(),
+    callId: id('call').required(),
+    note: words('What came of it', 500).min(3, 'Say what came of it').required(required('What came of it')),
+  }),
+  run: async (db, actor, { id: answerId, jobId, callId, note }) => {
+    await jobOfActor(db, actor, jobId)
+    if (!(await faultCallsOfJob(db, jobId)).some(({ id: own }) => own === callId))
+      throw new Problem(404, 'There is no such call in this job.')
+    const added = { id: answerId, callId, note: note.trim(), madeBy: actor.userId, ...signedBy(actor) }
+    refuseConflict(await addFaultCallAnswer(db, added), 'answer')
+    return { id: answerId }
+  },
+})

@@ -6,7 +6,7 @@ import { addRecording } from './addRecording'
 import { choosePlan } from './choosePlan'
 import { changeCrew, viewCrew } from './crew'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
-import { reviewPoints, signHandover } from './handover'
+import { answerFaultCall, reviewPoints, signHandover } from './handover'
 import { confirmFirstWord, makeHouseholdLink, withdrawHouseholdLink } from './household'
 import { importLoads, importProfile, removeProfile } from './imports'
 import {
@@ -75,6 +75,7 @@ export const USE_CASES = {
   confirmFirstWord,
   requestPack,
   reviewPoints,
+  answerFaultCall,
   signHandover,
   downloadPack,
   makeCustomerLink,

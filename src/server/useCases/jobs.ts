@@ -10,7 +10,7 @@ import { JOB_GROUPS } from '@/core/evidence/jobGroups'
 import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { profilesOf } from '@/db/queries/profiles'
-import { reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
+import { faultCallsOfJob, reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
 import { job } from '@/db/schema'
 import { choice, day, figure, id, required, words } from '@/schemas/fields'
@@ -153,19 +153,31 @@ export const viewJob = defineUseCase({
   schema: yup.object({ jobId: yup.string().strict().required() }),
   run: async (db, actor, { jobId }) => {
     const row = await jobOfActor(db, actor, jobId)
-    const [record, packs, request, links, profiles, householdLinks, answers, taskMinutes, reviews, signatures] =
-      await Promise.all([
-        jobRecord(db, row),
-        packsOfJobs(db, [row.id]),
-        latestPackRequest(db, row.id),
-        linksOfJob(db, row.id),
-        profilesOf(db, row.id),
-        householdLinksOf(db, row.id),
-        householdAnswersOf(db, row.id),
-        taskMinutesOfCrew(db, actor.crewId),
-        reviewsOfJob(db, row.id),
-        signaturesOfJob(db, row.id),
-      ])
+    const [
+      record,
+      packs,
+      request,
+      links,
+      profiles,
+      householdLinks,
+      answers,
+      taskMinutes,
+      reviews,
+      signatures,
+      faultCalls,
+    ] = await Promise.all([
+      jobRecord(db, row),
+      packsOfJobs(db, [row.id]),
+      latestPackRequest(db, row.id),
+      linksOfJob(db, row.id),
+      profilesOf(db, row.id),
+      householdLinksOf(db, row.id),
+      householdAnswersOf(db, row.id),
+      taskMinutesOfCrew(db, actor.crewId),
+      reviewsOfJob(db, row.id),
+      signaturesOfJob(db, row.id),
+      faultCallsOfJob(db, row.id),
+    ])
     return {
       /** When it was read: a page that was kept for want of a network holds an old one. */
       readAt: new Date().toISOString(),
@@ -194,6 +206,7 @@ export const viewJob = defineUseCase({
       })),
       reviews,
       signatures,
+      faultCalls,
       packRequest: request && {
         id: request.id,
         state: request.state,

@@ -6,7 +6,7 @@ import type { EvidenceContext } from '../point'
 import { slotReadings } from '../slotReadings'
 
 /** Something that a person says or sees: what is particular to it. Everything else is the same for all of them. */
-interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' | 'precedes'> {
+export interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' | 'precedes' | 'since'> {
   key: string
   label: string
   why: string
@@ -18,9 +18,13 @@ interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' | 'prec
   contradictedBy?: (context: EvidenceContext, word: string | null) => string | null
   /** Said of one cut of the supply: another test, with another component, asks again. */
   ofTheTest?: true
+  /** Asked for in a full test alone. */
+  fullOnly?: true
+  /** Where it is asked for; the order of test and hold points where nothing is said. */
+  basis?: string
 }
 
-const yes = (says: string) => ({
+export const yes = (says: string) => ({
   yes: { typed: ['yes', 'y', 'done', 'ok'], verdict: 'proven' as const, says },
   no: { typed: ['no', 'n'], verdict: 'stop' as const, says: 'Not done. The step waits for it.' },
 })
@@ -239,8 +243,9 @@ const inWords = (text: string, words: PackWords): string =>
 const ANSWER = 'answer'
 
 /** The family of one confirmation: a point that a person answers with a word. */
-const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJob> => ({
+export const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJob> => ({
   id: confirmation.id,
+  ...(confirmation.since ? { since: confirmation.since } : {}),
   place: confirmation.place,
   view: confirmation.view,
   precedes: confirmation.precedes,
@@ -253,6 +258,7 @@ const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJob> => 
     subject: confirmation.id,
     label: inWords(confirmation.label, words),
     why: inWords(confirmation.why, words),
+    ...(confirmation.fullOnly ? { fullOnly: true } : {}),
     slots: [
       {
         id: ANSWER,
@@ -275,7 +281,7 @@ const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJob> => 
     return {
       code: confirmation.code,
       limit: null,
-      basis: 'Order of test and hold points (T-10).',
+      basis: confirmation.basis ?? 'Order of test and hold points (T-10).',
       value: word,
       verdict,
       why: inWords(why, context.pack.words),

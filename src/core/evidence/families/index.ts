@@ -6,6 +6,7 @@ import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
+import { closingPapers } from './closingPapers'
 import { confirmations } from './confirmations'
 import { coreIdentity } from './coreIdentity'
 import { ctSteps } from './ctSteps'
@@ -86,6 +87,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   blackStartTest,
   reserveMoves,
   ...confirmations,
+  ...closingPapers,
   islandSource,
   islandBond,
   rcdIsland,

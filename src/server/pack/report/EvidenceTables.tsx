@@ -5,6 +5,9 @@ import type { LimitUsed } from '@/core/handover/limitsUsed'
 import type { Correction } from '../corrections'
 import { styles } from './reportStyles'
 
+/** Figures of one basis that are printed; each stands beside its own point as well. */
+const MOST_FIGURES = 2
+
 const when = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`
 
 function Section({ title, none, children }: { title: string; none: string; children: readonly ReactNode[] }) {
@@ -61,11 +64,14 @@ export function CorrectionTable({ corrections }: { corrections: readonly Correct
 export function LimitTable({ limits }: { limits: readonly LimitUsed[] }) {
   return (
     <Section title="Limits, and where they come from" none="No verdict quotes a limit.">
-      {limits.map(({ code, limit, basis, points }) => (
-        <View key={`${code} ${limit} ${basis}`} style={styles.row} wrap={false}>
+      {limits.map(({ code, limits: figures, basis, points }) => (
+        <View key={`${code} ${basis}`} style={styles.row} wrap={false}>
           <Text style={{ width: 38 }}>{code}</Text>
-          <Text style={{ flex: 1 }}>{limit}</Text>
-          <Text style={{ flex: 2 }}>{basis}</Text>
+          <Text style={{ flex: 1.2, paddingRight: 8 }}>
+            {figures.slice(0, MOST_FIGURES).join('; ')}
+            {figures.length > MOST_FIGURES ? ` … and ${figures.length - MOST_FIGURES} like these` : ''}
+          </Text>
+          <Text style={{ flex: 2, paddingRight: 8 }}>{basis}</Text>
           <Text style={{ width: 50, textAlign: 'right' }}>
             {points} point{points === 1 ? '' : 's'}
           </Text>

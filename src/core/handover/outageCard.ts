@@ -1,0 +1,125 @@
+import { type Bench } from '../evidence/bench'
+import { THE_JOB } from '../evidence/family'
+import { leavingGap } from '../evidence/families/outageGap'
+import { stayedOn } from '../evidence/families/stayedOn'
+import { belongsTo } from '../evidence/families'
+import { planOfInstallation } from '../plan/planOfInstallation'
+import { formatDuration } from '../quantity/formatQuantity'
+
+export const CARD_SECTIONS = [
+  'notice',
+  'staysOn',
+  'turnOffFirst',
+  'howLong',
+  'byHand',
+  'vehicle',
+  'return',
+  'never',
+  'shocks',
+  'call',
+] as const
+export type CardSection = (typeof CARD_SECTIONS)[number]
+
+/** The card for the wall: what a household does while the street is dark, from this house's own facts. */
+export interface OutageCard {
+  house: string
+  sections: { id: CardSection; head: string; lines: string[] }[]
+}
+
+const HEADS: Readonly<Record<CardSection, string>> = {
+  notice: 'How you notice',
+  staysOn: 'What stays on',
+  turnOffFirst: 'Turn off first',
+  howLong: 'How long',
+  byHand: 'By hand',
+  vehicle: 'The vehicle',
+  return: 'When the street is back',
+  never: 'Never touch',
+  shocks: 'If metal tingles or gives shocks',
+  call: 'Whom to call',
+}
+
+const hours = (h: number) => formatDuration(h * 3_600_000)
+
+function noticeLines({ judgements }: Bench, manual: boolean): string[] {
+  const gap = judgements.get(leavingGap.key(THE_JOB))
+  const shown = gap?.verdict === 'proven' || gap?.verdict === 'watch'
+  const dark =
+    shown && gap?.value ? `The lights went out for ${gap.value} in the test.` : 'The lights may go out for a moment.'
+  return manual
+    ? ['The house goes dark. Look whether the neighbours are dark as well.']
+    : [`${dark} Then look at the street: if the neighbours are dark and you are not, you are on your own supply.`]
+}
+
+function staysLines({ points, judgements }: Bench, tags: readonly string[], nameOf: (tag: string) => string): string[] {
+  const stays = points.filter((point) => belongsTo(point, stayedOn))
+  const proven = (tag: string) =>
+    stays.some(
+      ({ subject, key }) => subject === tag && ['proven', 'watch'].includes(judgements.get(key)?.verdict ?? 'open'),
+    )
+  const shown = tags.filter(proven).map(nameOf)
+  const planned = tags.filter((tag) => !proven(tag)).map(nameOf)
+  return [
+    ...(shown.length > 0 ? [`Seen running in the test: ${shown.join(', ')}.`] : []),
+    ...(planned.length > 0 ? [`Planned, and not seen in a test: ${planned.join(', ')}.`] : []),
+  ]
+}
+
+/**
+ * The what-to-do card of a house. Every line rests on its own record: what was seen in the test and what was only planned are told apart, and a section
+ * that nothing is known for is left out, but for the ones that keep people safe.
+ */
+export function outageCard(bench: Bench, facts: { crewName: string }): OutageCard {
+  const { installation } = bench.context
+  const plan = planOfInstallation(installation)
+  const { staying, demand, runtime } = plan
+  const nameOf = (tag: string) => installation.loads.find((load) => load.tag === tag)?.name ?? tag
+  const manual = installation.chosenSchool === 'manualChangeover'
+  const socket = installation.chosenSchool === 'emergencySocket'
+  const day = demand.turnOffDay?.loads ?? null
+  const reconnectS = installation.settings.find(({ key }) => key === 'reconnectDelayS')?.value ?? null
+  const lines: Readonly<Record<CardSection, string[]>> = {
+    notice: noticeLines(bench, manual),
+    staysOn: staysLines(
+      bench,
+      staying.loads.map(({ tag }) => tag),
+      nameOf,
+    ),
+    turnOffFirst: [
+      ...(staying.off.length > 0 ? [`By night, and without sun: ${staying.off.map(nameOf).join(', then ')}.`] : []),
+      ...(day !== null && day.length > 0 ? [`By day, with sun: ${day.map(nameOf).join(', then ')}.`] : []),
+    ],
+    howLong: [
+      ...(runtime.runtimeReserveH !== null
+        ? [`At worst, from the reserve: about ${hours(runtime.runtimeReserveH)}.`]
+        : []),
+      ...(runtime.runtimeFullH !== null ? [`From a full battery: about ${hours(runtime.runtimeFullH)}.`] : []),
+      ...(runtime.runtimeReserveH !== null ? ['Worked out for what stays on; less runs longer.'] : []),
+    ],
+    byHand: manual
+      ? [
+          'Turn everything heavy off. Turn the switch to 0, wait five seconds, then to II. Turn on one thing after the other.',
+        ]
+      : socket
+        ? ['Plug only what you need into the emergency socket; nothing else in the house has supply.']
+        : [],
+    vehicle: ['It helps only while it is plugged in and enabled for it. Leave it plugged in if you can.'],
+    return: [
+      manual
+        ? 'Turn everything heavy off, turn the switch to 0, wait five seconds, then to I.'
+        : `The house goes back by itself${reconnectS === null ? '' : `, about ${reconnectS} s after the street`}. PV and the charger follow later.`,
+    ],
+    never: [
+      'Boards and covers are for licensed people. Leave alone what has tripped in an outdoor metal board or charger.',
+      'Never bridge or hold in a device that trips: it trips to keep somebody alive.',
+    ],
+    shocks: ['Touch nothing metal, keep everybody away, and call the network operator at once.'],
+    call: [`${facts.crewName}: ____________________   Network operator: ____________________`],
+  }
+  return {
+    house: installation.name,
+    sections: CARD_SECTIONS.flatMap((id) =>
+      lines[id].length === 0 ? [] : [{ id, head: HEADS[id], lines: lines[id] }],
+    ),
+  }
+}
