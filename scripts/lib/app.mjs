@@ -126,7 +126,10 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
       address,
       logLevel: quiet ? 'silent' : 'info',
       dev,
-      more: { AWLBRIGHT_STAND_IN: `http://127.0.0.1:${standInPort}`, AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link') },
+      more: {
+        AWLBRIGHT_STAND_IN: `http://127.0.0.1:${standInPort}`,
+        AWLBRIGHT_DEMO_LINK: join(dataFolder, 'demo-link'),
+      },
     })
     const tsx = join(root, 'node_modules/.bin/tsx')
     const stdio = quiet ? 'ignore' : 'inherit'

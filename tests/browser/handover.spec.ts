@@ -114,7 +114,9 @@ test('four people hand a house over: checked, sent back, put right, signed, seal
   const tingle = phone.getByRole('group', { name: /tingle/ })
   await tingle.getByRole('button', { name: 'Yes' }).click()
   await expect(tingle).toContainText('Touch nothing metal, no tap and no casing')
-  await phone.getByRole('textbox', { name: 'What did you see, hear or smell, and when?' }).fill('The tap tickles since noon.')
+  await phone
+    .getByRole('textbox', { name: 'What did you see, hear or smell, and when?' })
+    .fill('The tap tickles since noon.')
   await send.click()
   await expect(phone.getByText('The crew has it.')).toBeVisible()
 
