@@ -1,3 +1,4 @@
+import type { SigningCapacity } from '@/core/handover/signature'
 import type { Role } from '@/db/schema'
 import { Problem } from './problem'
 
@@ -83,6 +84,13 @@ export const MAY_INVITE_AS: Readonly<Record<Role, readonly Role[]>> = {
   office: ['hand', 'office', 'checker'],
   hand: [],
   checker: [],
+}
+
+/** Who may sign a handover in which capacity: lead and checker for themselves, the customer on the device of whoever hands over. */
+export const SIGNS_AS: Readonly<Record<SigningCapacity, readonly Role[]>> = {
+  lead: ['lead'],
+  checker: ['checker'],
+  customer: ['lead', 'hand'],
 }
 
 const ROLE_WORDS: Record<Role, string> = { lead: 'a lead', hand: 'a hand', office: 'the office', checker: 'a checker' }

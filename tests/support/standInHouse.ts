@@ -35,7 +35,6 @@ export function aHouseSpec({
     changeover,
     transferMs: 180,
     returnMs: 0,
-    gatewayA: 63,
     electrodeOhm: 60,
     inverters: [{ name: 'Inverter', ratedW: 3000, surgeVa: 9000, surgeS: 10, phase: 'all' }],
     modules: [

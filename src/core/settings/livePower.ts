@@ -14,7 +14,7 @@ export interface LivePower {
 }
 
 export const LIVE_MODES = ['street', 'transferring', 'island', 'dark'] as const
-/** What carries the house. */
+/** What carries the house: the street, the changeover that is under way, its own sources, or nothing; by its place a gateway numbers it. */
 export type LiveMode = (typeof LIVE_MODES)[number]
 
 const FIGURES = [

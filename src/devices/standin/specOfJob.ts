@@ -18,7 +18,7 @@ const USUAL = {
   vehicleDischargeShare: 0.6,
   vehicleFloorSoc: 0.3,
   pvRestartS: 60,
-  heatedUp: 0.6,
+  startSoc: 0.6,
 }
 /** From the box: everything that has to be set or tried before the house is left. */
 const FROM_THE_BOX: Readonly<Record<string, number>> = {
@@ -149,7 +149,6 @@ export function houseSpecOfJob(installation: Installation): HouseSpec {
     changeover: MANUAL_SCHOOLS.includes(installation.chosenSchool) ? 'manual' : 'automatic',
     transferMs: 40 + (seed % 160),
     returnMs: seed % 3 === 0 ? 0 : 30,
-    gatewayA: sources.gatewayA,
     electrodeOhm: USUAL.electrodeOhm,
     inverters: sources.units.map((unit) => ({
       name: unit.name,
@@ -197,6 +196,6 @@ export function houseSpecOfJob(installation: Installation): HouseSpec {
     },
     stepS: { firmware: 240, pairing: 180, association: 120, profile: 60, limits: 20, transformers: 30 },
     startHour: 10,
-    startSoc: sources.usualSoc ?? USUAL.heatedUp,
+    startSoc: sources.usualSoc ?? USUAL.startSoc,
   }
 }

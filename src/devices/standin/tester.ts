@@ -1,5 +1,4 @@
 import type { House } from './model/house'
-import { stateOfCharge } from './model/batteryModules'
 
 export const TESTER_QUESTIONS = [
   'electrode',
@@ -59,6 +58,3 @@ export function instrumentShows(house: House, question: TesterQuestion, subject:
       return { value: Number(house.houseHz.toFixed(2)), unit: 'Hz', over: false }
   }
 }
-
-/** Charge as a display shows it. */
-export const shownSoc = (house: House): number => Math.round(stateOfCharge(house) * 100)

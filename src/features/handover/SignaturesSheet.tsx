@@ -11,6 +11,7 @@ import {
   signaturesNow,
 } from '@/core/handover/signature'
 import { colour } from '@/look/theme'
+import { SIGNS_AS } from '@/server/access'
 import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { Notice } from '@/ui/Notice'
@@ -21,13 +22,6 @@ import { useJob } from '../job/JobContext'
 import { useAttempt } from '../useAttempt'
 import { CAPACITY_WORDS } from './reviewWords'
 import { SignatureField } from './SignatureField'
-
-/** Who may sign on this device, by the role of whoever holds it. */
-const SIGNS: Readonly<Record<SigningCapacity, readonly string[]>> = {
-  lead: ['lead'],
-  checker: ['checker'],
-  customer: ['lead', 'hand'],
-}
 
 /** Signatures of lead, checker and customer, each with its time and with what it was given to. */
 export function SignaturesSheet() {
@@ -62,7 +56,7 @@ export function SignaturesSheet() {
                 <Text color="ink2">has not signed</Text>
               )}
             </Box>
-            {may('signHandover') && SIGNS[capacity].includes(actor.role) && !signature?.stands && (
+            {may('signHandover') && SIGNS_AS[capacity].includes(actor.role) && !signature?.stands && (
               <Button size="sm" onClick={() => setSigning(capacity)}>
                 {capacity === 'customer' ? 'The customer signs' : 'Sign'}
               </Button>

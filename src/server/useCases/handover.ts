@@ -1,11 +1,11 @@
 import * as yup from 'yup'
 import { type Bench, benchOf, pointsToShow } from '@/core/evidence/bench'
 import { REVIEW_WORDS, pointAsSeen } from '@/core/handover/review'
-import { SIGNING_CAPACITIES, type SigningCapacity, handoverDigest, isDrawing } from '@/core/handover/signature'
+import { SIGNING_CAPACITIES, handoverDigest, isDrawing } from '@/core/handover/signature'
 import type { Db } from '@/db/client'
 import { addFaultCallAnswer, addReview, addSignature, faultCallsOfJob } from '@/db/queries/handover'
 import { choice, id, required, words } from '@/schemas/fields'
-import { type Actor, signedBy } from '../access'
+import { SIGNS_AS, signedBy } from '../access'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem, refuseConflict } from '../problem'
 import { defineUseCase } from '../useCase'
@@ -59,13 +59,6 @@ export const reviewPoints = defineUseCase({
     return { reviewed: points.length }
   },
 })
-
-/** Who may sign in which capacity: lead and checker for themselves; the customer on the device of whoever hands over. */
-const SIGNS_AS: Readonly<Record<SigningCapacity, readonly Actor['role'][]>> = {
-  lead: ['lead'],
-  checker: ['checker'],
-  customer: ['lead', 'hand'],
-}
 
 /** Signs a handover as it stands, drawn or typed. */
 export const signHandover = defineUseCase({

@@ -1,3 +1,4 @@
+import { LIVE_MODES } from '@/core/settings/livePower'
 import {
   END_MODEL,
   GATEWAY_UNIT,
@@ -16,7 +17,7 @@ import {
   lengthOf,
   registersIn,
 } from '../../registerMap'
-import { HOUSE_MODES, type House } from '../model/house'
+import type { House } from '../model/house'
 import { liveValues } from '../model/live'
 import { stepHouse } from '../model/stepHouse'
 
@@ -46,7 +47,7 @@ export function gatewayValues(house: House, nowS: number): Values {
     ...house.settings,
     ...Object.fromEntries(METER_MODEL.points.map(({ key }, k) => [key, house.meterW[k] ?? 0])),
     ...live,
-    mode: HOUSE_MODES.indexOf(live.mode),
+    mode: LIVE_MODES.indexOf(live.mode),
     modulesReported: house.modules.filter(({ alive, counted }) => alive && counted).length,
     invertersReported: house.spec.inverters.length,
     stringsReported: house.spec.pv.reduce((sum, { strings }) => sum + strings, 0),

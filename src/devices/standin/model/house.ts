@@ -1,3 +1,4 @@
+import type { LiveMode } from '@/core/settings/livePower'
 import { seededRandom } from '../../waveSource'
 import { COMMISSIONING_STEPS, type CommissioningStep, type StepProgress } from './commissioning'
 import type { HouseSpec } from './houseSpec'
@@ -5,9 +6,8 @@ import type { HouseSpec } from './houseSpec'
 export const STREET_STATES = ['healthy', 'dead', 'neutralLost', 'low', 'noisy'] as const
 export type StreetState = (typeof STREET_STATES)[number]
 
-export const HOUSE_MODES = ['street', 'transferring', 'island', 'dark'] as const
-/** What carries the house: the street, the changeover that is under way, its own sources, or nothing. */
-export type HouseMode = (typeof HOUSE_MODES)[number]
+/** What carries the house, as a gateway says it. */
+export type HouseMode = LiveMode
 
 /** Why a house is dark or what was seen; the words are the interface's. */
 export const HOUSE_EVENTS = [

@@ -87,7 +87,6 @@ export interface HouseSpec {
   transferMs: number
   /** Gap at the return; 0 is seamless. */
   returnMs: number
-  gatewayA: number | null
   electrodeOhm: number
   inverters: readonly InverterSpec[]
   modules: readonly ModuleSpec[]
