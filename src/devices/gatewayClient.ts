@@ -147,17 +147,24 @@ export const readLive = (
  * Writes one setting or order of a stand-in, and reads it back.
  *
  * @param value `null` takes an order back
- * @returns what the device says it holds afterwards; `null` where it gives nothing
+ * @returns what it held before, and what it says it holds afterwards; `null` where it gives nothing
  * @throws GatewayError when it has no such point, cannot hold the value, or refuses
  */
-export const writePoint = (host: string, port: number, key: string, value: number | null): Promise<number | null> =>
+export const writePoint = (
+  host: string,
+  port: number,
+  key: string,
+  value: number | null,
+): Promise<{ before: number | null; readBack: number | null }> =>
   withDevice(host, port, async (client) => {
     const model = REGISTER_MODELS.find(({ writable, points }) => writable && points.some((point) => point.key === key))
     const point = model?.points.find((one) => one.key === key)
     const block = (await blocksOf(client, host, port)).find(({ id }) => id === model?.id)
     if (!point || !block) throw new GatewayError(`The gateway has no ${key} that can be set. Nothing was written.`)
-    await client.writeRegisters(block.at + point.at, encoded(point, value))
-    return decodePoint(point, await registers(client, block.at, block.length))
+    const words = encoded(point, value)
+    const before = decodePoint(point, await registers(client, block.at, block.length))
+    await client.writeRegisters(block.at + point.at, words)
+    return { before, readBack: decodePoint(point, await registers(client, block.at, block.length)) }
   })
 
 function encoded(point: Parameters<typeof encodePoint>[0], value: number | null): number[] {

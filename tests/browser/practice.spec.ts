@@ -80,6 +80,8 @@ test('commissioning waits step by step; a dead unit is told, swapped and paired'
 })
 
 test('the four moves of the reserve are set, seen and recorded, and everything is set back', async ({ page }) => {
+  // each move is watched for ten seconds on end
+  test.slow()
   const jobId = await practising(page, 'Tidepool House', 'settings')
   await callUseCase(page.request, 'changeJob', {
     jobId,
@@ -89,16 +91,25 @@ test('the four moves of the reserve are set, seen and recorded, and everything i
   })
   await callUseCase(page.request, 'rehearseLoad', { jobId, phase: 'L1', watts: 900 })
   await act(page, jobId, 'sun', { hour: 23, cloud: 1 })
+  const moves = page.getByRole('region', { name: 'The reserve, tried live' })
+  await page.reload()
+  await expect(moves).toContainText('Plan the band above the reserve first')
+  await expect(moves.getByRole('button', { name: 'Set it and watch' })).toHaveCount(0)
+  await callUseCase(page.request, 'saveItem', {
+    jobId,
+    kind: 'setting',
+    itemId: '018f0000-0000-7000-8000-00000000b0b0',
+    fields: { key: 'reserveBandPercent', label: 'Band above the reserve', value: 5, unit: '%', tolerance: 0 },
+  })
   await act(page, jobId, 'charge', { soc: 0.6 })
   // the battery rests for two minutes after a rehearsal: they pass at once
   await act(page, jobId, 'step', { seconds: 130 })
   await act(page, jobId, 'charge', { soc: 0.6 })
   await page.reload()
-  const moves = page.getByRole('region', { name: 'The reserve, tried live' })
   await expect(moves).toContainText(/Around the \d+ % there are/, { timeout: 15_000 })
   for (let k = 0; k < 4; k++) {
     await moves.getByRole('button', { name: 'Set it and watch' }).nth(k).click()
-    await moves.getByRole('button', { name: 'Seen: record it' }).click({ timeout: 20_000 })
+    await moves.getByRole('button', { name: 'Seen: record it' }).click({ timeout: 40_000 })
     const ask = page.getByRole('dialog').getByRole('button', { name: 'Record it all the same' })
     await ask.click()
     await expect(moves.getByText('seen', { exact: true })).toHaveCount(k + 1)
@@ -108,6 +119,13 @@ test('the four moves of the reserve are set, seen and recorded, and everything i
   await page.getByRole('dialog').getByRole('button', { name: 'Record it all the same' }).click()
   await expect(moves).toContainText('Proven')
   await expect(ledger(page)).toContainText('The reserve does what it is set to')
+  // what the moves changed beside the reserve stands again as it stood
+  const left = await callUseCase<{ unplanned: { key: string; value: number }[] }>(page.request, 'readGateway', {
+    jobId,
+    slot: 'read',
+  })
+  expect(left.unplanned).toContainEqual({ key: 'gridChargeW', value: 0 })
+  expect(left.unplanned).toContainEqual({ key: 'chargeFromGridPercent', value: 0 })
 })
 
 test('a hand may practise and not write; the office sees neither; a job with a gateway of its own has no stand-in', async ({

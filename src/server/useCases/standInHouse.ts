@@ -118,6 +118,6 @@ export const writeSetting = defineUseCase({
         409,
         'A real gateway is not written to from here. Set it with its maker’s own tool, then read it back.',
       )
-    return { written: value, readBack: await writePoint(host, port, key, value).catch(asProblem) }
+    return { written: value, ...(await writePoint(host, port, key, value).catch(asProblem)) }
   },
 })

@@ -96,10 +96,10 @@ describe('the doors of a stand-in house', () => {
   })
   it('write through the app’s own client with what is read back, and refuse what does not fit', async () => {
     const { modbusPort } = await paused()
-    expect(await writePoint('127.0.0.1', modbusPort, 'forcedW', -1500)).toBe(-1500)
+    expect(await writePoint('127.0.0.1', modbusPort, 'forcedW', -1500)).toEqual({ before: null, readBack: -1500 })
     await act('step', { seconds: 20 })
     expect((await readLive('127.0.0.1', modbusPort)).live.get('batteryW')).toBe(-1500)
-    expect(await writePoint('127.0.0.1', modbusPort, 'forcedW', null)).toBeNull()
+    expect(await writePoint('127.0.0.1', modbusPort, 'forcedW', null)).toEqual({ before: -1500, readBack: null })
     await expect(writePoint('127.0.0.1', modbusPort, 'reserveSocPercent', 9000)).rejects.toThrow(/Nothing was written/)
     await expect(writePoint('127.0.0.1', modbusPort, 'houseW', 1)).rejects.toThrow(/no houseW that can be set/)
   })
