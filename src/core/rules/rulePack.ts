@@ -109,6 +109,9 @@ export const LIMIT_KEYS = [
   'workingResidualMax',
   'reserveMoveMax',
   'restartWaitS',
+  'tapReactionMs',
+  'rungExpectedShare',
+  'apparentCapacityShare',
 ] as const
 export type LimitKey = (typeof LIMIT_KEYS)[number]
 /** The limits of one rule pack. */

@@ -176,6 +176,28 @@ const CONFIRMATIONS: readonly Confirmation[] = [
     answers: yes('A phone with signal, or a shout.'),
   },
   {
+    id: 'toldOfIsland',
+    since: '2026-11-28',
+    ofTheTest: true,
+    fullOnly: true,
+    key: 'outage.toldOfIsland',
+    place: 'stayedOn',
+    view: 'outage.bench',
+    precedes: [],
+    code: 'T-10',
+    label: 'Something told the household that it was on its own supply',
+    why: 'An island that nobody notices ends in the dark.',
+    path: ['noticed'],
+    answers: {
+      told: { typed: ['told', 'yes'], verdict: 'proven', says: 'An app, a lamp or a tone told them.' },
+      silent: {
+        typed: ['silent', 'no'],
+        verdict: 'watch',
+        says: 'Nothing told them: the card has to say how an outage is noticed.',
+      },
+    },
+  },
+  {
     id: 'asLeftBypass',
     ofTheTest: true,
     key: 'outage.asLeftBypass',

@@ -49,6 +49,9 @@ const points = pointsOf(everything())
 /** A job that has none of the things; what is asked of it then are declarations. */
 const nothing = house({ circuits: [], runs: [], loads: [], components: [], electrodes: [], settings: [] })
 
+/** What wakes again after the cut. */
+const AWAKE = ['alarm', 'app', 'doorbell', 'internet', 'router'].map((kind) => `outage.awake.${kind}`)
+
 /** Steps of the energising order hang on the generated wiring; their keys are told by their stem. */
 const stem = (key: string) => key.replace(/^wire\.live\..*$/, 'wire.live.…')
 const stems = (keys: readonly string[]) => [...new Set(keys.map(stem))].sort()
@@ -106,20 +109,26 @@ describe('every family', () => {
       'outage.asLeft.switches',
       'outage.asLeftBypass',
       'outage.asLeftMain',
+      ...AWAKE,
       'outage.bypass',
       'outage.callout',
+      'outage.capacity',
       'outage.circuitsOpen',
       'outage.cleanReturns',
+      'outage.demand',
       'outage.gap',
       'outage.heavyOff',
       'outage.helper',
       'outage.islandSource',
       'outage.licensed',
       'outage.medical',
+      'outage.overload',
       'outage.returnGap',
+      'outage.rung.fridge',
       'outage.saved',
       'outage.stayedOn.fridge',
       'outage.told',
+      'outage.toldOfIsland',
       'settings.blackStart',
       'settings.reserveMoves',
       'settings.reserveSocPercent',
@@ -184,7 +193,7 @@ describe('every hold condition', () => {
       'loadedIsland.gridRcd': ['earth.rcd.c1.grid'],
       'loadedIsland.settings': ['settings.reserveSocPercent'],
       'loadedIsland.saved': ['outage.saved'],
-      'loadedIsland.heavy': ['outage.heavyOff'],
+      'loadedIsland.heavy': ['outage.demand', 'outage.heavyOff'],
       'loadedIsland.helper': ['outage.helper'],
       'loadedIsland.callout': ['outage.callout'],
       'handover.gap': ['outage.gap'],
@@ -206,7 +215,16 @@ describe('live work', () => {
     expect([waiting('firstLive'), waiting('firstIsland'), waiting('loadedIsland')]).toEqual([
       [...WORKING, 'wire.ct.L1', 'wire.live.…'],
       ['earth.islandBond', 'earth.rcd.c1.island', 'outage.islandSource'],
-      ['outage.cleanReturns', 'outage.gap', 'outage.returnGap', 'outage.stayedOn.fridge'],
+      [
+        ...AWAKE,
+        'outage.capacity',
+        'outage.cleanReturns',
+        'outage.gap',
+        'outage.overload',
+        'outage.returnGap',
+        'outage.rung.fridge',
+        'outage.stayedOn.fridge',
+      ],
     ])
     expect(points.filter((one) => stepBefore(one) === null).map(({ key }) => key)).toContain('wire.live.dead')
   })
@@ -217,10 +235,13 @@ describe('what evidence rests on', () => {
   const SOURCE = [
     'earth.disconnection.c2',
     'earth.rcd.c1.island',
+    ...AWAKE,
     'outage.cleanReturns',
+    'outage.demand',
     'outage.gap',
     'outage.islandSource',
     'outage.returnGap',
+    'outage.rung.fridge',
     'outage.stayedOn.fridge',
     'settings.blackStart',
     'settings.reserveSocPercent',
@@ -241,7 +262,10 @@ describe('what evidence rests on', () => {
     'outage.licensed',
     'outage.saved',
     'outage.told',
+    'outage.toldOfIsland',
   ]
+  /** What the battery and its inverter were seen to give. */
+  const GIVEN = ['outage.capacity', 'outage.overload']
   /** The wiring between the switches, and the way from dead to live. */
   const SWITCHED = [
     'outage.asLeft.switches',
@@ -257,12 +281,13 @@ describe('what evidence rests on', () => {
       'wire.ct.L1',
       'wire.dead.string.pv1.1',
       ...SOURCE,
+      ...GIVEN,
       ...TEST_DAY,
       ...SWITCHED,
       ...RUN,
     ],
     gateway: ['fit.component.gateway', 'wire.ct.L1', ...SOURCE, ...TEST_DAY, ...SWITCHED, ...RUN],
-    battery: ['fit.component.battery', 'wire.dead.battery.battery', ...SOURCE, ...SWITCHED, ...RUN],
+    battery: ['fit.component.battery', 'wire.dead.battery.battery', ...SOURCE, ...GIVEN, ...SWITCHED, ...RUN],
     isolator: ['fit.component.isolator', 'fit.isolator.isolator', 'wire.dead.string.pv1.1', ...SWITCHED, ...RUN],
     surge: ['fit.component.surge', 'fit.surge.surge', 'wire.dead.prepared', ...RUN],
     meter: [
@@ -326,13 +351,13 @@ describe('a run', () => {
 })
 
 describe('every kind of promise', () => {
-  it('is proven by the points it speaks of; a runtime by none, on purpose: nobody runs a battery down on the day', () => {
+  it('is proven by the points it speaks of; a runtime by what the battery was seen to give, in a full test alone', () => {
     const proving = (kind: (typeof PROMISE_KINDS)[number]) =>
       points.filter((point) => familyOf(point).proves.includes(kind)).map(({ key }) => key)
     expect(Object.fromEntries(PROMISE_KINDS.map((kind) => [kind, proving(kind)]))).toEqual({
       staysOn: ['outage.stayedOn.fridge'],
       gapClass: ['outage.gap'],
-      runtime: [],
+      runtime: ['outage.capacity'],
       protection: ['earth.islandBond', 'earth.rcd.c1.island', 'earth.disconnection.c2'],
     })
   })

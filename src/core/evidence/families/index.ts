@@ -1,7 +1,9 @@
 import type { PointFamily } from '../family'
 import type { Point } from '../point'
+import { awakeAfterCut } from './awakeAfterCut'
 import { batteryInsulation } from './batteryInsulation'
 import { buriedServices } from './buriedServices'
+import { capacityShown } from './capacityShown'
 import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
 import { cleanReturns } from './cleanReturns'
@@ -12,6 +14,7 @@ import { coreIdentity } from './coreIdentity'
 import { ctSteps } from './ctSteps'
 import { deadCircuit, deadPrepared, deadRun } from './deadTests'
 import { deadString } from './pvString'
+import { demandBeforeCut } from './demandBeforeCut'
 import { disconnection } from './disconnection'
 import { earthCurrent } from './earthCurrent'
 import { earthingSystem } from './earthingSystem'
@@ -22,6 +25,7 @@ import { energisingSteps, provenDead } from './energisingSteps'
 import { farEnd } from './farEnd'
 import { islandBond } from './islandBond'
 import { islandSource } from './islandSource'
+import { ladderStep } from './ladderStep'
 import {
   dcRoute,
   mountedFace,
@@ -33,6 +37,7 @@ import {
 } from './mountedChecks'
 import { noneHere } from './noneHere'
 import { leavingGap, returnGap } from './outageGap'
+import { overloadSeen } from './overloadSeen'
 import { parkedOvernight } from './parkedOvernight'
 import { rcdGrid, rcdIsland } from './rcdTimes'
 import { runIdentity } from './runIdentity'
@@ -92,8 +97,13 @@ const THING_FAMILIES: readonly PointFamily[] = [
   islandBond,
   rcdIsland,
   disconnection,
+  demandBeforeCut,
   leavingGap,
   stayedOn,
+  awakeAfterCut,
+  ladderStep,
+  capacityShown,
+  overloadSeen,
   returnGap,
   cleanReturns,
   switchesAsLeft,

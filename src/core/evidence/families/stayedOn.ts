@@ -4,6 +4,8 @@ import { slotReadings } from '../slotReadings'
 
 const WORDS = { running: ['yes', 'y', 'on', 'running'], dead: ['no', 'n', 'off', 'dead'] } as const
 
+export const stayedOnKey = (tag: string) => `outage.stayedOn.${tag}`
+
 /** H-1: each load that was promised to stay on, seen during the outage. */
 export const stayedOn: PointFamily<Load> = {
   id: 'stayedOn',
@@ -15,7 +17,7 @@ export const stayedOn: PointFamily<Load> = {
   proves: ['staysOn'],
   standsBehind: ({ tag }, { loadTags }) => loadTags.includes(tag),
   things: ({ loads }) => loads.filter((load) => load.backedUp && load.mustStayOn),
-  key: ({ tag }) => `outage.stayedOn.${tag}`,
+  key: ({ tag }) => stayedOnKey(tag),
   point: ({ tag, name }) => ({
     subject: tag,
     label: `${name} runs in the outage`,

@@ -442,6 +442,26 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'T-9: after that it stays off for good.',
     true,
   ),
+  tapReactionMs: limit(
+    300,
+    'ms',
+    'How far the reactions of two taps may differ',
+    'T-13, for a gap that was tapped: a person is late by a fifth to half a second.',
+  ),
+  rungExpectedShare: limit(
+    0.2,
+    '',
+    'Share by which a load may draw other than expected as it comes on',
+    'T-14: beyond it the appliance, the circuit or the plate is another.',
+    true,
+  ),
+  apparentCapacityShare: limit(
+    0.9,
+    '',
+    'Share of its declared energy that a battery has to show',
+    'T-8: apparent capacity, with its error.',
+    true,
+  ),
   liveVoltageShare: limit(
     0.1,
     '',

@@ -98,6 +98,9 @@ const AGREED: Readonly<Record<LimitKey, number | ByPack>> = {
   workingResidualMax: 100,
   reserveMoveMax: 60,
   restartWaitS: 120,
+  tapReactionMs: 300,
+  rungExpectedShare: 0.2,
+  apparentCapacityShare: 0.9,
 }
 
 describe.each(RULE_PACK_IDS)('the limits of %s', (id) => {

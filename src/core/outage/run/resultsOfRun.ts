@@ -1,0 +1,145 @@
+import { AWAKE_SLOT, awakeAfterCut } from '../../evidence/families/awakeAfterCut'
+import { capacityShown } from '../../evidence/families/capacityShown'
+import { cleanReturns } from '../../evidence/families/cleanReturns'
+import { DRAWN_SLOT, ladderStepKey } from '../../evidence/families/ladderStep'
+import { SEEN_LEAST_SLOT, SEEN_MOST_SLOT, leavingGap } from '../../evidence/families/outageGap'
+import { overloadSeen } from '../../evidence/families/overloadSeen'
+import { stayedOnKey } from '../../evidence/families/stayedOn'
+import type { Point } from '../../evidence/point'
+import type { Offered } from '../../evidence/readEntry'
+import type { Reading } from '../../evidence/reading'
+import type { Unit } from '../../quantity/units'
+import { type ChargeUsed, apparentCapacity } from './apparentCapacity'
+import { betweenMarks, jointMs } from './betweenMarks'
+import type { AwakeKind, MarkKind, OutageMark } from './outageMark'
+import { type OutageRun, seenGap } from './outageRun'
+
+/** Something that a run has shown, as it would be recorded. */
+export interface RunResult {
+  pointKey: string
+  slot: string
+  offered: Extract<Offered, { kind: 'figure' | 'word' }>
+}
+
+const figure = (pointKey: string, slot: string, value: number, unit: Unit): RunResult => ({
+  pointKey,
+  slot,
+  offered: { kind: 'figure', value, unit },
+})
+const word = (pointKey: string, slot: string, said: string): RunResult => ({
+  pointKey,
+  slot,
+  offered: { kind: 'word', word: said },
+})
+
+/** The latest mark of some kinds for each subject. */
+function latestBySubject(marks: readonly OutageMark[], kinds: readonly MarkKind[]): Map<string, OutageMark> {
+  const wanted = marks.filter(({ kind, subject }) => kinds.includes(kind) && subject !== null)
+  return new Map(wanted.map((mark) => [mark.subject as string, mark]))
+}
+
+function gapResults(run: OutageRun, reactionMs: number): RunResult[] {
+  const gap = seenGap(run, reactionMs)
+  const key = leavingGap.key('job')
+  if (gap === null) return []
+  const [least, most] = [Math.round(gap.leastMs), Math.round(gap.mostMs)]
+  return [figure(key, SEEN_MOST_SLOT, most, 'ms'), figure(key, SEEN_LEAST_SLOT, least, 'ms')]
+}
+
+function seenResults(run: OutageRun): RunResult[] {
+  const said = [...latestBySubject(run.marks, ['running', 'dead'])]
+  const drawn = [...latestBySubject(run.marks, ['drawn'])]
+  return [
+    ...said.map(([tag, { kind }]) => word(stayedOnKey(tag), 'seen', kind)),
+    ...drawn.flatMap(([tag, { value }]) =>
+      value === null ? [] : [figure(ladderStepKey(tag), DRAWN_SLOT, Math.round(value), 'W')],
+    ),
+  ]
+}
+
+function awakeResults({ out, marks }: OutageRun): RunResult[] {
+  if (!out) return []
+  return [...latestBySubject(marks, ['awake'])].flatMap(([kind, mark]) => {
+    const span = betweenMarks(out, mark)
+    return span === null || span.ms < 0
+      ? []
+      : [figure(awakeAfterCut.key(kind as AwakeKind), AWAKE_SLOT, Math.round(span.ms / 100) / 10, 's')]
+  })
+}
+
+function capacityResults(used: ChargeUsed | null): RunResult[] {
+  const key = capacityShown.key('job')
+  if (used === null || apparentCapacity(used) === null) return []
+  const { givenWh, fromPercent, toPercent, stepPercent } = used
+  return [
+    figure(key, 'given', Math.round(givenWh ?? 0), 'Wh'),
+    figure(key, 'from', fromPercent ?? 0, '%'),
+    figure(key, 'to', toPercent ?? 0, '%'),
+    figure(key, 'step', Math.round((stepPercent ?? 0) * 100) / 100, '%'),
+  ]
+}
+
+/** The first overload of the run: it is seen once. */
+function overloadResults({ sourceTrips: [first], marks }: OutageRun): RunResult[] {
+  if (!first || first.off.value === null) return []
+  const key = overloadSeen.key('job')
+  const last = marks.findLast((mark) => mark.kind === 'loadOn' && jointMs(mark) <= jointMs(first.off)) ?? null
+  const span = last && betweenMarks(last, first.off)
+  return [
+    figure(key, 'power', Math.round(first.off.value), 'W'),
+    ...(span ? [figure(key, 'after', Math.round(span.ms / 100) / 10, 's')] : []),
+    ...(first.back ? [word(key, 'back', first.back.subject ?? 'hand')] : []),
+  ]
+}
+
+/** The return of this run on the next of its slots: one that is empty, or that shows a trip and is repeated. */
+function returnResults({ onStreet, streetBack, marks, ended }: OutageRun, standing: readonly Reading[]): RunResult[] {
+  if (!onStreet || !streetBack || !ended) return []
+  const key = cleanReturns.key('job')
+  const saidOf = (slot: string) => standing.findLast((one) => one.pointKey === key && one.slot === slot)?.valueWord
+  const slot = ['return1', 'return2', 'return3'].find((one) => saidOf(one) !== 'clean')
+  const tripped = marks.some((mark) => mark.kind === 'tripped' && jointMs(mark) >= jointMs(streetBack))
+  return slot === undefined ? [] : [word(key, slot, tripped ? 'tripped' : 'clean')]
+}
+
+/** Whether a reading of this run stands where a result would go: it was made after the run began. */
+function isTaken({ pointKey, slot }: RunResult, standing: readonly Reading[], begunMs: number): boolean {
+  const isReturn = pointKey === cleanReturns.key('job')
+  return standing.some(
+    (one) =>
+      one.pointKey === pointKey &&
+      (isReturn || one.slot === slot) &&
+      Date.parse(one.receivedAt ?? one.recordedAt) >= begunMs,
+  )
+}
+
+/**
+ * What a run has shown and what is not in the record yet, for the points that the job asks for. A practice run shows nothing, and neither does one
+ * whose beginning is not known.
+ *
+ * @param standing readings nobody has corrected
+ * @param used what the battery gave in the island, where live values were kept; `null` where not
+ */
+export function resultsOfRun(
+  run: OutageRun,
+  points: readonly Point[],
+  standing: readonly Reading[],
+  used: ChargeUsed | null,
+  reactionMs: number,
+): RunResult[] {
+  const { begun, kind } = run
+  if (!begun || kind === 'practice') return []
+  const shown = [
+    ...gapResults(run, reactionMs),
+    ...seenResults(run),
+    ...awakeResults(run),
+    ...capacityResults(used),
+    ...overloadResults(run),
+    ...returnResults(run, standing),
+  ]
+  return shown.filter(
+    (one) =>
+      points.some(({ key, slots }) => key === one.pointKey && slots.some(({ id }) => id === one.slot)) &&
+      !isTaken(one, standing, jointMs(begun)),
+  )
+}

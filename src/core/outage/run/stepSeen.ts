@@ -1,0 +1,34 @@
+/** The power of the house at one moment, by whichever clock all of them share. */
+export interface PowerMoment {
+  atMs: number
+  houseW: number | null
+}
+
+/** What comes on settles for this long before it is read, and is read for as long again as before. */
+const SETTLE_MS = 3000
+const READ_MS = 5000
+const LEAST_MOMENTS = 3
+
+const middleOf = (values: readonly number[]): number => {
+  const sorted = values.toSorted((a, b) => a - b)
+  const half = sorted.length >> 1
+  return sorted.length % 2 === 1 ? (sorted[half] as number) : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2
+}
+
+/**
+ * T-8, live: the watts by which the house changed as something was switched, from the middle of the moments before it to that of those after it
+ * has settled. An inrush is not the step. `null` until there are three moments on each side.
+ *
+ * @example stepSeen(moments, switchedAtMs) // => 1985
+ */
+export function stepSeen(moments: readonly PowerMoment[], switchedAtMs: number): number | null {
+  const within = (fromMs: number, toMs: number) =>
+    moments.flatMap(({ atMs, houseW }) => (houseW !== null && atMs >= fromMs && atMs <= toMs ? [houseW] : []))
+  const before = within(switchedAtMs - READ_MS, switchedAtMs - 1)
+  const after = within(switchedAtMs + SETTLE_MS, switchedAtMs + SETTLE_MS + READ_MS)
+  if (before.length < LEAST_MOMENTS || after.length < LEAST_MOMENTS) return null
+  return middleOf(after) - middleOf(before)
+}
+
+/** How long after it was switched a step can be told. */
+export const STEP_TOLD_MS = SETTLE_MS + READ_MS
