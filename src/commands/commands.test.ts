@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { aCircuit, aLoad, fitItem, house, reading, recordOf } from '../../tests/support/house'
+import { aMark } from '../../tests/support/marks'
 import { benchOf } from '../core/evidence/bench'
 import { startingTopology } from '../core/wiring/topology/startingTopology'
 import { COMMANDS, type CommandInput, type CommandName, type Entry, applyEntry } from '.'
@@ -24,6 +25,7 @@ const snag = fitItem('snag', 'snag1', {
   clearedOn: null,
   clearedBy: null,
 })
+const { byName: _mark, ...mark } = aMark('out', 0)
 const { graph } = { graph: startingTopology(house()) }
 
 /** One entry of every command that changes a record, and what must be seen of it afterwards. */
@@ -54,6 +56,7 @@ const EVERY: Readonly<Record<CommandName, Entry>> = {
     condition: 'torque',
     reason: 'done by the maker',
   }),
+  markOutage: entry('markOutage', { ...mark, jobId }),
   changeJob: entry('changeJob', {
     jobId,
     version: null,

@@ -4,6 +4,7 @@ import { changeJob } from './changeJob'
 import { addPicture, addRecording } from './files'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { removeItem, saveItem } from './items'
+import { markOutage } from './markOutage'
 import { overrideHold } from './overrideHold'
 import { recordReadings } from './recordReadings'
 import { removeSurveyItem, saveSurveyItem } from './survey'
@@ -15,6 +16,7 @@ export const COMMANDS = {
   addPicture,
   addRecording,
   overrideHold,
+  markOutage,
   changeJob,
   saveItem,
   removeItem,

@@ -83,6 +83,7 @@ export function jobFileOfRecord(record: JobRecord, place: string) {
       by: byName,
       at,
     })),
+    outageMarks: record.outageMarks.map(({ byName, ...mark }) => ({ ...withoutJob(mark), by: byName })),
     replacements: record.replacements.map(
       ({ id, componentTag, oldSerial, cause, reason, replacedAt, replacedByName }) => ({
         id,

@@ -7,6 +7,7 @@ import { MEASURED, PROMISE_KINDS } from '@/core/installation/installation'
 import { FIT_KINDS } from '@/core/installation/fit'
 import { SURVEY_KINDS } from '@/core/installation/survey'
 import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
+import { MARK_KINDS } from '@/core/outage/run/outageMark'
 import { UNITS } from '@/core/quantity/units'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { VERDICTS } from '@/core/rules/verdict'
@@ -242,6 +243,22 @@ export const jobFileSchema = yup.object({
       at: time('At'),
     }),
     200,
+  ),
+  outageMarks: list(
+    'Marks of outages',
+    yup.object({
+      id: ref('id').required(required('id')),
+      runId: ref('Run').required(required('Run')),
+      kind: choice('Kind', MARK_KINDS).required(required('Kind')),
+      subject: words('Of', 40).nullable().default(null),
+      value: figure('Figure').nullable().default(null),
+      at: instant('At').required(required('At')),
+      device: words('Phone', 40).required(required('Phone')),
+      clockOffsetMs: figure('Offset of the clock').nullable().default(null),
+      clockErrorMs: figure('Error of the clock').nullable().default(null),
+      by: words('By', 80).required(required('By')),
+    }),
+    3000,
   ),
   replacements: list(
     'Replacements',

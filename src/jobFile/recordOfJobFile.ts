@@ -226,6 +226,7 @@ export function recordOfJobFile(input: unknown, reading: JobFileReading): JobRea
         byName: by,
         at: instantOf(at),
       })),
+      outageMarks: file.outageMarks.map(({ by, ...mark }) => ({ ...mark, byName: by })),
       replacements: file.replacements.map(({ id, at, by, ...replacement }, k): Replacement => ({
         ...replacement,
         id: id ?? `replacement-${k}`,

@@ -37,6 +37,7 @@ export const WHO_MAY = {
   addRecording: ['lead', 'hand'],
   readGateway: ['lead', 'hand'],
   overrideHold: ['lead'],
+  markOutage: ['lead', 'hand'],
   requestPack: ['lead', 'checker'],
   reviewPoints: ['checker'],
   answerFaultCall: ['lead', 'hand', 'office'],

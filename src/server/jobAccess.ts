@@ -8,6 +8,7 @@ import {
   serialsElsewhere,
 } from '@/db/queries/evidence'
 import { instrumentsOfCrew } from '@/db/queries/instruments'
+import { marksOfJobs } from '@/db/queries/outageMarks'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Installation } from '@/core/installation/installation'
 import type { Actor } from './access'
@@ -27,15 +28,17 @@ export const today = (): string => new Date().toISOString().slice(0, 10)
 /** All that is stored about some jobs of one crew, ready for the core: one query a table. */
 export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string): Promise<Map<string, JobRecord>> {
   const ids = rows.map(({ id }) => id)
-  const [installations, readings, attachments, overrides, instruments, replacements, elsewhere] = await Promise.all([
-    installationsOf(db, rows),
-    readingsOfJobs(db, ids),
-    attachmentsOfJobs(db, ids),
-    overridesOfJobs(db, ids),
-    instrumentsOfCrew(db, crewId),
-    replacementsOfJobs(db, ids),
-    serialsElsewhere(db, ids),
-  ])
+  const [installations, readings, attachments, overrides, instruments, replacements, elsewhere, marks] =
+    await Promise.all([
+      installationsOf(db, rows),
+      readingsOfJobs(db, ids),
+      attachmentsOfJobs(db, ids),
+      overridesOfJobs(db, ids),
+      instrumentsOfCrew(db, crewId),
+      replacementsOfJobs(db, ids),
+      serialsElsewhere(db, ids),
+      marksOfJobs(db, ids),
+    ])
   const of = <T extends { jobId: string }>(list: readonly T[], jobId: string) =>
     list.filter((item) => item.jobId === jobId)
   return new Map(
@@ -50,6 +53,7 @@ export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string
                 readings: of(readings, jobId),
                 attachments: of(attachments, jobId),
                 overrides: of(overrides, jobId),
+                outageMarks: of(marks, jobId),
                 replacements: of(replacements, jobId),
                 serialsElsewhere: of(elsewhere, jobId),
                 instruments,

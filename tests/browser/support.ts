@@ -2,6 +2,8 @@ import { type APIRequestContext, type BrowserContext, type Download, type Page, 
 import { v7 as uuidv7 } from 'uuid'
 import { asBuiltWord } from '@/core/evidence/families/switchPositions'
 import type { JobRecord } from '@/core/evidence/judge'
+import { pointsOf } from '@/core/evidence/points'
+import type { Reading } from '@/core/evidence/reading'
 import { declared, house } from '../support/house'
 
 export const PASSWORD = 'lamp-and-awl'
@@ -118,6 +120,25 @@ export async function sendFirstLive(request: APIRequestContext, jobId: string): 
     ['wire.dead.circuit.c1', 'insulation', 180, 'MΩ'],
     ['wire.dead.circuit.c1', 'polarity', 'right'],
   ])
+}
+
+/** Sends readings that were made up for the core, each in the unit of its slot. */
+export async function sendMade(request: APIRequestContext, jobId: string, made: readonly Reading[]): Promise<void> {
+  const { record } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
+  const points = new Map(pointsOf(record.installation).map((point) => [point.key, point]))
+  await sendReadings(
+    request,
+    jobId,
+    made.map(({ pointKey, slot, valueNumber, valueWord }) => {
+      const input = points.get(pointKey)?.slots.find(({ id }) => id === slot)?.input
+      return [
+        pointKey,
+        slot,
+        valueNumber ?? valueWord ?? '',
+        input?.kind === 'quantity' && valueNumber !== null ? input.unit : '',
+      ]
+    }),
+  )
 }
 
 /** Types one reading on the quick line and waits until it is stored. */

@@ -368,6 +368,7 @@ export const recordOf = (installation: Installation, readings: readonly Reading[
   attachments: [],
   instruments: [tester, certified],
   overrides: [],
+  outageMarks: [],
   replacements: [],
   serialsElsewhere: [],
   today: '2026-06-01',

@@ -1,5 +1,6 @@
 import type { Replacement } from '../installation/fit'
 import type { Installation, Instrument } from '../installation/installation'
+import type { OutageMark } from '../outage/run/outageMark'
 import { RULE_PACKS } from '../rules/packs'
 import { familyOf } from './families'
 import type { HoldOverride } from './holdPoints'
@@ -15,6 +16,8 @@ export interface JobRecord {
   attachments: readonly Attachment[]
   instruments: readonly Instrument[]
   overrides: readonly HoldOverride[]
+  /** What was tapped while the supply was cut, in the order it came in. */
+  outageMarks: readonly OutageMark[]
   /** Components that were taken out, oldest first. */
   replacements: readonly Replacement[]
   /** Serials of this job that other jobs of the crew have on record too. */

@@ -43,7 +43,13 @@ export function goNoGo(input: GoNoGoInput): GoNoGo {
   const steady = pvSteadyMin !== null && pvSteadyMin >= PV_STEADY_MIN
   const limitW = byHand ? (steady ? dayLimitW : nightLimitW) : changeoverLimitW
   if (limitW === null || demandW === null)
-    return { word: 'open', limitW, aimW: limitW === null ? null : limitW * input.demandShareOfLimit, excessW: null, turnOff: null }
+    return {
+      word: 'open',
+      limitW,
+      aimW: limitW === null ? null : limitW * input.demandShareOfLimit,
+      excessW: null,
+      turnOff: null,
+    }
   const aimW = limitW * input.demandShareOfLimit
   if (atMost(demandW, aimW)) return { word: 'go', limitW, aimW, excessW: 0, turnOff: null }
   const excessW = demandW - aimW

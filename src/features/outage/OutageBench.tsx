@@ -1,32 +1,30 @@
 'use client'
-import { useState } from 'react'
+import { outageRunsOf } from '@/core/outage/run/outageRun'
+import { Button } from '@/ui/Button'
 import { BenchHead } from '../job/BenchHead'
+import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
-import { PointList } from '../job/PointList'
-import { HoldsSheet } from './HoldsSheet'
-import { LEAVING, RETURN } from './WaveFigures'
-import { PowerNow } from '../live/PowerNow'
-import { useLive } from '../live/useLive'
-import { LogSheet } from '../powerLog/LogSheet'
-import { PracticeSheet } from '../practice/PracticeSheet'
-import { FilmSheet } from './film/FilmSheet'
-import { RecordingSheet } from './RecordingSheet'
+import { JudgementView } from './JudgementView'
+import { RunView } from './run/RunView'
+import { PHASE_WORDS } from './run/runWords'
+import { LEAVING } from './WaveFigures'
+import { WaveView } from './WaveView'
 
-/** Outage: the wave first, what it is held against, then the hold points and what stayed on. */
+const VIEWS = { bench: WaveView, run: RunView, judgement: JudgementView } as const
+const LABELS = { bench: 'Wave and points', run: 'The cut, live', judgement: 'Judgement' } as const
+const LIST = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key, label: LABELS[key] }))
+
+/** Outage: the wave and what it is held against, the cut itself on every phone, and what it all comes to. */
 export function OutageBench() {
-  const {
-    bench,
-    at,
-    record: {
-      installation: { jobId },
-    },
-  } = useJob()
-  const live = useLive(jobId)
-  const [chosen, setChosen] = useState<string>(at === RETURN ? at : LEAVING)
-  const pointKey = at === LEAVING || at === RETURN ? at : chosen
+  const { bench, record, goTo } = useJob()
+  const first = useViewOfPoint<keyof typeof VIEWS>('outage') ?? 'bench'
+  const open = useBenchView(LIST, first)
+  const View = VIEWS[open]
   const held = bench.holds.find(({ released }) => !released)
   const gap = bench.judgements.get(LEAVING)
-  const gapPoint = bench.points.find(({ key }) => key === pointKey)
+  const run = outageRunsOf(record.outageMarks).at(-1)
+  const underWay = run && run.phase !== 'ended' ? run : null
+  const isHeld = held !== undefined && held.step.id !== 'handover'
   return (
     <>
       <BenchHead
@@ -39,26 +37,20 @@ export function OutageBench() {
                 ? `${held.step.label} is held`
                 : 'The outage'
         }
-        note={
-          gap?.value
-            ? undefined
-            : held && held.step.id !== 'handover'
-              ? 'nothing goes live before its hold points hold'
-              : undefined
+        note={gap?.value || !isHeld ? undefined : 'nothing goes live before its hold points hold'}
+        actions={
+          underWay &&
+          open !== 'run' && (
+            <Button variant="act" onClick={() => goTo('outage', null, 'run')}>
+              A run is under way: {PHASE_WORDS[underWay.phase].toLowerCase()}
+            </Button>
+          )
         }
       />
-      {held && held.step.id !== 'handover' && <HoldsSheet state={held} />}
-      <RecordingSheet key={pointKey} pointKey={pointKey} onChoose={setChosen} />
-      <PowerNow live={live} />
-      <PracticeSheet />
-      {gapPoint && <FilmSheet key={`film ${pointKey}`} point={gapPoint} />}
-      <LogSheet />
-      <PointList points={bench.points.filter(({ stage }) => stage === 'outage')} />
-      {bench.holds
-        .filter(({ step }) => step !== held?.step || held.step.id === 'handover')
-        .map((state) => (
-          <HoldsSheet key={state.step.id} state={state} />
-        ))}
+      <BenchViews views={LIST} label="Parts of the outage" first={first} />
+      <BenchPanel view={open}>
+        <View />
+      </BenchPanel>
     </>
   )
 }

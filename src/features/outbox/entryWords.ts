@@ -1,5 +1,6 @@
 import { recordReadings } from '@/commands/recordReadings'
 import { HOLD_STEPS } from '@/core/evidence/holdSteps'
+import { MARK_WORDS } from '@/core/outage/run/outageMark'
 import type { Point } from '@/core/evidence/point'
 import type { Reading } from '@/core/evidence/reading'
 import { REPLACEMENT_WORDS } from '@/core/installation/fit'
@@ -32,6 +33,8 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
       const own = HOLD_STEPS.find(({ id }) => id === step)
       return `${own?.label}: past “${own?.conditions.find(({ id }) => id === condition)?.label ?? condition}” in writing`
     }
+    case 'markOutage':
+      return `Marked in the outage: ${MARK_WORDS[entry.input.kind]}`
     case 'changeJob':
       return 'Facts of the job, changed'
     case 'saveItem':

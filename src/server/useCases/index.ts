@@ -20,6 +20,7 @@ import {
 import { removeItem, saveItem } from './items'
 import { changeJob, createJob, listJobs, viewJob } from './jobs'
 import { readMeter, rehearseLoad } from './meter'
+import { markOutage } from './markOutage'
 import { overrideHold } from './overrideHold'
 import { downloadPack, makeCustomerLink, requestPack, withdrawCustomerLink } from './packs'
 import {
@@ -52,6 +53,7 @@ export const USE_CASES = {
   addRecording,
   readGateway,
   overrideHold,
+  markOutage,
   saveSurveyItem,
   removeSurveyItem,
   saveFitItems,

@@ -37,6 +37,7 @@ export const ROUTES = [
   '/api/join/[token]',
   '/api/signing-key',
   '/api/sync',
+  '/api/time',
   '/api/use/[name]',
 ] as const
 

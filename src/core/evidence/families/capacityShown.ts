@@ -119,7 +119,11 @@ export const capacityShown: PointFamily<TheJob> = {
     const hours = hoursShown(context, found.capacityWh - found.errorWh)
     // the promise of hours rests on this point: what cannot be worked out proves none
     if (hours === null)
-      return { ...common, verdict: verdict === 'stop' ? 'stop' : 'open', why: `${WHY[verdict]} How long it lasts cannot be worked out: reserve or load is not known.`.trim() }
+      return {
+        ...common,
+        verdict: verdict === 'stop' ? 'stop' : 'open',
+        why: `${WHY[verdict]} How long it lasts cannot be worked out: reserve or load is not known.`.trim(),
+      }
     const long = `With it the house lasts ${formatNumber(hours, 3)} h from the reserve, promised ${formatNumber(promisedH, 3)} h.`
     return { ...common, verdict: atLeast(hours, promisedH) ? verdict : 'stop', why: `${WHY[verdict]} ${long}` }
   },

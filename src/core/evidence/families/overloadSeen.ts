@@ -31,10 +31,12 @@ type Found = { verdict: Verdict; why: string }
 
 function judgeTrip(slots: SlotReadings, { continuousW, surgeVa, surgeS }: Declared): Found {
   const [powerW, seconds, back] = [slots.number('power'), slots.number('after'), slots.word('back')]
-  if (back === 'notTried')
-    return { verdict: 'watch', why: 'Not tried: what protects the source was not seen to work.' }
+  if (back === 'notTried') return { verdict: 'watch', why: 'Not tried: what protects the source was not seen to work.' }
   if (powerW === null || seconds === null || back === null)
-    return { verdict: 'open', why: 'Power, how long it was carried, and how it came back. Seen once, and not repeated.' }
+    return {
+      verdict: 'open',
+      why: 'Power, how long it was carried, and how it came back. Seen once, and not repeated.',
+    }
   if (continuousW === null || surgeVa === null || surgeS === null)
     return { verdict: 'open', why: 'What the source is declared to carry, and for how long, is not known.' }
   if (atMost(powerW, continuousW))
@@ -64,8 +66,18 @@ export const overloadSeen: PointFamily<TheJob> = {
     label: 'An overload trips it, and it comes back',
     why: 'Only where the maker’s manual allows it: the household will do it one evening.',
     slots: [
-      { id: 'power', label: 'Power', path: ['overload', 'power'], input: { kind: 'quantity', unit: 'W', measures: null } },
-      { id: 'after', label: 'Gave up after', path: ['overload', 'after'], input: { kind: 'quantity', unit: 's', measures: null } },
+      {
+        id: 'power',
+        label: 'Power',
+        path: ['overload', 'power'],
+        input: { kind: 'quantity', unit: 'W', measures: null },
+      },
+      {
+        id: 'after',
+        label: 'Gave up after',
+        path: ['overload', 'after'],
+        input: { kind: 'quantity', unit: 's', measures: null },
+      },
       { id: 'back', label: 'Came back', path: ['overload', 'back'], input: { kind: 'word', words: WORDS } },
     ],
     fullOnly: true,

@@ -25,10 +25,15 @@ const LEAST_STEPS = 10
  *
  * @example apparentCapacity({ givenWh: 2000, fromPercent: 80, toPercent: 60, stepPercent: 1 }) // => { capacityWh: 10000, errorWh: 600 }
  */
-export function apparentCapacity({ givenWh, fromPercent, toPercent, stepPercent }: ChargeUsed): ApparentCapacity | null {
+export function apparentCapacity({
+  givenWh,
+  fromPercent,
+  toPercent,
+  stepPercent,
+}: ChargeUsed): ApparentCapacity | null {
   if (givenWh === null || fromPercent === null || toPercent === null || stepPercent === null) return null
   const usedPercent = fromPercent - toPercent
-  if (!(givenWh > 0) || !(stepPercent > 0) || usedPercent < LEAST_STEPS * stepPercent) return null
+  if (!(givenWh > 0) || !(stepPercent > 0) || !(usedPercent >= LEAST_STEPS * stepPercent)) return null
   const capacityWh = (100 * givenWh) / usedPercent
   return { capacityWh, errorWh: capacityWh * (POWER_ERROR + stepPercent / usedPercent) }
 }

@@ -12,13 +12,31 @@ export const MARK_KINDS = [
   'sourceOff',
   'sourceBack',
   'awake',
-  'charge',
   'streetBack',
   'onStreet',
   'ended',
   'takenBack',
 ] as const
 export type MarkKind = (typeof MARK_KINDS)[number]
+
+export const MARK_WORDS: Readonly<Record<MarkKind, string>> = {
+  begun: 'run begun',
+  out: 'out',
+  back: 'back',
+  loadOn: 'load on',
+  loadOff: 'load off',
+  drawn: 'drawn',
+  running: 'runs',
+  dead: 'dead',
+  tripped: 'tripped',
+  sourceOff: 'the source gave up',
+  sourceBack: 'the source is back',
+  awake: 'there again',
+  streetBack: 'street closed again',
+  onStreet: 'on the street',
+  ended: 'run ended',
+  takenBack: 'taken back',
+}
 
 export const RUN_KINDS = ['practice', 'unloaded', 'loaded'] as const
 /** What a run is: practice counts for nothing, the first island carries no load, the outage with loads climbs the ladder. */
@@ -40,7 +58,7 @@ export interface OutageMark {
   kind: MarkKind
   /** Tag of the load, kind of the run or of what woke, id of the mark taken back; `null` where the kind says it all. */
   subject: string | null
-  /** Watts of `drawn`, percent of `charge`, watts of `sourceOff`. */
+  /** Watts of `drawn`, and of `sourceOff` where they are known. */
   value: number | null
   /** The phone's own clock, ISO 8601. */
   at: string
@@ -58,7 +76,7 @@ const SUBJECTS: Readonly<Partial<Record<MarkKind, readonly string[]>>> = {
   sourceBack: RESTART_WORDS,
 }
 const NAMES_SOMETHING: readonly MarkKind[] = ['loadOn', 'loadOff', 'drawn', 'running', 'dead', 'takenBack']
-const HAS_VALUE: readonly MarkKind[] = ['drawn', 'charge']
+const HAS_VALUE: readonly MarkKind[] = ['drawn']
 
 /**
  * What is wrong with a mark, in a sentence; `null` where nothing is.
@@ -71,6 +89,5 @@ export function faultOfMark({ kind, subject, value }: Pick<OutageMark, 'kind' | 
     return `A mark “${kind}” is of ${known.slice(0, -1).join(', ')} or ${known.at(-1)}.`
   if (NAMES_SOMETHING.includes(kind) && (subject ?? '') === '') return `A mark “${kind}” names what it is of.`
   if (HAS_VALUE.includes(kind) && value === null) return `A mark “${kind}” has a figure.`
-  if (kind === 'charge' && value !== null && (value < 0 || value > 100)) return 'A charge lies between 0 and 100 %.'
   return null
 }

@@ -67,11 +67,7 @@ describe('a run', () => {
   })
   it('counts the earlier of two taps for the same thing, and none that was taken back', () => {
     const first = aMark('out', 0)
-    const marks = [
-      aMark('begun', -9, { subject: 'loaded' }),
-      first,
-      aMark('out', 0.4, { device: 'b', id: 'later' }),
-    ]
+    const marks = [aMark('begun', -9, { subject: 'loaded' }), first, aMark('out', 0.4, { device: 'b', id: 'later' })]
     expect(outageRunsOf(marks)[0]?.out?.id).toBe(first.id)
     expect(outageRunsOf([...marks, aMark('takenBack', 5, { subject: first.id })])[0]?.out?.id).toBe('later')
   })
@@ -136,7 +132,6 @@ describe('a mark', () => {
     )
     expect(faultOfMark({ kind: 'loadOn', subject: '', value: null })).toBe('A mark “loadOn” names what it is of.')
     expect(faultOfMark({ kind: 'drawn', subject: 'kettle', value: null })).toBe('A mark “drawn” has a figure.')
-    expect(faultOfMark({ kind: 'charge', subject: null, value: 101 })).toBe('A charge lies between 0 and 100 %.')
   })
   it.each(MARK_KINDS)('%s is taken where it says all that it should', (kind) => {
     const subject = { begun: 'loaded', awake: 'router', sourceBack: 'hand' }[kind as string] ?? 'kettle'

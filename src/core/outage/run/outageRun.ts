@@ -34,7 +34,9 @@ export interface OutageRun {
 
 /** Marks that still count, by the common clock; equal instants in the order of their ids. */
 function standing(marks: readonly OutageMark[]): OutageMark[] {
-  const gone = new Set(marks.flatMap(({ kind, subject }) => (kind === 'takenBack' && subject !== null ? [subject] : [])))
+  const gone = new Set(
+    marks.flatMap(({ kind, subject }) => (kind === 'takenBack' && subject !== null ? [subject] : [])),
+  )
   return marks
     .filter(({ id, kind }) => kind !== 'takenBack' && !gone.has(id))
     .sort((a, b) => jointMs(a) - jointMs(b) || (a.id < b.id ? -1 : 1))

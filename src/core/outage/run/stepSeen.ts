@@ -12,7 +12,9 @@ const LEAST_MOMENTS = 3
 const middleOf = (values: readonly number[]): number => {
   const sorted = values.toSorted((a, b) => a - b)
   const half = sorted.length >> 1
-  return sorted.length % 2 === 1 ? (sorted[half] as number) : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2
+  return sorted.length % 2 === 1
+    ? (sorted[half] as number)
+    : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2
 }
 
 /**

@@ -1,0 +1,99 @@
+import { describe, expect, it } from 'vitest'
+import { aLoad, house, reading, readyForLoads, recordOf } from '../../../../tests/support/house'
+import { aMark } from '../../../../tests/support/marks'
+import { benchOf } from '../../evidence/bench'
+import type { Reading } from '../../evidence/reading'
+import { outageRunsOf } from './outageRun'
+import { resultsOfRun } from './resultsOfRun'
+
+const built = house({
+  testDepth: 'full',
+  loads: [aLoad({ tag: 'fridge', mustStayOn: true, powerW: 150, circuitTag: 'c1' })],
+})
+const { points } = benchOf(recordOf(built, readyForLoads(built)))
+const USED = { givenWh: 2000.4, fromPercent: 80, toPercent: 60, stepPercent: 1 }
+
+const WHOLE: Parameters<typeof aMark>[] = [
+  ['begun', -60, { subject: 'loaded' }],
+  ['out', 0],
+  ['back', 1.2],
+  ['running', 30, { subject: 'fridge' }],
+  ['awake', 95.04, { subject: 'router' }],
+  ['loadOn', 100, { subject: 'fridge' }],
+  ['drawn', 109, { subject: 'fridge', value: 151.6 }],
+  ['sourceOff', 125, { value: 6200 }],
+  ['sourceBack', 150, { subject: 'itself' }],
+  ['streetBack', 600],
+  ['onStreet', 660],
+  ['ended', 700],
+]
+const shown = (marks: Parameters<typeof aMark>[], standing: Reading[] = [], used: typeof USED | null = USED) => {
+  const [run] = outageRunsOf(marks.map((one) => aMark(...one)))
+  return run === undefined
+    ? []
+    : resultsOfRun(run, points, standing, used, 300).map(({ pointKey, slot, offered }) => [
+        pointKey,
+        slot,
+        offered.kind === 'word' ? offered.word : offered.value,
+      ])
+}
+
+describe('what a run has shown', () => {
+  it('goes to the points that ask for it', () => {
+    expect(shown(WHOLE)).toEqual([
+      ['outage.gap', 'most', 1500],
+      ['outage.gap', 'least', 900],
+      ['outage.stayedOn.fridge', 'seen', 'running'],
+      ['outage.rung.fridge', 'drawn', 152],
+      ['outage.awake.router', 'after', 95],
+      ['outage.capacity', 'given', 2000],
+      ['outage.capacity', 'from', 80],
+      ['outage.capacity', 'to', 60],
+      ['outage.capacity', 'step', 1],
+      ['outage.overload', 'power', 6200],
+      ['outage.overload', 'after', 25],
+      ['outage.overload', 'back', 'itself'],
+      ['outage.cleanReturns', 'return1', 'clean'],
+    ])
+  })
+  it('is nothing of a practice run, and nothing of one whose beginning is not known', () => {
+    expect(shown([['begun', -60, { subject: 'practice' }], ...WHOLE.slice(1)])).toEqual([])
+    expect(shown(WHOLE.slice(1))).toEqual([])
+  })
+  it('is no capacity where the charge hardly moved or nothing was kept', () => {
+    const keys = (used: typeof USED | null) => shown(WHOLE, [], used).map(([key]) => key)
+    expect(keys({ ...USED, toPercent: 79 })).not.toContain('outage.capacity')
+    expect(keys(null)).not.toContain('outage.capacity')
+  })
+  it('is no clean return before the run is over, and a tripped one where something tripped after the street came back', () => {
+    const returns = (marks: Parameters<typeof aMark>[]) =>
+      shown(marks)
+        .filter(([key]) => key === 'outage.cleanReturns')
+        .map(([, , word]) => word)
+    expect(returns(WHOLE.slice(0, -1))).toEqual([])
+    expect(returns([...WHOLE, ['tripped', 603]])).toEqual(['tripped'])
+    expect(returns([...WHOLE, ['tripped', 130]])).toEqual(['clean'])
+  })
+  it('is no longer offered once it stands in the record, and a run begun later offers its own', () => {
+    const taken = reading('outage.stayedOn.fridge', 'seen', 'running', { receivedAt: '2026-03-01T10:20:00.000Z' })
+    const keys = (marks: Parameters<typeof aMark>[]) => shown(marks, [taken]).map(([key]) => key)
+    expect(keys(WHOLE)).not.toContain('outage.stayedOn.fridge')
+    const later = WHOLE.map(([kind, atS, change]): Parameters<typeof aMark> => [kind, atS + 3600, change])
+    expect(keys(later)).toContain('outage.stayedOn.fridge')
+  })
+  it('is the next return: a clean one is left, a tripped one is repeated', () => {
+    const before = (word: string) => [
+      reading('outage.cleanReturns', 'return1', word, { receivedAt: '2026-03-01T08:00:00.000Z' }),
+    ]
+    expect(shown(WHOLE, before('clean')).at(-1)).toEqual(['outage.cleanReturns', 'return2', 'clean'])
+    expect(shown(WHOLE, before('tripped')).at(-1)).toEqual(['outage.cleanReturns', 'return1', 'clean'])
+  })
+  it('claims no time between two phones that were never compared', () => {
+    const strange = { device: 'b', clockOffsetMs: null, clockErrorMs: null }
+    const marks = WHOLE.map(([kind, atS, change]): Parameters<typeof aMark> =>
+      kind === 'back' || kind === 'awake' ? [kind, atS, { ...change, ...strange }] : [kind, atS, change],
+    )
+    const keys = shown(marks).map(([key]) => key)
+    expect(keys.filter((key) => key === 'outage.gap' || key === 'outage.awake.router')).toEqual([])
+  })
+})

@@ -1,0 +1,119 @@
+'use client'
+import { Box } from '@chakra-ui/react'
+import { area, line, scaleLinear } from 'd3'
+import { useMemo } from 'react'
+import { jointMs } from '@/core/outage/run/betweenMarks'
+import type { OutageRun } from '@/core/outage/run/outageRun'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { colour } from '@/look/theme'
+import { Label } from '@/ui/charts/Label'
+import { useWidth } from '@/ui/useWidth'
+import { clockWords, markWords } from './runWords'
+import type { RunMoment } from './useMoments'
+
+const LEFT = 58
+const RIGHT = 12
+const ROWS = 4
+const ROW = 17
+const MARKS = ROWS * ROW + 8
+const POWER = 110
+const BOTTOM = 24
+const HEIGHT = MARKS + POWER + BOTTOM
+/** About the width of a letter of the labels. */
+const LETTER = 6.8
+
+interface Placed {
+  id: string
+  x: number
+  words: string
+  row: number
+}
+
+/** Each label on the first row where it touches no other; one that finds none goes without its words. */
+function placed(marks: readonly { id: string; x: number; words: string }[]): Placed[] {
+  const ends = Array.from({ length: ROWS }, () => -Infinity)
+  return marks.map((mark) => {
+    const row = ends.findIndex((end) => end + 8 < mark.x)
+    if (row >= 0) ends[row] = mark.x + mark.words.length * LETTER
+    return { ...mark, row }
+  })
+}
+
+/** A run on one time line: what was tapped on every phone, above what the house drew and what may be drawn. */
+export function RunLine({
+  run,
+  moments,
+  limitW,
+  nowMs,
+  nameOf,
+}: {
+  run: OutageRun
+  moments: readonly RunMoment[]
+  limitW: number | null
+  nowMs: number
+  nameOf: (tag: string) => string
+}) {
+  const [box, width] = useWidth<HTMLDivElement>(720)
+  const zeroMs = jointMs(run.out ?? run.begun ?? (run.marks[0] as (typeof run.marks)[number]))
+  const firstMs = Math.min(...run.marks.map(jointMs))
+  const lastMs = run.ended ? jointMs(run.ended) : Math.max(nowMs, ...run.marks.map(jointMs))
+  const x = scaleLinear([firstMs, Math.max(lastMs, firstMs + 30_000)], [LEFT, width - RIGHT])
+  const shown = moments.filter(({ atMs }) => atMs >= firstMs - 5000 && atMs <= lastMs)
+  const mostW = Math.max(limitW ?? 0, ...shown.map(({ houseW }) => houseW ?? 0), 500)
+  const y = scaleLinear([0, mostW * 1.08], [MARKS + POWER, MARKS])
+  const known = useMemo(() => shown.filter(({ houseW }) => houseW !== null), [shown])
+  const at = ({ atMs }: RunMoment) => Math.max(LEFT, x(atMs))
+  const draws = area<RunMoment>(at, y(0), ({ houseW }) => y(houseW ?? 0))(known)
+  const edge = line<RunMoment>(at, ({ houseW }) => y(houseW ?? 0))(known)
+  const labels = placed(run.marks.map((mark) => ({ id: mark.id, x: x(jointMs(mark)), words: markWords(mark, nameOf) })))
+  const words = run.marks.map((mark) => `${clockWords(jointMs(mark) - zeroMs)} ${markWords(mark, nameOf)}`).join(', ')
+  return (
+    <Box ref={box} px="10px" pb="8px">
+      <svg
+        width={width}
+        height={HEIGHT}
+        role="img"
+        aria-label={`Time line of the run: ${words}`}
+        style={{ display: 'block' }}
+      >
+        {y.ticks(3).map((tick) => (
+          <g key={tick}>
+            <path d={`M${LEFT} ${y(tick)}H${width - RIGHT}`} stroke={colour('rule')} />
+            <Label x={LEFT - 6} y={y(tick) + 4} anchor="end" size={12} tone="ink2">
+              {formatQuantity(tick, 'W', 2)}
+            </Label>
+          </g>
+        ))}
+        <path d={draws ?? ''} fill={colour('grid')} opacity={0.25} />
+        <path d={edge ?? ''} fill="none" stroke={colour('grid')} strokeWidth="1.8" />
+        {limitW !== null && (
+          <>
+            <path d={`M${LEFT} ${y(limitW)}H${width - RIGHT}`} stroke={colour('stop')} strokeDasharray="5 4" />
+            <Label x={width - RIGHT} y={y(limitW) - 4} anchor="end" size={12} tone="stop" halo="sheet">
+              night limit
+            </Label>
+          </>
+        )}
+        {labels.map(({ id, x: markX, words: own, row }) => (
+          <g key={id}>
+            <path
+              d={`M${markX} ${row < 0 ? MARKS - 8 : row * ROW + 6}V${MARKS + POWER}`}
+              stroke={colour('ink3')}
+              strokeWidth="1"
+            />
+            {row >= 0 && (
+              <Label x={markX + 3} y={row * ROW + 14} size={12} tone="ink" halo="sheet">
+                {own}
+              </Label>
+            )}
+          </g>
+        ))}
+        {x.ticks(Math.max(2, Math.floor(width / 140))).map((tick) => (
+          <Label key={tick} x={x(tick)} y={HEIGHT - 6} anchor="middle" size={12} tone="ink2">
+            {tick < zeroMs ? `−${clockWords(zeroMs - tick)}` : clockWords(tick - zeroMs)}
+          </Label>
+        ))}
+      </svg>
+    </Box>
+  )
+}

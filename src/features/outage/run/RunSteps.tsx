@@ -1,0 +1,68 @@
+'use client'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import type { OutageRun } from '@/core/outage/run/outageRun'
+import { type RunStep, isDone, stepNow, stepsOf } from '@/core/outage/run/runSteps'
+import { Button } from '@/ui/Button'
+import { stepWords } from './runWords'
+
+/** The planned order of the steps, the same on every phone; the one that is next can be read aloud. */
+export function RunSteps({
+  run,
+  byHand,
+  climbed,
+  mainSwitch,
+  turnOff,
+}: {
+  run: OutageRun
+  byHand: boolean
+  climbed: boolean
+  mainSwitch: string
+  turnOff: readonly string[]
+}) {
+  const steps = stepsOf(run.kind === 'practice' ? 'loaded' : run.kind, byHand)
+  const now = stepNow(steps, run, climbed)
+  const words = (step: RunStep) => stepWords(step, mainSwitch, turnOff)
+  return (
+    <Box as="ol" aria-label="Steps of the test" fontSize="15px">
+      {steps.map((step) => {
+        const done = isDone(step, run, climbed)
+        return (
+          <Flex
+            as="li"
+            key={step}
+            gap="10px"
+            py="2px"
+            align="baseline"
+            color={done ? 'ink3' : 'ink'}
+            aria-current={step === now ? 'step' : undefined}
+          >
+            <chakra.span w="20px" flex="none" aria-label={done ? 'done' : step === now ? 'now' : 'to come'}>
+              {done ? '✓' : step === now ? '▸' : '·'}
+            </chakra.span>
+            <Text flex="1" fontWeight={step === now ? '600' : '400'}>
+              {words(step)}
+            </Text>
+            {step === now && <ReadAloud words={words(step)} />}
+          </Flex>
+        )
+      })}
+    </Box>
+  )
+}
+
+function ReadAloud({ words }: { words: string }) {
+  if (typeof speechSynthesis === 'undefined') return null
+  return (
+    <Button
+      size="sm"
+      variant="bare"
+      fontSize="13px"
+      onClick={() => {
+        speechSynthesis.cancel()
+        speechSynthesis.speak(new SpeechSynthesisUtterance(words))
+      }}
+    >
+      read aloud
+    </Button>
+  )
+}

@@ -1,0 +1,176 @@
+'use client'
+import { Box, Text } from '@chakra-ui/react'
+import { useEffect, useRef } from 'react'
+import { stopLimitsOf, stopSentence } from '@/core/plan/ladderStop'
+import { stepsToTell } from '@/core/outage/run/stepsToTell'
+import { nextRung, rungsOfRun } from '@/core/outage/run/rungsOfRun'
+import type { OutageRun } from '@/core/outage/run/outageRun'
+import { Notice } from '@/ui/Notice'
+import { TitledSheet } from '@/ui/Sheet'
+import { useJob } from '../../job/JobContext'
+import { PowerNow } from '../../live/PowerNow'
+import type { Live } from '../../live/useLive'
+import { useLive } from '../../live/useLive'
+import { useNow } from '../../live/useNow'
+import { PracticeSheet } from '../../practice/PracticeSheet'
+import { RunBefore } from './RunBefore'
+import { RunClock } from './RunClock'
+import { type RunKey, RunKeys, keysOf } from './RunKeys'
+import { RunLine } from './RunLine'
+import { RunMarks } from './RunMarks'
+import { RunResults } from './RunResults'
+import { RunRungs } from './RunRungs'
+import { RunSeen } from './RunSeen'
+import { RunSteps } from './RunSteps'
+import { outOfLimits } from './stopNow'
+import { thisPhone } from './useClock'
+import { type RunMoment, useMoments } from './useMoments'
+import { type RunInHand, useRun } from './useRun'
+import { useRunLadder } from './useRunLadder'
+
+/** Live values are read for the last seconds before a source gave up. */
+const JUST_BEFORE_MS = 6000
+
+/** The cut itself, on every phone of the job: may it be cut, the clock, the keys, the ladder, and what it has shown. */
+export function RunView() {
+  const { record } = useJob()
+  const live = useLive(record.installation.jobId)
+  const inHand = useRun()
+  const { run, clock } = inHand
+  const moments = useMoments(run?.id ?? null, live, clock?.offsetMs ?? 0)
+  return (
+    <>
+      {run && run.phase !== 'ended' ? (
+        <RunUnderWay run={run} inHand={inHand} live={live} moments={moments} />
+      ) : (
+        <TitledSheet title="Before the cut" note="T-15: may it be cut with what the house draws now?">
+          <RunBefore live={live} begin={inHand.begin} />
+        </TitledSheet>
+      )}
+      {run && run.phase === 'ended' && <RunOver run={run} moments={moments} runNumber={inHand.runs.length} />}
+      <PowerNow live={live} />
+      <PracticeSheet />
+    </>
+  )
+}
+
+const useNames = () => {
+  const { loads } = useJob().record.installation
+  return (tag: string) => loads.find((load) => load.tag === tag)?.name ?? tag
+}
+
+/** What a run has shown, once it is over; it is kept beside those that follow. */
+function RunOver({ run, moments, runNumber }: { run: OutageRun; moments: readonly RunMoment[]; runNumber: number }) {
+  const nameOf = useNames()
+  const { bench } = useJob()
+  const { nightW } = useRunLadder()
+  return (
+    <>
+      <RunResults run={run} moments={moments} />
+      <TitledSheet
+        title={`Run ${runNumber}`}
+        note="kept as it was tapped; a test that failed is begun anew after the change"
+      >
+        <Box px="14px" pb="6px">
+          <RunClock run={run} nowMs={0} reactionMs={bench.context.pack.limits.tapReactionMs.value} />
+        </Box>
+        <RunLine run={run} moments={moments} limitW={nightW} nowMs={0} nameOf={nameOf} />
+        <RunMarks run={run} nameOf={nameOf} takeBack={null} />
+      </TitledSheet>
+    </>
+  )
+}
+
+function RunUnderWay({
+  run,
+  inHand: { mark, clock },
+  live,
+  moments,
+}: {
+  run: OutageRun
+  inHand: RunInHand
+  live: Live
+  moments: readonly RunMoment[]
+}) {
+  const { record, bench, may } = useJob()
+  const { installation } = record
+  const { pack } = bench.context
+  const nameOf = useNames()
+  const { ladder, nightW, turnOff } = useRunLadder()
+  const nowMs = useNow(250) + (clock?.offsetMs ?? 0)
+  const rungs = rungsOfRun(run, ladder, nowMs)
+  const next = nextRung(rungs)
+  const lastOn = rungs.findLast(({ state }) => state === 'on' || state === 'tripped') ?? null
+  const mayMark = may('markOutage')
+  useToldSteps(run, rungs, moments, nowMs, mayMark ? mark : null)
+  const stop = run.phase === 'island' ? outOfLimits(live, stopLimitsOf(pack)) : null
+  const tap = ({ kind, subject }: RunKey) => {
+    const before = moments.filter(({ atMs }) => atMs > nowMs - JUST_BEFORE_MS).map(({ houseW }) => houseW ?? 0)
+    const most = before.length > 0 ? Math.max(...before) : 0
+    void mark(kind, subject ?? null, kind === 'sourceOff' && most > 0 ? Math.round(most) : null)
+  }
+  return (
+    <>
+      <TitledSheet title="The cut" note={clock ? undefined : 'this phone’s clock was never compared with the others'}>
+        <Box px="14px" pb="12px" display="flex" flexDirection="column" gap="12px">
+          <RunClock run={run} nowMs={nowMs} reactionMs={pack.limits.tapReactionMs.value} />
+          {stop !== null && <Notice kind="error">Stop, and take the last load off: {stop}.</Notice>}
+          {run.sourceTrips.length > 0 && run.phase !== 'returning' && (
+            <Notice kind="caution">An overload is seen once. Do not repeat it, and bridge nothing to go on.</Notice>
+          )}
+          {mayMark ? (
+            <RunKeys keys={keysOf(run, next, lastOn && { tag: lastOn.rung.tag, name: lastOn.rung.name })} tap={tap} />
+          ) : (
+            <Text color="ink2">A lead or a hand taps; it shows here as they do.</Text>
+          )}
+          <RunSteps
+            run={run}
+            byHand={installation.chosenSchool === 'manualChangeover'}
+            climbed={next === null}
+            mainSwitch={pack.words.mainSwitch}
+            turnOff={turnOff.map(nameOf)}
+          />
+          <Text fontSize="14px" color="ink2">
+            {stopSentence(stopLimitsOf(pack))}
+          </Text>
+        </Box>
+        <RunLine run={run} moments={moments} limitW={nightW} nowMs={nowMs} nameOf={nameOf} />
+      </TitledSheet>
+      {run.kind !== 'unloaded' && (
+        <RunRungs
+          rungs={rungs}
+          offShareMost={pack.limits.rungExpectedShare.value}
+          say={mayMark ? (tag, watts) => void mark('drawn', tag, watts) : null}
+        />
+      )}
+      <RunSeen
+        run={run}
+        promised={installation.loads.filter(({ backedUp, mustStayOn }) => backedUp && mustStayOn)}
+        mark={mayMark && run.out ? (kind, subject) => void mark(kind, subject) : null}
+      />
+      <TitledSheet title="Tapped so far" note="on every phone, by one clock">
+        <RunMarks run={run} nameOf={nameOf} takeBack={mayMark ? ({ id }) => void mark('takenBack', id) : null} />
+      </TitledSheet>
+    </>
+  )
+}
+
+/** Says by itself what a load drew, once the live values tell it; on the phone that switched it on. */
+function useToldSteps(
+  run: OutageRun,
+  rungs: ReturnType<typeof rungsOfRun>,
+  moments: readonly RunMoment[],
+  nowMs: number,
+  mark: RunInHand['mark'] | null,
+): void {
+  const told = useRef(new Set<string>())
+  useEffect(() => {
+    if (mark === null) return
+    for (const { tag, drawnW } of stepsToTell(run, rungs, moments, thisPhone(), nowMs)) {
+      const once = `${run.id} ${tag}`
+      if (told.current.has(once)) continue
+      told.current.add(once)
+      void mark('drawn', tag, drawnW)
+    }
+  })
+}

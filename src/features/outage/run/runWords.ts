@@ -1,0 +1,78 @@
+import type { GoNoGo } from '@/core/plan/goNoGo'
+import type { RunStep } from '@/core/outage/run/runSteps'
+import { MARK_WORDS, type OutageMark, type RunKind } from '@/core/outage/run/outageMark'
+import type { RunPhase } from '@/core/outage/run/outageRun'
+import { AWAKE_LABELS } from '@/core/evidence/families/awakeAfterCut'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
+
+export const KIND_WORDS: Readonly<Record<RunKind, string>> = {
+  practice: 'Practice: nothing of it is evidence',
+  unloaded: 'First island, without loads',
+  loaded: 'Outage with loads',
+}
+
+export const PHASE_WORDS: Readonly<Record<RunPhase, string>> = {
+  ready: 'Nothing is cut yet',
+  dark: 'Dark',
+  island: 'On its own supply',
+  returning: 'The street is back, waiting',
+  onStreet: 'On the street again',
+  ended: 'Over',
+}
+
+/** A time on a clock: 0:07, 12:41, 1:02:33. */
+export function clockWords(ms: number): string {
+  const all = Math.max(0, Math.floor(ms / 1000))
+  const [hours, minutes, seconds] = [Math.floor(all / 3600), Math.floor(all / 60) % 60, all % 60]
+  const two = (n: number) => String(n).padStart(2, '0')
+  return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds)}` : `${minutes}:${two(seconds)}`
+}
+
+/** A step as somebody at the board is told it. */
+export const stepWords = (step: RunStep, mainSwitch: string, turnOff: readonly string[]): string => {
+  const off = turnOff.length > 0 ? turnOff.join(', ') : 'nothing has to be turned off'
+  const WORDS: Readonly<Record<RunStep, string>> = {
+    cut: `The licensed person opens the ${mainSwitch}. Whoever sees it go dark taps “Out”.`,
+    byHandOff: 'The licensed person turns the changeover to 0. Whoever sees it go dark taps “Out”.',
+    shed: `Turn off first: ${off}.`,
+    byHandOwn: 'Turn the changeover on to the own supply.',
+    seeBack: 'Whoever sees the light come back taps “Back”.',
+    measure: 'Measure: neutral to earth, one residual-current trip, voltage and frequency. The points stand below.',
+    look: 'Go through the rooms: what was promised to stay on runs, or is dead.',
+    climb: 'Climb the ladder: one load after the other, from light to heavy. Stop when the rule says so.',
+    hold: 'Hold what is on, and let the charge fall as far as the plan wants it.',
+    streetBack: `Close the ${mainSwitch}, and tap “Street back”.`,
+    byHandBack: 'Turn the changeover to 0, then to the street, and tap “Street back”.',
+    seeReturn: 'Wait until the house is on the street again. Look for anything that tripped.',
+    leave: 'Leave every switch as the plan says, look at it once more, and end the run.',
+  }
+  return WORDS[step]
+}
+
+/** Go or no-go in words; “go” is never said while the outage is held for anything else. */
+export function goWords({ word, aimW, excessW }: GoNoGo, held: boolean): string {
+  const aim = aimW === null ? '' : formatQuantity(aimW, 'W', 3)
+  if (word === 'go' && held) return `Little enough to change over (at most ${aim}), but the outage is held.`
+  if (word === 'go') return `Go: at most ${aim} may be drawn as it changes over.`
+  if (word === 'noGo') return `No go: ${formatQuantity(excessW ?? 0, 'W', 3)} too much; at most ${aim} may be drawn.`
+  return aimW === null
+    ? 'Open: what the changeover carries is not known. Declare the sources in the plan.'
+    : 'Open: what the house draws now is not known. Read the meter.'
+}
+
+/** A mark in words, with the name of what it is of. */
+export function markWords({ kind, subject, value }: OutageMark, nameOf: (tag: string) => string): string {
+  const watts = value === null ? '' : ` ${formatQuantity(value, 'W', 3)}`
+  switch (kind) {
+    case 'begun':
+      return MARK_WORDS.begun
+    case 'awake':
+      return `${AWAKE_LABELS[subject as keyof typeof AWAKE_LABELS] ?? subject} ${MARK_WORDS.awake}`
+    case 'sourceBack':
+      return subject === 'itself' ? 'the source came back by itself' : 'the source was brought back by hand'
+    case 'drawn':
+      return `${nameOf(subject ?? '')} draws${watts}`
+    default:
+      return `${subject === null ? '' : `${nameOf(subject)} `}${MARK_WORDS[kind]}${watts}`
+  }
+}
