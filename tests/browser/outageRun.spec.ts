@@ -64,7 +64,7 @@ test('an outage is run on two phones, one of them without a network, and shows w
   // the helper at the board follows on a phone
   const phone = await phoneOf(browser, 'tobin')
   await openBench(phone, jobId, '?stage=outage')
-  await phone.getByRole('button', { name: /A run is under way/ }).click()
+  await phone.getByRole('status', { name: 'A run is under way' }).getByRole('button', { name: 'To the cut' }).click()
   await expect(stands(phone)).toHaveText('Nothing is cut yet')
 
   await act(page, jobId, 'street', { state: 'dead' })

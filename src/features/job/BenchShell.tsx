@@ -10,6 +10,7 @@ import { keepWorkers } from '@/workers/clients'
 import { Overlay } from '@/ui/Overlay'
 import { useLamp } from '@/ui/useLamp'
 import { STAGE_BENCHES, keepStages } from '../stageBenches'
+import { RunStrip } from '../outage/run/RunStrip'
 import { PlanProvider } from '../plan/LoadDrafts'
 import { HoldLine } from './HoldLine'
 import { JobProvider, useJob } from './JobContext'
@@ -85,10 +86,13 @@ function BenchShell() {
     <Grid
       data-alive={alive ? (kept ? 'kept' : '') : undefined}
       h="100dvh"
-      templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: '52px minmax(0, 1fr) auto auto' }}
+      templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: 'auto minmax(0, 1fr) auto auto' }}
       overflow="hidden"
     >
-      <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
+      <Box>
+        <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
+        <RunStrip benchShown={tab === 'bench'} onOpen={() => setTab('bench')} />
+      </Box>
       <PhoneTabs tab={tab} onChange={setTab} />
       <Grid minH="0" templateColumns={{ base: '1fr', lg: '148px minmax(0, 1fr) 312px' }} templateRows="minmax(0, 1fr)">
         <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}>

@@ -1,12 +1,9 @@
 'use client'
-import { outageRunsOf } from '@/core/outage/run/outageRun'
-import { Button } from '@/ui/Button'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { JudgementView } from './JudgementView'
 import { RunView } from './run/RunView'
-import { PHASE_WORDS } from './run/runWords'
 import { LEAVING } from './WaveFigures'
 import { WaveView } from './WaveView'
 
@@ -16,14 +13,12 @@ const LIST = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key,
 
 /** Outage: the wave and what it is held against, the cut itself on every phone, and what it all comes to. */
 export function OutageBench() {
-  const { bench, record, goTo } = useJob()
+  const { bench } = useJob()
   const first = useViewOfPoint<keyof typeof VIEWS>('outage') ?? 'bench'
   const open = useBenchView(LIST, first)
   const View = VIEWS[open]
   const held = bench.holds.find(({ released }) => !released)
   const gap = bench.judgements.get(LEAVING)
-  const run = outageRunsOf(record.outageMarks).at(-1)
-  const underWay = run && run.phase !== 'ended' ? run : null
   const isHeld = held !== undefined && held.step.id !== 'handover'
   return (
     <>
@@ -38,14 +33,6 @@ export function OutageBench() {
                 : 'The outage'
         }
         note={gap?.value || !isHeld ? undefined : 'nothing goes live before its hold points hold'}
-        actions={
-          underWay &&
-          open !== 'run' && (
-            <Button variant="act" onClick={() => goTo('outage', null, 'run')}>
-              A run is under way: {PHASE_WORDS[underWay.phase].toLowerCase()}
-            </Button>
-          )
-        }
       />
       <BenchViews views={LIST} label="Parts of the outage" first={first} />
       <BenchPanel view={open}>
