@@ -14,7 +14,9 @@ import { correctionsOf } from './corrections'
 import type { PackPicture } from './packPictures'
 import { type PackSchematic, schematicNote } from './packSchematic'
 import type { PackWave } from './packWave'
+import { outageRunsOf } from '@/core/outage/run/outageRun'
 import { CircuitTable } from './report/CircuitTable'
+import { OutageRuns } from './report/OutageRuns'
 import { CorrectionTable, InstrumentTable, LimitTable } from './report/EvidenceTables'
 import { Pictures } from './report/PicturePages'
 import { SchematicFigure } from './report/SchematicFigure'
@@ -135,6 +137,11 @@ export function Report({
       <Page size="A4" style={styles.page}>
         {beside.wave && <WaveFigure wave={beside.wave} />}
         <CircuitTable rows={circuitResults(bench)} />
+        <OutageRuns
+          runs={outageRunsOf(record.outageMarks)}
+          nameOf={(tag) => record.installation.loads.find((load) => load.tag === tag)?.name ?? tag}
+          reactionMs={bench.context.pack.limits.tapReactionMs.value}
+        />
         <InstrumentTable used={instrumentsUsed(bench, record)} />
         <CorrectionTable corrections={correctionsOf(bench, record)} />
         <Foot name={summary.jobName} />

@@ -46,7 +46,7 @@ report.pdf      to read and print
 card.pdf        what to do when the street is dark, for the wall
 record.json     everything the report was made from: installation, plan, readings, verdicts
 readings.csv    every reading, corrected ones included
-tables/         loads, components, circuits with their results, runs, electrodes and settings, a file each
+tables/         loads, components, circuits with their results, runs, electrodes, settings and marks of the outages, a file each
 schematic.svg   the wiring as drawn, where there is any; the report says whether it was confirmed as built
 pictures/       as taken, without camera metadata
 recordings/     the recorder's own files
@@ -135,6 +135,7 @@ export async function sealPack(
         attachments: attached,
         instruments: record.instruments,
         overrides: record.overrides,
+        outageMarks: record.outageMarks,
         reviews,
         signatures,
         verdicts,
@@ -142,7 +143,9 @@ export async function sealPack(
       }),
     ),
     'readings.csv': utf8(readingsCsv(record.readings, bench)),
-    ...Object.fromEntries(Object.entries(tableFiles(bench)).map(([path, csv]) => [path, utf8(csv)])),
+    ...Object.fromEntries(
+      Object.entries(tableFiles(bench, record.outageMarks)).map(([path, csv]) => [path, utf8(csv)]),
+    ),
     ...(schematic ? { 'schematic.svg': utf8(schematicFile(record.installation.name, schematic)) } : {}),
   }
   for (const { path, sha256 } of attached) files[path] = await fileBytes(db, sha256)

@@ -1,6 +1,7 @@
 import type { Bench } from '@/core/evidence/bench'
 import { csvCell } from '@/core/exchange/csvTable'
 import { tameCell } from '@/core/exchange/tameCell'
+import type { OutageMark } from '@/core/outage/run/outageMark'
 import { RESULT_COLUMNS, circuitResults } from '@/core/handover/circuitResults'
 
 type Row = Readonly<Record<string, unknown>>
@@ -21,7 +22,7 @@ function csvOf(rows: readonly Row[]): string {
 }
 
 /** A CSV file for each of the job's lists, by its path in the pack; circuits with what was shown of each. Empty lists have none. */
-export function tableFiles(bench: Bench): Record<string, string> {
+export function tableFiles(bench: Bench, outageMarks: readonly OutageMark[]): Record<string, string> {
   const { loads, components, runs, electrodes, settings, circuits } = bench.context.installation
   const results = new Map(circuitResults(bench).map((row) => [row.tag, row.results]))
   const withResults = circuits.map((circuit) => ({
@@ -43,6 +44,7 @@ export function tableFiles(bench: Bench): Record<string, string> {
     runs,
     electrodes,
     settings,
+    outage_marks: outageMarks,
   }
   return Object.fromEntries(
     Object.entries(lists).flatMap(([name, rows]) =>

@@ -3,7 +3,8 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { jointMs } from '@/core/outage/run/betweenMarks'
 import { type OutageRun, seenGap } from '@/core/outage/run/outageRun'
 import { formatDuration } from '@/core/quantity/formatQuantity'
-import { KIND_WORDS, PHASE_WORDS, clockWords } from './runWords'
+import { clockWords } from '@/core/outage/run/markWords'
+import { KIND_WORDS, PHASE_WORDS } from './runWords'
 
 const TONE = {
   ready: 'ink',

@@ -8,7 +8,7 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
-import { clockWords, markWords } from './runWords'
+import { clockWords, markWords } from '@/core/outage/run/markWords'
 import type { RunMoment } from './useMoments'
 
 const LEFT = 58

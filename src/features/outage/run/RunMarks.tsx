@@ -5,7 +5,7 @@ import type { OutageMark } from '@/core/outage/run/outageMark'
 import type { OutageRun } from '@/core/outage/run/outageRun'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
-import { clockWords, markWords } from './runWords'
+import { clockWords, markWords } from '@/core/outage/run/markWords'
 
 /** Every mark of the run with who tapped it, and how its phone's clock stood; the latest first. */
 export function RunMarks({

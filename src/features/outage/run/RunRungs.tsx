@@ -7,7 +7,7 @@ import { parseQuantity } from '@/core/quantity/parseQuantity'
 import type { RungOfRun } from '@/core/outage/run/rungsOfRun'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
-import { clockWords } from './runWords'
+import { clockWords } from '@/core/outage/run/markWords'
 
 const STATE_WORDS = { waiting: 'not on yet', on: 'on', off: 'taken off', tripped: 'tripped' } as const
 

@@ -7,7 +7,7 @@ import type { OutageRun } from '@/core/outage/run/outageRun'
 import type { Load } from '@/core/installation/installation'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
-import { clockWords } from './runWords'
+import { clockWords } from '@/core/outage/run/markWords'
 
 type Mark = (kind: MarkKind, subject: string) => void
 

@@ -1,8 +1,7 @@
 import type { GoNoGo } from '@/core/plan/goNoGo'
 import type { RunStep } from '@/core/outage/run/runSteps'
-import { MARK_WORDS, type OutageMark, type RunKind } from '@/core/outage/run/outageMark'
+import type { RunKind } from '@/core/outage/run/outageMark'
 import type { RunPhase } from '@/core/outage/run/outageRun'
-import { AWAKE_LABELS } from '@/core/evidence/families/awakeAfterCut'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 
 export const KIND_WORDS: Readonly<Record<RunKind, string>> = {
@@ -18,14 +17,6 @@ export const PHASE_WORDS: Readonly<Record<RunPhase, string>> = {
   returning: 'The street is back, waiting',
   onStreet: 'On the street again',
   ended: 'Over',
-}
-
-/** A time on a clock: 0:07, 12:41, 1:02:33. */
-export function clockWords(ms: number): string {
-  const all = Math.max(0, Math.floor(ms / 1000))
-  const [hours, minutes, seconds] = [Math.floor(all / 3600), Math.floor(all / 60) % 60, all % 60]
-  const two = (n: number) => String(n).padStart(2, '0')
-  return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds)}` : `${minutes}:${two(seconds)}`
 }
 
 /** A step as somebody at the board is told it. */
@@ -58,21 +49,4 @@ export function goWords({ word, aimW, excessW }: GoNoGo, held: boolean): string 
   return aimW === null
     ? 'Open: what the changeover carries is not known. Declare the sources in the plan.'
     : 'Open: what the house draws now is not known. Read the meter.'
-}
-
-/** A mark in words, with the name of what it is of. */
-export function markWords({ kind, subject, value }: OutageMark, nameOf: (tag: string) => string): string {
-  const watts = value === null ? '' : ` ${formatQuantity(value, 'W', 3)}`
-  switch (kind) {
-    case 'begun':
-      return MARK_WORDS.begun
-    case 'awake':
-      return `${AWAKE_LABELS[subject as keyof typeof AWAKE_LABELS] ?? subject} ${MARK_WORDS.awake}`
-    case 'sourceBack':
-      return subject === 'itself' ? 'the source came back by itself' : 'the source was brought back by hand'
-    case 'drawn':
-      return `${nameOf(subject ?? '')} draws${watts}`
-    default:
-      return `${subject === null ? '' : `${nameOf(subject)} `}${MARK_WORDS[kind]}${watts}`
-  }
 }
