@@ -117,7 +117,7 @@ test('an outage is run on two phones, one of them without a network, and shows w
   const stored = record.readings.map(({ pointKey, slot, valueWord }) => [pointKey, slot, valueWord])
   expect(stored).toContainEqual(['outage.cleanReturns', 'return1', 'clean'])
   expect(stored.filter(([pointKey]) => pointKey === 'outage.gap')).toHaveLength(2)
-  expect(record.outageMarks.filter(({ byName }) => byName === 'Tobin Reave').length).toBeGreaterThan(2)
+  expect(record.outageMarks.filter(({ byName }) => byName === 'Tobin Ask').length).toBeGreaterThan(2)
   await phone.context().close()
 })
 
