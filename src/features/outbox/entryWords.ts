@@ -1,6 +1,6 @@
 import { recordReadings } from '@/commands/recordReadings'
 import { HOLD_STEPS } from '@/core/evidence/holdSteps'
-import { MARK_WORDS } from '@/core/outage/run/outageMark'
+import { MARK_WORDS, type MarkKind } from '@/core/outage/run/outageMark'
 import type { Point } from '@/core/evidence/point'
 import type { Reading } from '@/core/evidence/reading'
 import { REPLACEMENT_WORDS } from '@/core/installation/fit'
@@ -34,7 +34,7 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
       return `${own?.label}: past “${own?.conditions.find(({ id }) => id === condition)?.label ?? condition}” in writing`
     }
     case 'markOutage':
-      return `Marked in the outage: ${MARK_WORDS[entry.input.kind]}`
+      return markedWords(entry.input)
     case 'changeJob':
       return 'Facts of the job, changed'
     case 'saveItem':
@@ -54,6 +54,9 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
       return 'Colours of the cores'
   }
 }
+
+const markedWords = ({ kind, subject }: { kind: MarkKind; subject: string | null }): string =>
+  `Marked in the outage: ${kind === 'takenBack' || subject === null ? '' : `${subject} `}${MARK_WORDS[kind]}`
 
 /** The readings of an entry as they will stand in the ledger. */
 function readingsOf(

@@ -60,18 +60,20 @@ const DONE_FROM: Readonly<Record<RunStep, RunPhase>> = {
   leave: 'ended',
 }
 
-/**
- * Whether a step is behind a run, by what was marked.
- *
- * @param climbed whether the ladder has no rung left
- */
-export function isDone(step: RunStep, run: OutageRun, climbed: boolean): boolean {
-  if (step === 'climb' && climbed && run.phase === 'island') return true
+/** What of the island's steps is behind the run: no rung is left, and everything promised was looked at. */
+export interface IslandSeen {
+  climbed: boolean
+  looked: boolean
+}
+
+/** Whether a step is behind a run, by what was marked. */
+export function isDone(step: RunStep, run: OutageRun, { climbed, looked }: IslandSeen): boolean {
+  if (run.phase === 'island' && ((step === 'climb' && climbed) || (step === 'look' && looked))) return true
   // a source that gave up in the island does not undo what was done before
   const phase = run.phase === 'dark' && run.back ? 'island' : run.phase
   return PHASES.indexOf(phase) >= PHASES.indexOf(DONE_FROM[step])
 }
 
 /** The step that a run is at; `null` once it is over. */
-export const stepNow = (steps: readonly RunStep[], run: OutageRun, climbed: boolean): RunStep | null =>
-  steps.find((step) => !isDone(step, run, climbed)) ?? null
+export const stepNow = (steps: readonly RunStep[], run: OutageRun, seen: IslandSeen): RunStep | null =>
+  steps.find((step) => !isDone(step, run, seen)) ?? null

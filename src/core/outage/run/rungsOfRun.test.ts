@@ -95,6 +95,26 @@ describe('a step told by live values', () => {
       ),
     ).toBeNull()
   })
+  it('is not told while other loads move by as much', () => {
+    const restless = (by: number) =>
+      stepSeen(
+        moments((s) => (s < 20 ? 300 : 2300) + (s % 2) * by),
+        atMs(20),
+      )
+    expect([restless(400), restless(600)]).toEqual([2000, null])
+    expect(
+      stepSeen(
+        moments((s) => 300 + (s % 2) * 30),
+        atMs(20),
+      ),
+    ).toBeNull()
+    expect(
+      stepSeen(
+        moments(() => 300),
+        atMs(20),
+      ),
+    ).toBe(0)
+  })
   it('is said once, on the phone that switched it on, and not where something else was switched beside it', () => {
     const seen = moments((s) => (s < 20 ? 300 : 2300))
     const toldOf = (run: OutageRun, device = 'a', now = 40) =>
@@ -118,9 +138,9 @@ describe('the steps of a test', () => {
       ['ended', 99],
     ]
     const steps = stepsOf('loaded', false)
-    const now = (count: number, climbed = false) => {
+    const now = (count: number, seen = { climbed: false, looked: false }) => {
       const [run] = outageRunsOf(marks.slice(0, count).map((one) => aMark(...one)))
-      return run ? stepNow(steps, run, climbed) : undefined
+      return run ? stepNow(steps, run, seen) : undefined
     }
     expect([1, 2, 3, 5, 6, 7].map((count) => now(count))).toEqual([
       'cut',
@@ -130,9 +150,10 @@ describe('the steps of a test', () => {
       'leave',
       null,
     ])
+    expect(now(4, { climbed: false, looked: true })).toBe('climb')
     const [island] = outageRunsOf(marks.slice(0, 3).map((one) => aMark(...one)))
-    expect(island && isDone('climb', island, true)).toBe(true)
-    expect(island && isDone('climb', island, false)).toBe(false)
+    expect(island && isDone('climb', island, { climbed: true, looked: false })).toBe(true)
+    expect(island && isDone('climb', island, { climbed: false, looked: true })).toBe(false)
   })
   it('by hand are off, shed, on, and back', () => {
     expect(stepsOf('loaded', true).filter((step) => step.startsWith('byHand') || step === 'shed')).toEqual([
@@ -143,6 +164,6 @@ describe('the steps of a test', () => {
     ])
   })
   it('are not undone by a source that gave up', () => {
-    expect(isDone('seeBack', runOf(['sourceOff', 30]), false)).toBe(true)
+    expect(isDone('seeBack', runOf(['sourceOff', 30]), { climbed: false, looked: false })).toBe(true)
   })
 })

@@ -17,9 +17,15 @@ const middleOf = (values: readonly number[]): number => {
     : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2
 }
 
+/** What else comes and goes on either side: a step that is small beside it tells nothing. */
+const QUIET_W = 20
+const QUIET_SHARE = 0.25
+const spreadOf = (values: readonly number[]): number => Math.max(...values) - Math.min(...values)
+
 /**
  * T-8, live: the watts by which the house changed as something was switched, from the middle of the moments before it to that of those after it
- * has settled. An inrush is not the step. `null` until there are three moments on each side.
+ * has settled. An inrush is not the step. `null` until there are three moments on each side, and where
+ * other loads move by more than a quarter of it.
  *
  * @example stepSeen(moments, switchedAtMs) // => 1985
  */
@@ -29,7 +35,9 @@ export function stepSeen(moments: readonly PowerMoment[], switchedAtMs: number):
   const before = within(switchedAtMs - READ_MS, switchedAtMs - 1)
   const after = within(switchedAtMs + SETTLE_MS, switchedAtMs + SETTLE_MS + READ_MS)
   if (before.length < LEAST_MOMENTS || after.length < LEAST_MOMENTS) return null
-  return middleOf(after) - middleOf(before)
+  const step = middleOf(after) - middleOf(before)
+  const quietW = Math.max(QUIET_W, QUIET_SHARE * Math.abs(step))
+  return spreadOf(before) > quietW || spreadOf(after) > quietW ? null : step
 }
 
 /** How long after it was switched a step can be told. */

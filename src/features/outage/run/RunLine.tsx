@@ -1,6 +1,6 @@
 'use client'
 import { Box } from '@chakra-ui/react'
-import { area, line, scaleLinear } from 'd3'
+import { type ScaleLinear, area, line, range, scaleLinear } from 'd3'
 import { useMemo } from 'react'
 import { jointMs } from '@/core/outage/run/betweenMarks'
 import type { OutageRun } from '@/core/outage/run/outageRun'
@@ -37,6 +37,14 @@ function placed(marks: readonly { id: string; x: number; words: string }[]): Pla
     if (row >= 0) ends[row] = mark.x + mark.words.length * LETTER
     return { ...mark, row }
   })
+}
+
+/** Round times from the cut, for the axis. */
+const STEPS_S = [5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600]
+function ticksFrom(x: ScaleLinear<number, number>, zeroMs: number, most: number): number[] {
+  const [fromMs = 0, toMs = 0] = x.domain()
+  const stepMs = 1000 * (STEPS_S.find((step) => (toMs - fromMs) / (1000 * step) <= most) ?? 7200)
+  return range(Math.ceil((fromMs - zeroMs) / stepMs) * stepMs, toMs - zeroMs + 1, stepMs).map((ms) => ms + zeroMs)
 }
 
 /** A run on one time line: what was tapped on every phone, above what the house drew and what may be drawn. */
@@ -102,13 +110,20 @@ export function RunLine({
               strokeWidth="1"
             />
             {row >= 0 && (
-              <Label x={markX + 3} y={row * ROW + 14} size={12} tone="ink" halo="sheet">
+              <Label
+                x={markX + 3 + own.length * LETTER > width ? markX - 3 : markX + 3}
+                y={row * ROW + 14}
+                anchor={markX + 3 + own.length * LETTER > width ? 'end' : 'start'}
+                size={12}
+                tone="ink"
+                halo="sheet"
+              >
                 {own}
               </Label>
             )}
           </g>
         ))}
-        {x.ticks(Math.max(2, Math.floor(width / 140))).map((tick) => (
+        {ticksFrom(x, zeroMs, Math.max(2, Math.floor(width / 110))).map((tick) => (
           <Label key={tick} x={x(tick)} y={HEIGHT - 6} anchor="middle" size={12} tone="ink2">
             {tick < zeroMs ? `−${clockWords(zeroMs - tick)}` : clockWords(tick - zeroMs)}
           </Label>

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import type { OutageRun } from '@/core/outage/run/outageRun'
-import { type RunStep, isDone, stepNow, stepsOf } from '@/core/outage/run/runSteps'
+import { type IslandSeen, type RunStep, isDone, stepNow, stepsOf } from '@/core/outage/run/runSteps'
 import { Button } from '@/ui/Button'
 import { stepWords } from './runWords'
 
@@ -9,23 +9,23 @@ import { stepWords } from './runWords'
 export function RunSteps({
   run,
   byHand,
-  climbed,
+  seen,
   mainSwitch,
   turnOff,
 }: {
   run: OutageRun
   byHand: boolean
-  climbed: boolean
+  seen: IslandSeen
   mainSwitch: string
   turnOff: readonly string[]
 }) {
   const steps = stepsOf(run.kind === 'practice' ? 'loaded' : run.kind, byHand)
-  const now = stepNow(steps, run, climbed)
+  const now = stepNow(steps, run, seen)
   const words = (step: RunStep) => stepWords(step, mainSwitch, turnOff)
   return (
     <Box as="ol" aria-label="Steps of the test" fontSize="15px">
       {steps.map((step) => {
-        const done = isDone(step, run, climbed)
+        const done = isDone(step, run, seen)
         return (
           <Flex
             as="li"

@@ -54,6 +54,9 @@ export function RunView() {
   )
 }
 
+const isLookedAt = ({ marks }: OutageRun, tag: string): boolean =>
+  marks.some(({ kind, subject }) => (kind === 'running' || kind === 'dead') && subject === tag)
+
 const useNames = () => {
   const { loads } = useJob().record.installation
   return (tag: string) => loads.find((load) => load.tag === tag)?.name ?? tag
@@ -101,6 +104,7 @@ function RunUnderWay({
   const rungs = rungsOfRun(run, ladder, nowMs)
   const next = nextRung(rungs)
   const lastOn = rungs.findLast(({ state }) => state === 'on' || state === 'tripped') ?? null
+  const promised = installation.loads.filter(({ backedUp, mustStayOn }) => backedUp && mustStayOn)
   const mayMark = may('markOutage')
   useToldSteps(run, rungs, moments, nowMs, mayMark ? mark : null)
   const stop = run.phase === 'island' ? outOfLimits(live, stopLimitsOf(pack)) : null
@@ -126,7 +130,10 @@ function RunUnderWay({
           <RunSteps
             run={run}
             byHand={installation.chosenSchool === 'manualChangeover'}
-            climbed={next === null}
+            seen={{
+              climbed: next === null,
+              looked: promised.every(({ tag }) => isLookedAt(run, tag)),
+            }}
             mainSwitch={pack.words.mainSwitch}
             turnOff={turnOff.map(nameOf)}
           />
@@ -145,7 +152,7 @@ function RunUnderWay({
       )}
       <RunSeen
         run={run}
-        promised={installation.loads.filter(({ backedUp, mustStayOn }) => backedUp && mustStayOn)}
+        promised={promised}
         mark={mayMark && run.out ? (kind, subject) => void mark(kind, subject) : null}
       />
       <TitledSheet title="Tapped so far" note="on every phone, by one clock">
