@@ -8,7 +8,7 @@ import { evenSamples } from './evenSamples'
 import { type FoldBackTrace, foldBackTrace } from './foldBackTrace'
 import { nearestNominalHz } from './frequency'
 import { AVERAGED_S, type FrequencyFigures, type Stretch, frequencyFigures } from './frequencyFigures'
-import { rmsOver, squarePrefix } from './halfCycleRms'
+import { rmsOver, squareSums } from './halfCycleRms'
 import { type MotorStartTrace, motorStartTrace } from './motorStartTrace'
 import { overshootAfter } from './overshoot'
 import { anglesIn, byPhase, phaseJumpDeg, rotationOf } from './phaseAngles'
@@ -83,10 +83,10 @@ const LEAST_NOMINAL_V = 50
 
 /** The nominal voltage that the healthy part of a recording is nearest to: a recording may begin dead. */
 function nominalVoltage(samples: Float64Array, rateHz: number, hz: number): number {
-  const prefix = squarePrefix(samples)
+  const sums = squareSums(samples)
   const period = rateHz / hz
   const volts: number[] = []
-  for (let at = 0; at + period < samples.length; at += period) volts.push(rmsOver(prefix, at, period))
+  for (let at = 0; at + period < samples.length; at += period) volts.push(rmsOver(sums, at, period))
   const healthy = volts.filter((v) => v > LEAST_NOMINAL_V).sort((a, b) => a - b)
   const middle = healthy[healthy.length >> 1] ?? 230
   return KNOWN_NOMINAL_V.reduce((best, v) => (Math.abs(v - middle) < Math.abs(best - middle) ? v : best))
@@ -105,11 +105,7 @@ function withoutSilent(channels: readonly TraceChannel[]): { load: TraceChannel[
 /** The channel with most in it: one that hangs free says nothing of what is nominal. */
 function loudest(channels: readonly AnalogChannel[]): AnalogChannel | undefined {
   if (channels.length <= 1) return channels[0]
-  const sizes = channels.map(({ samples }) => {
-    let sum = 0
-    for (const v of samples) sum += v * v
-    return sum
-  })
+  const sizes = channels.map(({ samples }) => squareSums(samples).blocks.at(-1) ?? 0)
   return channels[sizes.indexOf(Math.max(...sizes))]
 }
 

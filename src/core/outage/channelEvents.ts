@@ -1,7 +1,7 @@
 import { type Edge, leavingEdge, returningEdge } from './edges'
 import type { EvenSamples } from './evenSamples'
 import { cyclesAveraged, meanFrequencyHz } from './frequency'
-import { type HalfCycleRms, halfCycleRms, risingCrossings, rmsOver, squarePrefix } from './halfCycleRms'
+import { type HalfCycleRms, halfCycleRms, risingCrossings, rmsOver, squareSums } from './halfCycleRms'
 import { type PhaseTrack, phaseTrack } from './phaseTrack'
 import type { AnalogChannel, RowRange } from './recording'
 import { type CoarseEvent, type Wave, coarseEvents, residualShare } from './voltageEvents'
@@ -60,7 +60,7 @@ export function settledRms({ wave, track }: Pick<TraceChannel, 'wave' | 'track'>
   const length = cyclesAveraged(track.nominalHz) * wave.nominalPeriod
   const from = side < 0 ? at - length : at
   if (from < 0 || from + length > wave.samples.length - 1) return null
-  return rmsOver(wave.prefix, from, length)
+  return rmsOver(wave.sums, from, length)
 }
 
 type Unfinished = Omit<TraceChannel, 'events' | 'halfCycleGapMs'>
@@ -146,10 +146,10 @@ function eventOf(channel: Unfinished, { from, openStart, back, seenTo }: CoarseE
   }
 }
 
-function lostEnergyMs({ prefix, rateHz, nominalV }: Wave, start: number, end: number): number {
+function lostEnergyMs({ sums, rateHz, nominalV }: Wave, start: number, end: number): number {
   const length = end - start
   if (length <= 0) return 0
-  return ((1000 * length) / rateHz) * (1 - (rmsOver(prefix, start, length) / nominalV) ** 2)
+  return ((1000 * length) / rateHz) * (1 - (rmsOver(sums, start, length) / nominalV) ** 2)
 }
 
 /** T-1, T-2: finds the gaps and dips of one voltage channel. */
@@ -161,10 +161,10 @@ export function traceChannel(
 ): TraceChannel {
   const { samples, rateHz } = even
   const nominalPeriod = rateHz / nominalHz
-  const prefix = squarePrefix(samples)
-  const wave: Wave = { samples, prefix, rateHz, nominalV, nominalPeriod }
+  const sums = squareSums(samples)
+  const wave: Wave = { samples, sums, rateHz, nominalV, nominalPeriod }
   const crossings = risingCrossings(samples, Math.SQRT2 * nominalV)
-  const rms = halfCycleRms(prefix, crossings, nominalPeriod, cyclesAveraged(nominalHz))
+  const rms = halfCycleRms(sums, crossings, nominalPeriod, cyclesAveraged(nominalHz))
   const track = phaseTrack(samples, rateHz, nominalHz, skewS)
   const channel: Unfinished = { id, phase, skewS, even, wave, rms, track }
   const coarse = coarseEvents(withHoles(rms, nominalPeriod, even.holes), nominalV)

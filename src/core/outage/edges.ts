@@ -12,8 +12,8 @@ const UPPER_MARK = 0.8
 const STEPS_PER_CYCLE = 16
 
 /** One-cycle RMS with the window standing at its middle. */
-const rmsAround = ({ prefix, nominalPeriod }: Wave, at: number): number =>
-  rmsOver(prefix, at - nominalPeriod / 2, nominalPeriod)
+const rmsAround = ({ sums, nominalPeriod }: Wave, at: number): number =>
+  rmsOver(sums, at - nominalPeriod / 2, nominalPeriod)
 
 /** RMS of the fundamental, one cycle around a place. */
 const fundamentalRms = ({ samples, nominalPeriod }: Wave, at: number): number =>

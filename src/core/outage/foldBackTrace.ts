@@ -46,8 +46,8 @@ function lastAlive({ wave, even }: TraceChannel, event: VoltageEvent): number {
 /** Sample at which the voltage's one-cycle RMS last stood above 98 % of what it was before the ramp. */
 function foldStart({ wave }: TraceChannel, rampFrom: number, onset: number): number {
   const steady = rampFrom - 2 * wave.nominalPeriod
-  const beforeV = rmsOver(wave.prefix, Math.max(0, steady - 10 * wave.nominalPeriod), 10 * wave.nominalPeriod)
-  const { middle, rms } = oneCycleRms({ prefix: wave.prefix, period: wave.nominalPeriod }, steady, onset)
+  const beforeV = rmsOver(wave.sums, Math.max(0, steady - 10 * wave.nominalPeriod), 10 * wave.nominalPeriod)
+  const { middle, rms } = oneCycleRms({ sums: wave.sums, period: wave.nominalPeriod }, steady, onset)
   for (let k = rms.length - 1; k >= 0; k--) if ((rms[k] as number) >= FOLDED_SHARE * beforeV) return middle[k] as number
   return rampFrom
 }
@@ -76,7 +76,7 @@ export function foldBackTrace(voltage: TraceChannel, event: VoltageEvent, trace:
   const beforeA = rmsBeforeA(trace, rise - 2)
   if (overloadA < TIMES_BEFORE * beforeA) return null
   const trip = lastAlive(voltage, event)
-  const folding = oneCycleRms({ prefix: wave.prefix, period: wave.nominalPeriod }, fold, trip - wave.nominalPeriod / 2)
+  const folding = oneCycleRms({ sums: wave.sums, period: wave.nominalPeriod }, fold, trip - wave.nominalPeriod / 2)
   const lowestV = folding.rms.reduce((least, v) => Math.min(least, v), Infinity)
   const tripS = even.timeOfS(trip + 1)
   const foldbackStartS = even.timeOfS(fold)

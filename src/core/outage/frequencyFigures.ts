@@ -20,9 +20,28 @@ export interface Stretch {
   toS: number
 }
 
-const extreme = (runs: readonly FrequencyRun[], pick: (a: number, b: number) => number): number | null => {
-  const values = runs.flatMap(({ hz }) => [...hz])
-  return values.length === 0 ? null : values.reduce((best, value) => pick(best, value))
+/** Mean, extremes and the farthest from nominal of some runs, in one look; `null` where they hold nothing. */
+interface Summed {
+  meanHz: number
+  minHz: number
+  maxHz: number
+  farthestHz: number
+}
+
+function summed(runs: readonly FrequencyRun[], nominalHz: number): Summed | null {
+  let count = 0
+  let sum = 0
+  let minHz = Infinity
+  let maxHz = -Infinity
+  for (const { hz } of runs)
+    for (const one of hz) {
+      count++
+      sum += one
+      if (one < minHz) minHz = one
+      if (one > maxHz) maxHz = one
+    }
+  if (count === 0) return null
+  return { meanHz: sum / count, minHz, maxHz, farthestHz: Math.max(maxHz - nominalHz, nominalHz - minHz) }
 }
 
 const fastestOf = (runs: readonly FrequencyRun[]): number | null =>
@@ -31,10 +50,8 @@ const fastestOf = (runs: readonly FrequencyRun[]): number | null =>
     return change === null ? most : Math.max(most ?? 0, change)
   }, null)
 
-const meanOf = (runs: readonly FrequencyRun[]): number | null => {
-  const values = runs.flatMap(({ hz }) => [...hz])
-  return values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length
-}
+const largest = (a: number | null, b: number | null): number | null =>
+  a === null || b === null ? (a ?? b) : Math.max(a, b)
 
 /** 10 cycles at 50 Hz, 12 at 60 Hz. */
 export const AVERAGED_S = 0.2
@@ -59,17 +76,17 @@ export function frequencyFigures(
   const runs = (list: readonly Stretch[]) => list.map(({ fromS, toS }) => frequencyRun(track, fromS, toS))
   const before = runs(stretches.before)
   const after = runs(stretches.after)
-  const excursions = [...before, ...after].flatMap(({ hz }) => [...hz].map((one) => Math.abs(one - track.nominalHz)))
+  const [early, late] = [summed(before, track.nominalHz), summed(after, track.nominalHz)]
   const rocofBefore = fastestOf(before)
   const rocofAfter = fastestOf(after)
   return {
-    beforeHz: quiet ? meanOf(before) : closingHz(track, stretches.before),
+    beforeHz: quiet ? (early?.meanHz ?? null) : closingHz(track, stretches.before),
     afterSettledHz: closingHz(track, stretches.after),
-    afterMinHz: extreme(after, Math.min),
-    afterMaxHz: extreme(after, Math.max),
-    maxExcursionHz: excursions.length === 0 ? null : excursions.reduce((most, one) => Math.max(most, one)),
+    afterMinHz: late?.minHz ?? null,
+    afterMaxHz: late?.maxHz ?? null,
+    maxExcursionHz: largest(early?.farthestHz ?? null, late?.farthestHz ?? null),
     rocofBeforeMaxHzPerS: rocofBefore,
     rocofAfterMaxHzPerS: rocofAfter,
-    rocofMaxHzPerS: rocofBefore === null && rocofAfter === null ? null : Math.max(rocofBefore ?? 0, rocofAfter ?? 0),
+    rocofMaxHzPerS: largest(rocofBefore, rocofAfter),
   }
 }

@@ -1,24 +1,53 @@
-/** Sum of squares up to each sample: `prefix[k]` covers samples 0…k−1, so any window's RMS is two look-ups. */
-export function squarePrefix(samples: Float64Array): Float64Array {
-  const prefix = new Float64Array(samples.length + 1)
-  let sum = 0
-  for (let k = 0; k < samples.length; k++) {
-    const v = samples[k] as number
-    sum += v * v
-    prefix[k + 1] = sum
-  }
-  return prefix
+/** Samples with the sum of their squares up to every 16th: any window's RMS is two look-ups and a few squares, at a sixteenth of the memory. */
+export interface SquareSums {
+  samples: Float64Array
+  blocks: Float64Array
 }
 
-const at = (prefix: Float64Array, x: number): number => {
-  const k = Math.min(prefix.length - 2, Math.max(0, Math.floor(x)))
-  const a = prefix[k] as number
-  return a + (x - k) * ((prefix[k + 1] as number) - a)
+const BLOCK_BITS = 4
+const BLOCK = 1 << BLOCK_BITS
+
+/** Sum of the squares of a few samples. */
+function squares(samples: Float64Array, from: number, to: number): number {
+  let sum = 0
+  for (let k = from; k < to; k++) {
+    const v = samples[k] as number
+    sum += v * v
+  }
+  return sum
+}
+
+/** Sums of squares of a wave; `blocks[b]` covers the samples before the b-th block. */
+export function squareSums(samples: Float64Array): SquareSums {
+  const blocks = new Float64Array((samples.length >> BLOCK_BITS) + 1)
+  let sum = 0
+  for (let b = 1; b < blocks.length; b++) {
+    let even = 0
+    let odd = 0
+    const to = b * BLOCK
+    for (let k = to - BLOCK; k < to; k += 2) {
+      const first = samples[k] as number
+      const second = samples[k + 1] as number
+      even += first * first
+      odd += second * second
+    }
+    sum += even + odd
+    blocks[b] = sum
+  }
+  return { samples, blocks }
+}
+
+/** Sum of the squares up to a place, fractions allowed. */
+function upTo({ samples, blocks }: SquareSums, x: number): number {
+  const k = Math.min(samples.length - 1, Math.max(0, Math.floor(x)))
+  const block = k >> BLOCK_BITS
+  const v = samples[k] as number
+  return (blocks[block] as number) + squares(samples, block << BLOCK_BITS, k) + (x - k) * v * v
 }
 
 /** RMS over `[from, from + length)` in samples, fractions allowed. */
-export const rmsOver = (prefix: Float64Array, from: number, length: number): number =>
-  Math.sqrt(Math.max(0, at(prefix, from + length) - at(prefix, from)) / length)
+export const rmsOver = (sums: SquareSums, from: number, length: number): number =>
+  Math.sqrt(Math.max(0, upTo(sums, from + length) - upTo(sums, from)) / length)
 
 export interface HalfCycleRms {
   /** Sample at which each one-cycle window starts. */
@@ -28,18 +57,22 @@ export interface HalfCycleRms {
 
 /** Rising zero crossings, interpolated, with a hysteresis of 15 % of the nominal peak. */
 export function risingCrossings(samples: Float64Array, nominalPeak: number): Float64Array {
-  const found: number[] = []
-  let armed = false
+  const low = -0.15 * nominalPeak
+  let found = new Float64Array(1024)
+  let count = 0
   for (let k = 1; k < samples.length; k++) {
-    const v = samples[k] as number
-    if (v < -0.15 * nominalPeak) armed = true
-    else if (armed && v >= 0) {
-      const before = samples[k - 1] as number
-      found.push(k - 1 + before / (before - v))
-      armed = false
+    while (k < samples.length && !((samples[k] as number) < low)) k++
+    while (k < samples.length && !((samples[k] as number) >= 0)) k++
+    if (k >= samples.length) break
+    const before = samples[k - 1] as number
+    if (count === found.length) {
+      const grown = new Float64Array(2 * count)
+      grown.set(found)
+      found = grown
     }
+    found[count++] = k - 1 + before / (before - (samples[k] as number))
   }
-  return Float64Array.from(found)
+  return found.subarray(0, count)
 }
 
 /**
@@ -47,12 +80,12 @@ export function risingCrossings(samples: Float64Array, nominalPeak: number): Flo
  * nominal while the supply is dead.
  */
 export function halfCycleRms(
-  prefix: Float64Array,
+  sums: SquareSums,
   crossings: Float64Array,
   nominalPeriod: number,
   cycles: number,
 ): HalfCycleRms {
-  const sampleCount = prefix.length - 1
+  const sampleCount = sums.samples.length
   const capacity = Math.ceil((2.4 * sampleCount) / nominalPeriod) + 4
   const start = new Float64Array(capacity)
   const volts = new Float64Array(capacity)
@@ -67,7 +100,7 @@ export function halfCycleRms(
     }
     if (from + period > sampleCount || count >= capacity) break
     start[count] = from
-    volts[count++] = rmsOver(prefix, from, period)
+    volts[count++] = rmsOver(sums, from, period)
     from += period / 2
   }
   return { start: start.subarray(0, count), volts: volts.subarray(0, count) }

@@ -66,9 +66,9 @@ export function motorStartTrace(voltage: TraceChannel, trace: CurrentTrace): Mot
   const current = oneCycleRms(trace, start, end)
   const settles = afterLast(current.rms, (a) => a >= runningA + OVER_AT * (inrushRmsA - runningA))
   const { wave, track } = voltage
-  const volts = oneCycleRms({ prefix: wave.prefix, period }, start, end)
+  const volts = oneCycleRms({ sums: wave.sums, period }, start, end)
   const sagMinV = volts.rms.reduce((least, v) => Math.min(least, v), Infinity)
-  const endV = rmsOver(wave.prefix, end - period - 1, period)
+  const endV = rmsOver(wave.sums, end - period - 1, period)
   const recovers = afterLast(volts.rms, (v) => Math.abs(v - endV) > RECOVERED_SHARE * wave.nominalV)
   const beforeV = settledRms(voltage, start - 2, -1) ?? wave.nominalV
   const startS = even.timeOfRowS(even.rowOf(start))

@@ -4,7 +4,7 @@ import { RULE_PACKS } from '../rules/packs'
 import { parseComtradeConfiguration } from './comtradeConfiguration'
 import { DecimalScanner } from './decimalScanner'
 import { meanFrequencyHz, nearestNominalHz } from './frequency'
-import { halfCycleRms, risingCrossings, rmsOver, squarePrefix } from './halfCycleRms'
+import { halfCycleRms, risingCrossings, rmsOver, squareSums } from './halfCycleRms'
 import { readRecording } from './readRecording'
 import { RecordingError } from './recording'
 import { RIDE_THROUGH_CLASSES, classKept, rideThroughClass } from './rideThrough'
@@ -18,13 +18,13 @@ const sine = (hz: number, peak: number, rateHz: number, durationS: number, offse
 
 describe('RMS', () => {
   it('of a sine over whole cycles is its peak over √2', () => {
-    const prefix = squarePrefix(sine(50, 325, 10_000, 0.2))
-    expect(rmsOver(prefix, 0, 2000)).toBeCloseTo(325 / Math.SQRT2, 6)
+    const sums = squareSums(sine(50, 325, 10_000, 0.2))
+    expect(rmsOver(sums, 0, 2000)).toBeCloseTo(325 / Math.SQRT2, 6)
   })
 
   it('half cycle by half cycle stays level for a steady supply whose frequency is a little off', () => {
     const samples = sine(50.4, 325, 10_000, 1)
-    const { volts } = halfCycleRms(squarePrefix(samples), risingCrossings(samples, 325), 200, 10)
+    const { volts } = halfCycleRms(squareSums(samples), risingCrossings(samples, 325), 200, 10)
     const settled = [...volts].slice(25, -2)
     for (const v of settled) expect(Math.abs(v - 325 / Math.SQRT2)).toBeLessThan(0.6)
   })

@@ -11,9 +11,13 @@ export interface PhaseTrack {
   stepS: number
   /** Phase against a carrier of nominal frequency at the window's middle, in rad, not unwrapped. */
   phaseRad: Float64Array
+  /** The same, each within half a turn of the one before it. */
+  turnedRad: Float64Array
   peak: Float64Array
   /** 1 where a window is about as large as the one half a cycle later. */
   isSteady: Uint8Array
+  /** How many windows before each are not steady. */
+  unsteadyBefore: Uint32Array
 }
 
 /** Sums of one block of samples against the carrier, with what a constant offset would add to them. */
@@ -25,40 +29,68 @@ interface Block {
   offsetIm: Float64Array
 }
 
+/** The carrier from a block's own beginning, sample by sample, and the sums of it up to each: blocks differ in nothing but where they begin. */
+function carrierTable(length: number, radPerSample: number) {
+  const cos = Float64Array.from({ length }, (_, k) => Math.cos(radPerSample * k))
+  const sin = Float64Array.from({ length }, (_, k) => Math.sin(radPerSample * k))
+  const cosSum = new Float64Array(length + 1)
+  const sinSum = new Float64Array(length + 1)
+  for (let k = 0; k < length; k++) {
+    cosSum[k + 1] = (cosSum[k] as number) + (cos[k] as number)
+    sinSum[k + 1] = (sinSum[k] as number) + (sin[k] as number)
+  }
+  return { cos, sin, cosSum, sinSum }
+}
+
+/** One block against the table, into `sums`: a function of its own, which the compiler makes twice as fast as a loop within a loop. */
+function againstCarrier(
+  samples: Float64Array,
+  from: number,
+  length: number,
+  cos: Float64Array,
+  sin: Float64Array,
+  sums: { inPhase: number; across: number; sum: number },
+): void {
+  let inPhase = 0
+  let across = 0
+  let sum = 0
+  for (let k = 0; k < length; k++) {
+    const v = samples[from + k] as number
+    inPhase += v * (cos[k] as number)
+    across += v * (sin[k] as number)
+    sum += v
+  }
+  sums.inPhase = inPhase
+  sums.across = across
+  sums.sum = sum
+}
+
 /**
  * Sums each quarter cycle against a carrier of nominal frequency, once: a window is four of them, and so every sample is looked at once
- * and not four times.
+ * and not four times. Within a block the carrier is that of the table; the whole sum is then turned to where the block begins.
  */
 function quarterCycles(samples: Float64Array, starts: Int32Array, radPerSample: number): Block {
   const count = starts.length - 1
   const block = (): Float64Array => new Float64Array(count)
   const found: Block = { re: block(), im: block(), sum: block(), offsetRe: block(), offsetIm: block() }
-  const [cosStep, sinStep] = [Math.cos(radPerSample), Math.sin(radPerSample)]
+  let longest = 0
+  for (let b = 0; b < count; b++) longest = Math.max(longest, (starts[b + 1] as number) - (starts[b] as number))
+  const { cos, sin, cosSum, sinSum } = carrierTable(longest, radPerSample)
+  const sums = { inPhase: 0, across: 0, sum: 0 }
   for (let b = 0; b < count; b++) {
-    const [from, to] = [starts[b] as number, starts[b + 1] as number]
-    let c = Math.cos(radPerSample * from)
-    let s = Math.sin(radPerSample * from)
-    let re = 0
-    let im = 0
-    let sum = 0
-    let offsetRe = 0
-    let offsetIm = 0
-    for (let k = from; k < to; k++) {
-      const v = samples[k] as number
-      re += v * c
-      im -= v * s
-      sum += v
-      offsetRe += c
-      offsetIm -= s
-      const next = c * cosStep - s * sinStep
-      s = s * cosStep + c * sinStep
-      c = next
-    }
-    found.re[b] = re
-    found.im[b] = im
+    const from = starts[b] as number
+    const length = (starts[b + 1] as number) - from
+    againstCarrier(samples, from, length, cos, sin, sums)
+    const { inPhase, across, sum } = sums
+    // a small angle is many times quicker than one of thousands of turns
+    const begunRad = wrapped(radPerSample * from)
+    const c = Math.cos(begunRad)
+    const s = Math.sin(begunRad)
+    found.re[b] = inPhase * c - across * s
+    found.im[b] = -(inPhase * s + across * c)
     found.sum[b] = sum
-    found.offsetRe[b] = offsetRe
-    found.offsetIm[b] = offsetIm
+    found.offsetRe[b] = (cosSum[length] as number) * c - (sinSum[length] as number) * s
+    found.offsetIm[b] = -((cosSum[length] as number) * s + (sinSum[length] as number) * c)
   }
   return found
 }
@@ -73,7 +105,8 @@ export function phaseTrack(samples: Float64Array, rateHz: number, nominalHz: num
   const step = period / PER_CYCLE
   const blocks = Math.floor((samples.length - 1) / step)
   const windows = Math.max(0, blocks - PER_CYCLE + 1)
-  const starts = Int32Array.from({ length: blocks + 1 }, (_, b) => Math.round(b * step))
+  const starts = new Int32Array(Math.max(1, blocks + 1))
+  for (let b = 0; b < starts.length; b++) starts[b] = Math.round(b * step)
   const sums = quarterCycles(samples, starts, (2 * Math.PI) / period)
   const phaseRad = new Float64Array(windows)
   const peak = new Float64Array(windows)
@@ -85,16 +118,34 @@ export function phaseTrack(samples: Float64Array, rateHz: number, nominalHz: num
     const re = four(sums.re, k) - mean * four(sums.offsetRe, k)
     const im = four(sums.im, k) - mean * four(sums.offsetIm, k)
     phaseRad[k] = wrapped(Math.atan2(im, re) - carrierRad)
-    peak[k] = (2 * Math.hypot(re, im)) / length
+    peak[k] = (2 * Math.sqrt(re * re + im * im)) / length
   }
+  const isSteady = steadySteps(peak)
   return {
     nominalHz,
     firstS: period / 2 / rateHz + skewS,
     stepS: step / rateHz,
     phaseRad,
+    turnedRad: turnedOf(phaseRad),
     peak,
-    isSteady: steadySteps(peak),
+    isSteady,
+    unsteadyBefore: unsteadyUpTo(isSteady),
   }
+}
+
+function turnedOf(phaseRad: Float64Array): Float64Array {
+  const turned = phaseRad.slice()
+  for (let k = 1; k < turned.length; k++) {
+    const before = turned[k - 1] as number
+    turned[k] = before + wrapped((phaseRad[k] as number) - before)
+  }
+  return turned
+}
+
+function unsteadyUpTo(isSteady: Uint8Array): Uint32Array {
+  const before = new Uint32Array(isSteady.length + 1)
+  for (let k = 0; k < isSteady.length; k++) before[k + 1] = (before[k] as number) + 1 - (isSteady[k] as number)
+  return before
 }
 
 /** Whether each window is about as large as the one half a cycle later. */
@@ -105,8 +156,9 @@ function steadySteps(peak: Float64Array): Uint8Array {
   return steady
 }
 
+const TURN = 2 * Math.PI
 /** An angle in −π…π. */
-export const wrapped = (rad: number): number => rad - 2 * Math.PI * Math.round(rad / (2 * Math.PI))
+export const wrapped = (rad: number): number => rad - TURN * Math.floor(rad / TURN + 0.5)
 
 /** A straight line through the phase: what it is at a moment, and the frequency it means. */
 export interface PhaseLine {
@@ -140,12 +192,33 @@ function mostAreSteady(track: PhaseTrack, first: number, last: number): boolean 
   return steady >= ENOUGH_STEADY * (last - first + 1)
 }
 
-/** The line through the phase between two moments; `null` where fewer than two windows fit. */
-export function phaseLine(track: PhaseTrack, fromS: number, toS: number): PhaseLine | null {
-  const { first, last } = windowsWithin(track, fromS, toS)
-  if (last - first < 1) return null
-  const { firstS, stepS, phaseRad, nominalHz } = track
-  const steadyOnly = mostAreSteady(track, first, last)
+/** A line through phases against their place from the first window on: change from window to window, and the phase at the first. */
+interface Fit {
+  slope: number
+  offset: number
+}
+
+/** The line through every window of a stretch: their places need no sum of their own. */
+function evenFit({ turnedRad, phaseRad }: PhaseTrack, first: number, last: number): Fit {
+  const n = last - first + 1
+  // from the window's own angle, whatever the track has turned through before it
+  const origin = (turnedRad[first] as number) - (phaseRad[first] as number)
+  let sumY = 0
+  let sumXY = 0
+  for (let x = 0; x < n; x++) {
+    const y = (turnedRad[first + x] as number) - origin
+    sumY += y
+    sumXY += x * y
+  }
+  const sumX = (n * (n - 1)) / 2
+  const sumXX = (n * (n - 1) * (2 * n - 1)) / 6
+  const slope = (n * sumXY - sumX * sumY) / (n * sumXX - sumX * sumX)
+  return { slope, offset: (sumY - slope * sumX) / n }
+}
+
+/** The line through the steady windows alone; `null` where fewer than two are. */
+function steadyFit(track: PhaseTrack, first: number, last: number): Fit | null {
+  const { phaseRad } = track
   let n = 0
   let turned = 0
   let sumX = 0
@@ -153,7 +226,7 @@ export function phaseLine(track: PhaseTrack, fromS: number, toS: number): PhaseL
   let sumXX = 0
   let sumXY = 0
   for (let k = first; k <= last; k++) {
-    if (steadyOnly && !isSteadyIn(track, k, first, last)) continue
+    if (!isSteadyIn(track, k, first, last)) continue
     const phase = phaseRad[k] as number
     turned = n === 0 ? phase : turned + wrapped(phase - turned)
     const x = k - first
@@ -165,7 +238,22 @@ export function phaseLine(track: PhaseTrack, fromS: number, toS: number): PhaseL
   }
   if (n < 2) return null
   const slope = (n * sumXY - sumX * sumY) / (n * sumXX - sumX * sumX)
-  const offset = (sumY - slope * sumX) / n
+  return { slope, offset: (sumY - slope * sumX) / n }
+}
+
+/** Whether every window of a stretch is as large as its neighbours in it. */
+const allAreSteady = ({ unsteadyBefore }: PhaseTrack, first: number, last: number): boolean =>
+  last - first < 2 || unsteadyBefore[last - 1] === unsteadyBefore[first]
+
+/** The line through the phase between two moments; `null` where fewer than two windows fit. */
+export function phaseLine(track: PhaseTrack, fromS: number, toS: number): PhaseLine | null {
+  const { first, last } = windowsWithin(track, fromS, toS)
+  if (last - first < 1) return null
+  const { firstS, stepS, nominalHz } = track
+  const wholly = allAreSteady(track, first, last) || !mostAreSteady(track, first, last)
+  const fit = wholly ? evenFit(track, first, last) : steadyFit(track, first, last)
+  if (fit === null) return null
+  const { slope, offset } = fit
   const originS = firstS + first * stepS
   return {
     hz: nominalHz + slope / stepS / (2 * Math.PI),

@@ -1,4 +1,5 @@
 import { fundamentalAt } from './fundamental'
+import type { SquareSums } from './halfCycleRms'
 
 /** Where voltage left and came back, as one-cycle RMS sees it: indices into the half-cycle series. */
 export interface CoarseEvent {
@@ -58,7 +59,7 @@ export function coarseEvents(volts: Float64Array, nominalV: number): CoarseEvent
 /** What sample-level work on one channel needs to know. */
 export interface Wave {
   samples: Float64Array
-  prefix: Float64Array
+  sums: SquareSums
   rateHz: number
   nominalV: number
   nominalPeriod: number
