@@ -57,6 +57,14 @@ const EVERY: Readonly<Record<CommandName, Entry>> = {
     reason: 'done by the maker',
   }),
   markOutage: entry('markOutage', { ...mark, jobId }),
+  openVisit: entry('openVisit', {
+    id: id(12),
+    jobId,
+    kind: 'periodic',
+    reason: 'five years on',
+    touched: [],
+    openedAt: at,
+  }),
   changeJob: entry('changeJob', {
     jobId,
     version: null,

@@ -5,6 +5,7 @@ import { addPicture, addRecording } from './files'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { removeItem, saveItem } from './items'
 import { markOutage } from './markOutage'
+import { openVisit } from './openVisit'
 import { overrideHold } from './overrideHold'
 import { recordReadings } from './recordReadings'
 import { removeSurveyItem, saveSurveyItem } from './survey'
@@ -17,6 +18,7 @@ export const COMMANDS = {
   addRecording,
   overrideHold,
   markOutage,
+  openVisit,
   changeJob,
   saveItem,
   removeItem,

@@ -84,6 +84,7 @@ export function jobFileOfRecord(record: JobRecord, place: string) {
       at,
     })),
     outageMarks: record.outageMarks.map(({ byName, ...mark }) => ({ ...withoutJob(mark), by: byName })),
+    visits: record.visits.map(({ byName, ...visit }) => ({ ...withoutJob(visit), by: byName })),
     replacements: record.replacements.map(
       ({ id, componentTag, oldSerial, cause, reason, replacedAt, replacedByName }) => ({
         id,

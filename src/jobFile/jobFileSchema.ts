@@ -5,6 +5,7 @@ import { MOST_WORD } from '@/core/evidence/reading'
 import { REPLACEMENT_CAUSES } from '@/core/installation/fit'
 import { MEASURED, PROMISE_KINDS } from '@/core/installation/installation'
 import { FIT_KINDS } from '@/core/installation/fit'
+import { VISIT_KINDS } from '@/core/installation/visit'
 import { SURVEY_KINDS } from '@/core/installation/survey'
 import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
 import { MARK_KINDS } from '@/core/outage/run/outageMark'
@@ -259,6 +260,18 @@ export const jobFileSchema = yup.object({
       by: words('By', 80).required(required('By')),
     }),
     3000,
+  ),
+  visits: list(
+    'Visits',
+    yup.object({
+      id: ref('id').default(undefined),
+      kind: choice('Kind', VISIT_KINDS).required(required('Kind')),
+      reason: words('Reason', 300).required(required('Reason')),
+      touched: list('Touched', words('Touched', 40).required(required('Touched')), 60),
+      openedAt: time('Opened at'),
+      by: words('By', 80).required(required('By')),
+    }),
+    200,
   ),
   replacements: list(
     'Replacements',

@@ -227,6 +227,12 @@ export function recordOfJobFile(input: unknown, reading: JobFileReading): JobRea
         at: instantOf(at),
       })),
       outageMarks: file.outageMarks.map(({ by, ...mark }) => ({ ...mark, byName: by })),
+      visits: file.visits.map(({ by, ...visit }, k) => ({
+        ...visit,
+        id: visit.id ?? `visit-${k}`,
+        byName: by,
+        openedAt: instantOf(visit.openedAt),
+      })),
       replacements: file.replacements.map(({ id, at, by, ...replacement }, k): Replacement => ({
         ...replacement,
         id: id ?? `replacement-${k}`,

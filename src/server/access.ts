@@ -38,6 +38,7 @@ export const WHO_MAY = {
   readGateway: ['lead', 'hand'],
   overrideHold: ['lead'],
   markOutage: ['lead', 'hand'],
+  openVisit: ['lead', 'hand', 'office'],
   requestPack: ['lead', 'checker'],
   reviewPoints: ['checker'],
   answerFaultCall: ['lead', 'hand', 'office'],

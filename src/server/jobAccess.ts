@@ -9,6 +9,7 @@ import {
 } from '@/db/queries/evidence'
 import { instrumentsOfCrew } from '@/db/queries/instruments'
 import { marksOfJobs } from '@/db/queries/outageMarks'
+import { visitsOfJobs } from '@/db/queries/visits'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Installation } from '@/core/installation/installation'
 import type { Actor } from './access'
@@ -28,7 +29,7 @@ export const today = (): string => new Date().toISOString().slice(0, 10)
 /** All that is stored about some jobs of one crew, ready for the core: one query a table. */
 export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string): Promise<Map<string, JobRecord>> {
   const ids = rows.map(({ id }) => id)
-  const [installations, readings, attachments, overrides, instruments, replacements, elsewhere, marks] =
+  const [installations, readings, attachments, overrides, instruments, replacements, elsewhere, marks, visits] =
     await Promise.all([
       installationsOf(db, rows),
       readingsOfJobs(db, ids),
@@ -38,6 +39,7 @@ export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string
       replacementsOfJobs(db, ids),
       serialsElsewhere(db, ids),
       marksOfJobs(db, ids),
+      visitsOfJobs(db, ids),
     ])
   const of = <T extends { jobId: string }>(list: readonly T[], jobId: string) =>
     list.filter((item) => item.jobId === jobId)
@@ -54,6 +56,7 @@ export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string
                 attachments: of(attachments, jobId),
                 overrides: of(overrides, jobId),
                 outageMarks: of(marks, jobId),
+                visits: of(visits, jobId),
                 replacements: of(replacements, jobId),
                 serialsElsewhere: of(elsewhere, jobId),
                 instruments,

@@ -369,6 +369,7 @@ export const recordOf = (installation: Installation, readings: readonly Reading[
   instruments: [tester, certified],
   overrides: [],
   outageMarks: [],
+  visits: [],
   replacements: [],
   serialsElsewhere: [],
   today: '2026-06-01',

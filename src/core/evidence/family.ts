@@ -30,6 +30,8 @@ export interface PointFamily<Thing = unknown> {
   touches?(thing: Thing, component: Component, installation: Installation): boolean
   /** Kinds of promise that its points prove; empty where they prove none, on purpose. */
   proves: readonly PromiseKind[]
+  /** It wears, or can be undone unseen: a periodic visit asks for it again. */
+  periodic?: true
   /** Times of the work itself and things said between two people: kept like readings, but nothing that has to be shown. */
   timing?: true
   /** The things that the points are about, one point for each. */

@@ -1,12 +1,15 @@
 import type { Replacement } from '../installation/fit'
 import type { Installation, Instrument } from '../installation/installation'
+import type { Visit } from '../installation/visit'
 import type { OutageMark } from '../outage/run/outageMark'
 import { RULE_PACKS } from '../rules/packs'
 import { familyOf } from './families'
 import type { HoldOverride } from './holdPoints'
 import type { Attachment, EvidenceContext, Judgement, Point, SerialElsewhere } from './point'
 import { type Reading, standingReadings } from './reading'
-import { afterReplacement, withoutOvertaken } from './replacements'
+import { asideByReplacements } from './replacements'
+import { type SetsAside, afterSetAside, withoutOvertaken } from './setAside'
+import { asideByVisits } from './visits'
 import { unusableFigures } from './slotReadings'
 
 /** What is stored about a job: everything else is worked out from it. */
@@ -20,25 +23,27 @@ export interface JobRecord {
   outageMarks: readonly OutageMark[]
   /** Components that were taken out, oldest first. */
   replacements: readonly Replacement[]
+  /** Later visits, oldest first. */
+  visits: readonly Visit[]
   /** Serials of this job that other jobs of the crew have on record too. */
   serialsElsewhere: readonly SerialElsewhere[]
   today: string
 }
 
-/** A record as its judges see it: what still counts, and which replacement took the rest. */
+/** A record as its judges see it: what still counts, and what took the rest. */
 export interface Evidence {
   context: EvidenceContext
-  overtaken: ReadonlyMap<string, Replacement>
+  overtaken: ReadonlyMap<string, SetsAside>
 }
 
-/** What still counts of a record: nothing corrected, nothing taken back, nothing shown with a component that is gone. */
+/** What still counts of a record: nothing corrected, nothing taken back, nothing shown with a component that is gone or before a visit that asks for it again. */
 export function evidenceOf(record: JobRecord): Evidence {
-  const { installation, instruments, serialsElsewhere, today, replacements } = record
+  const { installation, instruments, serialsElsewhere, today, replacements, visits } = record
   const { readings, attachments, overtaken } = withoutOvertaken(
     installation,
     standingReadings(record.readings),
     record.attachments,
-    replacements,
+    [...asideByReplacements(installation, replacements), ...asideByVisits(installation, visits)],
   )
   return {
     context: {
@@ -64,7 +69,7 @@ function withUnusable(judgement: Judgement, point: Point, context: EvidenceConte
 /** The one judgement of a point, for the bench and for the verdict while typing alike. */
 export function judgementOf({ context, overtaken }: Evidence, point: Point): Judgement {
   const judged = withUnusable(familyOf(point).judge(point, context), point, context)
-  return afterReplacement(judged, overtaken.get(point.key))
+  return afterSetAside(judged, overtaken.get(point.key))
 }
 
 /** What a point's verdict would be with one more reading: that of the bench of the record with it. */

@@ -11,6 +11,7 @@ import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
 import { useJob } from '../job/JobContext'
 import { useAttempt } from '../useAttempt'
+import { OpenVisit } from './OpenVisit'
 
 const URGENCY_WORDS: Readonly<Record<FaultUrgency, string>> = {
   danger: 'Danger: telephone them now',
@@ -37,6 +38,7 @@ function Call({ call }: { call: JobView['faultCalls'][number] }) {
   const { record, refresh, may } = useJob()
   const { attempt, failure, busy } = useAttempt()
   const [note, setNote] = useState('')
+  const [visiting, setVisiting] = useState(false)
   const urgency = faultUrgency(call.answers)
   const answer = () =>
     attempt(async () => {
@@ -74,7 +76,7 @@ function Call({ call }: { call: JobView['faultCalls'][number] }) {
         </Notice>
       )}
       {may('answerFaultCall') && (
-        <Flex gap="8px" mt="6px">
+        <Flex gap="8px" mt="6px" wrap={{ base: 'wrap', md: 'nowrap' }}>
           <Input
             value={note}
             maxLength={500}
@@ -85,8 +87,18 @@ function Call({ call }: { call: JobView['faultCalls'][number] }) {
           <Button size="sm" disabled={busy || note.trim().length < 3} onClick={() => void answer()}>
             Write it down
           </Button>
+          {may('openVisit') && (
+            <Button size="sm" onClick={() => setVisiting(true)}>
+              Open a visit for it
+            </Button>
+          )}
         </Flex>
       )}
+      <OpenVisit
+        open={visiting}
+        onClose={() => setVisiting(false)}
+        begin={{ kind: 'fault', reason: `Call of ${clock(call.calledAt)}: ${faultGuess(call.answers)}`.slice(0, 300) }}
+      />
     </Box>
   )
 }

@@ -21,6 +21,8 @@ import { ReviewSheet } from './ReviewSheet'
 import { SealButton } from './SealButton'
 import { SealingList } from './SealingList'
 import { SignaturesSheet } from './SignaturesSheet'
+import { TrendsSheet } from './TrendsSheet'
+import { VisitsSheet } from './VisitsSheet'
 
 /** Handover: each promise with the evidence for it, what is still open, and the sealed pack. */
 export function HandoverBench() {
@@ -120,6 +122,8 @@ export function HandoverBench() {
       <ReviewSheet />
       <SignaturesSheet />
       <PacksSheet onSeal={may('requestPack') ? () => setSealing(true) : undefined} />
+      <VisitsSheet />
+      <TrendsSheet />
       <Grid templateColumns={{ base: '1fr', xl: '1fr 1fr' }} gap="12px" alignItems="start">
         <PointList points={bench.points.filter(({ stage }) => stage === 'handover')} />
         {held && <HoldsSheet state={held} />}

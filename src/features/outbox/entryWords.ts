@@ -35,6 +35,8 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
     }
     case 'markOutage':
       return markedWords(entry.input)
+    case 'openVisit':
+      return `A visit: ${entry.input.reason}`
     case 'changeJob':
       return 'Facts of the job, changed'
     case 'saveItem':

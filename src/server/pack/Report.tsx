@@ -20,6 +20,7 @@ import { OutageRuns } from './report/OutageRuns'
 import { CorrectionTable, InstrumentTable, LimitTable } from './report/EvidenceTables'
 import { Pictures } from './report/PicturePages'
 import { SchematicFigure } from './report/SchematicFigure'
+import { LaterVisits, type ReplacedPack } from './report/LaterVisits'
 import { SignedBy } from './report/SignedBy'
 import { WaveFigure } from './report/WaveFigure'
 import { VerdictMark } from './report/VerdictMark'
@@ -33,6 +34,7 @@ export interface ReportBeside {
   picturesLeftOut: number
   reviews: readonly Review[]
   signatures: readonly HandoverSignature[]
+  replaces: ReplacedPack | null
 }
 
 const CAUTION =
@@ -122,6 +124,7 @@ export function Report({
             ))}
           </View>
         )}
+        <LaterVisits visits={record.visits} replaces={beside.replaces} />
         <SignedBy review={review} signed={signed} pointCount={shown.length} />
         <Text style={[styles.section, styles.note]}>{CAUTION}</Text>
         <Foot name={summary.jobName} />

@@ -12,7 +12,7 @@ import type { Db } from '@/db/client'
 import { fileBytes, sha256Of, storeFile } from '@/db/queries/files'
 import { jobById } from '@/db/queries/installations'
 import { reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
-import { addPack } from '@/db/queries/packs'
+import { addPack, packsOfJobs } from '@/db/queries/packs'
 import { crew, crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
@@ -105,16 +105,18 @@ export async function sealPack(
     ...bench.judgements.get(point.key),
   }))
   const attached = record.attachments.map((attachment, k) => ({ ...attachment, path: packPath(attachment, k) }))
-  const [reviews, signatures, schematic] = await Promise.all([
+  const [reviews, signatures, schematic, [before]] = await Promise.all([
     reviewsOfJob(db, jobId),
     signaturesOfJob(db, jobId),
     packSchematic(bench),
+    packsOfJobs(db, [jobId]),
   ])
+  const replaces = before ? { sealedAt: before.sealedAt, sha256: before.sha256, sealedBy: before.sealedByName } : null
   const bytesOf = ({ sha256 }: { sha256: string }) => fileBytes(db, sha256)
   const pictures = await packPictures(bench, attached, bytesOf)
   const wave = packWave(await leavingFiles(bench, bytesOf), bench.context.pack)
   const picturesLeftOut = attached.filter(({ kind }) => kind === 'picture').length - pictures.length
-  const beside = { schematic, wave, pictures, picturesLeftOut, reviews, signatures }
+  const beside = { schematic, wave, pictures, picturesLeftOut, reviews, signatures, replaces }
   const pdf = await renderToBuffer(
     <Report summary={summary} bench={bench} record={record} signedBy={signer?.name ?? ''} beside={beside} />,
   )
@@ -136,6 +138,8 @@ export async function sealPack(
         instruments: record.instruments,
         overrides: record.overrides,
         outageMarks: record.outageMarks,
+        visits: record.visits,
+        replaces,
         reviews,
         signatures,
         verdicts,

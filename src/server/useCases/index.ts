@@ -21,6 +21,7 @@ import { removeItem, saveItem } from './items'
 import { changeJob, createJob, listJobs, viewJob } from './jobs'
 import { readMeter, rehearseLoad } from './meter'
 import { markOutage } from './markOutage'
+import { openVisit } from './openVisit'
 import { overrideHold } from './overrideHold'
 import { downloadPack, makeCustomerLink, requestPack, withdrawCustomerLink } from './packs'
 import {
@@ -54,6 +55,7 @@ export const USE_CASES = {
   readGateway,
   overrideHold,
   markOutage,
+  openVisit,
   saveSurveyItem,
   removeSurveyItem,
   saveFitItems,

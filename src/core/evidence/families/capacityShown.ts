@@ -73,6 +73,7 @@ const WHY: Readonly<Record<Verdict, string>> = {
 /** T-8: the capacity that the battery shows as it carries the house, and with it how long it lasts. */
 export const capacityShown: PointFamily<TheJob> = {
   id: 'capacityShown',
+  periodic: true,
   since: '2026-11-28',
   place: 'stayedOn',
   view: 'outage.bench',

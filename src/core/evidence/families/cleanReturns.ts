@@ -7,6 +7,7 @@ const WORDS = { clean: ['clean', 'ok', 'yes'], tripped: ['tripped', 'trip', 'no'
 /** T-10: three returns of the supply without anything tripping. */
 export const cleanReturns: PointFamily<TheJob> = {
   id: 'cleanReturns',
+  periodic: true,
   place: 'cleanReturns',
   view: 'outage.bench',
   precedes: ['handover.returns'],

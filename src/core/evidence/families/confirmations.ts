@@ -18,6 +18,8 @@ export interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' 
   contradictedBy?: (context: EvidenceContext, word: string | null) => string | null
   /** Said of one cut of the supply: another test, with another component, asks again. */
   ofTheTest?: true
+  /** Asked anew at a periodic visit, though no cut of the supply hangs on it. */
+  eachVisit?: true
   /** Asked for in a full test alone. */
   fullOnly?: true
   /** Where it is asked for; the order of test and hold points where nothing is said. */
@@ -46,6 +48,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'medical',
+    eachVisit: true,
     key: 'outage.medical',
     place: 'medical',
     view: 'outage.bench',
@@ -199,6 +202,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'asLeftBypass',
+    eachVisit: true,
     ofTheTest: true,
     key: 'outage.asLeftBypass',
     place: 'asLeft',
@@ -215,6 +219,7 @@ const CONFIRMATIONS: readonly Confirmation[] = [
   },
   {
     id: 'asLeftMain',
+    eachVisit: true,
     ofTheTest: true,
     key: 'outage.asLeftMain',
     place: 'asLeft',
@@ -273,6 +278,7 @@ export const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJ
   precedes: confirmation.precedes,
   waitsFor: null,
   restsOn: confirmation.ofTheTest ? ['inverter', 'gateway'] : [],
+  ...(confirmation.ofTheTest || confirmation.eachVisit ? { periodic: true } : {}),
   proves: [],
   things: onceAJob,
   key: () => confirmation.key,

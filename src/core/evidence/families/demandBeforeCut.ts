@@ -30,6 +30,7 @@ export function goNoGoOf(
 /** T-15: the house draws little enough for the changeover before the supply is cut with loads on. */
 export const demandBeforeCut: PointFamily<TheJob> = {
   id: 'demandBeforeCut',
+  periodic: true,
   since: '2026-11-28',
   place: 'heavyOff',
   view: 'outage.bench',

@@ -136,6 +136,7 @@ function whyOf({ verdict, decision, touchV }: EarthConductorCurrent, slots: Slot
 /** E-11: current in the earth conductor, and the decision about it, made for a bad moment. */
 export const earthCurrent: PointFamily<TheJob> = {
   id: 'earthCurrent',
+  periodic: true,
   place: 'electrode',
   view: 'earth.clamp',
   precedes: ['firstIsland.clamp'],

@@ -90,6 +90,7 @@ function clampOf(slots: SlotReadings, visitHours: number): { counts: boolean; wh
 /** E-3 and E-4: each electrode by the three-point rule, behind the clamp reading, against the target the crew picked. */
 export const electrodeResistance: PointFamily<Electrode> = {
   id: 'electrodeResistance',
+  periodic: true,
   place: 'electrode',
   view: 'earth.bench',
   precedes: ['firstIsland.electrode'],

@@ -33,6 +33,7 @@ function otherEarths({ survey }: Installation): string[] {
 /** E-4b: electrodes measured singly, then joined. A joined value that is too good has measured something else. */
 export const electrodesJoined: PointFamily<TheJob> = {
   id: 'electrodesJoined',
+  periodic: true,
   since: '2026-11-27',
   place: 'electrode',
   view: 'earth.bench',

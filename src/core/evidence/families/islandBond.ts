@@ -49,6 +49,7 @@ function weaknessOf(
 /** E-6: the neutral–earth bond while the house stands alone. */
 export const islandBond: PointFamily<TheJob> = {
   id: 'islandBond',
+  periodic: true,
   place: 'islandBond',
   view: 'earth.modes',
   precedes: ['loadedIsland.bond'],

@@ -7,6 +7,7 @@ import { afterCalibration, slotReadings } from '../slotReadings'
 /** T-10 a: voltage and frequency of the unloaded island. */
 export const islandSource: PointFamily<TheJob> = {
   id: 'islandSource',
+  periodic: true,
   place: 'islandSource',
   view: 'outage.bench',
   precedes: ['loadedIsland.source'],

@@ -18,6 +18,7 @@ export const RECORDING_SLOT = 'recording'
 
 /** T-2, T-6: a gap from a recording, against the promised class. */
 const GAP = {
+  periodic: true,
   view: 'outage.bench',
   waitsFor: 'loadedIsland',
   restsOn: ['inverter', 'gateway', 'battery'],

@@ -158,6 +158,7 @@ const MODES = {
 function rcdFamily(mode: Mode): PointFamily<ResidualDevice> {
   const { label, why, ...declared } = MODES[mode]
   return {
+    periodic: true,
     ...declared,
     view: 'earth.modes',
     things: residualDevicesInIsland,

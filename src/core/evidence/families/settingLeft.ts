@@ -44,6 +44,7 @@ export const settingPointKey = (key: string): string => STEM + key
 /** S-1: every planned setting, read back from the gateway and recorded as left. */
 export const settingLeft: PointFamily<PlannedSetting> = {
   id: 'settingLeft',
+  periodic: true,
   place: 'settings',
   view: 'settings.bench',
   precedes: ['loadedIsland.settings'],

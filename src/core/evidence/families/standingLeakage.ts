@@ -57,6 +57,7 @@ function whyOf(found: StandingLeakage, missing: readonly string[], returns: numb
 /** E-10: what leaks standing through each residual-current device, circuit by circuit. */
 export const standingLeakage: PointFamily<ResidualDevice> = {
   id: 'standingLeakage',
+  periodic: true,
   since: '2026-11-27',
   place: 'residualCurrentGrid',
   view: 'earth.leakage',

@@ -9,6 +9,7 @@ export const stayedOnKey = (tag: string) => `outage.stayedOn.${tag}`
 /** H-1: each load that was promised to stay on, seen during the outage. */
 export const stayedOn: PointFamily<Load> = {
   id: 'stayedOn',
+  periodic: true,
   place: 'stayedOn',
   view: 'outage.bench',
   precedes: [],

@@ -129,6 +129,7 @@ export function asLeftDevices(installation: Installation): ManualDevice[] {
 /** The position the crew leaves, switch by switch, held against the plan's. */
 export const switchesAsLeft: PointFamily<ManualDevice[]> = {
   id: 'switchesAsLeft',
+  periodic: true,
   place: 'asLeft',
   view: 'outage.bench',
   precedes: ['handover.asLeft'],

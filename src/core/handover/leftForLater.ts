@@ -1,0 +1,26 @@
+import { spareLength } from '../evidence/families/mountedChecks'
+import type { JobRecord } from '../evidence/judge'
+import { standingReadings } from '../evidence/reading'
+
+/** Length that was left coiled on a run for whoever comes next: as measured, or as planned where nobody measured it. */
+export interface LeftLength {
+  runTag: string
+  from: string
+  to: string
+  size: string
+  lengthM: number
+  measured: boolean
+}
+
+/** What an earlier visit left for a later one, and need not be brought again. */
+export function leftForLater({ installation, readings }: Pick<JobRecord, 'installation' | 'readings'>): LeftLength[] {
+  const standing = standingReadings(readings)
+  return installation.runs
+    .filter(({ extraM }) => extraM > 0)
+    .map((run) => {
+      const key = spareLength.key(run)
+      const read = standing.findLast((one) => one.pointKey === key && one.valueNumber !== null)?.valueNumber ?? null
+      const { tag, from, to, size, extraM } = run
+      return { runTag: tag, from, to, size, lengthM: read ?? extraM, measured: read !== null }
+    })
+}

@@ -1,0 +1,39 @@
+import { Text, View } from '@react-pdf/renderer'
+import type { Visit, VisitKind } from '@/core/installation/visit'
+import { styles } from './reportStyles'
+
+/** The pack that one sealed later takes the place of. */
+export interface ReplacedPack {
+  sealedAt: string
+  sha256: string
+  sealedBy: string
+}
+
+const WORDS: Readonly<Record<VisitKind, string>> = {
+  extension: 'Extension',
+  fault: 'Fault',
+  periodic: 'Periodic test',
+}
+const when = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`
+
+/** What came after the first handover: the visits, and the pack that this one replaces. */
+export function LaterVisits({ visits, replaces }: { visits: readonly Visit[]; replaces: ReplacedPack | null }) {
+  if (visits.length === 0 && replaces === null) return null
+  return (
+    <View style={styles.section}>
+      <Text style={styles.heading}>Since the first handover</Text>
+      {replaces && (
+        <Text>
+          This pack replaces the one sealed on {when(replaces.sealedAt)} by {replaces.sealedBy} (SHA-256{' '}
+          {replaces.sha256.slice(0, 16)}…), which stays as it was.
+        </Text>
+      )}
+      {visits.map(({ id, kind, reason, touched, openedAt, byName }) => (
+        <Text key={id}>
+          {when(openedAt)}, {byName}: {WORDS[kind]}. {reason}
+          {touched.length > 0 && ` Touched: ${touched.join(', ')}.`}
+        </Text>
+      ))}
+    </View>
+  )
+}
