@@ -16,6 +16,7 @@ function environment({ appUrl, secrets, address, logLevel, dev, more = {} }) {
     BETTER_AUTH_SECRET: secrets.session,
     BETTER_AUTH_URL: address,
     AWLBRIGHT_SIGNING_KEY: secrets.signingKey,
+    AWLBRIGHT_KEY_HANDOVERS: JSON.stringify(secrets.handovers ?? []),
     AWLBRIGHT_LOG: logLevel,
     ...more,
   }
@@ -91,6 +92,7 @@ export async function startOwn({ root, bin, settings, more, quiet = false }) {
     const secrets = {
       session: process.env.BETTER_AUTH_SECRET ?? made.session,
       signingKey: process.env.AWLBRIGHT_SIGNING_KEY ?? made.signingKey,
+      handovers: made.handovers,
     }
     const { appUrl, ownerUrl } = database ?? cluster
     await requireDatabase({ appUrl, ownerUrl, root })

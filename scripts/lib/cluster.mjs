@@ -8,6 +8,7 @@ import {
   mkdirSync,
   openSync,
   readFileSync,
+  renameSync,
   rmSync,
   writeFileSync,
 } from 'node:fs'
@@ -16,6 +17,7 @@ import { createServer } from 'node:net'
 import { dirname, join, resolve } from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { Blocked, run } from './run.mjs'
+import { rotated } from './signingKey.mjs'
 
 const isRoot = () => process.getuid?.() === 0
 
@@ -114,9 +116,24 @@ export function secretsOf(dataFolder) {
 }
 
 /** Puts the keys of a copy into a data folder that has none yet: packs are sealed with the key they were sealed with before. */
-export function keepKeys(dataFolder, { session, signingKey }) {
-  const made = { superuser: newSecret(), owner: newSecret(), app: newSecret(), session, signingKey }
+export function keepKeys(dataFolder, { session, signingKey, handovers = [] }) {
+  const made = { superuser: newSecret(), owner: newSecret(), app: newSecret(), session, signingKey, handovers }
   writeFileSync(join(dataFolder, 'secrets.json'), JSON.stringify(made), { mode: 0o600, flag: 'wx' })
+}
+
+/**
+ * Puts a new signing key in the place of the one of a data folder: there as a whole or not at all.
+ *
+ * @returns {{ before: string, after: string }} public keys in hex
+ */
+export function rotateKey(dataFolder) {
+  const path = join(dataFolder, 'secrets.json')
+  const secrets = rotated(JSON.parse(readOwn(path)), newSecret(32))
+  const fresh = join(dataFolder, `.secrets-${newSecret(6)}`)
+  writeFileSync(fresh, JSON.stringify(secrets), { mode: 0o600, flag: 'wx' })
+  renameSync(fresh, path)
+  const { before, after } = secrets.handovers.at(-1)
+  return { before, after }
 }
 
 /** How the cluster of a data folder is reached as its superuser, for copies of the whole; `null` while it does not run. */

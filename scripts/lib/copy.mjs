@@ -95,8 +95,8 @@ export async function makeCopy({ bin, dataFolder, file, now = new Date() }) {
   const own = running === null ? await startCluster(bin, dataFolder) : null
   try {
     const { counts, migrations } = await dump(bin, running ?? own.superuser, join(work, 'database.dump'))
-    const { session, signingKey } = secretsOf(dataFolder)
-    writeFileSync(join(work, 'keys.json'), JSON.stringify({ session, signingKey }), { mode: 0o600 })
+    const { session, signingKey, handovers = [] } = secretsOf(dataFolder)
+    writeFileSync(join(work, 'keys.json'), JSON.stringify({ session, signingKey, handovers }), { mode: 0o600 })
     const sha256 = await sha256Of(join(work, 'database.dump'))
     writeFileSync(
       join(work, 'about.json'),

@@ -5,7 +5,8 @@ import { ValidationError } from 'yup'
 import { analyseRecording } from '@/core/outage/analyseRecording'
 import { RecordingError } from '@/core/outage/recording'
 import { PACK_BOUNDS } from '@/core/pack/packZip'
-import { verifyPack } from '@/core/pack/verifyPack'
+import { type KeyStanding, handoversOf, keyStanding } from '@/core/pack/keyHandover'
+import { type PackVerification, verifyPack } from '@/core/pack/verifyPack'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { RulePackId } from '@/core/rules/rulePack'
 import type { Instrument } from '@/core/installation/installation'
@@ -28,7 +29,7 @@ const USAGE = `usage:
   npm run -s cli -- film FRAMES.csv [--lamp filament|led]  the gap from the brightness of a lamp, frame by frame
   npm run -s cli -- job FILE               what the app would say of a job in the open form (docs/formats/job.md)
   npm run -s cli -- job-schema             the JSON Schema of that form
-  npm run -s cli -- verify PACK [--key K]  verifies a sealed pack; K is the public key to trust, in hex
+  npm run -s cli -- verify PACK [--key K | --keys FILE]  verifies a sealed pack; K is the public key to trust, in hex; FILE what a server says at /api/signing-key, its earlier keys included
 ${CREW_USAGE}`
 
 async function calc([code = '']: string[]): Promise<number> {
@@ -58,15 +59,34 @@ async function calc([code = '']: string[]): Promise<number> {
   return 0
 }
 
+/** Whose key a pack is signed with, by what a server says of its keys. */
+function signedByServer(path: string, { publicKey, sealedAt }: PackVerification): KeyStanding {
+  const told = jsonOf(path, KEYS_MAX_BYTES) as { publicKey?: unknown; handovers?: unknown } | null
+  const current = told?.publicKey
+  if (typeof current !== 'string' || !/^[0-9a-f]{64}$/.test(current))
+    throw new BadCall('--keys: the file is not what a server says at /api/signing-key')
+  return publicKey === null
+    ? { whose: 'another' }
+    : keyStanding(publicKey, sealedAt, current, handoversOf(told?.handovers))
+}
+
+const KEYS_MAX_BYTES = 256 * 1024
+
 function verify(args: string[]): number {
   const key = option(args, '--key')
   if (key !== undefined && !/^[0-9a-f]{64}$/.test(key))
     throw new BadCall('--key: a public key is 64 hexadecimal digits')
   const [path] = args
   if (!path) throw new BadCall('verify: name a pack')
+  const keysFile = option(args, '--keys')
   const result = verifyPack(bytesOf(path, PACK_BOUNDS.maxBytes), key)
-  print(result)
-  return result.intact ? 0 : 1
+  if (keysFile === undefined) {
+    print(result)
+    return result.intact ? 0 : 1
+  }
+  const signedBy = signedByServer(keysFile, result)
+  print({ ...result, signedBy })
+  return result.intact && signedBy.whose !== 'another' && !(signedBy.whose === 'earlier' && signedBy.late) ? 0 : 1
 }
 
 const JOB_MAX_BYTES = 16 * 1024 * 1024

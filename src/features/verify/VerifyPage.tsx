@@ -1,14 +1,15 @@
 'use client'
-import { Box, Flex, Heading, Text, chakra } from '@chakra-ui/react'
+import { Flex, Heading, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { PACK_BOUNDS } from '@/core/pack/packZip'
 import type { PackVerification } from '@/core/pack/verifyPack'
 import { verifyInWorker } from '@/workers/clients'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
 import { Mark } from '@/ui/Mark'
 import { Notice } from '@/ui/Notice'
 import { Sheet } from '@/ui/Sheet'
+import type { SigningKeys } from '@/server/pack/signingKeys'
+import { VerifyResult } from './VerifyResult'
 
 type State =
   | { kind: 'empty' }
@@ -19,12 +20,12 @@ type State =
 /** Anybody's check of a sealed pack: on this device, without a sign-in; every changed file is named. */
 export function VerifyPage() {
   const [state, setState] = useState<State>({ kind: 'empty' })
-  const [ownKey, setOwnKey] = useState<string | null>(null)
+  const [keys, setKeys] = useState<SigningKeys | null>(null)
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => {
     void fetch('/api/signing-key')
       .then((response) => response.json())
-      .then(({ publicKey }: { publicKey: string }) => setOwnKey(publicKey))
+      .then((told: SigningKeys) => setKeys(told))
       .catch(() => undefined)
   }, [])
   const check = async (file: File | undefined) => {
@@ -92,49 +93,7 @@ export function VerifyPage() {
         </Text>
       </Sheet>
       {state.kind === 'failed' && <Notice kind="error">{state.message}</Notice>}
-      {state.kind === 'done' && <Result name={state.name} result={state.result} ownKey={ownKey} />}
+      {state.kind === 'done' && <VerifyResult name={state.name} result={state.result} keys={keys} />}
     </chakra.main>
-  )
-}
-
-function Result({ name, result, ownKey }: { name: string; result: PackVerification; ownKey: string | null }) {
-  const ours = ownKey !== null && result.publicKey === ownKey
-  return (
-    <Sheet
-      px="18px"
-      py="16px"
-      role="status"
-      borderLeftWidth="4px"
-      borderLeftColor={result.intact ? (ours ? 'proven' : 'watch') : 'stop'}
-    >
-      <Heading as="h2" fontSize="21px" color={result.intact ? (ours ? 'proven' : 'watch') : 'stop'}>
-        {result.intact ? (ours ? 'Nothing was changed' : 'Unchanged since it was signed') : 'This pack was changed'}
-      </Heading>
-      <Text color="ink2" mt="1">
-        {name}
-        {result.jobName ? ` · ${result.jobName}` : ''}
-        {result.sealedAt && !Number.isNaN(Date.parse(result.sealedAt)) ? ` · sealed ${clock(result.sealedAt)}` : ''}
-        {result.fileCount ? ` · ${result.fileCount} files` : ''}
-      </Text>
-      {result.problems.length > 0 && (
-        <Box as="ul" mt="3" pl="18px" listStyleType="disc">
-          {result.problems.slice(0, 50).map((problem) => (
-            <li key={problem.message}>{problem.message}</li>
-          ))}
-        </Box>
-      )}
-      {result.intact && !ours && (
-        <Notice kind="caution" mt="3">
-          {ownKey === null ? 'This server’s key could not be asked for.' : 'It is not signed by this server’s key.'}{' '}
-          Compare the key below with the one the crew gave you: anybody can sign a pack with a key of their own.
-        </Notice>
-      )}
-      {result.fingerprint && (
-        <Text mt="3" fontSize="14px">
-          Signed with the key <chakra.span fontFamily="mono">{result.fingerprint}</chakra.span>
-          {ours && ', this server’s own'}.
-        </Text>
-      )}
-    </Sheet>
   )
 }

@@ -1,10 +1,6 @@
-import { keyFingerprint, publicKeyOf } from '@/core/pack/seal'
-import { signingKey } from '@/server/pack/sealPack'
+import { signingKeys } from '@/server/pack/signingKeys'
 
 export const dynamic = 'force-dynamic'
 
-/** The public key this server seals with, for the verifier's page. */
-export function GET(): Response {
-  const publicKey = publicKeyOf(signingKey())
-  return Response.json({ publicKey, fingerprint: keyFingerprint(publicKey) })
-}
+/** The public keys this server seals and has sealed with, for the verifier's page. */
+export const GET = (): Response => Response.json(signingKeys())

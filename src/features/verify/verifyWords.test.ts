@@ -1,0 +1,27 @@
+import { describe, expect, it } from 'vitest'
+import { packWord, provenWords } from './verifyWords'
+
+const intact = { intact: true, fileCount: 9, problems: [] }
+const changed = { intact: false, fileCount: 9, problems: [{ kind: 'signature' as const, message: 'x' }] }
+const earlier = (late: boolean) => ({ whose: 'earlier' as const, until: '2027-01-01T10:00:00Z', late })
+
+describe('what a checked pack comes to', () => {
+  it('is sound only where nothing was changed and the key is this server’s, then or now', () => {
+    expect([
+      packWord(intact, { whose: 'own' }),
+      packWord(intact, earlier(false)),
+      packWord(intact, earlier(true)),
+      packWord(intact, { whose: 'another' }),
+      packWord(intact, null),
+      packWord(changed, { whose: 'own' }),
+    ]).toEqual(['sound', 'sound', 'ask', 'ask', 'ask', 'changed'])
+  })
+  it('says what was proven, by whose key, and what no signature can tell', () => {
+    const words = provenWords(intact, earlier(false)).join(' ')
+    expect(words).toContain('None of its 9 files was changed, added or taken away')
+    expect(words).toContain('an earlier key of this server, which named and signed the present one on 2027-01-01')
+    expect(words).toContain('no signature can tell')
+    expect(provenWords(intact, earlier(true)).join(' ')).toContain('Ask the crew')
+    expect(provenWords(changed, { whose: 'own' })).toHaveLength(1)
+  })
+})
