@@ -20,7 +20,13 @@ const middleOf = (values: readonly number[]): number => {
 /** What else comes and goes on either side: a step that is small beside it tells nothing. */
 const QUIET_W = 20
 const QUIET_SHARE = 0.25
-const spreadOf = (values: readonly number[]): number => Math.max(...values) - Math.min(...values)
+/** From here on one moment at either end may be a start of something else, and is left out. */
+const ENOUGH_TO_TRIM = 5
+function spreadOf(values: readonly number[]): number {
+  const sorted = values.toSorted((a, b) => a - b)
+  const kept = sorted.length < ENOUGH_TO_TRIM ? sorted : sorted.slice(1, -1)
+  return (kept.at(-1) ?? 0) - (kept[0] ?? 0)
+}
 
 /**
  * T-8, live: the watts by which the house changed as something was switched, from the middle of the moments before it to that of those after it
