@@ -113,6 +113,7 @@ test('an outage is run on two phones, one of them without a network, and shows w
   await expect(results).toContainText('Router after the cut')
   await results.getByRole('button', { name: /^Record all/ }).click()
   await expect(results).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent')
   const { record } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
   const stored = record.readings.map(({ pointKey, slot, valueWord }) => [pointKey, slot, valueWord])
   expect(stored).toContainEqual(['outage.cleanReturns', 'return1', 'clean'])
