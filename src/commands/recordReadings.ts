@@ -6,8 +6,8 @@ import { VERDICTS } from '@/core/rules/verdict'
 import { choice, figure, flag, id, instant, required, words } from '@/schemas/fields'
 import { defineCommand } from './command'
 
-/** By which door a reading came: somebody's hand, a gateway that was read, the memory of a tester. */
-export const READING_SOURCES = ['typed', 'gateway', 'tester'] as const
+/** By which door a reading came: somebody's hand, a gateway that was read, the memory of a tester, a stretch of a log or of live values. */
+export const READING_SOURCES = ['typed', 'gateway', 'tester', 'log', 'live'] as const
 export type ReadingSource = (typeof READING_SOURCES)[number]
 
 /** One reading as it is sent: what the server knows itself (who, received when) is left out. */

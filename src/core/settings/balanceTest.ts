@@ -9,6 +9,8 @@ export interface BalanceTestInput {
   /** Exactly one of the two is given. */
   log: PowerLog | null
   pair: PowerPair | null
+  /** What was kept of a stretch that was judged before: its means, its worst minute, and how long it was. */
+  window?: PowerWindow | null
   chargeLimitW: number | null
   dischargeLimitW: number | null
   /** From which a battery counts as full, and down to which it may be used; shares of 1. */
@@ -16,6 +18,16 @@ export interface BalanceTestInput {
   floorSoc: number | null
   /** What may still go to or come from the street, in watts. */
   residualLimitW: number | null
+}
+
+/** Means of a stretch in watts, with what its worst minute left over for the street. */
+export interface PowerWindow {
+  pvW: number | null
+  loadW: number | null
+  batteryW: number | null
+  gridW: number | null
+  residualW: number | null
+  lastedS: number
 }
 
 export interface BalanceTest {
@@ -82,6 +94,14 @@ function seenInPair(kind: BalanceTestInput['kind'], pair: PowerPair): Seen | nul
   return { pvW, loadW, batteryW, gridW, residualW: leftOver(kind, gridW), soc }
 }
 
+function seenInWindow(
+  { pvW, loadW, batteryW, gridW, residualW, lastedS }: PowerWindow,
+  soc: number | null,
+): Seen | null {
+  if (pvW === null || loadW === null || batteryW === null || gridW === null || residualW === null) return null
+  return atLeast(lastedS, SETTLING_S + RESIDUAL_S) ? { pvW, loadW, batteryW, gridW, residualW, soc } : null
+}
+
 /** Whether the moment can show anything: there is a surplus (or a load to cover), and room (or charge) for it. */
 function canBeSeen(kind: BalanceTestInput['kind'], seen: Seen, fullSoc: number, floorSoc: number | null): boolean {
   if (kind === 'surplus') return !atMost(seen.pvW, seen.loadW) && (seen.soc === null || !atLeast(seen.soc, fullSoc))
@@ -94,15 +114,21 @@ function canBeSeen(kind: BalanceTestInput['kind'], seen: Seen, fullSoc: number, 
  * limit is Watch and says so; a full one (or an empty one) shows nothing and is Open, as is a log that is too short or has holes.
  */
 export function balanceTest(input: BalanceTestInput, limits: Limits): BalanceTest {
-  const { kind, log, pair } = input
-  const seen = log !== null ? seenInLog(kind, log) : pair !== null ? seenInPair(kind, pair) : null
+  const { kind, log, pair, window = null } = input
+  const seen = window
+    ? seenInWindow(window, pair?.soc ?? null)
+    : log !== null
+      ? seenInLog(kind, log)
+      : pair !== null
+        ? seenInPair(kind, pair)
+        : null
   if (seen === null) return UNKNOWN
   const { soc: _, ...figures } = seen
   const judged = (verdict: Verdict, limitedBy: BalanceTest['limitedBy'] = null) => ({ ...figures, limitedBy, verdict })
   const fullSoc = input.fullSoc ?? limits.batteryFullPercent.value / 100
   if (seen.residualW === null || !canBeSeen(kind, seen, fullSoc, input.floorSoc)) return judged('open')
   if (atMost(seen.residualW, input.residualLimitW ?? limits.workingResidualMax.value))
-    return judged(log === null ? 'watch' : 'proven')
+    return judged(log === null && window === null ? 'watch' : 'proven')
   const limitW = kind === 'surplus' ? input.chargeLimitW : input.dischargeLimitW
   if (limitW === null) return judged('open')
   if (atLeast(Math.abs(seen.batteryW), AT_ITS_LIMIT * limitW))

@@ -6,6 +6,8 @@ export interface ForcedPowerInput {
   kind: 'forcedCharge' | 'forcedDischarge'
   log: Pick<PowerLog, 'periodS' | 'batteryW'> | null
   pair: Pick<PowerPair, 'batteryW'> | null
+  /** What was kept of a stretch that was judged before: the mean of its minute, and how long it was. */
+  window?: { batteryW: number | null; lastedS: number } | null
   /** The power that was commanded, above 0 either way. */
   setW: number | null
 }
@@ -48,9 +50,13 @@ function judged(reachedW: number, setW: number, reachedAfterS: number | null, go
  *
  * @example forcedPower({ kind: 'forcedCharge', log: null, pair: { batteryW: -1500 }, setW: 1500 }).verdict // 'watch'
  */
-export function forcedPower({ kind, log, pair, setW }: ForcedPowerInput): ForcedPower {
+export function forcedPower({ kind, log, pair, setW, window = null }: ForcedPowerInput): ForcedPower {
   if (setW === null || setW <= 0) return UNKNOWN
   const inDirection = (batteryW: number) => (kind === 'forcedCharge' ? -batteryW : batteryW)
+  if (window) {
+    if (window.batteryW === null || !atLeast(window.lastedS, MEAN_S)) return UNKNOWN
+    return judged(inDirection(window.batteryW), setW, null, 'proven')
+  }
   if (log === null) {
     const shownW = pair?.batteryW ?? null
     return shownW === null ? UNKNOWN : judged(inDirection(shownW), setW, null, 'watch')
@@ -58,10 +64,10 @@ export function forcedPower({ kind, log, pair, setW }: ForcedPowerInput): Forced
   const rows = log.batteryW?.map((row) => (row === null ? null : inDirection(row))) ?? null
   if (rows === null || !atLeast(rows.length * log.periodS, MEAN_S)) return UNKNOWN
   if (!atLeast(rowsThere(rows), ROWS_NEEDED * rows.length)) return UNKNOWN
-  const window = Math.round(MEAN_S / log.periodS)
+  const minute = Math.round(MEAN_S / log.periodS)
   const from = firstHeld(rows, setW, Math.max(1, Math.round(HOLD_S / log.periodS)))
-  const whole = from >= 0 && from + window <= rows.length
-  const start = whole ? from : Math.max(0, rows.length - window)
-  const reachedW = meanOf(rows.slice(start, start + window))
+  const whole = from >= 0 && from + minute <= rows.length
+  const start = whole ? from : Math.max(0, rows.length - minute)
+  const reachedW = meanOf(rows.slice(start, start + minute))
   return reachedW === null ? UNKNOWN : judged(reachedW, setW, from < 0 ? null : from * log.periodS, 'proven')
 }

@@ -7,6 +7,7 @@ import { Button } from '@/ui/Button'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { parseFigure } from '../forms/parseFigure'
 import { Choice } from '@/ui/Choice'
+import { RecordWindow } from './RecordWindow'
 import { TEST_WORDS, testSentence } from './logWords'
 
 const KINDS = (Object.keys(TEST_WORDS) as LogTestKind[]).map((kind) => [kind, TEST_WORDS[kind]] as const)
@@ -57,6 +58,13 @@ export function LogTests({
           <Text flex="1" minW="240px">
             {testSentence(test)}
           </Text>
+          <RecordWindow
+            kind={test.kind}
+            found={test}
+            lastedS={test.toS - test.fromS}
+            setW={test.setW ?? null}
+            source="log"
+          />
           <Button
             size="sm"
             variant="bare"

@@ -28,6 +28,7 @@ import { CrossChecks } from './CrossChecks'
 import { CommissioningRun } from '../practice/CommissioningRun'
 import { GatewayAddress } from './GatewayAddress'
 import { GatewayFindings } from './GatewayFindings'
+import { LiveWorkingTests } from './LiveWorkingTests'
 import { ReserveMoves } from './ReserveMoves'
 import { WriteAsPlanned } from './WriteAsPlanned'
 
@@ -218,6 +219,7 @@ export function SettingsBench() {
       <ReserveMoves live={live} />
       <CommissioningRun />
       <PracticeSheet />
+      <LiveWorkingTests live={live} />
       <LogSheet />
       <GatewayAddress />
       <PointList points={bench.points.filter(({ stage }) => stage === 'settings')} />

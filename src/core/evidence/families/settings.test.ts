@@ -24,6 +24,50 @@ function judged(key: string, figures: Readonly<Record<string, number | string>>,
 }
 const SURPLUS = { pv: 3400, load: 600, battery: -2760, grid: -40 }
 
+/** Figures of a stretch, each from the same source. */
+const stretch = (test: string, figures: Readonly<Record<string, number>>, source: string | null = 'log') =>
+  benchOf(
+    recordOf(
+      limited,
+      Object.entries(figures).map(([slot, value]) =>
+        reading(`settings.test.${test}`, slot, value, {
+          unit: slot === 'lasted' ? 's' : 'W',
+          detail: source === null ? null : { source },
+        }),
+      ),
+    ),
+  ).judgements.get(`settings.test.${test}`)?.verdict
+
+describe('working tests, watched over a stretch', () => {
+  const surplus = { ...SURPLUS, worst: 60, lasted: 120 }
+  const charge = { set: 2000, battery: -1960, lasted: 90 }
+  it('are proven by their worst minute, from a log as from live values', () => {
+    expect([stretch('surplus', surplus), stretch('surplus', surplus, 'live')]).toEqual(['proven', 'proven'])
+    expect(stretch('cover', { pv: 200, load: 1200, battery: 1000, grid: 0, worst: 20, lasted: 100 })).toBe('proven')
+    expect([stretch('forcedCharge', charge), stretch('forcedDischarge', { ...charge, battery: 1960 })]).toEqual([
+      'proven',
+      'proven',
+    ])
+  })
+  it('fail by their worst minute, however good their mean', () => {
+    expect(stretch('surplus', { ...surplus, battery: -1500, worst: 900 })).toBe('stop')
+    expect(stretch('forcedCharge', { ...charge, battery: -1500 })).toBe('stop')
+    expect(stretch('forcedCharge', { ...charge, battery: 1960 })).toBe('stop')
+  })
+  it('are open where the stretch is too short, and a moment where a figure of it was typed', () => {
+    expect([
+      stretch('surplus', { ...surplus, lasted: 89 }),
+      stretch('forcedCharge', { ...charge, lasted: 59 }),
+    ]).toEqual(['open', 'open'])
+    expect([stretch('surplus', surplus, null), stretch('forcedCharge', charge, null)]).toEqual(['watch', 'watch'])
+    expect(stretch('surplus', surplus, 'gateway')).toBe('watch')
+    for (const without of ['pv', 'load', 'battery', 'grid', 'worst', 'lasted']) {
+      const rest = Object.fromEntries(Object.entries(surplus).filter(([slot]) => slot !== without))
+      expect([without, stretch('surplus', rest)]).not.toEqual([without, 'proven'])
+    }
+  })
+})
+
 describe('working tests, typed from a display', () => {
   it.each([
     ['near nothing left over', SURPLUS, 'watch'],

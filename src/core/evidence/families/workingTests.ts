@@ -8,7 +8,7 @@ import { type SlotReadings, slotReadings } from '../slotReadings'
 
 type BalanceKind = 'surplus' | 'cover'
 type ForcedKind = 'forcedCharge' | 'forcedDischarge'
-type WorkingTest = BalanceKind | ForcedKind
+export type WorkingTest = BalanceKind | ForcedKind
 
 const watts = (id: string, label: string, head: string): Slot => ({
   id,
@@ -47,11 +47,22 @@ const WORDS: Readonly<Record<WorkingTest, TestWords>> = {
   },
 }
 
-const isForced = (test: WorkingTest): test is ForcedKind => test === 'forcedCharge' || test === 'forcedDischarge'
+export const isForced = (test: WorkingTest): test is ForcedKind => test === 'forcedCharge' || test === 'forcedDischarge'
+
+/** What a stretch of a log or of live values leaves: how long it was, and of a balance its worst minute. */
+export const LASTED_SLOT = 'lasted'
+export const WORST_SLOT = 'worst'
+const lasted = (head: string): Slot => ({
+  id: LASTED_SLOT,
+  label: 'Watched for',
+  path: [head, LASTED_SLOT],
+  input: { kind: 'quantity', unit: 's', measures: null },
+})
 
 function slotsOf(test: WorkingTest): Slot[] {
   const { head } = WORDS[test]
-  if (isForced(test)) return [watts('set', 'Power that was set', head), watts('battery', 'Battery, discharge +', head)]
+  if (isForced(test))
+    return [watts('set', 'Power that was set', head), watts('battery', 'Battery, discharge +', head), lasted(head)]
   return [
     watts('pv', 'PV', head),
     watts('load', 'Load', head),
@@ -63,10 +74,22 @@ function slotsOf(test: WorkingTest): Slot[] {
       path: [head, 'soc'],
       input: { kind: 'quantity', unit: '%', measures: null, usual: { min: 0, max: 100 } },
     },
+    watts(WORST_SLOT, 'Left over in the worst minute', head),
+    lasted(head),
   ]
 }
 
-const hasPv = ({ sources, components }: Installation): boolean =>
+const WINDOW_SOURCES: readonly unknown[] = ['log', 'live']
+
+/** How long a stretch was, where every figure came out of it; `null` for what somebody typed, be it one figure of several. */
+function lastedOf(slots: SlotReadings, figures: readonly string[]): number | null {
+  const fromStretch = [...figures, LASTED_SLOT].every((id) =>
+    WINDOW_SOURCES.includes(slots.reading(id)?.detail?.source),
+  )
+  return fromStretch ? slots.number(LASTED_SLOT) : null
+}
+
+export const hasPv = ({ sources, components }: Installation): boolean =>
   sources.pvAc.length > 0 ||
   // a unit whose own PV nobody has stated may have some: it is asked
   sources.units.some(({ pvDcW }) => pvDcW === null || pvDcW > 0) ||
@@ -105,11 +128,13 @@ function judgeBalance(test: BalanceKind, slots: SlotReadings, context: EvidenceC
     soc: socPercent === null ? null : socPercent / 100,
   }
   const limit = context.pack.limits.workingResidualMax
+  const lastedS = lastedOf(slots, ['pv', 'load', 'battery', 'grid', WORST_SLOT])
   const found = balanceTest(
     {
       kind: test,
       log: null,
       pair,
+      window: lastedS === null ? null : { ...pair, residualW: slots.number(WORST_SLOT), lastedS },
       chargeLimitW: plannedW(context, 'chargeLimitW'),
       dischargeLimitW: plannedW(context, 'dischargeLimitW'),
       fullSoc: null,
@@ -128,20 +153,22 @@ function judgeBalance(test: BalanceKind, slots: SlotReadings, context: EvidenceC
   }
 }
 
-function forcedWords({ verdict, reachedPercent }: ForcedPower): string {
+function forcedWords({ verdict, reachedPercent }: ForcedPower, overMinute: boolean): string {
   if (reachedPercent === null) return 'The power that was set, and what the battery then did.'
   const share = `${formatNumber(reachedPercent, 3)} % of what was set`
   return verdict === 'stop'
     ? `${share}: something holds it back, or it goes the other way.`
-    : `${share}, at that moment.`
+    : `${share}, ${overMinute ? 'over its minute' : 'at that moment'}.`
 }
 
 function judgeForced(test: ForcedKind, slots: SlotReadings): Judgement {
   const setW = slots.number('set')
+  const lastedS = lastedOf(slots, ['battery'])
   const found = forcedPower({
     kind: test,
     log: null,
     pair: { batteryW: slots.number('battery') },
+    window: lastedS === null ? null : { batteryW: slots.number('battery'), lastedS },
     setW: setW === null ? null : Math.abs(setW),
   })
   return {
@@ -150,11 +177,14 @@ function judgeForced(test: ForcedKind, slots: SlotReadings): Judgement {
     value: found.reachedW === null ? null : formatQuantity(found.reachedW, 'W', 3),
     limit: '95 to 105 % of what was set',
     basis: 'T-11: forced power.',
-    why: forcedWords(found),
+    why: forcedWords(found, lastedS !== null),
   }
 }
 
-/** T-11: the battery works with the street there, from one moment read off a display. One moment shows no minute: Watch at best. */
+/**
+ * T-11: the battery works with the street there. A stretch of a log or of live values can prove it, by its worst minute; one moment read off a display
+ * shows no minute and is Watch at best.
+ */
 export const workingTests: PointFamily<WorkingTest> = {
   id: 'workingTests',
   since: '2026-11-27',
