@@ -1,6 +1,9 @@
 import { fileURLToPath } from 'node:url'
 import { type Page, expect, test } from '@playwright/test'
-import { makeJob, openBench, signIn } from './support'
+import { v7 as uuidv7 } from 'uuid'
+import type { JobRecord } from '@/core/evidence/judge'
+import { readyForFirstLive } from '../support/house'
+import { callUseCase, makeJob, openBench, sendMade, signIn } from './support'
 
 const folder = fileURLToPath(new URL('../reference/traces/', import.meta.url))
 const sheet = (page: Page) => page.getByRole('region', { name: 'From a power log' })
@@ -43,6 +46,41 @@ test.describe('a power log', () => {
     await choose(page, 'n1-surplus-cover.csv')
     await judge(page, 'surplus', 120, 480)
     await expect(page.getByRole('region', { name: 'Working tests' }).getByText('Proven')).toBeVisible()
+  })
+
+  test('proves a working test of a full test by its worst minute, recorded from there', async ({ page }) => {
+    await callUseCase(page.request, 'changeJob', {
+      jobId,
+      version: null,
+      before: { testDepth: 'essential' },
+      testDepth: 'full',
+    })
+    const { record } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
+    await sendMade(page.request, jobId, readyForFirstLive(record.installation))
+    await callUseCase(page.request, 'overrideHold', {
+      id: uuidv7(),
+      jobId,
+      step: 'firstLive',
+      condition: 'cores',
+      reason: 'Each core was rung out by the maker’s own jig.',
+    })
+    await openBench(page, jobId, '?stage=settings')
+    await choose(page, 'n1-surplus-cover.csv')
+    await page.getByLabel('Direction of Battery (discharge +)').selectOption('-1')
+    await page.getByRole('button', { name: 'Read it so' }).click()
+    await judge(page, 'surplus', 120, 480)
+    const tests = page.getByRole('region', { name: 'Working tests', exact: true })
+    await tests.getByRole('button', { name: 'Record it' }).click()
+    await expect(tests.getByRole('status')).toHaveText('recorded')
+    await expect(page.getByRole('button', { name: /^Proven Surplus PV charges the battery/ })).toBeVisible()
+    // watched live on the practice house, the same test is judged and not recorded
+    const live = page.getByRole('region', { name: 'Working tests, live' })
+    await live.getByRole('button', { name: 'Watch it' }).nth(1).click()
+    await expect(live.getByRole('status', { name: /^Watching: A load above PV/ })).toContainText(/\d+ of 90 s/, {
+      timeout: 15_000,
+    })
+    await live.getByRole('button', { name: 'Leave it' }).click()
+    await expect(live.getByRole('status')).toHaveCount(0)
   })
 
   test('shows an outage with its steps, its trip and its return', async ({ page }) => {

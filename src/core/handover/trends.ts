@@ -58,7 +58,7 @@ function trendOf(point: Point, readings: readonly Reading[], visits: JobRecord['
       {
         pointKey: point.key,
         slot: id,
-        label: point.slots.length > 1 ? `${point.label}: ${label.toLowerCase()}` : point.label,
+        label: point.slots.length > 1 ? `${point.label}: ${label}` : point.label,
         unit: input.unit,
         values,
         changeShare: first.value === 0 ? null : (last.value - first.value) / Math.abs(first.value),

@@ -74,7 +74,7 @@ export function OpenVisit({
               ? 'Nothing has to be shown again yet: name what is touched.'
               : `${again.length} point${again.length === 1 ? '' : 's'} to be shown again, and no other`}
           </Text>
-          <Box as="ul" maxH="200px" overflowY="auto" tabIndex={0} aria-label="Points to be shown again">
+          <Box as="ul" maxH="130px" overflowY="auto" tabIndex={0} aria-label="Points to be shown again">
             {again.map(({ key, stage, label }) => (
               <Text as="li" key={key}>
                 {STAGE_WORDS[stage]}: {label}

@@ -27,7 +27,7 @@ export function TouchedThings({
   const toggle = (tag: string) =>
     onChange(touched.includes(tag) ? touched.filter((one) => one !== tag) : [...touched, tag])
   return (
-    <Box role="group" aria-label="What is touched" maxH="240px" overflowY="auto">
+    <Box role="group" aria-label="What is touched" maxH="170px" overflowY="auto" tabIndex={0}>
       {GROUPS.map(([words, list]) => {
         const things: readonly { tag: string; name?: string }[] = installation[list]
         return things.length === 0 ? null : (

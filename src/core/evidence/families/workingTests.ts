@@ -102,7 +102,8 @@ const plannedW = ({ installation }: EvidenceContext, key: string): number | null
   installation.settings.find((setting) => setting.key === key)?.value ?? null
 
 function balanceWords({ verdict, residualW, limitedBy }: BalanceTest, test: BalanceKind): string {
-  if (residualW === null) return 'All four powers of one moment, with their signs.'
+  if (residualW === null)
+    return 'Watch it live, judge it in a log, or type all four powers of one moment with their signs.'
   const street = `${formatQuantity(residualW, 'W', 3)} ${test === 'surplus' ? 'went to' : 'came from'} the street`
   switch (verdict) {
     case 'open':
