@@ -13,6 +13,17 @@ const DESK = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 const job = (n, search = '') => `/jobs/018f0000-0000-7000-8000-00000000010${n}${search}`
 
+/** A practice run on its own supply, a load on and another to come. */
+async function runUnderWay(page) {
+  const tap = (name) => page.getByRole('button', { name }).click()
+  await tap('Practise')
+  await tap(/^Out the moment/)
+  await tap(/^Back the moment/)
+  await tap(/^On: /)
+  await page.getByRole('region', { name: 'The ladder' }).waitFor()
+  await page.evaluate(() => document.querySelector('main')?.scrollTo(0, 0))
+}
+
 /** What is pictured: where, by whom, at which size, and what is done first. */
 const PICTURES = [
   { name: 'jobs', path: () => '/', size: DESK },
@@ -75,17 +86,18 @@ const PICTURES = [
     size: DESK,
     act: (page) => page.getByTestId('wave').waitFor(),
   },
-  {
-    name: 'outage-lamp',
-    path: () => job(3, '?stage=outage'),
-    size: DESK,
-    lamp: true,
-    act: (page) => page.getByTestId('wave').waitFor(),
-  },
   { name: 'handover', path: () => job(3, '?stage=handover'), size: DESK },
   { name: 'phone-next', path: () => job(1, '?stage=earth'), size: PHONE, who: 'tobin' },
   { name: 'phone-customer', path: (app) => new URL(app.customerLink).pathname, size: PHONE, who: null },
   { name: 'phone-household', path: (app) => new URL(app.householdLink).pathname, size: PHONE, who: null },
+  // the last, as it leaves a run under way
+  {
+    name: 'outage-lamp',
+    path: () => job(1, '?stage=outage&view=run'),
+    size: DESK,
+    lamp: true,
+    act: runUnderWay,
+  },
 ]
 
 ensureNpmPackages(root)
