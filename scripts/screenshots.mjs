@@ -15,6 +15,7 @@ const job = (n, search = '') => `/jobs/018f0000-0000-7000-8000-00000000010${n}${
 
 /** A practice run on its own supply, a load on and another to come. */
 async function runUnderWay(page) {
+  await page.locator('[data-alive]').waitFor()
   const tap = (name) => page.getByRole('button', { name }).click()
   await tap('Practise')
   await tap(/^Out the moment/)
