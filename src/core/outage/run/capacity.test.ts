@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { apparentCapacity } from './apparentCapacity'
-import { energyGiven } from './energyGiven'
+import { aMark } from '../../../../tests/support/marks'
+import { energyGiven, islandMoments } from './energyGiven'
+import { outageRunsOf } from './outageRun'
 
 const used = { givenWh: 2000, fromPercent: 80, toPercent: 60, stepPercent: 1 }
 
@@ -44,6 +46,30 @@ const moments = (
     batteryW: batteryW(second),
     socPercent: soc(second),
   }))
+
+describe('the moments of an island', () => {
+  const cutMs = Date.UTC(2026, 2, 1, 10)
+  const every = [-5, 5, 50, 95, 105].map((second) => ({
+    atMs: cutMs + second * 1000,
+    batteryW: 500,
+    socPercent: 80,
+    mode: 'island',
+  }))
+  const within = (...marks: Parameters<typeof aMark>[]) =>
+    outageRunsOf(marks.map((one) => aMark(...one))).map((run) =>
+      islandMoments(run, every).map(({ atMs }) => (atMs - cutMs) / 1000),
+    )
+  it('lie between the cut and the street’s return, whatever came before or after', () => {
+    const begun: Parameters<typeof aMark> = ['begun', -9, { subject: 'loaded' }]
+    expect(within(begun, ['out', 0], ['streetBack', 100], ['ended', 110])).toEqual([[5, 50, 95]])
+    expect(within(begun, ['out', 0], ['ended', 60])).toEqual([[5, 50]])
+    expect(within(begun)).toEqual([[]])
+  })
+  it('are those on its own supply alone', () => {
+    const [run] = outageRunsOf([aMark('out', 0)])
+    expect(run && islandMoments(run, [{ ...every[1], mode: 'dark' } as (typeof every)[number]])).toEqual([])
+  })
+})
 
 describe('the energy that a battery gave, by live values', () => {
   it('is its power over time, with the charge before and after and its step', () => {

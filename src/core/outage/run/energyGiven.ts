@@ -1,4 +1,6 @@
 import type { ChargeUsed } from './apparentCapacity'
+import { jointMs } from './betweenMarks'
+import type { OutageRun } from './outageRun'
 
 /** What the battery did at one moment of the island. */
 export interface BatteryMoment {
@@ -6,6 +8,21 @@ export interface BatteryMoment {
   /** Out of the battery is above 0. */
   batteryW: number | null
   socPercent: number | null
+}
+
+/**
+ * The moments of a run that are of its island: on its own supply, after the cut and before the street was closed again, whatever came later.
+ *
+ * @example islandMoments(run, moments) // those between “out” and “street back”
+ */
+export function islandMoments<Moment extends BatteryMoment & { mode: string | null }>(
+  { out, streetBack, ended }: Pick<OutageRun, 'out' | 'streetBack' | 'ended'>,
+  moments: readonly Moment[],
+): Moment[] {
+  if (out === null) return []
+  const end = streetBack ?? ended
+  const toMs = end ? jointMs(end) : Infinity
+  return moments.filter(({ atMs, mode }) => mode === 'island' && atMs >= jointMs(out) && atMs <= toMs)
 }
 
 /** Longer without a value, and the energy of that time is not known. */

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { readingText } from '@/core/evidence/slotReadings'
 import { standingReadings } from '@/core/evidence/reading'
-import { energyGiven } from '@/core/outage/run/energyGiven'
+import { energyGiven, islandMoments } from '@/core/outage/run/energyGiven'
 import { type RunResult, resultsOfRun } from '@/core/outage/run/resultsOfRun'
 import type { OutageRun } from '@/core/outage/run/outageRun'
 import { Button } from '@/ui/Button'
@@ -25,7 +25,7 @@ export function RunResults({ run, moments }: { run: OutageRun; moments: readonly
     run,
     bench.points,
     standingReadings(record.readings),
-    energyGiven(moments.filter(({ mode }) => mode === 'island')),
+    energyGiven(islandMoments(run, moments)),
     bench.context.pack.limits.tapReactionMs.value,
   )
   if (run.kind === 'practice' || results.length === 0 || !may('recordReadings')) return null
