@@ -1,8 +1,7 @@
 import { type Browser, type Page, expect, test } from '@playwright/test'
-import { v7 as uuidv7 } from 'uuid'
 import type { JobRecord } from '@/core/evidence/judge'
 import { reading, readyForLoads } from '../support/house'
-import { type Who, callUseCase, makeJob, openBench, sendMade, signIn } from './support'
+import { type Who, asFullTest, callUseCase, makeJob, openBench, sendMade, signIn } from './support'
 
 const stands = (page: Page) => page.getByRole('status', { name: 'The run stands at' })
 const key = (page: Page, name: string | RegExp) =>
@@ -13,21 +12,7 @@ const act = (page: Page, jobId: string, name: string, input: object) =>
 /** A job in a full test whose outage with loads is released, one hold of it gone past in writing. */
 async function released(page: Page, name: string): Promise<string> {
   const jobId = await makeJob(page.request, name)
-  await callUseCase(page.request, 'changeJob', {
-    jobId,
-    version: null,
-    before: { testDepth: 'essential' },
-    testDepth: 'full',
-  })
-  const { record } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
-  await sendMade(page.request, jobId, readyForLoads(record.installation))
-  await callUseCase(page.request, 'overrideHold', {
-    id: uuidv7(),
-    jobId,
-    step: 'firstLive',
-    condition: 'cores',
-    reason: 'Each core was rung out by the maker’s own jig.',
-  })
+  await asFullTest(page.request, jobId, readyForLoads)
   return jobId
 }
 

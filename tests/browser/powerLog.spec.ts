@@ -1,9 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import { type Page, expect, test } from '@playwright/test'
-import { v7 as uuidv7 } from 'uuid'
-import type { JobRecord } from '@/core/evidence/judge'
 import { readyForFirstLive } from '../support/house'
-import { callUseCase, makeJob, openBench, sendMade, signIn } from './support'
+import { asFullTest, makeJob, openBench, signIn } from './support'
 
 const folder = fileURLToPath(new URL('../reference/traces/', import.meta.url))
 const sheet = (page: Page) => page.getByRole('region', { name: 'From a power log' })
@@ -49,21 +47,7 @@ test.describe('a power log', () => {
   })
 
   test('proves a working test of a full test by its worst minute, recorded from there', async ({ page }) => {
-    await callUseCase(page.request, 'changeJob', {
-      jobId,
-      version: null,
-      before: { testDepth: 'essential' },
-      testDepth: 'full',
-    })
-    const { record } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
-    await sendMade(page.request, jobId, readyForFirstLive(record.installation))
-    await callUseCase(page.request, 'overrideHold', {
-      id: uuidv7(),
-      jobId,
-      step: 'firstLive',
-      condition: 'cores',
-      reason: 'Each core was rung out by the maker’s own jig.',
-    })
+    await asFullTest(page.request, jobId, readyForFirstLive)
     await openBench(page, jobId, '?stage=settings')
     await choose(page, 'n1-surplus-cover.csv')
     await page.getByLabel('Direction of Battery (discharge +)').selectOption('-1')

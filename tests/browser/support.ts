@@ -4,6 +4,7 @@ import { asBuiltWord } from '@/core/evidence/families/switchPositions'
 import type { JobRecord } from '@/core/evidence/judge'
 import { pointsOf } from '@/core/evidence/points'
 import type { Reading } from '@/core/evidence/reading'
+import type { Installation } from '@/core/installation/installation'
 import { declared, house } from '../support/house'
 
 export const PASSWORD = 'lamp-and-awl'
@@ -139,6 +140,29 @@ export async function sendMade(request: APIRequestContext, jobId: string, made: 
       ]
     }),
   )
+}
+
+/** Makes a job a full test with some readings in it; that not every core was rung out in it is gone past in writing. */
+export async function asFullTest(
+  request: APIRequestContext,
+  jobId: string,
+  made: (installation: Installation) => readonly Reading[],
+): Promise<void> {
+  await callUseCase(request, 'changeJob', {
+    jobId,
+    version: null,
+    before: { testDepth: 'essential' },
+    testDepth: 'full',
+  })
+  const { record } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
+  await sendMade(request, jobId, made(record.installation))
+  await callUseCase(request, 'overrideHold', {
+    id: uuidv7(),
+    jobId,
+    step: 'firstLive',
+    condition: 'cores',
+    reason: 'Each core was rung out by the maker’s own jig.',
+  })
 }
 
 /** Types one reading on the quick line and waits until it is stored. */
