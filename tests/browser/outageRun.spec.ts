@@ -104,6 +104,15 @@ test('an outage is run on two phones, one of them without a network, and shows w
   expect(stored).toContainEqual(['outage.cleanReturns', 'return1', 'clean'])
   expect(stored.filter(([pointKey]) => pointKey === 'outage.gap')).toHaveLength(2)
   expect(record.outageMarks.filter(({ byName }) => byName === 'Tobin Ask').length).toBeGreaterThan(2)
+
+  // what the fridge was seen to draw goes into the load list, once the run is over
+  await page.getByRole('button', { name: /^200\s*W into the load list$/ }).click()
+  await expect
+    .poll(async () => {
+      const { record: after } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
+      return after.installation.loads.find(({ tag }) => tag === 'fridge')?.powerW
+    })
+    .toBe(200)
   await phone.context().close()
 })
 

@@ -16,18 +16,21 @@ export function RunRungs({
   rungs,
   offShareMost,
   say,
+  learn = null,
 }: {
   rungs: readonly RungOfRun[]
   /** Share by which seen and expected may differ. */
   offShareMost: number
   /** Says what was seen; `null` where nobody may. */
   say: ((tag: string, drawnW: number) => void) | null
+  /** Takes what was seen into the load list; `null` while the run goes on, and where nobody may. */
+  learn?: ((tag: string, drawnW: number) => void) | null
 }) {
   if (rungs.length === 0) return null
   return (
     <TitledSheet title="The ladder" note="expected and seen, from light to heavy">
       {rungs.map((one) => (
-        <RungRow key={one.rung.tag} one={one} offShareMost={offShareMost} say={say} />
+        <RungRow key={one.rung.tag} one={one} offShareMost={offShareMost} say={say} learn={learn} />
       ))}
     </TitledSheet>
   )
@@ -37,10 +40,12 @@ function RungRow({
   one: { rung, state, drawnW, offShare, heldS },
   offShareMost,
   say,
+  learn,
 }: {
   one: RungOfRun
   offShareMost: number
   say: ((tag: string, drawnW: number) => void) | null
+  learn: ((tag: string, drawnW: number) => void) | null
 }) {
   const off = offShare !== null && !atMost(Math.abs(offShare), offShareMost)
   return (
@@ -74,6 +79,11 @@ function RungRow({
           state !== 'waiting' && say && <SayWatts name={rung.name} say={(watts) => say(rung.tag, watts)} />
         )}
       </Box>
+      {off && learn && drawnW !== null && (
+        <Button size="sm" onClick={() => learn(rung.tag, drawnW)}>
+          {formatQuantity(drawnW, 'W', 3)} into the load list
+        </Button>
+      )}
       <Text fontSize="13px" color="ink2" w="100%">
         to {formatQuantity(rung.totalW, 'W', 3)} in all; then {formatQuantity(rung.sourceMarginW, 'W', 3)} of the source
         {rung.phaseMarginW !== null && `, ${formatQuantity(rung.phaseMarginW, 'W', 3)} of its phase`} and{' '}

@@ -26,6 +26,7 @@ import { outOfLimits } from './stopNow'
 import { thisPhone } from './useClock'
 import { type RunMoment, useMoments } from './useMoments'
 import { type RunInHand, useRun } from './useRun'
+import { useLearnLoad } from './useLearnLoad'
 import { useRunLadder } from './useRunLadder'
 
 /** Live values are read for the last seconds before a source gave up. */
@@ -66,16 +67,21 @@ const useNames = () => {
 function RunOver({ run, moments, runNumber }: { run: OutageRun; moments: readonly RunMoment[]; runNumber: number }) {
   const nameOf = useNames()
   const { bench } = useJob()
-  const { nightW } = useRunLadder()
+  const { ladder, nightW } = useRunLadder()
+  const { learn, failure } = useLearnLoad()
+  const { tapReactionMs, rungExpectedShare } = bench.context.pack.limits
+  const climbed = rungsOfRun(run, ladder, Infinity).filter(({ on }) => on !== null)
   return (
     <>
       <RunResults run={run} moments={moments} />
+      {failure !== null && <Notice kind="error">{failure}</Notice>}
+      <RunRungs rungs={climbed} offShareMost={rungExpectedShare.value} say={null} learn={learn} />
       <TitledSheet
         title={`Run ${runNumber}`}
         note="kept as it was tapped; a test that failed is begun anew after the change"
       >
         <Box px="14px" pb="6px">
-          <RunClock run={run} nowMs={0} reactionMs={bench.context.pack.limits.tapReactionMs.value} />
+          <RunClock run={run} nowMs={0} reactionMs={tapReactionMs.value} />
         </Box>
         <RunLine run={run} moments={moments} limitW={nightW} nowMs={0} nameOf={nameOf} />
         <RunMarks run={run} nameOf={nameOf} takeBack={null} />
