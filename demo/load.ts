@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { pointsOf } from '@/core/evidence/points'
 import { judgeWith } from '@/core/evidence/judge'
 import { readQuickLine } from '@/core/evidence/quickLine'
+import type { MarkKind } from '@/core/outage/run/outageMark'
 import type { Instrument } from '@/core/installation/installation'
 import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
 import { graphOf } from '@/core/wiring/wiringOfInstallation'
@@ -62,6 +63,12 @@ interface Scenario {
   gateway: { at: string; by: string; slot: string }[]
   pictures: string[]
   recordings: { at: string; by: string; point: string; file: string }[]
+  /** The outage as it was tapped on two phones, in seconds from the cut. */
+  outage?: {
+    at: string
+    clocks: Record<string, { offsetMs: number; errorMs: number }>
+    marks: { s: number; by: string; kind: MarkKind; subject?: string; value?: number }[]
+  }
   seal?: { by: string }
 }
 
@@ -224,6 +231,7 @@ async function loadJob(scenario: Scenario): Promise<void> {
     })
   }
   for (const event of events) await event.run()
+  if (scenario.outage) await tapOutage(jobId, scenario.outage, Date.parse(clock(scenario.outage.at)))
   if (scenario.seal) {
     const packId = await sealPack(db, {
       jobId,
@@ -233,6 +241,31 @@ async function loadJob(scenario: Scenario): Promise<void> {
     })
     const { token } = await call(USE_CASES.makeCustomerLink, db, actor(scenario.seal.by), { jobId, packId, days: 365 })
     keepLink('', `/c/${token}`)
+  }
+}
+
+/** The run of an outage, tapped on the phones of those who were there, each with its own clock. */
+async function tapOutage(
+  jobId: string,
+  { clocks, marks }: NonNullable<Scenario['outage']>,
+  cutMs: number,
+): Promise<void> {
+  const runId = uuidv7()
+  for (const { s, by, kind, subject = null, value = null } of marks) {
+    const { offsetMs, errorMs } = clocks[by] ?? { offsetMs: 0, errorMs: 50 }
+    await call(USE_CASES.markOutage, db, actor(by), {
+      id: kind === 'begun' ? runId : uuidv7(),
+      jobId,
+      runId,
+      kind,
+      subject,
+      value,
+      // the phone's own clock is off by what has to be added to it
+      at: new Date(cutMs + s * 1000 - offsetMs).toISOString(),
+      device: `phone of ${by}`,
+      clockOffsetMs: offsetMs,
+      clockErrorMs: errorMs,
+    })
   }
 }
 

@@ -248,6 +248,7 @@ export function recordOfJobFile(input: unknown, reading: JobFileReading): JobRea
 /** Parts of a demo's job that happen elsewhere: on a device, in a year of metering, on the household's page. */
 const ELSEWHERE: Readonly<Record<string, string>> = {
   gateway: 'Settings read from the gateway need the device; nothing was read.',
+  outage: 'An outage told in seconds from its cut is the demo’s own form; nothing of it was read.',
   metering: 'The metering year is not part of a job’s record.',
   household: 'What the household answered is not part of a job’s record.',
   seal: 'Sealing is done by the server.',

@@ -55,7 +55,9 @@ function TrendLine({ trend, onOpen }: { trend: Trend; onOpen: () => void }) {
   const said = values.map(({ at, value }) => `${day(at.slice(0, 10))} ${formatQuantity(value, unit, 3)}`).join(', ')
   return (
     <Box as="button" textAlign="left" onClick={onOpen} cursor="pointer" fontSize="14px">
-      <Text fontWeight="600">{label}</Text>
+      <Text as="span" display="block" fontWeight="600">
+        {label}
+      </Text>
       <svg width={WIDTH} height={HEIGHT} role="img" aria-label={`${label}: ${said}`} style={{ display: 'block' }}>
         <path d={`M${EDGE} ${y(0)}H${WIDTH - EDGE}`} stroke={colour('rule')} />
         <path d={path ?? ''} fill="none" stroke={colour('grid')} strokeWidth="1.8" />
@@ -63,7 +65,7 @@ function TrendLine({ trend, onOpen }: { trend: Trend; onOpen: () => void }) {
           <circle key={visit} cx={x(times[k] as number)} cy={y(value)} r="3.5" fill={colour('grid')} />
         ))}
       </svg>
-      <Text color={moved ? 'watch' : 'ink2'}>
+      <Text as="span" display="block" color={moved ? 'watch' : 'ink2'}>
         {formatQuantity(values[0]?.value ?? 0, unit, 3)} → {formatQuantity(values.at(-1)?.value ?? 0, unit, 3)},{' '}
         {driftWords(trend)}
       </Text>
