@@ -237,6 +237,7 @@ describe('a job file that cannot be read', () => {
       'The recording nettle-point-leaving.cff is not at hand, so its gap is not on record.',
       'The recording nettle-point-return.cff is not at hand, so its gap is not on record.',
       'Settings read from the gateway need the device; nothing was read.',
+      'An outage told in seconds from its cut is the demo’s own form; nothing of it was read.',
       'Sealing is done by the server.',
     ])
   })
