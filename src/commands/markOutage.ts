@@ -30,7 +30,11 @@ export const markOutage = defineCommand({
         .max(MOST_OFFSET_MS, 'The clock is off by more than a day')
         .nullable()
         .default(null),
-      clockErrorMs: optionalError(),
+      clockErrorMs: figure('Error of the clock')
+        .min(0, 'Error of the clock must be 0 or more')
+        .max(MOST_OFFSET_MS, 'Error of the clock is more than a day')
+        .nullable()
+        .default(null),
     })
     .test('mark', (mark, context) => {
       const fault = faultOfMark({ kind: mark.kind, subject: mark.subject, value: mark.value })
@@ -41,11 +45,3 @@ export const markOutage = defineCommand({
       ? record
       : { ...record, outageMarks: [...record.outageMarks, { ...mark, byName: by.name }] },
 })
-
-function optionalError() {
-  return figure('Error of the clock')
-    .min(0, 'Error of the clock must be 0 or more')
-    .max(MOST_OFFSET_MS, 'Error of the clock is more than a day')
-    .nullable()
-    .default(null)
-}

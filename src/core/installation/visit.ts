@@ -2,6 +2,12 @@ export const VISIT_KINDS = ['extension', 'fault', 'periodic'] as const
 /** Why a crew comes back to a house that it has handed over; a replaced unit is noted where it is replaced. */
 export type VisitKind = (typeof VISIT_KINDS)[number]
 
+export const VISIT_WORDS: Readonly<Record<VisitKind, string>> = {
+  periodic: 'Periodic test',
+  extension: 'Extension',
+  fault: 'Fault',
+}
+
 /** A later visit: a new layer over a job, from the moment it is opened. What was recorded before stays on record. */
 export interface Visit {
   id: string

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { reopenedBy } from '@/core/evidence/visits'
 import { STAGE_WORDS } from '@/core/evidence/point'
-import type { VisitKind } from '@/core/installation/visit'
+import { VISIT_WORDS, type VisitKind } from '@/core/installation/visit'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
@@ -13,11 +13,7 @@ import { useJob } from '../job/JobContext'
 import { useAttempt } from '../useAttempt'
 import { TouchedThings } from './TouchedThings'
 
-const KINDS = [
-  ['periodic', 'Periodic test'],
-  ['extension', 'Extension'],
-  ['fault', 'Fault'],
-] as const
+const KINDS = (Object.keys(VISIT_WORDS) as VisitKind[]).map((kind) => [kind, VISIT_WORDS[kind]] as const)
 
 /** Opens a visit: what it is for, what it touches, and exactly which points it asks to be shown again. */
 export function OpenVisit({

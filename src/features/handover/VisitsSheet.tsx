@@ -3,18 +3,12 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { leftForLater } from '@/core/handover/leftForLater'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
-import type { VisitKind } from '@/core/installation/visit'
+import { VISIT_WORDS } from '@/core/installation/visit'
 import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { OpenVisit } from './OpenVisit'
-
-export const VISIT_WORDS: Readonly<Record<VisitKind, string>> = {
-  extension: 'Extension',
-  fault: 'Fault',
-  periodic: 'Periodic test',
-}
 
 /** Later visits to a house that was handed over, and what the last one left for the next. */
 export function VisitsSheet() {

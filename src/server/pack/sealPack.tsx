@@ -6,7 +6,6 @@ import { renderToBuffer } from '@react-pdf/renderer'
 import { and, eq } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { canonicalJson } from '@/core/pack/canonicalJson'
-import { type KeyHandover, handoversOf } from '@/core/pack/keyHandover'
 import { publicKeyOf, sealFiles } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
@@ -172,15 +171,6 @@ export async function sealPack(
     })
   })
   return packId
-}
-
-/** Keys that this server sealed with before, each handed over by itself; what is damaged among them is left out. */
-export function signingHandovers(): KeyHandover[] {
-  try {
-    return handoversOf(JSON.parse(process.env.AWLBRIGHT_KEY_HANDOVERS ?? '[]'))
-  } catch {
-    return []
-  }
 }
 
 /** The key this server seals with. @throws when none is set */

@@ -10,6 +10,9 @@ export function clockWords(ms: number): string {
   return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds)}` : `${minutes}:${two(seconds)}`
 }
 
+/** A time from the cut; what came before it has a minus. */
+export const fromCutWords = (ms: number): string => (ms < 0 ? `−${clockWords(-ms)}` : clockWords(ms))
+
 /** A mark in words, with the name of what it is of. */
 export function markWords({ kind, subject, value }: OutageMark, nameOf: (tag: string) => string): string {
   const watts = value === null ? '' : ` ${formatQuantity(value, 'W', 3)}`

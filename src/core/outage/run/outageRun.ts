@@ -94,6 +94,12 @@ export function outageRunsOf(marks: readonly OutageMark[]): OutageRun[] {
     .sort((a, b) => startMs(a) - startMs(b) || (a.id < b.id ? -1 : 1))
 }
 
+/** Where a run's clock begins, on the common time line: at the cut, or at its first mark while nothing is cut. */
+export function zeroMsOf({ out, marks: [first] }: Pick<OutageRun, 'out' | 'marks'>): number {
+  const zero = out ?? first
+  return zero ? jointMs(zero) : 0
+}
+
 /**
  * T-13 for taps: the gap between “out” and “back” as it was seen. Each tap is late by a person's reaction, which differs by `reactionMs` at
  * most; clocks of two phones add their errors. `null` while one of them is missing, or two clocks were never compared.

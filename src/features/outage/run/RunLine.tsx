@@ -3,12 +3,12 @@ import { Box } from '@chakra-ui/react'
 import { type ScaleLinear, area, line, range, scaleLinear } from 'd3'
 import { useMemo } from 'react'
 import { jointMs } from '@/core/outage/run/betweenMarks'
-import type { OutageRun } from '@/core/outage/run/outageRun'
+import { type OutageRun, zeroMsOf } from '@/core/outage/run/outageRun'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
-import { clockWords, markWords } from '@/core/outage/run/markWords'
+import { fromCutWords, markWords } from '@/core/outage/run/markWords'
 import type { RunMoment } from './useMoments'
 
 const LEFT = 58
@@ -62,7 +62,7 @@ export function RunLine({
   nameOf: (tag: string) => string
 }) {
   const [box, width] = useWidth<HTMLDivElement>(720)
-  const zeroMs = jointMs(run.out ?? run.begun ?? (run.marks[0] as (typeof run.marks)[number]))
+  const zeroMs = zeroMsOf(run)
   const firstMs = Math.min(...run.marks.map(jointMs))
   const lastMs = run.ended ? jointMs(run.ended) : Math.max(nowMs, ...run.marks.map(jointMs))
   const x = scaleLinear([firstMs, Math.max(lastMs, firstMs + 30_000)], [LEFT, width - RIGHT])
@@ -74,7 +74,7 @@ export function RunLine({
   const draws = area<RunMoment>(at, y(0), ({ houseW }) => y(houseW ?? 0))(known)
   const edge = line<RunMoment>(at, ({ houseW }) => y(houseW ?? 0))(known)
   const labels = placed(run.marks.map((mark) => ({ id: mark.id, x: x(jointMs(mark)), words: markWords(mark, nameOf) })))
-  const words = run.marks.map((mark) => `${clockWords(jointMs(mark) - zeroMs)} ${markWords(mark, nameOf)}`).join(', ')
+  const words = run.marks.map((mark) => `${fromCutWords(jointMs(mark) - zeroMs)} ${markWords(mark, nameOf)}`).join(', ')
   return (
     <Box ref={box} px="10px" pb="8px">
       <svg
@@ -125,7 +125,7 @@ export function RunLine({
         ))}
         {ticksFrom(x, zeroMs, Math.max(2, Math.floor(width / 110))).map((tick) => (
           <Label key={tick} x={x(tick)} y={HEIGHT - 6} anchor="middle" size={12} tone="ink2">
-            {tick < zeroMs ? `−${clockWords(zeroMs - tick)}` : clockWords(tick - zeroMs)}
+            {fromCutWords(tick - zeroMs)}
           </Label>
         ))}
       </svg>

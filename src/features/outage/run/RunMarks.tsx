@@ -2,10 +2,10 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { jointMs } from '@/core/outage/run/betweenMarks'
 import type { OutageMark } from '@/core/outage/run/outageMark'
-import type { OutageRun } from '@/core/outage/run/outageRun'
+import { type OutageRun, zeroMsOf } from '@/core/outage/run/outageRun'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
-import { clockWords, markWords } from '@/core/outage/run/markWords'
+import { fromCutWords, markWords } from '@/core/outage/run/markWords'
 
 /** Every mark of the run with who tapped it, and how its phone's clock stood; the latest first. */
 export function RunMarks({
@@ -17,15 +17,14 @@ export function RunMarks({
   nameOf: (tag: string) => string
   takeBack: ((mark: OutageMark) => void) | null
 }) {
-  const zeroMs = jointMs(run.out ?? (run.marks[0] as OutageMark))
+  const zeroMs = zeroMsOf(run)
   return (
     <Box as="ol" px="14px" pb="10px" maxH="260px" overflowY="auto" tabIndex={0} aria-label="Marks of the run">
       {run.marks.toReversed().map((mark) => {
-        const ms = jointMs(mark) - zeroMs
         return (
           <Flex as="li" key={mark.id} gap="2px 12px" wrap="wrap" align="center" fontSize="14px" minH="36px">
             <chakra.span fontFamily="mono" minW="62px">
-              {ms < 0 ? `−${clockWords(-ms)}` : clockWords(ms)}
+              {fromCutWords(jointMs(mark) - zeroMs)}
             </chakra.span>
             <Text flex="1" minW="140px" fontWeight="600">
               {markWords(mark, nameOf)}

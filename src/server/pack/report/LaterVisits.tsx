@@ -1,5 +1,5 @@
 import { Text, View } from '@react-pdf/renderer'
-import type { Visit, VisitKind } from '@/core/installation/visit'
+import { VISIT_WORDS, type Visit } from '@/core/installation/visit'
 import { styles } from './reportStyles'
 
 /** The pack that one sealed later takes the place of. */
@@ -9,11 +9,6 @@ export interface ReplacedPack {
   sealedBy: string
 }
 
-const WORDS: Readonly<Record<VisitKind, string>> = {
-  extension: 'Extension',
-  fault: 'Fault',
-  periodic: 'Periodic test',
-}
 const when = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`
 
 /** What came after the first handover: the visits, and the pack that this one replaces. */
@@ -30,7 +25,7 @@ export function LaterVisits({ visits, replaces }: { visits: readonly Visit[]; re
       )}
       {visits.map(({ id, kind, reason, touched, openedAt, byName }) => (
         <Text key={id}>
-          {when(openedAt)}, {byName}: {WORDS[kind]}. {reason}
+          {when(openedAt)}, {byName}: {VISIT_WORDS[kind]}. {reason}
           {touched.length > 0 && ` Touched: ${touched.join(', ')}.`}
         </Text>
       ))}

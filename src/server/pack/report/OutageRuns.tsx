@@ -1,8 +1,8 @@
 import { Text, View } from '@react-pdf/renderer'
 import { jointMs } from '@/core/outage/run/betweenMarks'
-import { clockWords, markWords } from '@/core/outage/run/markWords'
+import { fromCutWords, markWords } from '@/core/outage/run/markWords'
 import type { OutageMark } from '@/core/outage/run/outageMark'
-import { type OutageRun, seenGap } from '@/core/outage/run/outageRun'
+import { type OutageRun, seenGap, zeroMsOf } from '@/core/outage/run/outageRun'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import { styles } from './reportStyles'
 
@@ -45,13 +45,10 @@ function RunText({
   nameOf: (tag: string) => string
   reactionMs: number
 }) {
-  const zeroMs = jointMs(run.out ?? (run.marks[0] as OutageMark))
+  const zeroMs = zeroMsOf(run)
   const gap = seenGap(run, reactionMs)
   const printed = run.marks.slice(0, MOST_PRINTED)
-  const at = (mark: OutageMark) => {
-    const ms = jointMs(mark) - zeroMs
-    return ms < 0 ? `−${clockWords(-ms)}` : clockWords(ms)
-  }
+  const at = (mark: OutageMark) => fromCutWords(jointMs(mark) - zeroMs)
   return (
     <View style={{ marginBottom: 6 }}>
       <Text style={{ fontWeight: 700 }}>
