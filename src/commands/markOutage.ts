@@ -1,10 +1,8 @@
 import * as yup from 'yup'
-import { MARK_KINDS, faultOfMark } from '@/core/outage/run/outageMark'
+import { MARK_KINDS, MOST_OFFSET_MS, faultOfMark } from '@/core/outage/run/outageMark'
 import { choice, figure, id, instant, required, words } from '@/schemas/fields'
 import { defineCommand } from './command'
 
-/** A clock that is further off than a day says nothing. */
-const MOST_OFFSET_MS = 86_400_000
 const MOST_VALUE = 1_000_000
 
 /** A tap during a cut of the supply. It is kept on the phone while nothing can be reached: the router is dead as well. */

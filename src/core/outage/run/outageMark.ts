@@ -70,6 +70,9 @@ export interface OutageMark {
   byName: string
 }
 
+/** A clock that is further off than a day says nothing: it counts as never compared. */
+export const MOST_OFFSET_MS = 86_400_000
+
 const SUBJECTS: Readonly<Partial<Record<MarkKind, readonly string[]>>> = {
   begun: RUN_KINDS,
   awake: AWAKE_KINDS,

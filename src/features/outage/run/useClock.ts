@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
+import { MOST_OFFSET_MS } from '@/core/outage/run/outageMark'
 import { remember, remembered } from '@/ui/deviceMemory'
 import { getJson } from '../../api'
 
@@ -42,11 +43,11 @@ async function compare(): Promise<ClockOffset | null> {
     const from = Date.now()
     const answer = await getJson<{ nowMs: number }>('/api/time').catch(() => null)
     const tookMs = Date.now() - from
-    if (answer === null) return best
+    if (answer === null) break
     const errorMs = tookMs / 2
     if (best === null || errorMs < best.errorMs) best = { offsetMs: answer.nowMs - (from + tookMs / 2), errorMs }
   }
-  return best
+  return best !== null && Math.abs(best.offsetMs) < MOST_OFFSET_MS ? best : null
 }
 
 /** This phone's clock against the server's, compared while it can be reached; `null` where it never was. */
