@@ -1,4 +1,5 @@
 import type { Unit } from '../quantity/units'
+import type { WarningTexts } from './warningTexts'
 
 export const RULE_PACK_IDS = ['iec-1ph-230', 'iec-3ph-400', 'na-split-240'] as const
 export type RulePackId = (typeof RULE_PACK_IDS)[number]
@@ -167,5 +168,7 @@ export interface RulePack {
   unmarked: { upToA: number; ampacityA: Readonly<Record<string, number>> } | null
   /** The conductor of an electrode, in the pack's printed sizes (E-12). */
   electrodeConductor: ElectrodeConductorSizes
+  /** Texts of the warning labels. */
+  warnings: WarningTexts
   limits: Limits
 }

@@ -23,6 +23,7 @@ import { SealingList } from './SealingList'
 import { SignaturesSheet } from './SignaturesSheet'
 import { TrendsSheet } from './TrendsSheet'
 import { VisitsSheet } from './VisitsSheet'
+import { WallSheet } from './wall/WallSheet'
 
 /** Handover: each promise with the evidence for it, what is still open, and the sealed pack. */
 export function HandoverBench() {
@@ -122,6 +123,7 @@ export function HandoverBench() {
       <ReviewSheet />
       <SignaturesSheet />
       <PacksSheet onSeal={may('requestPack') ? () => setSealing(true) : undefined} />
+      <WallSheet />
       <VisitsSheet />
       <TrendsSheet />
       <Grid templateColumns={{ base: '1fr', xl: '1fr 1fr' }} gap="12px" alignItems="start">

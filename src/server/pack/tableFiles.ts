@@ -1,25 +1,9 @@
 import type { Bench } from '@/core/evidence/bench'
-import { csvCell } from '@/core/exchange/csvTable'
-import { tameCell } from '@/core/exchange/tameCell'
+import { rowsCsv } from '@/core/exchange/rowsCsv'
+import { jobLabels } from '@/core/handover/labels/jobLabels'
+import { labelRows } from '@/core/handover/labels/labelRows'
 import type { OutageMark } from '@/core/outage/run/outageMark'
 import { RESULT_COLUMNS, circuitResults } from '@/core/handover/circuitResults'
-
-type Row = Readonly<Record<string, unknown>>
-
-const isPlain = (value: unknown): value is string | number | boolean | null =>
-  value === null || ['string', 'number', 'boolean'].includes(typeof value)
-
-/** Rows as CSV, a column for every plain field that any of them has; a cell that a spreadsheet would run is tamed. */
-function csvOf(rows: readonly Row[]): string {
-  const columns = [
-    ...new Set(rows.flatMap((row) => Object.keys(row).filter((key) => key !== 'id' && isPlain(row[key])))),
-  ]
-  const cell = (value: unknown) => {
-    if (!isPlain(value) || value === null) return ''
-    return csvCell(typeof value === 'string' ? tameCell(value) : value)
-  }
-  return `${[columns.join(','), ...rows.map((row) => columns.map((key) => cell(row[key])).join(','))].join('\n')}\n`
-}
 
 /** A CSV file for each of the job's lists, by its path in the pack; circuits with what was shown of each. Empty lists have none. */
 export function tableFiles(bench: Bench, outageMarks: readonly OutageMark[]): Record<string, string> {
@@ -45,10 +29,11 @@ export function tableFiles(bench: Bench, outageMarks: readonly OutageMark[]): Re
     electrodes,
     settings,
     outage_marks: outageMarks,
+    labels: labelRows(jobLabels(bench)),
   }
   return Object.fromEntries(
     Object.entries(lists).flatMap(([name, rows]) =>
-      rows.length === 0 ? [] : [[`tables/${name}.csv`, csvOf(rows as readonly Row[])]],
+      rows.length === 0 ? [] : [[`tables/${name}.csv`, rowsCsv(rows as readonly Record<string, unknown>[])]],
     ),
   )
 }

@@ -26,6 +26,7 @@ export const ROUTES = [
   '/api/jobs/[jobId]/files/[sha256]',
   '/api/jobs/[jobId]/house/captures/[at]',
   '/api/jobs/[jobId]/house/log',
+  '/api/jobs/[jobId]/labels',
   '/api/jobs/[jobId]/live',
   '/api/jobs/[jobId]/packs/[packId]',
   '/api/jobs/[jobId]/pictures',

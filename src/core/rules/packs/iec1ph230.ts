@@ -1,5 +1,6 @@
 import type { RulePack } from '../rulePack'
 import { COMMON_LIMITS, IEC_ELECTRODE_CONDUCTOR, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
+import { IEC_WARNINGS } from './warnings'
 
 /** Single phase 230 V, 50 Hz. */
 export const iec1ph230: RulePack = {
@@ -27,5 +28,6 @@ export const iec1ph230: RulePack = {
   },
   ampacityBasis: 'Method C, two loaded conductors, PVC copper. Confirm against the local table.',
   electrodeConductor: IEC_ELECTRODE_CONDUCTOR,
+  warnings: IEC_WARNINGS,
   limits: COMMON_LIMITS,
 }

@@ -1,5 +1,6 @@
 import type { RulePack } from '../rulePack'
 import { COMMON_LIMITS, IEC_ELECTRODE_CONDUCTOR, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
+import { IEC_WARNINGS } from './warnings'
 
 /** Three phase 230/400 V, 50 Hz. */
 export const iec3ph400: RulePack = {
@@ -27,5 +28,6 @@ export const iec3ph400: RulePack = {
   },
   ampacityBasis: 'Method C, three loaded conductors, PVC copper. Confirm against the local table.',
   electrodeConductor: IEC_ELECTRODE_CONDUCTOR,
+  warnings: IEC_WARNINGS,
   limits: COMMON_LIMITS,
 }

@@ -1,5 +1,6 @@
 import type { RulePack } from '../rulePack'
 import { COMMON_LIMITS, limit } from './common'
+import { NA_WARNINGS } from './warnings'
 
 /** Split phase 120/240 V, 60 Hz. */
 export const naSplit240: RulePack = {
@@ -70,6 +71,7 @@ export const naSplit240: RulePack = {
     ],
     rodsOnlyAtMost: '6',
   },
+  warnings: NA_WARNINGS,
   limits: {
     ...COMMON_LIMITS,
     batteryInsulationMin: limit(
