@@ -1,4 +1,5 @@
-import type { DrawnGroup, Ink, Primitive } from '@/core/wiring/schematic/schematicPen'
+import type { Ink, Primitive } from '@/core/drawing/primitive'
+import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { escapedXml } from './escapedXml'
 import { palette } from './palette'
 

@@ -2,8 +2,8 @@
 import { Box, chakra } from '@chakra-ui/react'
 import { type ZoomBehavior, select, zoom, zoomIdentity } from 'd3'
 import { memo, useEffect, useImperativeHandle, useRef } from 'react'
-import type { DrawnGroup, Primitive } from '@/core/wiring/schematic/schematicPen'
-import { colour } from '@/look/theme'
+import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
+import { Shape } from '@/ui/charts/Shape'
 
 /** What others may ask of the picture. */
 export interface SchematicHandle {
@@ -181,59 +181,3 @@ const Thing = memo(function Thing({
     </g>
   )
 })
-
-function Shape({ shape }: { shape: Primitive }) {
-  switch (shape.kind) {
-    case 'line':
-      return (
-        <polyline
-          points={shape.points.map(({ x, y }) => `${x},${y}`).join(' ')}
-          fill="none"
-          stroke={colour(shape.ink)}
-          strokeWidth={shape.width}
-          strokeDasharray={shape.dash}
-          strokeOpacity={shape.opacity}
-          strokeLinejoin="round"
-        />
-      )
-    case 'circle':
-      return (
-        <circle
-          cx={shape.at.x}
-          cy={shape.at.y}
-          r={shape.r}
-          fill={shape.fill ? colour(shape.fill) : 'none'}
-          stroke={colour(shape.ink)}
-          strokeWidth={shape.width}
-          strokeDasharray={shape.dash}
-        />
-      )
-    case 'rect':
-      return (
-        <rect
-          x={shape.at.x}
-          y={shape.at.y}
-          width={shape.width}
-          height={shape.height}
-          rx={2}
-          fill={shape.fill ? colour(shape.fill) : 'none'}
-          stroke={colour(shape.ink)}
-          strokeWidth={shape.stroke}
-          strokeDasharray={shape.dash}
-        />
-      )
-    case 'text':
-      return (
-        <text
-          x={shape.at.x}
-          y={shape.at.y}
-          fontSize={shape.size}
-          textAnchor={shape.anchor}
-          fontWeight={shape.weight}
-          fill={colour(shape.ink)}
-        >
-          {shape.text}
-        </text>
-      )
-  }
-}

@@ -1,5 +1,6 @@
 import { PDFDocument, type PDFPage, type PDFFont, StandardFonts, rgb } from 'pdf-lib'
-import type { DrawnGroup, Ink, Primitive } from '@/core/wiring/schematic/schematicPen'
+import type { Ink, Primitive } from '@/core/drawing/primitive'
+import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { palette } from '@/look/palette'
 import { writable } from '../fit/templatePdf'
 

@@ -19,6 +19,7 @@ import { CircuitTable } from './report/CircuitTable'
 import { OutageRuns } from './report/OutageRuns'
 import { CorrectionTable, InstrumentTable, LimitTable } from './report/EvidenceTables'
 import { Pictures } from './report/PicturePages'
+import { GroundFigure } from './report/GroundFigure'
 import { SchematicFigure } from './report/SchematicFigure'
 import { LaterVisits, type ReplacedPack } from './report/LaterVisits'
 import { SignedBy } from './report/SignedBy'
@@ -139,6 +140,7 @@ export function Report({
       )}
       <Page size="A4" style={styles.page}>
         {beside.wave && <WaveFigure wave={beside.wave} />}
+        <GroundFigure bench={bench} />
         <CircuitTable rows={circuitResults(bench)} />
         <OutageRuns
           runs={outageRunsOf(record.outageMarks)}

@@ -1,17 +1,8 @@
 import { type GraphEdge } from '../installationGraph'
 import { joinsOn } from '../liveState'
-import type { Point } from './elkGraph'
+import { type Point, type Primitive, type Ink, line } from '../../drawing/primitive'
 import { SIZE } from './schematicModel'
-import {
-  type Pen,
-  type Primitive,
-  strands,
-  layerOf,
-  strandInk,
-  line,
-  type Ink,
-  type ConductorLayer,
-} from './schematicPen'
+import { type Pen, strands, layerOf, strandInk, type ConductorLayer } from './schematicPen'
 
 const BLADE = { half: 11, rise: 9 } as const
 

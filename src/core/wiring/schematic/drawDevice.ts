@@ -1,5 +1,5 @@
 import { SIZE } from './schematicModel'
-import { type Primitive } from './schematicPen'
+import type { Primitive } from '../../drawing/primitive'
 import { drawContact } from './deviceContact'
 import { type Body } from './partBody'
 

@@ -1,16 +1,7 @@
 import { NEUTRAL, PROTECTIVE } from '../installationGraph'
-import type { Point } from './elkGraph'
+import { type Point, type Primitive, line } from '../../drawing/primitive'
 import { SIZE, labelSize, type SchematicPart } from './schematicModel'
-import {
-  type DrawnGroup,
-  type Pen,
-  type Primitive,
-  strands,
-  strandInk,
-  changeMark,
-  line,
-  sayLive,
-} from './schematicPen'
+import { type DrawnGroup, type Pen, strands, strandInk, changeMark, sayLive } from './schematicPen'
 import { type Body, earthSymbol } from './partBody'
 import { drawDevice } from './drawDevice'
 import { drawSource } from './drawSource'

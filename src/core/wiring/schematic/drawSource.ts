@@ -1,5 +1,5 @@
 import { SIZE } from './schematicModel'
-import { type Ink } from './schematicPen'
+import type { Ink } from '../../drawing/primitive'
 import { type Body } from './partBody'
 
 const SOURCE_SIGNS: Readonly<Record<string, string>> = {

@@ -1,16 +1,8 @@
 import { type GraphEdge, type InstallationGraph } from '../installationGraph'
-import type { Point, SchematicPlaces } from './elkGraph'
+import { type Point, type Primitive } from '../../drawing/primitive'
+import type { SchematicPlaces } from './elkGraph'
 import { type SchematicModel, type SchematicWire } from './schematicModel'
-import {
-  type DrawnGroup,
-  type Pen,
-  type Primitive,
-  strands,
-  besides,
-  layerOf,
-  strandInk,
-  changeMark,
-} from './schematicPen'
+import { type DrawnGroup, type Pen, strands, besides, layerOf, strandInk, changeMark } from './schematicPen'
 import { boxOf } from './drawPart'
 
 export function drawWire(pen: Pen, model: SchematicModel, places: SchematicPlaces, wire: SchematicWire): DrawnGroup[] {

@@ -1,3 +1,4 @@
+import type { Point } from '../../drawing/primitive'
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api'
 import { labelSize, type SchematicModel, type SchematicPart } from './schematicModel'
 
@@ -73,12 +74,6 @@ function portsOf(part: SchematicPart): Pick<ElkNode, 'ports' | 'layoutOptions'> 
       port(`${part.id}.${row}.out`, part.width, y, 'EAST'),
     ]),
   }
-}
-
-/** A point of the drawing. */
-export interface Point {
-  x: number
-  y: number
 }
 
 /** Where everything is. */

@@ -1,5 +1,6 @@
 import { type SchematicPart } from './schematicModel'
-import { type Pen, type Primitive, line, type Ink } from './schematicPen'
+import { type Ink, type Primitive, line } from '../../drawing/primitive'
+import type { Pen } from './schematicPen'
 
 /** Where a part is painted: its left edge, its top under the name, and its middle. */
 interface Spot {

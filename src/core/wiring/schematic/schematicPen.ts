@@ -1,37 +1,7 @@
 import { type InstallationGraph, NEUTRAL, PROTECTIVE } from '../installationGraph'
 import type { FaultPath } from '../faultPath'
 import { type LiveState } from '../liveState'
-import type { Point } from './elkGraph'
-
-/** Colours by what they mean; a renderer knows them by name. */
-export type Ink =
-  | 'ink'
-  | 'ink2'
-  | 'rule2'
-  | 'sheet'
-  | 'grid'
-  | 'island'
-  | 'neutral'
-  | 'earth'
-  | 'stop'
-  | 'stopSoft'
-  | 'ember'
-  | 'watch'
-  | 'proven'
-
-export type Primitive =
-  | { kind: 'line'; points: Point[]; ink: Ink; width: number; dash?: string; opacity?: number }
-  | { kind: 'circle'; at: Point; r: number; ink: Ink; width: number; fill?: Ink; dash?: string }
-  | { kind: 'rect'; at: Point; width: number; height: number; ink: Ink; stroke: number; fill?: Ink; dash?: string }
-  | {
-      kind: 'text'
-      at: Point
-      text: string
-      size: number
-      ink: Ink
-      anchor: 'start' | 'middle' | 'end'
-      weight?: number
-    }
+import type { Ink, Point, Primitive } from '../../drawing/primitive'
 
 /** Things that are drawn together, and what a click on them means. */
 export interface DrawnGroup {
@@ -132,13 +102,6 @@ export function besides(points: readonly Point[], offset: number): Point[] {
 
 export const changeMark = (change: 'added' | 'gone' | 'changed' | undefined) =>
   change === undefined ? '' : { added: '+ ', gone: '− ', changed: '≠ ' }[change]
-
-export const line = (ink: Ink, width: number, ...points: [number, number][]): Primitive => ({
-  kind: 'line',
-  points: points.map(([x, y]) => ({ x, y })),
-  ink,
-  width,
-})
 
 export const sayLive = ({ graph, state }: Pen, node: string): string => {
   const ids = [...new Set(graph.phases.flatMap((phase) => state.energised.get(`${node} ${phase}`) ?? []))]

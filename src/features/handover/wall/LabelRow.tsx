@@ -9,7 +9,6 @@ export function LabelRow({ label, band }: { label: Label; band: string }) {
   return (
     <Flex borderTopWidth="1px" borderColor="rule" px="14px" py="8px" gap="8px 14px" wrap="wrap" align="center">
       <Box flex="none" maxW="100%" css={{ '& img': { maxWidth: '100%', height: 'auto' } }}>
-        {/* eslint-disable-next-line @next/next/no-img-element -- drawn here, in its true size */}
         <img
           src={`data:image/svg+xml,${encodeURIComponent(labelSvg(label, band))}`}
           alt={[label.head, ...label.lines].join('. ')}

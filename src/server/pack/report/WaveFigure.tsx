@@ -1,6 +1,6 @@
 import { Line, Path, Rect, Svg, Text, View } from '@react-pdf/renderer'
 import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
-import type { PackWave } from '../packWave'
+import { type PackWave, packGapWords } from '../packWave'
 import { paper, styles } from './reportStyles'
 
 const WIDTH = 500
@@ -26,17 +26,12 @@ export function WaveFigure({ wave }: { wave: PackWave }) {
   const { channels, fromS, toS, gap, peakV, fileName } = wave
   const height = channels.length * BAND
   const x = (timeS: number) => ((timeS - fromS) / (toS - fromS)) * WIDTH
+  const [left, right] = [x(gap.fromS ?? fromS), x(gap.toS ?? toS)]
   return (
     <View wrap={false} style={styles.section}>
       <Text style={styles.heading}>The supply as it left, as recorded</Text>
       <Svg width={WIDTH} height={height + 14} viewBox={`0 0 ${WIDTH} ${height + 14}`}>
-        <Rect
-          x={x(gap.fromS)}
-          y={0}
-          width={Math.max(1, x(gap.toS) - x(gap.fromS))}
-          height={height}
-          fill={paper.emberSoft}
-        />
+        <Rect x={left} y={0} width={Math.max(1, right - left)} height={height} fill={paper.emberSoft} />
         {channels.map((channel, k) => (
           <Path
             key={channel.name}
@@ -52,11 +47,11 @@ export function WaveFigure({ wave }: { wave: PackWave }) {
             {`${channel.name}, ±${formatNumber(peakV, 3)} V`}
           </Text>
         ))}
-        {[gap.fromS, gap.toS].map((timeS) => (
+        {[gap.fromS === null ? [] : left, gap.toS === null ? [] : right].flat().map((at) => (
           <Line
-            key={timeS}
-            x1={x(timeS)}
-            x2={x(timeS)}
+            key={at}
+            x1={at}
+            x2={at}
             y1={0}
             y2={height}
             stroke={paper.ember}
@@ -64,14 +59,8 @@ export function WaveFigure({ wave }: { wave: PackWave }) {
             strokeDasharray="3 2"
           />
         ))}
-        <Text
-          x={x((gap.fromS + gap.toS) / 2)}
-          y={height + 10}
-          textAnchor="middle"
-          style={{ fontSize: 8 }}
-          fill={paper.ink}
-        >
-          {`gap ${formatDuration((gap.toS - gap.fromS) * 1000)}`}
+        <Text x={(left + right) / 2} y={height + 10} textAnchor="middle" style={{ fontSize: 8 }} fill={paper.ink}>
+          {packGapWords(wave, formatDuration)}
         </Text>
       </Svg>
       <Text style={styles.note}>

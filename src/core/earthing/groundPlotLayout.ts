@@ -1,4 +1,4 @@
-import type { GroundPlot } from '@/core/earthing/groundPlot'
+import type { GroundPlot } from './groundPlot'
 
 /** A label above the ground, in the lowest row where it stands clear of the others. */
 export interface GroundLabel {
