@@ -1,22 +1,16 @@
 import { type Page, expect, test } from '@playwright/test'
 import { PDFDocument } from 'pdf-lib'
 import QRCode from 'qrcode'
-import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 import { aFitUnit, aWall, anObstacle, fitItem } from '../support/house'
 import { taskToSave } from '../support/tasks'
-import { bytesOf, callUseCase, makeJob, openBench, quickLine, sendReadings, signIn } from './support'
+import { aPicture, bytesOf, callUseCase, makeJob, openBench, quickLine, sendReadings, signIn } from './support'
 
 const item = ({ kind, tag, name, sort, detail }: ReturnType<typeof aWall>, change: object = {}) => ({
   kind,
   itemId: uuidv7(),
   fields: { tag, name, sort, ...detail, ...change },
 })
-const picture = (name: string) =>
-  sharp({ create: { width: 320, height: 240, channels: 3, background: '#445566' } })
-    .jpeg()
-    .toBuffer()
-    .then((buffer) => ({ name, mimeType: 'image/jpeg', buffer }))
 const board = fitItem('board', 'bb1', {
   wallTag: 'wall1',
   xMm: 0,
@@ -329,7 +323,7 @@ test.describe('what was mounted', () => {
     const serial = `QX${Date.now()}`
     await sendReadings(context.request, other, [['fit.component.inv1', 'serial', serial]])
     await openBench(page, jobId, '?stage=fit&view=mounted')
-    await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles(await picture('blank.jpg'))
+    await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles(await aPicture('blank.jpg'))
     await expect(page.getByText('No code could be read.')).toBeVisible()
     await page.getByLabel('Code of Inverter', { exact: true }).setInputFiles({
       name: 'plate.png',
@@ -384,7 +378,7 @@ test.describe('what was mounted', () => {
     const snag = page.locator('[data-snag=s1]')
     await expect(snag).toContainText('gateway, top left')
     await expect(snag.getByRole('button', { name: 'Cleared', exact: true })).toBeDisabled()
-    await snag.getByLabel('Picture of s1done', { exact: true }).setInputFiles(await picture('tight.jpg'))
+    await snag.getByLabel('Picture of s1done', { exact: true }).setInputFiles(await aPicture('tight.jpg'))
     await snag.getByRole('button', { name: 'Cleared', exact: true }).click()
     await expect(snag).toContainText(/cleared on \d{4}-\d\d-\d\d by Tobin Ask/)
   })

@@ -1,5 +1,5 @@
 import { type Browser, type Page, expect, test } from '@playwright/test'
-import { callUseCase, makeJob, openBench, sendReadings, signIn, type Who } from './support'
+import { aPicture, callUseCase, makeJob, openBench, sendReadings, signIn, type Who } from './support'
 
 async function as(browser: Browser, who: Who): Promise<Page> {
   const context = await browser.newContext()
@@ -108,6 +108,9 @@ test('four people hand a house over: checked, sent back, put right, signed, seal
     .last()
     .click()
   await expect(lasts).not.toHaveText(before)
+  const ticked = await lasts.innerText()
+  await phone.getByRole('slider', { name: 'Watts switched on, on average' }).press('End')
+  await expect(lasts).not.toHaveText(ticked)
   await phone.getByRole('button', { name: 'Tell the crew' }).click()
   const send = phone.getByRole('button', { name: 'Send it to the crew' })
   await expect(send).toBeDisabled()
@@ -117,13 +120,25 @@ test('four people hand a house over: checked, sent back, put right, signed, seal
   await phone
     .getByRole('textbox', { name: 'What did you see, hear or smell, and when?' })
     .fill('The tap tickles since noon.')
+  await phone
+    .getByLabel('Pictures for the crew')
+    .setInputFiles([
+      await aPicture('display.jpg'),
+      { name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') },
+    ])
   await send.click()
-  await expect(phone.getByText('The crew has it.')).toBeVisible()
+  // what is no picture does not keep the rest, and can be left out
+  await expect(phone.getByText('The crew has your answers, and a picture did not go.')).toBeVisible()
+  await expect(phone.getByLabel('sent', { exact: true })).toBeVisible()
+  await phone.getByRole('button', { name: 'Leave out notes.txt' }).click()
+  await phone.getByRole('button', { name: 'Send the rest' }).click()
+  await expect(phone.getByText('The crew has it, with what you photographed.')).toBeVisible()
 
   // it stands on the lead's bench at once, as danger, until somebody writes down what came of it
   const calls = region(lead, 'Calls from the household')
   await expect(calls).toContainText('Danger: telephone them now', { timeout: 15_000 })
   await expect(calls).toContainText('The tap tickles since noon.')
+  await expect(calls.getByRole('img', { name: 'What the household photographed, picture 1' })).toBeVisible()
   await calls.getByLabel('What came of the call').fill('Telephoned; the network operator is on the way.')
   await calls.getByRole('button', { name: 'Write it down' }).click()
   await expect(calls).toContainText('all answered')

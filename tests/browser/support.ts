@@ -1,4 +1,5 @@
 import { type APIRequestContext, type BrowserContext, type Download, type Page, expect } from '@playwright/test'
+import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 import { asBuiltWord } from '@/core/evidence/families/switchPositions'
 import type { JobRecord } from '@/core/evidence/judge'
@@ -6,6 +7,13 @@ import { pointsOf } from '@/core/evidence/points'
 import type { Reading } from '@/core/evidence/reading'
 import type { Installation } from '@/core/installation/installation'
 import { declared, house } from '../support/house'
+
+/** A picture as a file chooser takes it. */
+export const aPicture = (name: string) =>
+  sharp({ create: { width: 320, height: 240, channels: 3, background: '#445566' } })
+    .jpeg()
+    .toBuffer()
+    .then((buffer) => ({ name, mimeType: 'image/jpeg', buffer }))
 
 export const PASSWORD = 'lamp-and-awl'
 export type Who = 'ines' | 'tobin' | 'maud' | 'oskar'

@@ -1,12 +1,6 @@
 import { type Download, expect, test } from '@playwright/test'
-import sharp from 'sharp'
-import { bytesOf, makeJob, openBench, signIn } from './support'
+import { aPicture, bytesOf, makeJob, openBench, signIn } from './support'
 
-const picture = (text: string) =>
-  sharp({ create: { width: 320, height: 240, channels: 3, background: '#665544' } })
-    .jpeg()
-    .toBuffer()
-    .then((buffer) => ({ name: `${text}.jpg`, mimeType: 'image/jpeg', buffer }))
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 const textOf = async (file: Download) => (await bytesOf(file)).toString()
 
@@ -91,7 +85,7 @@ test.describe('the survey', () => {
     const row = page.locator('[data-survey=hp1]')
     await expect(row).toContainText(/electrical input 2\.6.kW/)
     await expect(page.getByText('What does the heat pump draw, booster included, and how does it start?')).toBeVisible()
-    await row.locator('input[type=file]').setInputFiles(await picture('plate'))
+    await row.locator('input[type=file]').setInputFiles(await aPicture('plate.jpg'))
     await expect(row.getByRole('img', { name: 'Yard heat pump, picture 1' })).toBeVisible()
     await row.getByRole('button', { name: /Put it on the load list/ }).click()
     await page.getByRole('tab', { name: 'Loads' }).click()
@@ -145,7 +139,7 @@ test.describe('the household', () => {
     await phone.goto(address)
     await expect(phone.getByRole('heading', { name: 'Before we come to Household House' })).toBeVisible()
     await expect(phone.getByText('Our first word')).toHaveCount(0)
-    await phone.getByLabel('The board with its lid open').setInputFiles(await picture('board'))
+    await phone.getByLabel('The board with its lid open').setInputFiles(await aPicture('board.jpg'))
     await expect(phone.getByText('1 sent so far')).toBeVisible()
     await phone
       .getByLabel('The main fuse or main switch')

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm'
+import sharp from 'sharp'
 import { unzipSync } from 'fflate'
 import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -9,7 +10,7 @@ import { publicKeyOf } from '@/core/pack/seal'
 import { verifyPack } from '@/core/pack/verifyPack'
 import { fileBytes } from '@/db/queries/files'
 import { packById } from '@/db/queries/packs'
-import { takeFaultCall } from '@/server/faultCall'
+import { addFaultPicture, requireCustomerLink, takeFaultCall } from '@/server/faultCall'
 import { sealPack } from '@/server/pack/sealPack'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
@@ -187,6 +188,44 @@ describe('a household’s call', () => {
     ['more words than anybody reads', { words: 'x'.repeat(1001) }, 422],
   ] as const)('with %s is refused', async (_, answers, status) => {
     await expect(phone(answers)).rejects.toMatchObject({ status })
+  })
+  describe('with pictures', () => {
+    const colours = (red: number) =>
+      sharp({ create: { width: 40, height: 30, channels: 3, background: { r: red, g: 90, b: 60 } } })
+        .jpeg()
+        .toBuffer()
+    const add = async (callId: string, bytes: Uint8Array, id = uuidv7()) =>
+      addFaultPicture(db, await requireCustomerLink(token, new Headers()), { id, callId, bytes })
+
+    it('shows them with the call, each once however often it is sent', async () => {
+      const [callId, id, jpeg] = [uuidv7(), uuidv7(), await colours(200)]
+      await phone({ tingle: 'no' }, callId)
+      await add(callId, jpeg, id)
+      await add(callId, jpeg, id)
+      const own = (await view()).record.attachments.filter(({ subject }) => subject === `faultCall.${callId}`)
+      expect(own.map(({ kind, addedByName }) => [kind, addedByName])).toEqual([['picture', 'The household']])
+      await expect(add(callId, await colours(20), id)).rejects.toMatchObject({ status: 409 })
+    })
+    it('takes none for a call that did not come over this link, nor a file that is no picture', async () => {
+      await expect(add(uuidv7(), await colours(1))).rejects.toMatchObject({ status: 404 })
+      await expect(add('x', await colours(1))).rejects.toMatchObject({ status: 422 })
+      const callId = uuidv7()
+      await phone({ tingle: 'no', words: 'once more' }, callId)
+      await expect(add(callId, new TextEncoder().encode('<html>no picture</html>'))).rejects.toMatchObject({
+        status: 415,
+      })
+      await expect(requireCustomerLink('A'.repeat(32), new Headers())).rejects.toMatchObject({ status: 404 })
+    })
+    it('takes so many over one link and no more, what was no picture counted too', async () => {
+      const callId = uuidv7()
+      await phone({ tingle: 'no', words: 'very many' }, callId)
+      const nothing = new TextEncoder().encode('nothing')
+      const refused = new Set<number>()
+      for (let k = 0; k < 60; k++)
+        await add(callId, nothing).catch(({ status }: { status: number }) => refused.add(status))
+      expect(refused).toEqual(new Set([415, 429]))
+      await expect(add(callId, await colours(7))).rejects.toMatchObject({ status: 429 })
+    })
   })
   it('over a link that opens nothing is refused, and too many in a day are', async () => {
     await expect(phone({ tingle: 'no' }, uuidv7(), 'A'.repeat(32))).rejects.toMatchObject({ status: 404 })

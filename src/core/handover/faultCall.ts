@@ -130,3 +130,9 @@ export function faultGuess({ tingle, neighboursLit, houseLit, chargerStops, trip
     return 'A residual-current device tripped: standing leakage against its allowance (E-10).'
   return 'Nothing stands out. Ask for a picture of the display.'
 }
+
+/** Pictures that a household may add to one call. */
+export const MOST_CALL_PICTURES = 6
+
+/** What a picture of a call is kept under. */
+export const faultCallSubject = (callId: string): string => `faultCall.${callId}`

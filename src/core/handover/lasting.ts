@@ -1,4 +1,5 @@
 import type { Installation, Load } from '../installation/installation'
+import type { IslandSun } from './islandSun'
 
 /** What a household needs to know how long its battery lasts for what it switches on; `null` where nobody has declared it. */
 export interface Lasting {
@@ -44,4 +45,33 @@ export function lastingOf({ sources, loads }: Installation, staying: readonly Lo
 export function lastsH(energyWh: number | null, standbyW: number, drawnW: number): number | null {
   const totalW = standbyW + drawnW
   return energyWh === null || totalW <= 0 ? null : energyWh / totalW
+}
+
+/** An outage is taken to begin at dusk: the night comes first. */
+const DUSK_HOUR = 18
+/** Longer than this is said as “more than”: a fortnight of one kind of day is no forecast. */
+export const MOST_LASTING_H = 14 * 24
+
+/**
+ * Hours that a battery lasts from full with the sun of dull days of one month, an outage beginning at dusk; what the sun gives beyond the draw charges
+ * the battery as far as it takes it.
+ *
+ * @param month 0 for January
+ * @returns `null` where the energy or the sun is not known; at most {@link MOST_LASTING_H}
+ */
+export function lastsWithSunH(
+  { fullWh, standbyW }: Pick<Lasting, 'fullWh' | 'standbyW'>,
+  sun: IslandSun | null,
+  month: number,
+  drawnW: number,
+): number | null {
+  const day = sun?.dullDayW[month]
+  if (fullWh === null || !sun || !day) return null
+  let wh = fullWh
+  for (let h = 0; h < MOST_LASTING_H; h++) {
+    const missingW = standbyW + drawnW - (day[(DUSK_HOUR + h) % day.length] ?? 0)
+    if (missingW > wh) return h + wh / missingW
+    wh = missingW > 0 ? wh - missingW : Math.min(fullWh, wh + Math.min(-missingW, sun.chargeLimitW) * sun.roundTrip)
+  }
+  return MOST_LASTING_H
 }

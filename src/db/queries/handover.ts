@@ -1,10 +1,10 @@
-import { and, asc, desc, eq, gte, inArray } from 'drizzle-orm'
+import { and, asc, desc, eq, gte, inArray, lt, sql } from 'drizzle-orm'
 import type { FaultAnswers } from '@/core/handover/faultCall'
 import type { Review } from '@/core/handover/review'
 import type { HandoverSignature } from '@/core/handover/signature'
 import type { Db } from '../client'
 import { insertOnce } from '../insertOnce'
-import { faultCall, faultCallAnswer, handoverSignature, pointReview } from '../schema'
+import { customerLink, faultCall, faultCallAnswer, handoverSignature, pointReview } from '../schema'
 
 /** Most rows of a job that are read: a point is seldom looked at more than a few times. */
 const MOST_ROWS = 5000
@@ -107,3 +107,24 @@ export const addFaultCall = (db: Db, row: typeof faultCall.$inferInsert) =>
 
 export const addFaultCallAnswer = (db: Db, row: typeof faultCallAnswer.$inferInsert) =>
   insertOnce(db, faultCallAnswer, row, ['callId', 'note', 'madeBy'])
+
+/** Counts a picture that comes over a link to a pack; `false` where it has taken as many as it takes. */
+export async function countFaultPicture(db: Db, linkId: string, most: number): Promise<boolean> {
+  const rows = await db
+    .update(customerLink)
+    .set({ picturesTried: sql`${customerLink.picturesTried} + 1` })
+    .where(and(eq(customerLink.id, linkId), lt(customerLink.picturesTried, most)))
+    .returning({ id: customerLink.id })
+  return rows.length > 0
+}
+
+/** Who made the link that a call came over; `null` for a call that did not come over it. */
+export async function callOverLink(db: Db, callId: string, linkId: string): Promise<{ createdBy: string } | null> {
+  const [row] = await db
+    .select({ createdBy: customerLink.createdBy })
+    .from(faultCall)
+    .innerJoin(customerLink, eq(customerLink.id, faultCall.linkId))
+    .where(and(eq(faultCall.id, callId), eq(faultCall.linkId, linkId)))
+    .limit(1)
+  return row ?? null
+}

@@ -124,6 +124,8 @@ export const customerLink = pgTable(
     expiresAt: instant().notNull(),
     withdrawnAt: instant(),
     openedAt: instant(),
+    /** Pictures that were sent over it, those that were none included: each costs the server its looking at. */
+    picturesTried: integer().notNull().default(0),
     createdBy: text()
       .notNull()
       .references(() => user.id),

@@ -53,7 +53,13 @@ function textOf(readings = day, own = promises): string {
   })
   const markup = renderToStaticMarkup(
     <ChakraProvider value={system}>
-      <CustomerPage summary={summary} token="t" fingerprint="aaaa bbbb" expiresAt="2026-08-01T00:00:00.000Z" />
+      <CustomerPage
+        summary={summary}
+        token="t"
+        fingerprint="aaaa bbbb"
+        expiresAt="2026-08-01T00:00:00.000Z"
+        month={6}
+      />
     </ChakraProvider>,
   )
   return markup

@@ -22,11 +22,14 @@ export function CustomerPage({
   token,
   fingerprint,
   expiresAt,
+  month,
 }: {
   summary: PackSummary
   token: string
   fingerprint: string
   expiresAt: string
+  /** The month it is, 0 for January. */
+  month: number
 }) {
   const shown = summary.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
   return (
@@ -91,7 +94,7 @@ export function CustomerPage({
         ))}
       </TitledSheet>
       {summary.card ? <CardSheet card={summary.card} /> : <OutageSteps summary={summary} />}
-      {summary.lasting && <LastingSheet lasting={summary.lasting} />}
+      {summary.lasting && <LastingSheet lasting={summary.lasting} sun={summary.sun ?? null} month={month} />}
       <FaultCallSheet token={token} />
       {(summary.open.length > 0 || summary.stopped.length > 0) && (
         <TitledSheet title="Still open" note="said plainly">

@@ -1,71 +1,60 @@
 'use client'
-import { Box, Checkbox, Flex, Text } from '@chakra-ui/react'
+import { Box, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { type Lasting, lastsH } from '@/core/handover/lasting'
-import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
+import type { IslandSun } from '@/core/handover/islandSun'
+import type { Lasting } from '@/core/handover/lasting'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { TitledSheet } from '@/ui/Sheet'
+import { LastingFigures } from './LastingFigures'
+import { LoadTicks } from './LoadTicks'
 
-const hours = (h: number | null) => (h === null ? 'not known' : formatDuration(h * 3_600_000))
+const STEP_W = 10
 
-/** How long the battery lasts for what is switched on; it begins with what stays on by the plan. */
-export function LastingSheet({ lasting }: { lasting: Lasting }) {
-  const { fullWh, reserveWh, standbyW, loads } = lasting
+/** How long the battery lasts for what is switched on, now and in the darkest month; it begins with what stays on by the plan. */
+export function LastingSheet({ lasting, sun, month }: { lasting: Lasting; sun: IslandSun | null; month: number }) {
+  const { fullWh, standbyW, loads } = lasting
   const [on, setOn] = useState<ReadonlySet<string>>(
     () => new Set(loads.filter(({ stays }) => stays).map(({ tag }) => tag)),
   )
+  // what the slider was drawn to; until then the ticks say it
+  const [slidW, setSlidW] = useState<number | null>(null)
   if (fullWh === null || loads.length === 0) return null
-  const drawnW = loads.filter(({ tag }) => on.has(tag)).reduce((sum, { meanW }) => sum + meanW, 0)
+  const sumOf = (some: typeof loads) => some.reduce((sum, { meanW }) => sum + meanW, 0)
+  const tickedW = sumOf(loads.filter(({ tag }) => on.has(tag)))
+  const drawnW = slidW ?? tickedW
   const flip = (tag: string) => {
     const next = new Set(on)
     if (!next.delete(tag)) next.add(tag)
     setOn(next)
+    setSlidW(null)
   }
+  const totalWords = formatQuantity(Math.round((drawnW + standbyW) / STEP_W) * STEP_W, 'W', 3)
   return (
     <TitledSheet title="How long does it last?">
       <Box px="16px" pb="14px">
-        <Flex gap="18px" wrap="wrap" role="status" aria-live="polite" aria-label="How long it lasts">
-          <Figure words="from full" value={hours(lastsH(fullWh, standbyW, drawnW))} />
-          <Figure words="at worst, from the reserve" value={hours(lastsH(reserveWh, standbyW, drawnW))} />
-        </Flex>
-        <Text color="ink2" fontSize="14.5px" mt="4px">
-          At {formatQuantity(Math.round((drawnW + standbyW) / 10) * 10, 'W', 3)} on average, without any sun. Worked
-          out, not measured.
+        <LastingFigures lasting={lasting} sun={sun} month={month} drawnW={drawnW} />
+        <chakra.label display="block" mt="12px" fontWeight="600">
+          What you switch on, on average: {totalWords}
+          <chakra.input
+            type="range"
+            min={0}
+            max={Math.max(STEP_W, Math.ceil(sumOf(loads) / STEP_W) * STEP_W)}
+            step={STEP_W}
+            value={Math.round(drawnW / STEP_W) * STEP_W}
+            aria-label="Watts switched on, on average"
+            aria-valuetext={totalWords}
+            onChange={(event) => setSlidW(Number(event.target.value))}
+            display="block"
+            w="100%"
+            h="44px"
+            css={{ accentColor: 'var(--chakra-colors-ink)' }}
+          />
+        </chakra.label>
+        <Text mt="6px" fontWeight="600">
+          Or tick what you leave on
         </Text>
-        <Text mt="10px" fontWeight="600">
-          Tick what you leave on
-        </Text>
-        {loads.map(({ tag, name, meanW }) => (
-          <Checkbox.Root
-            key={tag}
-            checked={on.has(tag)}
-            onCheckedChange={() => flip(tag)}
-            display="flex"
-            minH="44px"
-            gap="12px"
-            alignItems="center"
-          >
-            <Checkbox.HiddenInput />
-            <Checkbox.Control borderColor="ink2" />
-            <Checkbox.Label flex="1" fontSize="16px" fontWeight="400" minW="0" overflowWrap="anywhere">
-              {name}
-            </Checkbox.Label>
-            <Text color="ink2">{formatQuantity(meanW, 'W', 2)}</Text>
-          </Checkbox.Root>
-        ))}
+        <LoadTicks loads={loads} on={on} flip={flip} />
       </Box>
     </TitledSheet>
-  )
-}
-
-function Figure({ words, value }: { words: string; value: string }) {
-  return (
-    <Box>
-      <Text fontSize="26px" fontWeight="600" lineHeight="1.1">
-        {value}
-      </Text>
-      <Text color="ink2" fontSize="14.5px">
-        {words}
-      </Text>
-    </Box>
   )
 }

@@ -2,7 +2,7 @@
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import { FAULT_CALL, type FaultUrgency, faultGuess, faultUrgency } from '@/core/handover/faultCall'
+import { FAULT_CALL, type FaultUrgency, faultCallSubject, faultGuess, faultUrgency } from '@/core/handover/faultCall'
 import type { JobView } from '@/server/useCases/jobs'
 import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
@@ -10,6 +10,7 @@ import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
 import { useJob } from '../job/JobContext'
+import { Pictures } from '../survey/Pictures'
 import { useAttempt } from '../useAttempt'
 import { OpenVisit } from './OpenVisit'
 
@@ -65,6 +66,7 @@ function Call({ call }: { call: JobView['faultCalls'][number] }) {
           {question} <b>{answers?.[call.answers[key] ?? '']?.words ?? call.answers[key]}</b>
         </Text>
       ))}
+      <Pictures subject={faultCallSubject(call.id)} label="What the household photographed" />
       {call.taken.map(({ id, note: said, byName, at }) => (
         <Text key={id} mt="4px">
           {said} <Text as="span" color="ink2">{`${byName}, ${clock(at)}`}</Text>

@@ -9,6 +9,7 @@ import { RIDE_THROUGH_WORDS, rideThroughClass } from '@/core/outage/rideThrough'
 import { SERIAL_SLOT, componentRecord } from '@/core/evidence/families/componentRecord'
 import { pointOf } from '@/core/evidence/pointOf'
 import { slotReadings } from '@/core/evidence/slotReadings'
+import { type IslandSun, islandSunOf } from '@/core/handover/islandSun'
 import { type Lasting, lastingOf } from '@/core/handover/lasting'
 import { type OutageCard, outageCard } from '@/core/handover/outageCard'
 import type { Verdict } from '@/core/rules/verdict'
@@ -40,6 +41,7 @@ export interface PackSummary {
   card?: OutageCard
   parts?: { name: string; model: string; serial: string | null }[]
   lasting?: Lasting
+  sun?: IslandSun | null
 }
 
 /** Units with the serials that are on record. */
@@ -113,6 +115,7 @@ export function packSummary(
       card: outageCard(bench, facts),
       parts: partsOf(bench),
       lasting: lastingOf(installation, plan.staying.loads),
+      sun: islandSunOf(installation, plan),
       gapMs,
       gapClass: gapMs === null ? null : RIDE_THROUGH_WORDS[rideThroughClass(gapMs, pack)],
     },

@@ -14,6 +14,7 @@ export const ROUTES = [
   '/api/auth/[...all]',
   '/api/certificates/[certificateId]',
   '/api/customer/[token]/fault-call',
+  '/api/customer/[token]/fault-call/pictures',
   '/api/first-run',
   '/api/health',
   '/api/health/live',

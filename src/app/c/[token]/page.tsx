@@ -41,6 +41,7 @@ export default async function CustomerRoute({ params }: { params: Promise<{ toke
       token={token}
       fingerprint={keyFingerprint(found.publicKey)}
       expiresAt={found.expiresAt}
+      month={new Date().getUTCMonth()}
     />
   )
 }

@@ -1,0 +1,1 @@
+ALTER TABLE "customer_link" ADD COLUMN "pictures_tried" integer DEFAULT 0 NOT NULL;
