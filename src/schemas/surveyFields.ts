@@ -44,6 +44,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
       optional: true,
       hint: 'not to be reset by the household when a charger stops',
     }),
+    number('ways', 'Ways for devices, in all', undefined, { max: 200, whole: true, hint: 'count them on the board' }),
   ],
   pvSystem: [
     choice('coupling', 'Coupled on', { ac: 'AC', dc: 'DC' }),

@@ -26,6 +26,8 @@ export interface SurveyDetails {
     sourcesAtFarEnd: boolean | null
     fedFrom: 'main1' | 'main2' | 'otherBoard'
     metalOutdoors: boolean | null
+    /** Ways for circuits' devices, all together, as counted on it. */
+    ways?: number | null
   }
   pvSystem: {
     coupling: 'ac' | 'dc'

@@ -2,6 +2,7 @@ import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
 import { RULE_PACKS } from '../rules/packs'
+import { boardWays } from '../wiring/boardWays'
 
 /** The part of the plan that a contradiction makes unsafe to read; everything else stays usable. */
 export type PlanPart = 'limits' | 'surge' | 'demand' | 'runtime' | 'supply' | 'boards' | 'year' | 'pv'
@@ -206,6 +207,20 @@ const boardDevices: Rule = ({ survey, circuits }) =>
     return found
   })
 
+const boardsWithTooFewWays: Rule = (installation) =>
+  boardWays(installation).flatMap(({ tag, name, ways, taken, mark }) =>
+    mark === 'exceeds'
+      ? [
+          {
+            path: `boards.${tag}.ways`,
+            about: name,
+            message: `${name} has ${ways} ways, and the circuits planned on it need ${taken}.`,
+            touches: ['boards'],
+          },
+        ]
+      : [],
+  )
+
 const circuitBoards: Rule = ({ survey, circuits }) =>
   circuits
     .filter(({ boardTag }) => boardTag !== null && !itemsOf(survey, 'board').some(({ tag }) => tag === boardTag))
@@ -242,6 +257,7 @@ const RULES: readonly Rule[] = [
   batteryFigures,
   pvPhases,
   boardDevices,
+  boardsWithTooFewWays,
   circuitBoards,
   supplyFigures,
   profileRows,

@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { leftForLater } from '@/core/handover/leftForLater'
+import { boardWays, boardWaysWords } from '@/core/wiring/boardWays'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { VISIT_WORDS } from '@/core/installation/visit'
 import { Button } from '@/ui/Button'
@@ -16,6 +17,7 @@ export function VisitsSheet() {
   const [opening, setOpening] = useState(false)
   const { visits } = record
   const left = leftForLater(record)
+  const boards = boardWays(record.installation)
   if (view.packs.length === 0 && visits.length === 0) return null
   return (
     <TitledSheet
@@ -52,13 +54,18 @@ export function VisitsSheet() {
           </Text>
         </Flex>
       ))}
-      {left.length > 0 && (
+      {left.length + boards.length > 0 && (
         <Box borderTopWidth="1px" borderColor="rule" px="14px" py="8px" fontSize="14px">
           <Text color="ink2">Left for the next visit</Text>
           {left.map(({ runTag, from, to, size, lengthM, measured }) => (
             <Text key={runTag}>
               {runTag}, {from} to {to}, {size}: {formatQuantity(lengthM, 'm', 3)}{' '}
               {measured ? 'measured' : 'as planned, not measured'}
+            </Text>
+          ))}
+          {boards.map((board) => (
+            <Text key={board.tag}>
+              {board.name}: {boardWaysWords(board)}
             </Text>
           ))}
         </Box>

@@ -8,6 +8,7 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { Phase } from '@/core/rules/rulePack'
 import { type BoardDoor, MAIN_BOARD, balancedPhases, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
+import { boardWays } from '@/core/wiring/boardWays'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
@@ -27,6 +28,7 @@ export function BoardsView() {
   } = useJob()
   const [refusal, setRefusal] = useState<string | null>(null)
   const doors = boardDoors(installation)
+  const ways = boardWays(installation)
   const pack = RULE_PACKS[installation.packId]
   const edit = may('saveItem')
   const loadOf = (circuit: Circuit) =>
@@ -157,6 +159,7 @@ export function BoardsView() {
             <Door
               key={door.tag}
               door={door}
+              ways={ways.find(({ tag }) => tag === door.tag) ?? null}
               phases={pack.phases}
               onBalance={
                 better.length > 0

@@ -3,6 +3,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Phase } from '@/core/rules/rulePack'
 import { type BoardDoor } from '@/core/wiring/boardDoors'
+import { type BoardWays, boardWaysWords } from '@/core/wiring/boardWays'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
@@ -11,10 +12,12 @@ import { TitledSheet } from '@/ui/Sheet'
 /** The chart for one door, and its load by phase before and after. */
 export function Door({
   door,
+  ways,
   phases,
   onBalance,
 }: {
   door: BoardDoor
+  ways: BoardWays | null
   phases: readonly Phase[]
   onBalance?: () => void
 }) {
@@ -67,6 +70,11 @@ export function Door({
           </Flex>
         ))}
       </Flex>
+      {ways && (
+        <Text px="14px" pb="8px" fontSize="13px" color={ways.mark === 'exceeds' ? 'stop' : 'ink2'}>
+          {boardWaysWords(ways)}
+        </Text>
+      )}
       {door.rows.length === 0 && <EmptyState title="Nothing is left on it" />}
       {door.rows.length > 0 && (
         <DataTable
