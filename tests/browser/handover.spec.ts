@@ -29,7 +29,7 @@ test('four people hand a house over: checked, sent back, put right, signed, seal
 
   // the checker sends one back, with a word
   const checker = await as(browser, 'oskar')
-  await openBench(checker, jobId, '?stage=handover')
+  await openBench(checker, jobId, '?stage=handover&view=seal')
   const review = region(checker, 'The checker’s review')
   await review.getByRole('button', { name: /^Outage: \d+ of \d+ to look at/ }).click()
   const told = checker.locator('[data-review="outage.told"]')
@@ -40,7 +40,7 @@ test('four people hand a house over: checked, sent back, put right, signed, seal
   await expect(told).toContainText('sent back, ')
 
   // the lead sees it without asking, and may not check for themselves
-  await openBench(lead, jobId, '?stage=handover')
+  await openBench(lead, jobId, '?stage=handover&view=seal')
   const seen = region(lead, 'The checker’s review')
   await expect(seen).toContainText('“The lodger upstairs was not told.”')
   await expect(seen.getByRole('button', { name: /^Agree/ })).toHaveCount(0)
@@ -68,7 +68,7 @@ test('four people hand a house over: checked, sent back, put right, signed, seal
   await signature(checker, 'checker').getByRole('button', { name: 'Sign' }).click()
   await checker.getByRole('button', { name: 'Sign by the typed name' }).click()
   await expect(signature(checker, 'checker')).toContainText('typed')
-  await openBench(hand, jobId, '?stage=handover')
+  await openBench(hand, jobId, '?stage=handover&view=seal')
   await signature(hand, 'customer').getByRole('button', { name: 'The customer signs' }).click()
   await expect(hand.getByRole('button', { name: 'Sign by the typed name' })).toBeDisabled()
   await hand.getByRole('textbox', { name: 'Name' }).fill('Runa Ostervale')
@@ -135,6 +135,7 @@ test('four people hand a house over: checked, sent back, put right, signed, seal
   await expect(phone.getByText('The crew has it, with what you photographed.')).toBeVisible()
 
   // it stands on the lead's bench at once, as danger, until somebody writes down what came of it
+  await lead.getByRole('tab', { name: /^Later visits/ }).click()
   const calls = region(lead, 'Calls from the household')
   await expect(calls).toContainText('Danger: telephone them now', { timeout: 15_000 })
   await expect(calls).toContainText('The tap tickles since noon.')
@@ -149,7 +150,7 @@ test('a signature does not stand once the job changed, and a call over a link th
 }) => {
   const lead = await as(browser, 'ines')
   const jobId = await makeJob(lead.request, 'Thistle House')
-  await openBench(lead, jobId, '?stage=handover')
+  await openBench(lead, jobId, '?stage=handover&view=seal')
   await signature(lead, 'lead').getByRole('button', { name: 'Sign' }).click()
   await lead.getByRole('button', { name: 'Sign by the typed name' }).click()
   await expect(signature(lead, 'lead')).toContainText('for the job as it stands')

@@ -100,7 +100,8 @@ test.describe('the quick line', () => {
 test('a checker and the office read, and record nothing', async ({ page, context }) => {
   await signIn(context, 'maud')
   const jobId = await makeJob(context.request, 'Reading House')
-  await openBench(page, jobId, '?stage=handover')
+  await openBench(page, jobId, '?stage=handover&view=seal')
   await expect(quickLine(page)).toBeDisabled()
+  await expect(page.getByRole('region', { name: 'Sealed packs' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Seal the pack' })).toBeHidden()
 })

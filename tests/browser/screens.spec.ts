@@ -87,9 +87,15 @@ const VIEWS = {
     run: 'Run 1',
     judgement: 'Promised and shown',
   },
+  handover: {
+    bench: 'The promises, and the evidence',
+    seal: 'The checker’s review',
+    wall: 'For the wall and the boards',
+    later: 'Later visits',
+  },
 } as const
 /** Jobs that show more of a stage than the first. */
-const JOBS: Readonly<Record<string, string>> = { plan: BARN, outage: SEALED }
+const JOBS: Readonly<Record<string, string>> = { plan: BARN, outage: SEALED, handover: SEALED }
 for (const [stage, views] of Object.entries(VIEWS)) {
   test(`${stage}: every view is free of accessibility faults, by day, by lamp and on a phone, and scrolls inside its bench`, async ({
     page,

@@ -27,7 +27,7 @@ test('a periodic visit asks for what wears and for nothing else, and what was re
 }) => {
   await signIn(page.context(), 'ines')
   const jobId = await sealed(page, 'Heron House')
-  await openBench(page, jobId, '?stage=handover')
+  await openBench(page, jobId, '?stage=handover&view=later')
   const visits = page.getByRole('region', { name: 'Later visits' })
   await expect(visits).toContainText('none yet')
   await visits.getByRole('button', { name: 'Open a visit' }).click()
@@ -64,7 +64,7 @@ test('a periodic visit asks for what wears and for nothing else, and what was re
 test('a job that was never handed over has no later visit', async ({ page }) => {
   await signIn(page.context(), 'ines')
   const jobId = await makeJob(page.request, 'Grebe House')
-  await openBench(page, jobId, '?stage=handover')
-  await expect(page.getByRole('region', { name: 'Sealed packs' })).toBeVisible()
+  await openBench(page, jobId, '?stage=handover&view=later')
+  await expect(page.getByText('Not handed over yet')).toBeVisible()
   await expect(page.getByRole('region', { name: 'Later visits' })).toHaveCount(0)
 })

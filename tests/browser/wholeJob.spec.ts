@@ -297,6 +297,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await expect(page.getByRole('heading', { name: '3 of 4 promises shown' })).toBeVisible()
     await expect(page.getByText('Worked out, not measured: nobody has run the battery down.')).toBeVisible()
     await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+    await page.getByRole('tab', { name: 'Check, sign, seal' }).click()
     await page.getByRole('button', { name: 'Seal the pack' }).click()
     await page.getByRole('button', { name: 'Seal it' }).click()
     await expect(page.getByText(/^Sealed .* by Ines Varro$/)).toBeVisible({ timeout: 40_000 })

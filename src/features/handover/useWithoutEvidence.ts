@@ -1,0 +1,11 @@
+import { pointsToShow } from '@/core/evidence/bench'
+import type { Point } from '@/core/evidence/point'
+import { useJob } from '../job/JobContext'
+
+/** Points that are open or stopped. */
+export function useWithoutEvidence(): Point[] {
+  const { bench } = useJob()
+  return pointsToShow(bench).filter(({ key }) =>
+    ['open', 'stop'].includes(bench.judgements.get(key)?.verdict ?? 'open'),
+  )
+}
