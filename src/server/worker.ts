@@ -3,6 +3,7 @@ import { packRequestById, updatePackRequest } from '@/db/queries/packs'
 import { isDatabaseAway } from './databaseFault'
 import { log } from './log'
 import { sealPack, signingKey } from './pack/sealPack'
+import { PackTooLarge } from './pack/sealedSources'
 import { SEAL_QUEUE, workingQueue } from './queue'
 import { keepSummariesUp } from './summaries/keepUp'
 
@@ -41,7 +42,10 @@ await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.
       log.error({ error: error instanceof Error ? error.message : String(error) }, 'sealing failed')
       await updatePackRequest(db, request.id, {
         state: 'failed',
-        failure: 'The pack could not be made. Nothing is lost; ask for it again.',
+        failure:
+          error instanceof PackTooLarge
+            ? `${error.message} Nothing was sealed, and nothing is lost.`
+            : 'The pack could not be made. Nothing is lost; ask for it again.',
       })
       throw error
     }

@@ -23,6 +23,23 @@ test('a token nobody made opens nothing, and neither does the pack behind it', a
     expect((await page.request.get(`/c/${token}/pack`)).status()).toBe(404)
 })
 
+test('a download that broke off goes on where it stopped, and only of the same file', async ({ request }) => {
+  const path = `${link()}/pack`
+  const whole = await request.get(path)
+  const bytes = await whole.body()
+  const { etag = '', 'accept-ranges': takes } = whole.headers()
+  expect([whole.status(), takes]).toEqual([200, 'bytes'])
+  const rest = await request.get(path, { headers: { range: 'bytes=1000-', 'if-range': etag } })
+  expect([rest.status(), rest.headers()['content-range']]).toEqual([
+    206,
+    `bytes 1000-${bytes.length - 1}/${bytes.length}`,
+  ])
+  expect(Buffer.compare(await rest.body(), bytes.subarray(1000))).toBe(0)
+  const other = await request.get(path, { headers: { range: 'bytes=1000-', 'if-range': '"another"' } })
+  expect([other.status(), (await other.body()).length]).toEqual([200, bytes.length])
+  expect((await request.get(path, { headers: { range: `bytes=${bytes.length}-` } })).status()).toBe(416)
+})
+
 test('the verifier finds a pack whole, and names the file that was changed', async ({ page }) => {
   await page.goto(link())
   const download = page.waitForEvent('download')

@@ -38,30 +38,23 @@ export const keyFingerprint = (publicKeyHex: string): string =>
 export const publicKeyOf = (secretKeyHex: string): string => bytesToHex(ed25519.getPublicKey(hexToBytes(secretKeyHex)))
 
 /**
- * H-2: seals a pack's files: manifest in canonical JSON, SHA-256 per file, one Ed25519 signature.
+ * H-2: the manifest of files by path, size and digest, in canonical JSON, with one Ed25519 signature over its bytes.
  *
- * @param digest SHA-256 in hex of bytes, where the platform has a faster one
- * @param files path to bytes; neither `manifest.json` nor `signature.json` may be among them
- * @returns the same files with manifest and signature added
+ * @param files in any order; neither `manifest.json` nor `signature.json` may be among them
+ * @returns the two files that seal the others
  */
-export function sealFiles(
-  files: Readonly<Record<string, Uint8Array>>,
+export function sealManifest(
+  files: readonly ManifestFile[],
   facts: { jobName: string; sealedAt: string },
   secretKeyHex: string,
-  digest: (bytes: Uint8Array) => string = sha256Hex,
-): Record<string, Uint8Array> {
-  if (MANIFEST_NAME in files || SIGNATURE_NAME in files) throw new Error('manifest and signature are made by sealing')
+): Record<typeof MANIFEST_NAME | typeof SIGNATURE_NAME, Uint8Array> {
+  if (files.some(({ path }) => path === MANIFEST_NAME || path === SIGNATURE_NAME))
+    throw new Error('manifest and signature are made by sealing')
   const manifest: Manifest = {
     format: MANIFEST_FORMAT,
     jobName: facts.jobName,
     sealedAt: facts.sealedAt,
-    files: Object.keys(files)
-      .sort()
-      .map((path) => ({
-        path,
-        byteCount: (files[path] as Uint8Array).length,
-        sha256: digest(files[path] as Uint8Array),
-      })),
+    files: files.toSorted((a, b) => (a.path < b.path ? -1 : 1)),
   }
   const manifestBytes = utf8ToBytes(canonicalJson(manifest))
   const signature: PackSignature = {
@@ -69,5 +62,23 @@ export function sealFiles(
     publicKey: publicKeyOf(secretKeyHex),
     signature: bytesToHex(ed25519.sign(manifestBytes, hexToBytes(secretKeyHex))),
   }
-  return { ...files, [MANIFEST_NAME]: manifestBytes, [SIGNATURE_NAME]: utf8ToBytes(canonicalJson(signature)) }
+  return { [MANIFEST_NAME]: manifestBytes, [SIGNATURE_NAME]: utf8ToBytes(canonicalJson(signature)) }
+}
+
+/**
+ * H-2: seals files that are at hand as a whole.
+ *
+ * @returns the same files with manifest and signature added
+ */
+export function sealFiles(
+  files: Readonly<Record<string, Uint8Array>>,
+  facts: { jobName: string; sealedAt: string },
+  secretKeyHex: string,
+): Record<string, Uint8Array> {
+  const listed = Object.entries(files).map(([path, bytes]) => ({
+    path,
+    byteCount: bytes.length,
+    sha256: sha256Hex(bytes),
+  }))
+  return { ...files, ...sealManifest(listed, facts, secretKeyHex) }
 }

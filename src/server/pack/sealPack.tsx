@@ -2,25 +2,29 @@ import { type Bench, pointsToShow } from '@/core/evidence/bench'
 import { THE_JOB } from '@/core/evidence/family'
 import { RECORDING_SLOT, leavingGap } from '@/core/evidence/families/outageGap'
 import type { NamedBytes } from '@/core/outage/recording'
+import { createReadStream } from 'node:fs'
+import { join } from 'node:path'
 import { renderToBuffer } from '@react-pdf/renderer'
 import { and, eq } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { canonicalJson } from '@/core/pack/canonicalJson'
-import { publicKeyOf, sealFiles } from '@/core/pack/seal'
+import { publicKeyOf } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
-import { fileBytes, sha256Of, storeFile } from '@/db/queries/files'
+import { fileBytes, storeParts } from '@/db/queries/files'
 import { jobById } from '@/db/queries/installations'
 import { reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
 import { addPack, packsOfJobs } from '@/db/queries/packs'
 import { crew, crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
+import { inOwnFolder } from '../ownFolder'
 import { cardPdf } from './cardFile'
 import { packPictures } from './packPictures'
 import { packSchematic, schematicFile } from './packSchematic'
 import { packWave } from './packWave'
 import { writePack } from './packWriter'
+import { sealedSources } from './sealedSources'
 import { readingsCsv } from './readingsCsv'
 import { Report } from './Report'
 import { registerReportFonts } from './reportFonts'
@@ -84,19 +88,19 @@ export async function sealPack(
     now = new Date(),
   }: { jobId: string; sealedBy: string; secretKeyHex: string; now?: Date },
 ): Promise<string> {
-  const row = await jobById(db, jobId)
-  if (!row) throw new Error(`no job ${jobId}`)
+  const job = await jobById(db, jobId)
+  if (!job) throw new Error(`no job ${jobId}`)
   const [[ownCrew], [signer], record] = await Promise.all([
-    db.select({ name: crew.name }).from(crew).where(eq(crew.id, row.crewId)),
+    db.select({ name: crew.name }).from(crew).where(eq(crew.id, job.crewId)),
     db
       .select({ name: user.name, role: crewMember.role })
       .from(user)
-      .leftJoin(crewMember, and(eq(crewMember.userId, user.id), eq(crewMember.crewId, row.crewId)))
+      .leftJoin(crewMember, and(eq(crewMember.userId, user.id), eq(crewMember.crewId, job.crewId)))
       .where(eq(user.id, sealedBy)),
-    jobRecord(db, row),
+    jobRecord(db, job),
   ])
   const sealedAt = now.toISOString()
-  const { summary, bench } = packSummary(record, { place: row.place, crewName: ownCrew?.name ?? '', sealedAt })
+  const { summary, bench } = packSummary(record, { place: job.place, crewName: ownCrew?.name ?? '', sealedAt })
   registerReportFonts()
   const verdicts = pointsToShow(bench).map((point) => ({
     key: point.key,
@@ -130,7 +134,7 @@ export async function sealPack(
         sealedAt,
         sealedBy: signer?.name ?? '',
         crew: ownCrew?.name ?? '',
-        place: row.place,
+        place: job.place,
         installation: record.installation,
         plan: planOfInstallation(record.installation),
         readings: record.readings,
@@ -152,22 +156,25 @@ export async function sealPack(
     ),
     ...(schematic ? { 'schematic.svg': utf8(schematicFile(record.installation.name, schematic)) } : {}),
   }
-  for (const { path, sha256 } of attached) files[path] = await fileBytes(db, sha256)
-  const sealed = sealFiles(files, { jobName: record.installation.name, sealedAt }, secretKeyHex, sha256Of)
-  const zip = await writePack(sealed, now)
+  const facts = { jobName: record.installation.name, sealedAt }
+  const sources = await sealedSources(db, files, attached, facts, secretKeyHex)
   const packId = uuidv7()
-  await db.transaction(async (tx) => {
-    const sha256 = await storeFile(tx, zip, 'application/zip')
-    await addPack(tx, {
-      id: packId,
-      jobId,
-      sha256,
-      publicKey: publicKeyOf(secretKeyHex),
-      summary: summary as unknown as Record<string, unknown>,
-      sealedBy,
-      byName: signer?.name ?? 'Nameless',
-      byRole: signer?.role ?? null,
-      sealedAt,
+  const row = {
+    id: packId,
+    jobId,
+    publicKey: publicKeyOf(secretKeyHex),
+    summary: summary as unknown as Record<string, unknown>,
+    sealedBy,
+    byName: signer?.name ?? 'Nameless',
+    byRole: signer?.role ?? null,
+    sealedAt,
+  }
+  await inOwnFolder(async (folder) => {
+    const target = join(folder, 'pack.zip')
+    const { byteCount, sha256 } = await writePack(target, sources, now)
+    await db.transaction(async (tx) => {
+      await storeParts(tx, { sha256, byteCount, mediaType: 'application/zip' }, createReadStream(target))
+      await addPack(tx, { ...row, sha256 })
     })
   })
   return packId

@@ -12,6 +12,6 @@ export function GET(request: Request, { params }: { params: Promise<{ token: str
     const found = await customerPack((await params).token)
     if (found.state !== 'open') linkWasClosed(request.headers)
     if (found.state !== 'open') throw new Problem(404, 'This link does not work. Ask the crew for a new one.')
-    return zipResponse(appDatabase().db, found.sha256, found.jobName)
+    return zipResponse(appDatabase().db, found.sha256, found.jobName, request.headers)
   })
 }

@@ -15,6 +15,6 @@ export function GET(
     const input = await params
     const { db } = appDatabase()
     const { sha256 } = await call(downloadPack, db, actor, input)
-    return zipResponse(db, sha256, (await jobOfActor(db, actor, input.jobId)).name)
+    return zipResponse(db, sha256, (await jobOfActor(db, actor, input.jobId)).name, request.headers)
   })
 }
