@@ -48,6 +48,7 @@ describe('a pack', () => {
       'tables/circuits.csv',
       'tables/components.csv',
       'tables/electrodes.csv',
+      'tables/labels.csv',
       'tables/loads.csv',
       'tables/runs.csv',
       'tables/settings.csv',

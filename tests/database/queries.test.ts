@@ -211,7 +211,8 @@ describe('readings', () => {
     const off = onJobEvidence(jobId, (readings) => counts.push(readings?.length ?? null))
     await addReadings(db, rows(150))
     await addReadings(db, rows(151))
-    await expect.poll(() => counts.slice(-2), { timeout: 5000 }).toEqual([150, null])
+    // a repeated notice of one reading may still come in between
+    await expect.poll(() => counts.filter((count) => count !== 1), { timeout: 5000 }).toEqual([150, null])
     off()
   })
 })
