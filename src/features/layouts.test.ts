@@ -1,17 +1,22 @@
 import { describe, expect, it } from 'vitest'
+import { waveLevels } from '@/core/outage/waveLevels'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import { house } from '../../tests/support/house'
 import { groundSectionLayout } from './earth/groundSectionLayout'
-import { changedWindow, gapWindow, waveLayout, wavePath } from './outage/waveLayout'
+import { changedWindow, gapWindow, waveLayout } from './outage/wave/waveLayout'
+import { wavePath } from './outage/wave/wavePath'
 import { loadStripLayout } from './plan/loadStripLayout'
 import { loopScaleLayout } from './wire/loopScaleLayout'
 
 describe('the wave', () => {
   const samples = Float64Array.from({ length: 100_000 }, (_, k) => (k === 51_234 ? 999 : Math.sin(k)))
-  it('loses no peak when many samples share a pixel', () => {
+  it.each([
+    ['the samples themselves', []],
+    ['coarser pictures of them', waveLevels(samples)],
+  ])('loses no peak when many samples share a pixel, drawn from %s', (_, levels) => {
     const heights = [
       ...wavePath(
-        samples,
+        { samples, levels },
         0,
         samples.length,
         (k) => k / 250,
@@ -24,7 +29,7 @@ describe('the wave', () => {
   it('draws every sample as a corner when they lie apart', () => {
     expect(
       wavePath(
-        samples,
+        { samples, levels: waveLevels(samples) },
         10,
         20,
         (k) => k * 5,
@@ -36,7 +41,7 @@ describe('the wave', () => {
     const of = (fromS: number, toS: number) =>
       waveLayout(
         {
-          samples: [samples],
+          voltages: [{ samples, levels: [] }],
           sampleRateHz: 10_000,
           timesS: null,
           rms: [],

@@ -4,6 +4,7 @@ import { type Result, err, ok } from '@/core/result'
 import { type ChannelSeries, type RecordingAnalysis, analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
 import { type AnalogChannel, type NamedBytes, RecordingError } from '@/core/outage/recording'
+import { type WaveLevel, waveLevels } from '@/core/outage/waveLevels'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { RulePackId } from '@/core/rules/rulePack'
 
@@ -12,6 +13,8 @@ export interface AnalysedWave {
   analysis: RecordingAnalysis
   series: ChannelSeries[]
   voltages: AnalogChannel[]
+  /** Coarser pictures of each voltage and of each RMS, for drawing long recordings. */
+  levels: { voltages: WaveLevel[][]; rms: WaveLevel[][] }
   /** Times of the rows where the stamps are uneven; `null` where a row's time is its number over the rate. */
   timesS: Float64Array | null
   startedAt: string | null
@@ -32,15 +35,19 @@ export const recordingCalls = {
       const voltages = series.flatMap(
         ({ id }) => recording.analog.find((channel) => channel.id === id && channel.unit === 'V') ?? [],
       )
+      const levels = {
+        voltages: voltages.map(({ samples }) => waveLevels(samples)),
+        rms: series.map(({ rmsV }) => waveLevels(rmsV)),
+      }
       // row by row the same memory may stand behind two channels, and a buffer is transferred once only
       const buffers = new Set<ArrayBufferLike>([
         ...voltages.map(({ samples }) => samples.buffer),
         ...series.flatMap(({ rmsTimeS, rmsV }) => [rmsTimeS.buffer, rmsV.buffer]),
         ...(recording.timesS ? [recording.timesS.buffer] : []),
+        ...[...levels.voltages, ...levels.rms].flat().flatMap(({ low, high }) => [low.buffer, high.buffer]),
       ])
-      return transfer(ok({ analysis, series, voltages, timesS: recording.timesS, startedAt: recording.startedAt }), [
-        ...buffers,
-      ] as Transferable[])
+      const { timesS, startedAt } = recording
+      return transfer(ok({ analysis, series, voltages, levels, timesS, startedAt }), [...buffers] as Transferable[])
     } catch (error) {
       if (error instanceof RecordingError) return err({ path: error.where.file, message: error.message })
       throw error

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from '@playwright/test'
-import { makeJob, openBench, signIn } from './support'
+import { bytesOf, makeJob, openBench, signIn } from './support'
 
 const folder = fileURLToPath(new URL('../reference/traces/', import.meta.url))
 const FORMS: readonly (readonly [name: string, files: readonly string[]])[] = [
@@ -60,12 +60,47 @@ test.describe('the outage bench', () => {
     await page.getByRole('button', { name: 'The whole', exact: true }).click()
     await expect.poll(ticks).not.toEqual(near)
     const far = await ticks()
-    await page.getByRole('group', { name: /Wave, arrow keys/ }).press('+')
+    await page.getByRole('group', { name: /^Wave: arrow keys/ }).press('+')
     await expect.poll(ticks).not.toEqual(far)
     await wave.hover()
     await page.mouse.wheel(0, -400)
     await page.getByRole('button', { name: 'The gap', exact: true }).click()
     await expect.poll(ticks).toEqual(near)
+  })
+
+  test('measures between two cursors, goes along the minimap, and saves a part that reads back', async ({ page }) => {
+    await page.getByLabel('Recorder’s file').setInputFiles(`${folder}c5-dip-then-gap.csv`)
+    const wave = page.getByTestId('wave')
+    await wave.click({ position: { x: 200, y: 60 } })
+    const cursors = page.getByRole('region', { name: 'Cursors' })
+    await expect(cursors).toContainText(/A at [\d.]+\s*ms/)
+    await expect(cursors).not.toContainText('A to B')
+    await wave.click({ position: { x: 300, y: 60 } })
+    await expect(cursors).toContainText(/A to B: [\d.]+\s*m?s, [\d.]+ cycles/)
+    await page.getByRole('button', { name: 'Take the cursors away' }).click()
+    await expect(cursors).toHaveCount(0)
+
+    const strip = page.getByTestId('minimap')
+    const before = await strip.getAttribute('aria-label')
+    await strip.click({ position: { x: 80, y: 15 } })
+    await expect(strip).not.toHaveAttribute('aria-label', before ?? '')
+    await page.getByRole('button', { name: 'The gap', exact: true }).click()
+
+    const save = async (form: string) => {
+      await page.getByRole('button', { name: 'Save what is shown' }).click()
+      const download = page.waitForEvent('download')
+      await page.getByRole('menuitem', { name: form }).click()
+      return bytesOf(await download)
+    }
+    expect((await save('Picture (SVG)')).toString()).toMatch(/^<svg.*xmlns=.*<path/s)
+    expect((await save('Picture (PNG)')).subarray(1, 4).toString()).toBe('PNG')
+    expect((await save('CSV')).toString()).toMatch(/^time_s,v1_V/)
+    const part = await save('COMTRADE (.cff)')
+    await page
+      .getByLabel('Recorder’s file')
+      .setInputFiles({ name: 'part.cff', mimeType: 'application/octet-stream', buffer: part })
+    await expect(page.getByText(/part\.cff/).first()).toBeVisible()
+    await expect(wave).toHaveAccessibleName(/Gap of 3\d(\.\d)?.ms/)
   })
 
   test('says what is wrong with a file and where, and goes on working', async ({ page }) => {

@@ -4,7 +4,7 @@ import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/Ben
 import { useJob } from '../job/JobContext'
 import { JudgementView } from './JudgementView'
 import { RunView } from './run/RunView'
-import { LEAVING } from './WaveFigures'
+import { LEAVING } from './wave/WaveFigures'
 import { WaveView } from './WaveView'
 
 const VIEWS = { bench: WaveView, run: RunView, judgement: JudgementView } as const

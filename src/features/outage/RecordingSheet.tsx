@@ -9,10 +9,10 @@ import { Sheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { PracticeCapture } from './PracticeCapture'
 import { type RecordingState, useRecording } from './useRecording'
-import { WaveChart } from './WaveChart'
+import { WaveChart } from './wave/WaveChart'
 import { StoreRecording } from './StoreRecording'
-import { LEAVING, RETURN, WaveFigures } from './WaveFigures'
-import { WaveReadout } from './WaveReadout'
+import { LEAVING, RETURN, WaveFigures } from './wave/WaveFigures'
+import { WaveReadout } from './wave/WaveReadout'
 
 const STEPS = [
   [LEAVING, 'Leaving'],

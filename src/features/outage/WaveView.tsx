@@ -9,7 +9,7 @@ import { PracticeSheet } from '../practice/PracticeSheet'
 import { FilmSheet } from './film/FilmSheet'
 import { HoldsSheet } from './HoldsSheet'
 import { RecordingSheet } from './RecordingSheet'
-import { LEAVING, RETURN } from './WaveFigures'
+import { LEAVING, RETURN } from './wave/WaveFigures'
 
 /** The wave first, what it is held against, then the hold points and what stayed on. */
 export function WaveView() {

@@ -1,5 +1,5 @@
 'use client'
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import { FileDown } from 'lucide-react'
 import { useState } from 'react'
 import { jobLabels } from '@/core/handover/labels/jobLabels'
@@ -71,11 +71,9 @@ export function WallSheet() {
       {shown.length === 0 && (
         <EmptyState title="None of this kind">Labels follow what is in the record: boards, units, cables.</EmptyState>
       )}
-      <Box maxH="420px" overflowY="auto" tabIndex={0} role="region" aria-label="Labels of this kind">
-        {shown.map((label) => (
-          <LabelRow key={label.id} label={label} band={band} />
-        ))}
-      </Box>
+      {shown.map((label) => (
+        <LabelRow key={label.id} label={label} band={band} />
+      ))}
       <HeldLabels labels={labels.filter(({ heldBecause }) => heldBecause !== null)} />
     </TitledSheet>
   )

@@ -5,7 +5,7 @@ import { readRecording } from '@/core/outage/readRecording'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { waveRows, waveSentences } from './waveWords'
 
-const folder = new URL('../../../tests/reference/traces/', import.meta.url)
+const folder = new URL('../../../../tests/reference/traces/', import.meta.url)
 const analysed = (...names: string[]) =>
   analyseRecording(
     readRecording(names.map((name) => ({ name, bytes: new Uint8Array(readFileSync(new URL(name, folder))) }))),

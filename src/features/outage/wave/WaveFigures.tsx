@@ -6,8 +6,8 @@ import { RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
 import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
 import { Figure, Figures } from '@/ui/Figure'
 import { VerdictWord } from '@/ui/VerdictWord'
-import { useJob } from '../job/JobContext'
-import { type RecordingState } from './useRecording'
+import { useJob } from '../../job/JobContext'
+import { type RecordingState } from '../useRecording'
 
 export const LEAVING = leavingGap.key(THE_JOB)
 

@@ -1,4 +1,5 @@
-import { line, scaleLinear } from 'd3'
+import { scaleLinear } from 'd3'
+import { type DrawnSamples, wavePath } from './wavePath'
 
 export interface WaveWindow {
   fromS: number
@@ -12,11 +13,11 @@ export interface WaveSize {
 }
 
 export interface WaveInput {
-  samples: readonly Float64Array[]
+  voltages: readonly DrawnSamples[]
   sampleRateHz: number
   /** Uneven stamps, or `null` where a row's time is its number over the rate. */
   timesS: Float64Array | null
-  rms: readonly { rmsTimeS: Float64Array; rmsV: Float64Array }[]
+  rms: readonly (DrawnSamples & { timesS: Float64Array })[]
   nominalV: number
   gap: { startS: number; endS: number } | null
   window: WaveWindow
@@ -35,10 +36,11 @@ export interface WaveDrawing {
   nominalY: number
   ninetyY: number
   x: (timeS: number) => number
+  timeAt: (x: number) => number
 }
 
 /** First index whose time is at or after `timeS`. */
-function indexAt(timesS: Float64Array, timeS: number): number {
+export function indexAt(timesS: Float64Array, timeS: number): number {
   let low = 0
   let high = timesS.length
   while (low < high) {
@@ -49,58 +51,12 @@ function indexAt(timesS: Float64Array, timeS: number): number {
   return low
 }
 
-/**
- * A wave as a path over pixel columns: where several samples share a column their lowest and highest are drawn, so that no peak is lost
- * however far out the view is; further in every sample is a corner.
- */
-export function wavePath(
-  samples: Float64Array,
-  from: number,
-  to: number,
-  xOf: (index: number) => number,
-  yOf: (volts: number) => number,
-): string {
-  let d = ''
-  let column = -1
-  let low = 0
-  let high = 0
-  const corner = (x: number, volts: number) => {
-    d += `${d === '' ? 'M' : 'L'}${x.toFixed(1)} ${yOf(volts).toFixed(1)}`
-  }
-  const dense = to - from > 2 * (xOf(to) - xOf(from))
-  for (let k = from; k < to; k++) {
-    const volts = samples[k] as number
-    const x = xOf(k)
-    if (!dense) {
-      corner(x, volts)
-      continue
-    }
-    const own = Math.floor(x)
-    if (own === column) {
-      if (volts < low) low = volts
-      if (volts > high) high = volts
-      continue
-    }
-    if (column >= 0) {
-      corner(column, low)
-      if (high !== low) corner(column, high)
-    }
-    column = own
-    low = high = volts
-  }
-  if (dense && column >= 0) {
-    corner(column, low)
-    if (high !== low) corner(column, high)
-  }
-  return d
-}
-
 const timeLabel = (s: number, spanS: number) =>
   spanS < 2.5 ? `${Math.round(s * 10_000) / 10} ms` : `${Math.round(s * 1000) / 1000} s`
 
 /** Lays out wave and half-cycle RMS of a window of a recording; lengths in px. */
 export function waveLayout(
-  { samples, sampleRateHz, timesS, rms, nominalV, gap, window }: WaveInput,
+  { voltages, sampleRateHz, timesS, rms, nominalV, gap, window }: WaveInput,
   { width, waveHeight, rmsHeight }: WaveSize,
 ): WaveDrawing {
   const x = scaleLinear([window.fromS, window.toS], [WAVE_MARGIN.left, width - WAVE_MARGIN.right])
@@ -109,26 +65,25 @@ export function waveLayout(
   const rmsY = scaleLinear([0, nominalV * 1.2], [waveHeight + rmsHeight - 4, waveHeight + 12]).clamp(true)
   const timeOf = (index: number) => (timesS ? (timesS[index] ?? index / sampleRateHz) : index / sampleRateHz)
   const indexOf = (timeS: number) => (timesS ? indexAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz))
-  const rmsLine = line<number>(
-    (k) => k,
-    () => 0,
-  )
   return {
-    waves: samples.map((own) =>
+    waves: voltages.map((own) =>
       wavePath(
         own,
         Math.max(0, indexOf(window.fromS) - 1),
-        Math.min(own.length, indexOf(window.toS) + 2),
+        Math.min(own.samples.length, indexOf(window.toS) + 2),
         (index) => x(timeOf(index)),
         y,
       ),
     ),
-    rms: rms.map(({ rmsTimeS, rmsV }) => {
-      const from = Math.max(0, indexAt(rmsTimeS, window.fromS) - 1)
-      const to = Math.min(rmsTimeS.length, indexAt(rmsTimeS, window.toS) + 2)
-      const indices = Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k)
-      return rmsLine.x((k) => x(rmsTimeS[k] as number)).y((k) => rmsY(rmsV[k] as number))(indices) ?? ''
-    }),
+    rms: rms.map((own) =>
+      wavePath(
+        own,
+        Math.max(0, indexAt(own.timesS, window.fromS) - 1),
+        Math.min(own.timesS.length, indexAt(own.timesS, window.toS) + 2),
+        (k) => x(own.timesS[Math.min(k, own.timesS.length - 1)] as number),
+        rmsY,
+      ),
+    ),
     gap:
       gap && gap.endS > window.fromS && gap.startS < window.toS
         ? { x: x(gap.startS), width: Math.max(1.5, x(gap.endS) - x(gap.startS)) }
@@ -143,6 +98,7 @@ export function waveLayout(
     nominalY: rmsY(nominalV),
     ninetyY: rmsY(0.9 * nominalV),
     x,
+    timeAt: (at) => x.invert(at),
   }
 }
 
