@@ -4,9 +4,15 @@ import { type Lasting, MOST_LASTING_H, lastsH, lastsWithSunH } from '@/core/hand
 import { MONTH_NAMES } from '@/core/plan/yearProfile'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 
+/** From here on whole hours are said, below them quarters. */
+const WHOLE_HOURS_FROM_H = 10
+
 const hours = (h: number | null) => {
   if (h === null) return 'not known'
-  return h >= MOST_LASTING_H ? 'two weeks and more' : formatDuration(h * 3_600_000)
+  if (h >= MOST_LASTING_H) return 'two weeks and more'
+  // a forecast to the minute would promise what nobody knows
+  const said = h >= WHOLE_HOURS_FROM_H ? Math.round(h) : h >= 1 ? Math.round(h * 4) / 4 : h
+  return `about ${formatDuration(said * 3_600_000)}`
 }
 
 /** The figures themselves: without any sun, and with that of dull days of this month and the darkest one. */

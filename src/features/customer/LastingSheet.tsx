@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { IslandSun } from '@/core/handover/islandSun'
 import type { Lasting } from '@/core/handover/lasting'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { colour } from '@/look/theme'
 import { TitledSheet } from '@/ui/Sheet'
 import { LastingFigures } from './LastingFigures'
 import { LoadTicks } from './LoadTicks'
@@ -47,7 +48,7 @@ export function LastingSheet({ lasting, sun, month }: { lasting: Lasting; sun: I
             display="block"
             w="100%"
             h="44px"
-            css={{ accentColor: 'var(--chakra-colors-ink)' }}
+            style={{ accentColor: colour('ember') }}
           />
         </chakra.label>
         <Text mt="6px" fontWeight="600">

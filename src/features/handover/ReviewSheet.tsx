@@ -147,11 +147,11 @@ function PointReview({
   const judgement = bench.judgements.get(point.key)
   return (
     <Box borderTopWidth="1px" borderColor="rule" px="14px" py="6px" fontSize="14px" data-review={point.key}>
-      <Flex gap="10px" align="center" wrap="wrap">
-        <Box w="82px" flex="none">
+      <Flex gap={{ base: '4px 10px', md: '10px' }} align="center" wrap="wrap">
+        <Box w={{ base: '100%', md: '82px' }} flex="none">
           <VerdictWord verdict={judgement?.verdict ?? 'open'} />
         </Box>
-        <Box flex="1" minW="210px">
+        <Box flex="1" minW={{ base: '100%', md: '210px' }}>
           <Button
             variant="bare"
             size="sm"
@@ -165,7 +165,7 @@ function PointReview({
           {judgement?.value && <Text fontWeight="600">{judgement.value}</Text>}
           <Text color="ink2">{judgement?.why}</Text>
         </Box>
-        <Text color={state === 'sentBack' ? 'stop' : 'ink2'}>
+        <Text color={state === 'sentBack' ? 'stop' : 'ink2'} mr={{ base: 'auto', md: '0' }}>
           {REVIEW_STATE_WORDS[state]}
           {review && state !== 'notSeen' ? `, ${review.byName}` : ''}
         </Text>
