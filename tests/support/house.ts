@@ -157,7 +157,15 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
     }),
   ],
   components: [
-    { id: 'c1', tag: 'inv1', kind: 'inverter', name: 'Inverter', model: 'Made-up 6', minimumFirmware: '2.10' },
+    {
+      id: 'c1',
+      tag: 'inv1',
+      kind: 'inverter',
+      name: 'Inverter',
+      model: 'Made-up 6',
+      minimumFirmware: '2.10',
+      warrantyUntil: null,
+    },
   ],
   circuits: [aCircuit({ id: 'k1', name: 'Sockets', breakerA: 32, curve: 'B' })],
   runs: [

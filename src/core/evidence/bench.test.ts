@@ -114,7 +114,15 @@ describe('judging', () => {
     const two = house({
       components: [
         ...house().components,
-        { id: 'c2', tag: 'gw1', kind: 'gateway', name: 'Gateway', model: 'Made-up G', minimumFirmware: null },
+        {
+          id: 'c2',
+          tag: 'gw1',
+          kind: 'gateway',
+          name: 'Gateway',
+          model: 'Made-up G',
+          minimumFirmware: null,
+          warrantyUntil: null,
+        },
       ],
     })
     expect(

@@ -133,6 +133,7 @@ describe('what was mounted', () => {
       name: tag,
       model: 'M',
       minimumFirmware: null,
+      warrantyUntil: null,
     })
     const installation = house({
       testDepth: 'full',

@@ -118,6 +118,8 @@ export interface Component {
   model: string
   /** Lowest firmware the plan accepts; `null` where there is none. */
   minimumFirmware: string | null
+  /** ISO date until which its maker's warranty runs; `null` while nobody has entered it. */
+  warrantyUntil: string | null
 }
 
 export interface Circuit {

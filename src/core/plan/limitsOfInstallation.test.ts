@@ -15,6 +15,7 @@ const gateway: Component = {
   name: 'Gateway',
   model: 'G',
   minimumFirmware: null,
+  warrantyUntil: null,
 }
 const withSources = (
   sources: Partial<Installation['sources']>,

@@ -11,6 +11,7 @@ const unit = (tag: string, kind: 'battery' | 'inverter') => ({
   name: tag,
   model: 'Ambrel 5',
   minimumFirmware: null,
+  warrantyUntil: null,
 })
 const job = house({
   components: [unit('pack1', 'battery'), unit('pack2', 'battery'), unit('inv1', 'inverter')],

@@ -114,6 +114,8 @@ export const component = pgTable(
     name: text().notNull(),
     model: text().notNull(),
     minimumFirmware: text(),
+    /** Day until which its maker's warranty runs. */
+    warrantyUntil: date({ mode: 'string' }),
   },
   (t) => [unique('component_tag').on(t.jobId, t.tag), oneOf('component_kind_known', t.kind, COMPONENT_KINDS)],
 )

@@ -12,6 +12,7 @@ import { CardSheet, OutageSteps } from './CardSheet'
 import { FaultCallSheet } from './FaultCallSheet'
 import { PartsSheet, SeasonSheet } from './KeepingSheets'
 import { LastingSheet } from './LastingSheet'
+import { OwnTestSheet } from './OwnTestSheet'
 
 /** Verdicts in the household's own words. */
 const SAYS = { proven: 'shown', watch: 'shown, with a remark', stop: 'not kept', open: 'not proven' } as const
@@ -93,6 +94,7 @@ export function CustomerPage({
           </Box>
         ))}
       </TitledSheet>
+      {summary.wave && <OwnTestSheet wave={summary.wave} />}
       {summary.card ? <CardSheet card={summary.card} /> : <OutageSteps summary={summary} />}
       {summary.lasting && <LastingSheet lasting={summary.lasting} sun={summary.sun ?? null} month={month} />}
       <FaultCallSheet token={token} />

@@ -1,5 +1,6 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import type { PackSummary } from '@/server/pack/summary'
+import { day } from '@/ui/clock'
 import { TitledSheet } from '@/ui/Sheet'
 
 /** What a household looks at itself, without a tool and without opening anything. */
@@ -45,7 +46,7 @@ export function PartsSheet({ parts }: { parts: NonNullable<PackSummary['parts']>
   if (parts.length === 0) return null
   return (
     <TitledSheet title="What is installed">
-      {parts.map(({ name, model, serial }, k) => (
+      {parts.map(({ name, model, serial, warrantyUntil }, k) => (
         <Box key={`${name} ${k}`} borderTopWidth="1px" borderColor="rule" px="16px" py="9px">
           <Text fontWeight="600">
             {name}, {model}
@@ -58,6 +59,7 @@ export function PartsSheet({ parts }: { parts: NonNullable<PackSummary['parts']>
                 serial <chakra.span fontFamily="mono">{serial}</chakra.span>
               </>
             )}
+            {warrantyUntil ? ` · warranty until ${day(warrantyUntil)}` : ' · warranty not on record: ask the crew'}
           </Text>
         </Box>
       ))}

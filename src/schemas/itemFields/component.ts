@@ -25,4 +25,5 @@ export const COMPONENT_FIELDS: readonly ItemField[] = [
   },
   { name: 'model', label: 'Model', kind: 'text', max: 60 },
   { name: 'minimumFirmware', label: 'Lowest firmware', kind: 'text', optional: true, max: 20 },
+  { name: 'warrantyUntil', label: 'Warranty until', kind: 'date', optional: true },
 ]

@@ -29,6 +29,7 @@ import { readingsCsv } from './readingsCsv'
 import { Report } from './Report'
 import { registerReportFonts } from './reportFonts'
 import { packSummary } from './summary'
+import { summaryWave } from './summaryWave'
 import { tableFiles } from './tableFiles'
 
 const utf8 = (text: string) => new TextEncoder().encode(text)
@@ -163,7 +164,7 @@ export async function sealPack(
     id: packId,
     jobId,
     publicKey: publicKeyOf(secretKeyHex),
-    summary: summary as unknown as Record<string, unknown>,
+    summary: { ...summary, wave: wave && summaryWave(wave) } as unknown as Record<string, unknown>,
     sealedBy,
     byName: signer?.name ?? 'Nameless',
     byRole: signer?.role ?? null,

@@ -13,6 +13,7 @@ import { type IslandSun, islandSunOf } from '@/core/handover/islandSun'
 import { type Lasting, lastingOf } from '@/core/handover/lasting'
 import { type OutageCard, outageCard } from '@/core/handover/outageCard'
 import type { Verdict } from '@/core/rules/verdict'
+import type { SummaryWave } from './summaryWave'
 
 /** What a sealed pack says in short: what the customer's page and the report show. Verdicts are stored here as they were when sealed. */
 export interface PackSummary {
@@ -39,9 +40,10 @@ export interface PackSummary {
   gapClass: string | null
   /** What follows is not in packs that were sealed before it was. */
   card?: OutageCard
-  parts?: { name: string; model: string; serial: string | null }[]
+  parts?: { name: string; model: string; serial: string | null; warrantyUntil?: string | null }[]
   lasting?: Lasting
   sun?: IslandSun | null
+  wave?: SummaryWave | null
 }
 
 /** Units with the serials that are on record. */
@@ -50,6 +52,7 @@ function partsOf({ context }: Bench): NonNullable<PackSummary['parts']> {
     name: component.name,
     model: component.model,
     serial: slotReadings(pointOf(componentRecord, component, context), context).word(SERIAL_SLOT),
+    warrantyUntil: component.warrantyUntil ?? null,
   }))
 }
 

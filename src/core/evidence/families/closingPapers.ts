@@ -56,6 +56,11 @@ const PAPERS: readonly Confirmation[] = [
       later: LATER,
     },
   }),
+  paper('pocket', {
+    label: 'The document pocket is at the board, with all that belongs in it',
+    why: 'Whoever opens this board in ten years has nothing else to go by.',
+    answers: { done: done('At the board, complete.'), later: LATER },
+  }),
   paper('covers', {
     label: 'Every cover plate is on, and the tools and keys are accounted for',
     why: 'A screw left in a board and a key left in a lock are found by the wrong person.',

@@ -21,6 +21,7 @@ const everything = () =>
       name: kind,
       model: 'Made-up',
       minimumFirmware: null,
+      warrantyUntil: null,
     })),
     electrodes: ['e1', 'e2'].map((tag) => anElectrode({ id: tag, tag })),
     circuits: [aCircuit({ tag: 'c1', torqueNm: 2 }), aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null })],
@@ -104,6 +105,7 @@ describe('every family', () => {
       'handover.covers',
       'handover.labels',
       'handover.permission',
+      'handover.pocket',
       'handover.registered',
       'handover.warranty',
       'outage.asLeft.switches',
@@ -412,7 +414,15 @@ describe('a check that came in later', () => {
 })
 
 describe('a battery’s insulation', () => {
-  const battery = { id: 'b', tag: 'pack1', kind: 'battery', name: 'Module', model: 'M', minimumFirmware: null } as const
+  const battery = {
+    id: 'b',
+    tag: 'pack1',
+    kind: 'battery',
+    name: 'Module',
+    model: 'M',
+    minimumFirmware: null,
+    warrantyUntil: null,
+  } as const
   const read = (packId: 'iec-1ph-230' | 'na-split-240', mohm: number, bound: 'above' | null = null) =>
     benchOf(
       recordOf(house({ packId, circuits: [], runs: [], components: [battery] }), [

@@ -41,6 +41,7 @@ function findingOf(house: House, name: string): string | undefined {
       name: module.name,
       model: 'Ambrel 5',
       minimumFirmware: null,
+      warrantyUntil: null,
     })),
     settings: [{ id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0 }],
   })
