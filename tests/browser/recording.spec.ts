@@ -95,6 +95,7 @@ test.describe('the outage bench', () => {
     expect((await save('Picture (SVG)')).toString()).toMatch(/^<svg.*xmlns=.*<path/s)
     expect((await save('Picture (PNG)')).subarray(1, 4).toString()).toBe('PNG')
     expect((await save('CSV')).toString()).toMatch(/^time_s,v1_V/)
+    await page.getByRole('button', { name: 'The whole', exact: true }).click()
     const part = await save('COMTRADE (.cff)')
     await page
       .getByLabel('Recorder’s file')

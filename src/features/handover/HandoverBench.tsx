@@ -6,16 +6,16 @@ import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
 import { LaterView } from './LaterView'
+import { PaperView } from './PaperView'
 import { PromisesView } from './PromisesView'
 import { SealView } from './SealView'
-import { WallSheet } from './wall/WallSheet'
 import { useWithoutEvidence } from './useWithoutEvidence'
 
-const VIEWS = { bench: PromisesView, seal: SealView, wall: WallSheet, later: LaterView } as const
+const VIEWS = { bench: PromisesView, seal: SealView, wall: PaperView, later: LaterView } as const
 const LABELS = {
   bench: 'Promises',
   seal: 'Check, sign, seal',
-  wall: 'Wall and boards',
+  wall: 'Wall and papers',
   later: 'Later visits',
 } as const
 

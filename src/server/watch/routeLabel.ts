@@ -35,6 +35,7 @@ export const ROUTES = [
   '/api/jobs/[jobId]/profiles/[profileId]',
   '/api/jobs/[jobId]/readings',
   '/api/jobs/[jobId]/recordings',
+  '/api/jobs/[jobId]/registration',
   '/api/jobs/[jobId]/revisions',
   '/api/join/[token]',
   '/api/signing-key',
