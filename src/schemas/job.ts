@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import { formatWhole } from '@/core/quantity/formatQuantity'
+import { NUMBER_STYLES } from '@/core/quantity/numberStyle'
 import { NO_CURTAILMENT } from '@/core/installation/installation'
 import { MEDICAL_ANSWERS, DATA_CONNECTIONS, SOILS, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import { choice, figure, flag, oneOrNone, optionalFigure, required, share, words } from './fields'
@@ -133,6 +134,7 @@ export const siteSchema = yup
     wall: words('Wall', 80).nullable().default(null),
     floor: words('Floor', 80).nullable().default(null),
     insistsOn: words('What the household insists on', 400).nullable().default(null),
+    householdNumbers: oneOrNone('Numbers on their page', NUMBER_STYLES),
     medical: oneOrNone('Medical equipment', MEDICAL_ANSWERS),
     medicalProvidedFor: words('How it is provided for', 200).nullable().default(null),
   })

@@ -15,6 +15,7 @@ import { sealPack } from '@/server/pack/sealPack'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+import { recordFaults } from '../support/recordSchema'
 
 const KEY = '21'.repeat(32)
 let crew: TestCrew
@@ -135,6 +136,7 @@ describe('the pack', () => {
     expect(verifyPack(zip, publicKeyOf(KEY))).toMatchObject({ intact: true, problems: [] })
     const files = unzipSync(zip)
     const text = (path: string) => new TextDecoder().decode(files[path])
+    expect(recordFaults(JSON.parse(text('record.json')))).toEqual([])
     const record = JSON.parse(text('record.json')) as { reviews: unknown[]; signatures: { capacity: string }[] }
     expect(record.reviews.length).toBeGreaterThan(2)
     expect(record.signatures.map(({ capacity }) => capacity)).toEqual(['lead', 'checker', 'customer'])

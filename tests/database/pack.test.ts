@@ -12,6 +12,8 @@ import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { tokenHash } from '@/server/useCases/packs'
 import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+import { pdfText } from '../support/pdfText'
+import { recordFaults } from '../support/recordSchema'
 
 const KEY = '21'.repeat(32)
 let crew: TestCrew
@@ -59,6 +61,24 @@ describe('a pack', () => {
     const csv = new TextDecoder().decode(unzipSync(zip)['readings.csv'])
     expect(csv.match(/outage\.told/g)).toHaveLength(2)
     expect(csv).toContain("'=cmd|danger")
+  })
+  it('has a report that another library reads: promises, what is open, the ground, the caution', async () => {
+    const text = await pdfText(unzipSync(zip)['report.pdf'] ?? new Uint8Array())
+    for (const words of [
+      'Test house',
+      'What was promised, and what was shown',
+      'What is still open or stopped',
+      'The ground and its electrodes',
+      'Limits',
+      'Never defeat residual-current protection',
+    ])
+      expect(text).toContain(words)
+  })
+  it('holds a record of the form that is published', () => {
+    const record: unknown = JSON.parse(new TextDecoder().decode(unzipSync(zip)['record.json']))
+    expect(recordFaults(record)).toEqual([])
+    expect(recordFaults({ ...(record as object), format: 'another' })).not.toEqual([])
+    expect(recordFaults({ ...(record as object), more: 1 })).not.toEqual([])
   })
   it('prints what has no evidence as open', async () => {
     const summary = (await packById(db, packId))!.summary as { counts: Record<string, number>; open: unknown[] }

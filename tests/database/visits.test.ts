@@ -9,6 +9,7 @@ import { sealPack } from '@/server/pack/sealPack'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+import { recordFaults } from '../support/recordSchema'
 
 let crew: TestCrew
 let jobId: string
@@ -16,7 +17,9 @@ const seal = () => sealPack(db, { jobId, sealedBy: crew.actor('lead').userId, se
 const recordOfPack = async (packId: string) => {
   const pack = await packById(db, packId)
   const files = unzipSync(await fileBytes(db, pack?.sha256 ?? ''))
-  return JSON.parse(new TextDecoder().decode(files['record.json'])) as {
+  const record: unknown = JSON.parse(new TextDecoder().decode(files['record.json']))
+  expect(recordFaults(record)).toEqual([])
+  return record as {
     visits: { reason: string }[]
     replaces: { sha256: string } | null
   }

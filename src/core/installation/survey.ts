@@ -2,6 +2,7 @@ import type { InIsland } from '../wiring/chargerSide'
 import type { DeclaredField, DeclaredOrigin } from '../plan/declaredData'
 import type { DirectionMarking, FedThing, ResidualType, SourceDeviceKind } from '../plan/sourceSideDevice'
 import type { Starter } from '../plan/motorStart'
+import type { NumberStyle } from '../quantity/numberStyle'
 import type { Phase } from '../rules/rulePack'
 
 type OnPhase = Phase | 'all'
@@ -180,6 +181,8 @@ export interface Site {
   floor: string | null
   /** What the household insists on, in its own words. */
   insistsOn: string | null
+  /** How the household writes numbers, for its own page; a point while nobody has said. */
+  householdNumbers: NumberStyle | null
   /** Whether somebody depends on equipment that needs power; the household’s own answer while the crew has entered none. */
   medical: MedicalAnswer | null
   /** How it is provided for while the supply is off. */
@@ -200,6 +203,7 @@ export const EMPTY_SITE: Site = {
   wall: null,
   floor: null,
   insistsOn: null,
+  householdNumbers: null,
   medical: null,
   medicalProvidedFor: null,
 }

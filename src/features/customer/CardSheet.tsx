@@ -3,9 +3,11 @@ import type { OutageCard } from '@/core/handover/outageCard'
 import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
 import type { PackSummary } from '@/server/pack/summary'
 import { TitledSheet } from '@/ui/Sheet'
+import { useSay } from './useSay'
 
 /** What to do in an outage, as it stands on the card at the wall. */
 export function CardSheet({ card }: { card: OutageCard }) {
+  const say = useSay()
   return (
     <TitledSheet title="In an outage" note="as on the card at the wall">
       {card.sections
@@ -14,7 +16,7 @@ export function CardSheet({ card }: { card: OutageCard }) {
           <Box key={id} borderTopWidth="1px" borderColor="rule" px="16px" py="9px">
             <Text fontWeight="600">{head}</Text>
             {lines.map((line) => (
-              <Text key={line}>{line}</Text>
+              <Text key={line}>{say(line)}</Text>
             ))}
           </Box>
         ))}

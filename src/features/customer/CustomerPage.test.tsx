@@ -2,7 +2,7 @@ import { ChakraProvider } from '@chakra-ui/react'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
 import { system } from '@/look/theme'
-import { packSummary } from '@/server/pack/summary'
+import { type PackSummary, packSummary } from '@/server/pack/summary'
 import { house, readyForLoads, reading, recordOf } from '../../../tests/support/house'
 import { CustomerPage } from './CustomerPage'
 
@@ -45,7 +45,7 @@ const day = [
 ]
 
 /** What the household reads, as plain text. */
-function textOf(readings = day, own = promises): string {
+function textOf(readings = day, own = promises, change: Partial<PackSummary> = {}): string {
   const { summary } = packSummary(recordOf(house({ promises: own }), readings), {
     place: 'Nowhere',
     crewName: 'Test crew',
@@ -54,7 +54,7 @@ function textOf(readings = day, own = promises): string {
   const markup = renderToStaticMarkup(
     <ChakraProvider value={system}>
       <CustomerPage
-        summary={summary}
+        summary={{ ...summary, ...change }}
         token="t"
         fingerprint="aaaa bbbb"
         expiresAt="2026-08-01T00:00:00.000Z"
@@ -85,6 +85,31 @@ describe('the customer’s page', () => {
     expect(textOf([...day, reading('outage.stayedOn.fridge', 'seen', 'dead')])).toContain(
       'Stop Not kept. The crew has to come back to this.',
     )
+  })
+
+  it('writes figures as the household does, and leaves what is no figure alone', () => {
+    const own = [{ ...promises[1], sentence: 'Dark for 12.5\u00a0ms, by version 2.10.' }] as typeof promises
+    expect(textOf(day, own, { numbers: 'comma', gapMs: 83.25 })).toMatch(/Dark for 12,5 ms, by version 2\.10\..*/)
+    expect(textOf(day, own, { numbers: 'comma', gapMs: 83.25 })).toContain('without supply for 83,3 ms')
+    expect(textOf(day, own, { gapMs: 83.25 })).toContain('without supply for 83.3 ms')
+  })
+
+  it('shows the wave of the house’s own test in words too, and a gap without an end without a length', () => {
+    const channel = { name: 'v1', low: [-325, 0, null], high: [325, 0, null] }
+    const wave = { fromS: 0, toS: 0.5, gap: { fromS: 0.1, toS: 0.3 }, peakV: 325, channels: [channel] }
+    expect(textOf(day, promises, { wave })).toContain('200 ms without supply')
+    const open = { ...wave, gap: { fromS: 0.1, toS: null } }
+    expect(textOf(day, promises, { wave: open })).toContain('at least 400 ms without supply')
+  })
+
+  it('names each part’s warranty, or that nobody entered it', () => {
+    const parts = [
+      { name: 'Inverter', model: 'M', serial: 'S1', warrantyUntil: '2036-05-01' },
+      { name: 'Gateway', model: 'G', serial: null },
+    ]
+    const text = textOf(day, promises, { parts })
+    expect(text).toMatch(/serial S1 · warranty until 1 May 2036/)
+    expect(text).toMatch(/no serial on record · warranty not on record: ask the crew/)
   })
 
   it('keeps the cautions whatever was shown', () => {

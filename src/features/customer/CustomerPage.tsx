@@ -11,27 +11,33 @@ import { VerdictWord } from '@/ui/VerdictWord'
 import { CardSheet, OutageSteps } from './CardSheet'
 import { FaultCallSheet } from './FaultCallSheet'
 import { PartsSheet, SeasonSheet } from './KeepingSheets'
+import { NumbersAs, useSay } from './useSay'
 import { LastingSheet } from './LastingSheet'
 import { OwnTestSheet } from './OwnTestSheet'
 
 /** Verdicts in the household's own words. */
 const SAYS = { proven: 'shown', watch: 'shown, with a remark', stop: 'not kept', open: 'not proven' } as const
 
-/** What the household reads on a phone: what was promised and shown, what to do in an outage, and how to check it. */
-export function CustomerPage({
-  summary,
-  token,
-  fingerprint,
-  expiresAt,
-  month,
-}: {
+interface CustomerPageProps {
   summary: PackSummary
   token: string
   fingerprint: string
   expiresAt: string
   /** The month it is, 0 for January. */
   month: number
-}) {
+}
+
+/** What the household reads on a phone: what was promised and shown, what to do in an outage, and how to check it. */
+export function CustomerPage(props: CustomerPageProps) {
+  return (
+    <NumbersAs style={props.summary.numbers ?? 'point'}>
+      <Page {...props} />
+    </NumbersAs>
+  )
+}
+
+function Page({ summary, token, fingerprint, expiresAt, month }: CustomerPageProps) {
+  const say = useSay()
   const shown = summary.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
   return (
     <chakra.main
@@ -73,7 +79,8 @@ export function CustomerPage({
               promises were shown on the day
               {summary.gapMs !== null && (
                 <>
-                  ; when the street was cut, the house was without supply for <b>{formatDuration(summary.gapMs)}</b>
+                  ; when the street was cut, the house was without supply for{' '}
+                  <b>{say(formatDuration(summary.gapMs))}</b>
                 </>
               )}
               .
@@ -84,11 +91,11 @@ export function CustomerPage({
       <TitledSheet title="What you were promised">
         {summary.promises.map((promise) => (
           <Box key={promise.sentence} borderTopWidth="1px" borderColor="rule" px="16px" py="11px">
-            <Text>{promise.sentence}</Text>
+            <Text>{say(promise.sentence)}</Text>
             <Flex mt="3px" gap="4px 10px" fontSize="14.5px" color="ink2" wrap="wrap" align="center">
               <VerdictWord verdict={promise.verdict} />
               <Text>
-                {promise.verdict === 'open' || promise.verdict === 'stop' ? promise.says : SAYS[promise.verdict]}
+                {promise.verdict === 'open' || promise.verdict === 'stop' ? say(promise.says) : SAYS[promise.verdict]}
               </Text>
             </Flex>
           </Box>

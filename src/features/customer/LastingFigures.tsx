@@ -3,6 +3,7 @@ import type { IslandSun } from '@/core/handover/islandSun'
 import { type Lasting, MOST_LASTING_H, lastsH, lastsWithSunH } from '@/core/handover/lasting'
 import { MONTH_NAMES } from '@/core/plan/yearProfile'
 import { formatDuration } from '@/core/quantity/formatQuantity'
+import { useSay } from './useSay'
 
 /** From here on whole hours are said, below them quarters. */
 const WHOLE_HOURS_FROM_H = 10
@@ -28,18 +29,19 @@ export function LastingFigures({
   drawnW: number
 }) {
   const { fullWh, reserveWh, standbyW } = lasting
+  const say = useSay()
   const withSun = (of: number) => hours(lastsWithSunH(lasting, sun, of, drawnW))
   const months = sun === null ? [] : [...new Set([month, sun.darkestMonth])]
   return (
     <Box role="status" aria-live="polite" aria-label="How long it lasts">
       <Flex gap="12px 22px" wrap="wrap">
-        <Figure words="from full, without sun" value={hours(lastsH(fullWh, standbyW, drawnW))} />
-        <Figure words="at worst, from the reserve" value={hours(lastsH(reserveWh, standbyW, drawnW))} />
+        <Figure words="from full, without sun" value={say(hours(lastsH(fullWh, standbyW, drawnW)))} />
+        <Figure words="at worst, from the reserve" value={say(hours(lastsH(reserveWh, standbyW, drawnW)))} />
         {months.map((one) => (
           <Figure
             key={one}
             words={`from full, on dull days ${one === month ? `now, in ${MONTH_NAMES[one]}` : `in ${MONTH_NAMES[one]}`}`}
-            value={withSun(one)}
+            value={say(withSun(one))}
           />
         ))}
       </Flex>

@@ -8,12 +8,14 @@ import { colour } from '@/look/theme'
 import { TitledSheet } from '@/ui/Sheet'
 import { LastingFigures } from './LastingFigures'
 import { LoadTicks } from './LoadTicks'
+import { useSay } from './useSay'
 
 const STEP_W = 10
 
 /** How long the battery lasts for what is switched on, now and in the darkest month; it begins with what stays on by the plan. */
 export function LastingSheet({ lasting, sun, month }: { lasting: Lasting; sun: IslandSun | null; month: number }) {
   const { fullWh, standbyW, loads } = lasting
+  const say = useSay()
   const [on, setOn] = useState<ReadonlySet<string>>(
     () => new Set(loads.filter(({ stays }) => stays).map(({ tag }) => tag)),
   )
@@ -29,7 +31,7 @@ export function LastingSheet({ lasting, sun, month }: { lasting: Lasting; sun: I
     setOn(next)
     setSlidW(null)
   }
-  const totalWords = formatQuantity(Math.round((drawnW + standbyW) / STEP_W) * STEP_W, 'W', 3)
+  const totalWords = say(formatQuantity(Math.round((drawnW + standbyW) / STEP_W) * STEP_W, 'W', 3))
   return (
     <TitledSheet title="How long does it last?">
       <Box px="16px" pb="14px">

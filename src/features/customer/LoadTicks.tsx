@@ -1,6 +1,7 @@
 import { Checkbox, Text } from '@chakra-ui/react'
 import type { Lasting } from '@/core/handover/lasting'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { useSay } from './useSay'
 
 /** What can be left on, each with what it draws on average. */
 export function LoadTicks({
@@ -12,6 +13,7 @@ export function LoadTicks({
   on: ReadonlySet<string>
   flip: (tag: string) => void
 }) {
+  const say = useSay()
   return loads.map(({ tag, name, meanW }) => (
     <Checkbox.Root
       key={tag}
@@ -27,7 +29,7 @@ export function LoadTicks({
       <Checkbox.Label flex="1" fontSize="16px" fontWeight="400" minW="0" overflowWrap="anywhere">
         {name}
       </Checkbox.Label>
-      <Text color="ink2">{formatQuantity(meanW, 'W', 2)}</Text>
+      <Text color="ink2">{say(formatQuantity(meanW, 'W', 2))}</Text>
     </Checkbox.Root>
   ))
 }

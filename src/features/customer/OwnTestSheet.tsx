@@ -3,6 +3,7 @@ import { formatDuration } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import type { SummaryWave } from '@/server/pack/summaryWave'
 import { TitledSheet } from '@/ui/Sheet'
+import { useSay } from './useSay'
 
 const WIDTH = 520
 const BAND = 74
@@ -23,11 +24,12 @@ function bandPath({ low, high }: SummaryWave['channels'][number], peakV: number)
 /** What the household's own test looked like: the supply leaving, and the house taking over. */
 export function OwnTestSheet({ wave }: { wave: SummaryWave }) {
   const { fromS, toS, gap, peakV, channels } = wave
+  const say = useSay()
   const height = channels.length * BAND
   const x = (timeS: number) => ((timeS - fromS) / (toS - fromS)) * WIDTH
   const [left, right] = [x(gap.fromS ?? fromS), x(gap.toS ?? toS)]
   const isWhole = gap.fromS !== null && gap.toS !== null
-  const lasted = formatDuration(((gap.toS ?? toS) - (gap.fromS ?? fromS)) * 1000)
+  const lasted = say(formatDuration(((gap.toS ?? toS) - (gap.fromS ?? fromS)) * 1000))
   const words = isWhole ? `${lasted} without supply` : `at least ${lasted} without supply`
   return (
     <TitledSheet title="Your own test">
@@ -55,7 +57,7 @@ export function OwnTestSheet({ wave }: { wave: SummaryWave }) {
           ))}
         </svg>
         <Text color="ink2" fontSize="14.5px" mt="6px">
-          {formatDuration((toS - fromS) * 1000)} of the recording. The whole recording is in the pack.
+          {say(formatDuration((toS - fromS) * 1000))} of the recording. The whole recording is in the pack.
         </Text>
       </Box>
     </TitledSheet>

@@ -28,6 +28,13 @@ export const SITE_FIELDS: readonly FieldSpec[] = [
   },
   { name: 'site.insistsOn', label: 'The household insists on', kind: 'text', optional: true },
   {
+    name: 'site.householdNumbers',
+    label: 'Numbers on the household’s page',
+    kind: 'choice',
+    options: { point: '0.5', comma: '0,5' },
+    optional: true,
+  },
+  {
     name: 'site.medical',
     label: 'Somebody depends on equipment that needs power',
     kind: 'choice',

@@ -12,6 +12,7 @@ import { slotReadings } from '@/core/evidence/slotReadings'
 import { type IslandSun, islandSunOf } from '@/core/handover/islandSun'
 import { type Lasting, lastingOf } from '@/core/handover/lasting'
 import { type OutageCard, outageCard } from '@/core/handover/outageCard'
+import type { NumberStyle } from '@/core/quantity/numberStyle'
 import type { Verdict } from '@/core/rules/verdict'
 import type { SummaryWave } from './summaryWave'
 
@@ -44,6 +45,7 @@ export interface PackSummary {
   lasting?: Lasting
   sun?: IslandSun | null
   wave?: SummaryWave | null
+  numbers?: NumberStyle
 }
 
 /** Units with the serials that are on record. */
@@ -119,6 +121,7 @@ export function packSummary(
       parts: partsOf(bench),
       lasting: lastingOf(installation, plan.staying.loads),
       sun: islandSunOf(installation, plan),
+      numbers: installation.site.householdNumbers ?? 'point',
       gapMs,
       gapClass: gapMs === null ? null : RIDE_THROUGH_WORDS[rideThroughClass(gapMs, pack)],
     },
