@@ -18,6 +18,7 @@ spawnSync('node', ['--import', 'tsx', 'scripts/bench/planning.ts'], { cwd: root,
 spawnSync('node', ['--import', 'tsx', 'scripts/bench/crewDay.ts'], { cwd: root, stdio: 'inherit' })
 spawnSync('node', ['--import', 'tsx', 'scripts/bench/positionCheck.ts'], { cwd: root, stdio: 'inherit' })
 spawnSync('node', ['--import', 'tsx', 'scripts/bench/sealing.ts'], { cwd: root, stdio: 'inherit' })
+spawnSync('node', ['--import', 'tsx', 'scripts/bench/waveDrawing.ts'], { cwd: root, stdio: 'inherit' })
 ensureBuild(root)
 const dataFolder = join(root, '.test-data/bench')
 rmSync(dataFolder, { recursive: true, force: true })
