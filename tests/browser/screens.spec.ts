@@ -130,6 +130,29 @@ for (const [stage, views] of Object.entries(VIEWS)) {
   })
 }
 
+test('a job with a long name and place pushes nothing out of the window, whatever the stage', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  await openBench(page, BARN, '?stage=handover&view=wall')
+  for (const stage of ['Handover', 'Survey', 'Wire', 'Outage']) {
+    await page
+      .getByRole('navigation', { name: 'Stages' })
+      .getByRole('button', { name: new RegExp(`^${stage}:`) })
+      .click()
+    await expect
+      .poll(() =>
+        page.evaluate(() =>
+          [...document.querySelectorAll('header, header *, main, aside')]
+            .map((element) => Math.round(element.getBoundingClientRect().right - innerWidth))
+            .reduce((most, beyond) => Math.max(most, beyond), 0),
+        ),
+      )
+      .toBe(0)
+  }
+})
+
 test('the door, the jobs, the customer’s page and the verifier have no accessibility faults', async ({
   page,
   context,

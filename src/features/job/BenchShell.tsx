@@ -86,6 +86,8 @@ function BenchShell() {
     <Grid
       data-alive={alive ? (kept ? 'kept' : '') : undefined}
       h="100dvh"
+      // a long name gives way: nothing is pushed out at the right
+      templateColumns="minmax(0, 1fr)"
       templateRows={{ base: 'auto auto minmax(0, 1fr) auto', lg: 'auto minmax(0, 1fr) auto auto' }}
       overflow="hidden"
     >

@@ -58,13 +58,22 @@ export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () 
           fontWeight="600"
           fontSize={{ base: '15px', lg: '17px' }}
           whiteSpace="nowrap"
+          minW="0"
           overflow="hidden"
           textOverflow="ellipsis"
           title={record.installation.name}
         >
           {record.installation.name}
         </Box>
-        <Box hideBelow="lg" color="ink2" fontSize="14px" whiteSpace="nowrap" flex="none">
+        <Box
+          hideBelow="lg"
+          color="ink2"
+          fontSize="14px"
+          whiteSpace="nowrap"
+          minW="0"
+          overflow="hidden"
+          textOverflow="ellipsis"
+        >
           {view.place} · {bench.context.pack.name}
         </Box>
         <Box hideBelow="lg" alignSelf="center">

@@ -1,7 +1,7 @@
 import { LABEL_SIZES, type Label } from './label'
 
 /** Widest that letters of a plain sans serif run, as a share of their height: an estimate that errs to the wide side, since nothing may be cut off. */
-const WIDE = { plain: 0.56, bold: 0.62 } as const
+const WIDE = { plain: 0.6, bold: 0.69 } as const
 /** Heights of type in millimetres; 2.1 mm is 6 points, the least that is read on a wall. */
 const HEAD_MM = { most: 5, least: 3 } as const
 const LINE_MM = { most: 3.4, least: 2.1 } as const
