@@ -1,3 +1,4 @@
+import { firstIndexAt } from './firstIndexAt'
 import type { Recording, RowRange } from './recording'
 
 /** One channel on an even grid, with the way back to the file's own rows and times. */
@@ -12,18 +13,6 @@ export interface EvenSamples {
   timeOfRowS: (row: number) => number
   /** Stretches that are not known, in even samples. */
   holes: RowRange[]
-}
-
-/** First row whose time is not before `t`. */
-function firstRowAt(timesS: Float64Array, t: number): number {
-  let low = 0
-  let high = timesS.length - 1
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((timesS[middle] as number) < t) low = middle + 1
-    else high = middle
-  }
-  return low
 }
 
 /** Value at `t` between two rows, by the curve through a neighbour on either side: at few samples a cycle a straight line cuts the crest off. */
@@ -73,7 +62,7 @@ export function evenSamples(
     rateHz: sampleRateHz,
     timeOfS,
     // half a step's grace: stamps jitter around the grid
-    rowOf: (sample) => firstRowAt(timesS, timeOfS(sample) - 0.5 / sampleRateHz),
+    rowOf: (sample) => Math.min(timesS.length - 1, firstIndexAt(timesS, timeOfS(sample) - 0.5 / sampleRateHz)),
     timeOfRowS: (row) => timesS[row] as number,
     holes: holes.map(({ from, to }) => ({
       from: Math.floor((timesS[Math.max(0, from - 1)] as number) * sampleRateHz),

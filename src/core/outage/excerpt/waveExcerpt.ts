@@ -1,3 +1,4 @@
+import { firstIndexAt } from '../firstIndexAt'
 import type { AnalogChannel, Recording } from '../recording'
 
 /** The voltages of a recording, or of a part of it. */
@@ -14,17 +15,6 @@ export interface WaveExcerpt {
 type Source = Pick<Recording, 'sampleRateHz' | 'timesS' | 'startedAt'> & {
   channels: WaveExcerpt['channels']
   nominalHz: number
-}
-
-/** First row at or after a time, by halving. */
-function rowAt(timesS: Float64Array, timeS: number): number {
-  let [low, high] = [0, timesS.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((timesS[middle] as number) < timeS) low = middle + 1
-    else high = middle
-  }
-  return low
 }
 
 /** A local time later by some seconds, to the microsecond; the text has no zone and none is read into it. */
@@ -47,7 +37,7 @@ export function waveExcerpt(source: Source, fromS: number, toS: number): WaveExc
   const { channels, sampleRateHz, timesS, nominalHz, startedAt } = source
   const rows = channels[0]?.samples.length ?? 0
   const indexOf = (timeS: number) =>
-    Math.min(rows, Math.max(0, timesS ? rowAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz - 1e-9)))
+    Math.min(rows, Math.max(0, timesS ? firstIndexAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz - 1e-9)))
   const [from, to] = [indexOf(fromS), indexOf(toS)]
   if (to - from < 2) return null
   const beganS = timesS ? (timesS[from] as number) : from / sampleRateHz

@@ -1,5 +1,5 @@
+import { firstIndexAt } from '@/core/outage/firstIndexAt'
 import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
-import { indexAt } from './waveLayout'
 
 /** Two places on the wave, in seconds; `null` for one that is not set. */
 export interface WaveCursors {
@@ -25,7 +25,7 @@ interface Channels {
 
 /** Sample of a channel at a time, of the row nearest before it. */
 function valueAt(samples: Float64Array, { sampleRateHz, timesS }: Channels, atS: number): number {
-  const row = timesS ? indexAt(timesS, atS) : Math.round(atS * sampleRateHz)
+  const row = timesS ? firstIndexAt(timesS, atS) : Math.round(atS * sampleRateHz)
   return samples[Math.min(samples.length - 1, Math.max(0, row))] as number
 }
 

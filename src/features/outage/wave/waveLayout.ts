@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3'
+import { firstIndexAt } from '@/core/outage/firstIndexAt'
 import { type DrawnSamples, wavePath } from './wavePath'
 
 export interface WaveWindow {
@@ -39,18 +40,6 @@ export interface WaveDrawing {
   timeAt: (x: number) => number
 }
 
-/** First index whose time is at or after `timeS`. */
-export function indexAt(timesS: Float64Array, timeS: number): number {
-  let low = 0
-  let high = timesS.length
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((timesS[middle] as number) < timeS) low = middle + 1
-    else high = middle
-  }
-  return low
-}
-
 const timeLabel = (s: number, spanS: number) =>
   spanS < 2.5 ? `${Math.round(s * 10_000) / 10} ms` : `${Math.round(s * 1000) / 1000} s`
 
@@ -64,7 +53,7 @@ export function waveLayout(
   const y = scaleLinear([-peak, peak], [waveHeight, 0]).clamp(true)
   const rmsY = scaleLinear([0, nominalV * 1.2], [waveHeight + rmsHeight - 4, waveHeight + 12]).clamp(true)
   const timeOf = (index: number) => (timesS ? (timesS[index] ?? index / sampleRateHz) : index / sampleRateHz)
-  const indexOf = (timeS: number) => (timesS ? indexAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz))
+  const indexOf = (timeS: number) => (timesS ? firstIndexAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz))
   return {
     waves: voltages.map((own) =>
       wavePath(
@@ -78,8 +67,8 @@ export function waveLayout(
     rms: rms.map((own) =>
       wavePath(
         own,
-        Math.max(0, indexAt(own.timesS, window.fromS) - 1),
-        Math.min(own.timesS.length, indexAt(own.timesS, window.toS) + 2),
+        Math.max(0, firstIndexAt(own.timesS, window.fromS) - 1),
+        Math.min(own.timesS.length, firstIndexAt(own.timesS, window.toS) + 2),
         (k) => x(own.timesS[Math.min(k, own.timesS.length - 1)] as number),
         rmsY,
       ),

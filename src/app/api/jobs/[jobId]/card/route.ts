@@ -1,18 +1,6 @@
-import { appDatabase } from '@/db/client'
-import { authorise } from '@/server/access'
-import { requireActor } from '@/server/actor'
-import { answer } from '@/server/answer'
-import { jobOfActor, jobRecord } from '@/server/jobAccess'
+import { jobPdf } from '@/server/jobPdf'
 import { cardPdf } from '@/server/pack/cardFile'
 
-/** The job's what-to-do card as a PDF, as its record is now. */
-export function GET(request: Request, { params }: { params: Promise<{ jobId: string }> }): Promise<Response> {
-  return answer(request, async () => {
-    const actor = await requireActor()
-    authorise(actor, 'viewJob')
-    const { db } = appDatabase()
-    const row = await jobOfActor(db, actor, (await params).jobId)
-    const bytes = await cardPdf(await jobRecord(db, row), actor.crewName)
-    return new Response(bytes, { headers: { 'content-type': 'application/pdf', 'cache-control': 'no-store' } })
-  })
-}
+/** The job's what-to-do card as a PDF. */
+export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }): Promise<Response> =>
+  jobPdf(request, params, (record, { crewName }) => cardPdf(record, crewName))
