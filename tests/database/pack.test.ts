@@ -1,5 +1,7 @@
 import { eq, sql } from 'drizzle-orm'
 import { unzipSync } from 'fflate'
+import sharp from 'sharp'
+import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { publicKeyOf } from '@/core/pack/seal'
 import { verifyPack } from '@/core/pack/verifyPack'
@@ -10,9 +12,10 @@ import { sealPack } from '@/server/pack/sealPack'
 import { SEAL_QUEUE, sendingQueue } from '@/server/queue'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
+import { addPicture } from '@/server/useCases/addPicture'
 import { tokenHash } from '@/server/useCases/packs'
 import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
-import { pdfText } from '../support/pdfText'
+import { pdfPictureWidths, pdfText } from '../support/pdfText'
 import { recordFaults } from '../support/recordSchema'
 
 const KEY = '21'.repeat(32)
@@ -85,6 +88,28 @@ describe('a pack', () => {
     expect(summary.counts.open).toBeGreaterThan(10)
     expect(summary.open).toHaveLength(summary.counts.open as number)
   })
+})
+
+it('prints a picture beside what it shows, small, and holds the picture itself', async () => {
+  const own = await makeJob(crew)
+  const jpeg = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#556677' } })
+    .jpeg()
+    .toBuffer()
+  await call(addPicture, db, crew.actor('hand'), {
+    id: uuidv7(),
+    jobId: own,
+    subject: 'inv1',
+    fileName: 'plate.jpg',
+    takenAt: null,
+    bytes: new Uint8Array(jpeg),
+  })
+  const pack = await packById(
+    db,
+    await sealPack(db, { jobId: own, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY }),
+  )
+  const files = unzipSync(await fileBytes(db, pack?.sha256 ?? ''))
+  expect(files['pictures/001-plate.jpg']?.length).toBeGreaterThan(1000)
+  expect(await pdfPictureWidths(files['report.pdf'] ?? new Uint8Array())).toEqual([460])
 })
 
 it('is asked for through the queue, with the rights the app has', async () => {

@@ -1,4 +1,4 @@
-import { getDocumentProxy } from 'unpdf'
+import { extractImages, getDocumentProxy } from 'unpdf'
 
 /** Words of a PDF where they stand: points from the left and the bottom edge of their page. */
 export interface PdfPage {
@@ -31,3 +31,12 @@ export const pdfText = async (bytes: Uint8Array): Promise<string> =>
     .flatMap(({ words }) => words.map(({ text }) => text))
     .join(' ')
     .replace(/\s+/g, ' ')
+
+/** Widths in pixels of the pictures in a PDF, page by page. */
+export async function pdfPictureWidths(bytes: Uint8Array): Promise<number[]> {
+  const document = await getDocumentProxy(new Uint8Array(bytes))
+  const widths: number[] = []
+  for (let k = 1; k <= document.numPages; k++)
+    widths.push(...(await extractImages(document, k)).map(({ width }) => width))
+  return widths
+}

@@ -1,6 +1,8 @@
+import { leavingTalk } from '../evidence/families/leavingTalk'
 import { spareLength } from '../evidence/families/mountedChecks'
 import type { JobRecord } from '../evidence/judge'
-import { standingReadings } from '../evidence/reading'
+import { THE_JOB } from '../evidence/family'
+import { latestBySlot, standingReadings } from '../evidence/reading'
 
 /** Length that was left coiled on a run for whoever comes next: as measured, or as planned where nobody measured it. */
 export interface LeftLength {
@@ -23,4 +25,11 @@ export function leftForLater({ installation, readings }: Pick<JobRecord, 'instal
       const { tag, from, to, size, extraM } = run
       return { runTag: tag, from, to, size, lengthM: read ?? extraM, measured: read !== null }
     })
+}
+
+/** What the household asked when the crew left, and who it was; `null` where nobody wrote it down. */
+export function askedAtLeaving({ readings }: Pick<JobRecord, 'readings'>): { who: string; asked: string } | null {
+  const latest = latestBySlot(standingReadings(readings), leavingTalk.key(THE_JOB))
+  const [who, asked] = [latest.get('who')?.valueWord, latest.get('asked')?.valueWord]
+  return who && asked ? { who, asked } : null
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { aRun, house, reading, recordOf } from '../../../tests/support/house'
 import type { Reading } from '../evidence/reading'
 import type { Visit } from '../installation/visit'
-import { leftForLater } from './leftForLater'
+import { askedAtLeaving, leftForLater } from './leftForLater'
 import { trendsOf } from './trends'
 
 const visit = (openedAt: string): Visit => ({
@@ -79,5 +79,17 @@ describe('what was left for a later visit', () => {
       ['w1', 1.6, true],
       ['w2', 1, false],
     ])
+  })
+})
+
+describe('what the household asked when the crew left', () => {
+  const said = (slot: string, word: string) => reading('handover.talk', slot, word)
+  it('stands for the next visit once both are written down', () => {
+    expect(askedAtLeaving(recordOf(house()))).toBeNull()
+    expect(askedAtLeaving(recordOf(house(), [said('who', 'Runa')]))).toBeNull()
+    expect(askedAtLeaving(recordOf(house(), [said('who', 'Runa'), said('asked', 'Does it hum?')]))).toEqual({
+      who: 'Runa',
+      asked: 'Does it hum?',
+    })
   })
 })

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { leftForLater } from '@/core/handover/leftForLater'
+import { askedAtLeaving, leftForLater } from '@/core/handover/leftForLater'
 import { boardWays, boardWaysWords } from '@/core/wiring/boardWays'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { VISIT_WORDS } from '@/core/installation/visit'
@@ -18,6 +18,7 @@ export function VisitsSheet() {
   const { visits } = record
   const left = leftForLater(record)
   const boards = boardWays(record.installation)
+  const talk = askedAtLeaving(record)
   if (view.packs.length === 0 && visits.length === 0) return null
   return (
     <TitledSheet
@@ -54,7 +55,7 @@ export function VisitsSheet() {
           </Text>
         </Flex>
       ))}
-      {left.length + boards.length > 0 && (
+      {(left.length + boards.length > 0 || talk) && (
         <Box borderTopWidth="1px" borderColor="rule" px="14px" py="8px" fontSize="14px">
           <Text color="ink2">Left for the next visit</Text>
           {left.map(({ runTag, from, to, size, lengthM, measured }) => (
@@ -63,6 +64,11 @@ export function VisitsSheet() {
               {measured ? 'measured' : 'as planned, not measured'}
             </Text>
           ))}
+          {talk && (
+            <Text overflowWrap="anywhere">
+              {talk.who} asked: {talk.asked}
+            </Text>
+          )}
           {boards.map((board) => (
             <Text key={board.tag}>
               {board.name}: {boardWaysWords(board)}

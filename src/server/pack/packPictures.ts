@@ -15,6 +15,8 @@ export interface PackPicture {
 export const MOST_PRINTED = 60
 const WIDTH_PX = 460
 const QUALITY = 62
+/** Pictures that are in memory together. */
+const AT_ONCE = 4
 
 /**
  * Pictures for the report, in the order of the pack.
@@ -27,19 +29,19 @@ export async function packPictures(
   bytesOf: (attachment: Attachment) => Promise<Uint8Array>,
 ): Promise<PackPicture[]> {
   const labels = new Map(points.map(({ subject, key, label }) => [subject || key, label]))
-  const printed: PackPicture[] = []
-  for (const one of attached.filter(({ kind }) => kind === 'picture').slice(0, MOST_PRINTED)) {
-    const jpeg = await sharp(await bytesOf(one))
+  const small = async (one: (typeof attached)[number]): Promise<PackPicture> => ({
+    path: one.path,
+    label: labels.get(one.subject) ?? one.subject,
+    byName: one.addedByName,
+    at: one.takenAt ?? one.receivedAt,
+    jpeg: await sharp(await bytesOf(one))
       .resize({ width: WIDTH_PX, withoutEnlargement: true })
       .jpeg({ quality: QUALITY })
-      .toBuffer()
-    printed.push({
-      path: one.path,
-      label: labels.get(one.subject) ?? one.subject,
-      byName: one.addedByName,
-      at: one.takenAt ?? one.receivedAt,
-      jpeg,
-    })
-  }
+      .toBuffer(),
+  })
+  const chosen = attached.filter(({ kind }) => kind === 'picture').slice(0, MOST_PRINTED)
+  const printed: PackPicture[] = []
+  for (let k = 0; k < chosen.length; k += AT_ONCE)
+    printed.push(...(await Promise.all(chosen.slice(k, k + AT_ONCE).map(small))))
   return printed
 }

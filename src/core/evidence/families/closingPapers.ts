@@ -68,7 +68,7 @@ const PAPERS: readonly Confirmation[] = [
   }),
   paper('cleaned', {
     label: 'The place is clean, and the household’s questions are answered',
-    why: 'What they ask at the door is what they will telephone about at night.',
+    why: 'A crew is remembered by what it leaves behind.',
     answers: { done: done('Clean, and answered.'), later: LATER },
   }),
 ]

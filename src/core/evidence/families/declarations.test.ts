@@ -107,6 +107,7 @@ describe('every family', () => {
       'handover.permission',
       'handover.pocket',
       'handover.registered',
+      'handover.talk',
       'handover.warranty',
       'outage.asLeft.switches',
       'outage.asLeftBypass',

@@ -9,6 +9,7 @@ import { blackStartTest } from './blackStartTest'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { closingPapers } from './closingPapers'
+import { leavingTalk } from './leavingTalk'
 import { confirmations } from './confirmations'
 import { coreIdentity } from './coreIdentity'
 import { ctSteps } from './ctSteps'
@@ -93,6 +94,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   reserveMoves,
   ...confirmations,
   ...closingPapers,
+  leavingTalk,
   islandSource,
   islandBond,
   rcdIsland,
