@@ -24,7 +24,7 @@ const dataFolder = join(root, '.test-data/bench')
 rmSync(dataFolder, { recursive: true, force: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
 try {
-  for (const script of ['readingRoundTrip', 'planBench', 'syncRate', 'fullDatabase'])
+  for (const script of ['readingRoundTrip', 'planBench', 'sealJob', 'syncRate', 'fullDatabase'])
     spawnSync(tsx, [`scripts/bench/${script}.ts`], {
       cwd: root,
       stdio: 'inherit',
