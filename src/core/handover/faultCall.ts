@@ -128,7 +128,7 @@ export function faultGuess({ tingle, neighboursLit, houseLit, chargerStops, trip
     return 'Outage without an island: battery empty, overload that used its restarts up, or a contactor that did not open.'
   if (tripped === 'indoors' || tripped === 'outdoors')
     return 'A residual-current device tripped: standing leakage against its allowance (E-10).'
-  return 'Nothing stands out. Ask for a picture of the display.'
+  return 'Nothing stands out. The display and the mode first, from a picture or by telephone.'
 }
 
 /** Pictures that a household may add to one call. */
