@@ -119,4 +119,33 @@ test.describe('the outage bench', () => {
     await page.getByLabel('Recorder’s file').setInputFiles(`${folder}c8-irregular.csv`)
     await expect(page.getByTestId('wave')).toHaveAccessibleName(/Gap of 2\d(\.\d)?.ms/)
   })
+
+  test('lays recordings and a log on one time line, by clock, by event, and moved by hand', async ({ page }) => {
+    await page.getByRole('tab', { name: 'Time line' }).click()
+    await expect(page.getByText('Nothing to lay side by side yet')).toBeVisible()
+    const files = page.getByLabel('Recordings and logs')
+    await files.setInputFiles([
+      ...['c2-single-400ms.cfg', 'c2-single-400ms.dat', 'c5-dip-then-gap.csv', 'log1-steps-trip.csv'].map((name) => ({
+        name,
+        mimeType: 'application/octet-stream',
+        buffer: readFileSync(`${folder}${name}`),
+      })),
+      { name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('x') },
+    ])
+    // what cannot be read is named, and keeps the rest from nothing
+    await expect(page.getByRole('alert').filter({ hasText: 'photo.jpg' })).toContainText('The rest was read.')
+    await expect(page.getByTestId('time-line')).toHaveAccessibleName(/c2-single-400ms.*log1-steps-trip/)
+    const row = (name: string) => page.locator(`[data-track*="${name}"]`)
+    // a CSV of samples has no clock: it lies where the supply leaves, and says so
+    await expect(row('c5-dip')).toContainText('laid on the supply leaving')
+    await page.getByRole('button', { name: 'By a common event' }).click()
+    await expect(row('log1')).toContainText(/laid on the supply leaving.*s from its clock/)
+    const before = await row('log1').innerText()
+    await row('log1').getByRole('spinbutton').fill('2.5')
+    await expect(row('log1')).not.toHaveText(before)
+    await page.getByRole('button', { name: 'Around the cut' }).click()
+    await expect(page.getByTestId('time-line')).toContainText('left')
+    await row('c5-dip').getByRole('button', { name: /^Take/ }).click()
+    await expect(row('c5-dip')).toHaveCount(0)
+  })
 })

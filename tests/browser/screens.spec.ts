@@ -85,6 +85,7 @@ const VIEWS = {
   },
   outage: {
     run: 'Run 1',
+    time: 'On one time line',
     judgement: 'Promised and shown',
   },
   handover: {

@@ -4,11 +4,12 @@ import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/Ben
 import { useJob } from '../job/JobContext'
 import { JudgementView } from './JudgementView'
 import { RunView } from './run/RunView'
+import { TimeLineView } from './timeLine/TimeLineView'
 import { LEAVING } from './wave/WaveFigures'
 import { WaveView } from './WaveView'
 
-const VIEWS = { bench: WaveView, run: RunView, judgement: JudgementView } as const
-const LABELS = { bench: 'Wave and points', run: 'The cut, live', judgement: 'Judgement' } as const
+const VIEWS = { bench: WaveView, run: RunView, time: TimeLineView, judgement: JudgementView } as const
+const LABELS = { bench: 'Wave and points', run: 'The cut, live', time: 'Time line', judgement: 'Judgement' } as const
 const LIST = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key, label: LABELS[key] }))
 
 /** Outage: the wave and what it is held against, the cut itself on every phone, and what it all comes to. */
