@@ -167,7 +167,7 @@ test('a job begins with the crew’s usual supply; a hand reads with the instrum
   const choice = hand.getByRole('combobox', { name: 'Instrument in hand' })
   await choice.selectOption({ label: 'M1 Installation tester' })
   await type(hand, 'loop w1 46 mΩ')
-  await openBench(lead, jobId, '?stage=handover')
+  await openBench(lead, jobId, '?stage=handover&view=seal')
   await press(lead, 'Seal the pack')
   await press(lead, 'Seal it')
   await expect(lead.getByText(new RegExp(`^Sealed .* by ${LEAD.name}$`))).toBeVisible({ timeout: 40_000 })
