@@ -19,6 +19,7 @@ import { CircuitTable } from './report/CircuitTable'
 import { OutageRuns } from './report/OutageRuns'
 import { CorrectionTable, InstrumentTable, LimitTable } from './report/EvidenceTables'
 import { Pictures } from './report/PicturePages'
+import { Foot } from './report/Foot'
 import { GroundFigure } from './report/GroundFigure'
 import { SchematicFigure } from './report/SchematicFigure'
 import { LaterVisits, type ReplacedPack } from './report/LaterVisits'
@@ -135,7 +136,7 @@ export function Report({
           <Text style={styles.heading}>Schematic</Text>
           <Text style={[styles.note, { marginBottom: 6 }]}>{schematicNote(beside.schematic)}</Text>
           <SchematicFigure schematic={beside.schematic} width={740} height={420} />
-          <Foot name={summary.jobName} />
+          <Foot name={summary.jobName} orientation="landscape" />
         </Page>
       )}
       <Page size="A4" style={styles.page}>
@@ -191,14 +192,5 @@ export function Report({
         <Foot name={summary.jobName} />
       </Page>
     </Document>
-  )
-}
-
-function Foot({ name }: { name: string }) {
-  return (
-    <View style={styles.foot} fixed>
-      <Text>{name} · Any changed file of this pack is found by the verifier.</Text>
-      <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
-    </View>
   )
 }

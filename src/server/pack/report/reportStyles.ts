@@ -29,7 +29,6 @@ export const styles = StyleSheet.create({
   note: { color: paper.ink2, fontSize: 8.5 },
   foot: {
     position: 'absolute',
-    bottom: '9mm',
     left: '16mm',
     right: '16mm',
     fontSize: 7.5,

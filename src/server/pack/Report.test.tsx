@@ -1,0 +1,62 @@
+import sharp from 'sharp'
+import { renderToBuffer } from '@react-pdf/renderer'
+import { expect, it } from 'vitest'
+import { aCircuit, house, readyForLoads, recordOf } from '../../../tests/support/house'
+import { type PdfPage, pdfPages } from '../../../tests/support/pdfText'
+import { Report } from './Report'
+import { registerReportFonts } from './reportFonts'
+import { packSummary } from './summary'
+
+/** The report of a house with so many circuits and pictures, read back page by page. */
+async function pagesOf(circuits: number, pictures: number): Promise<PdfPage[]> {
+  registerReportFonts()
+  const built = house({
+    circuits: Array.from({ length: circuits }, (_, k) =>
+      aCircuit({ id: `k${k}`, tag: `c${k}`, name: `Sockets in room ${k}` }),
+    ),
+  })
+  const record = recordOf(built, readyForLoads(built))
+  const facts = { place: 'Nowhere', crewName: 'Test crew', sealedAt: '2026-01-01T00:00:00.000Z' }
+  const { summary, bench } = packSummary(record, facts)
+  const jpeg = await sharp({ create: { width: 460, height: 345, channels: 3, background: '#556677' } })
+    .jpeg()
+    .toBuffer()
+  const shown = Array.from({ length: pictures }, (_, k) => ({
+    path: `pictures/${k}-plate.jpg`,
+    label: 'Plate',
+    byName: 'Hand',
+    at: facts.sealedAt,
+    jpeg,
+  }))
+  const beside = {
+    schematic: null,
+    wave: null,
+    pictures: shown,
+    picturesLeftOut: 0,
+    reviews: [],
+    signatures: [],
+    replaces: null,
+  }
+  const pdf = await renderToBuffer(
+    <Report summary={summary} bench={bench} record={record} signedBy="Lead" beside={beside} />,
+  )
+  return pdfPages(new Uint8Array(pdf))
+}
+
+// the library that writes PDFs gives up on some long documents: a job is never too long to be sealed
+it.each([
+  [1, 0],
+  [5, 60],
+  [20, 24],
+  [60, 0],
+])(
+  'a report of %i circuits and %i pictures has its foot on every page, inside the sheet',
+  async (circuits, pictures) => {
+    const pages = await pagesOf(circuits, pictures)
+    expect(pages.length).toBeGreaterThan(2)
+    for (const [k, { words }] of pages.entries()) {
+      const foot = words.filter(({ text }) => text === `${k + 1} / ${pages.length}`)
+      expect(foot.map(({ y }) => y > 15 && y < 45)).toEqual([true])
+    }
+  },
+)
