@@ -1,3 +1,4 @@
+import { verdictAt } from './verdictAt'
 import { madeAt } from './reading'
 import type { Verdict } from '../rules/verdict'
 import { type HoldLine, type HoldState, holdLine, holdStates } from './holdPoints'
@@ -60,7 +61,7 @@ export function stageSummaries({ points, judgements, holdLine: line }: Bench): S
   const waiting = new Set(line.blocked.flatMap(({ waiting }) => waiting))
   return STAGES.map((stage) => {
     const own = points.filter((point) => point.stage === stage && !point.timing)
-    const verdicts = own.map(({ key }) => judgements.get(key)?.verdict ?? 'open')
+    const verdicts = own.map(({ key }) => verdictAt(judgements, key))
     return {
       stage,
       verdicts,

@@ -1,3 +1,4 @@
+import { verdictAt } from './verdictAt'
 import { type Verdict, worstVerdict } from '../rules/verdict'
 import { familyOf } from './families'
 import { type HoldCondition, type HoldStep, type HoldStepId, HOLD_STEPS, holdConditionRef } from './holdSteps'
@@ -61,7 +62,7 @@ export function holdStates(
   for (const step of HOLD_STEPS) {
     const conditions = step.conditions.filter(isAsked).map((condition): ConditionState => {
       const concerned = pointsOfCondition(points, step.id, condition)
-      const verdictOf = (point: Point): Verdict => judgements.get(point.key)?.verdict ?? 'open'
+      const verdictOf = (point: Point): Verdict => verdictAt(judgements, point.key)
       const waiting = concerned.filter((point) => !HELD.includes(verdictOf(point))).map(({ key }) => key)
       const verdict = worstVerdict(concerned.map(verdictOf))
       const shown = HELD.includes(verdict)

@@ -1,3 +1,4 @@
+import { verdictAt } from './verdictAt'
 import type { Verdict } from '../rules/verdict'
 import { STAGE_WORDS, type Stage } from './point'
 import { benchOf, pointsToShow, stageSummaries } from './bench'
@@ -29,7 +30,7 @@ export const FACTS_VERSION = 7
 export function jobFacts(record: JobRecord): JobFacts {
   const bench = benchOf(record)
   const counts: JobFacts['counts'] = { proven: 0, watch: 0, open: 0, stop: 0 }
-  for (const { key } of pointsToShow(bench)) counts[bench.judgements.get(key)?.verdict ?? 'open']++
+  for (const { key } of pointsToShow(bench)) counts[verdictAt(bench.judgements, key)]++
   const { installation } = record
   return {
     counts,

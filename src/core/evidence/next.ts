@@ -1,3 +1,4 @@
+import { verdictAt } from './verdictAt'
 import { familyOf } from './families'
 import type { HoldState } from './holdPoints'
 import type { HoldStepId } from './holdSteps'
@@ -27,7 +28,7 @@ export interface Standing {
 
 /** The crew's next open point in working order, and why it is next; stopped points come first, live ones wait for their hold. */
 export function nextPoint({ points, judgements, holds }: Standing, after?: string): NextPoint | null {
-  const verdict = (point: Point) => judgements.get(point.key)?.verdict ?? 'open'
+  const verdict = (point: Point) => verdictAt(judgements, point.key)
   const ready = points.filter((point) => !point.timing && heldBy(point, holds) === null)
   const from = after === undefined ? 0 : ready.findIndex(({ key }) => key === after) + 1
   const ring = [...ready.slice(from), ...ready.slice(0, from)].filter(({ key }) => key !== after || ready.length === 1)

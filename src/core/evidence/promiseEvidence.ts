@@ -1,3 +1,4 @@
+import { verdictAt } from './verdictAt'
 import type { CustomerPromise, Installation } from '../installation/installation'
 import { type Verdict, worstVerdict } from '../rules/verdict'
 import { familyOf } from './families'
@@ -83,7 +84,7 @@ export function promiseEvidence(
       return {
         key: point.key,
         label: point.label,
-        verdict: stale ? ('open' as const) : (judgement?.verdict ?? ('open' as const)),
+        verdict: stale ? ('open' as const) : verdictAt(judgements, point.key),
         value: judgement?.value ?? null,
       }
     })

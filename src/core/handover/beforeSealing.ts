@@ -1,3 +1,4 @@
+import { verdictAt } from '../evidence/verdictAt'
 import { type Bench, pointsToShow } from '../evidence/bench'
 import type { JobRecord } from '../evidence/judge'
 import { type Review, reviewSummary } from './review'
@@ -32,7 +33,7 @@ export function beforeSealing(
 ): SealingLine[] {
   const points = pointsToShow(bench)
   const withVerdict = (verdict: string) =>
-    points.filter(({ key }) => (bench.judgements.get(key)?.verdict ?? 'open') === verdict).map(({ key }) => key)
+    points.filter(({ key }) => verdictAt(bench.judgements, key) === verdict).map(({ key }) => key)
   const review = reviewSummary(points, bench.judgements, reviews)
   const inState = (...states: readonly string[]) =>
     points.filter(({ key }) => states.includes(review.states.get(key) ?? 'notSeen')).map(({ key }) => key)

@@ -1,3 +1,4 @@
+import { verdictAt } from '../evidence/verdictAt'
 import { type Bench } from '../evidence/bench'
 import { THE_JOB } from '../evidence/family'
 import { leavingGap } from '../evidence/families/outageGap'
@@ -54,9 +55,7 @@ function noticeLines({ judgements }: Bench, manual: boolean): string[] {
 function staysLines({ points, judgements }: Bench, tags: readonly string[], nameOf: (tag: string) => string): string[] {
   const stays = points.filter((point) => belongsTo(point, stayedOn))
   const proven = (tag: string) =>
-    stays.some(
-      ({ subject, key }) => subject === tag && ['proven', 'watch'].includes(judgements.get(key)?.verdict ?? 'open'),
-    )
+    stays.some(({ subject, key }) => subject === tag && ['proven', 'watch'].includes(verdictAt(judgements, key)))
   const shown = tags.filter(proven).map(nameOf)
   const planned = tags.filter((tag) => !proven(tag)).map(nameOf)
   return [

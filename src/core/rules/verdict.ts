@@ -8,12 +8,10 @@ export type PlanMark = (typeof PLAN_MARKS)[number]
 
 /** Stop before Open before Watch before Proven. `[]` is `open`: nothing shown is nothing proven. */
 export function worstVerdict(verdicts: readonly Verdict[]): Verdict {
-  if (verdicts.length === 0) return 'open'
   return VERDICTS[Math.max(...verdicts.map((verdict) => VERDICTS.indexOf(verdict)))] ?? 'open'
 }
 
 /** Exceeds before Open before Tight before Fits; `[]` is `open`. */
 export function worstPlanMark(marks: readonly PlanMark[]): PlanMark {
-  if (marks.length === 0) return 'open'
   return PLAN_MARKS[Math.max(...marks.map((mark) => PLAN_MARKS.indexOf(mark)))] ?? 'open'
 }

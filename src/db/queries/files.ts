@@ -26,7 +26,7 @@ async function* pieces(parts: AsyncIterable<Uint8Array> | Iterable<Uint8Array>, 
 }
 
 /**
- * Stores a file that comes in parts, under a digest that is known beforehand; the same file twice is one. Holds one chunk in memory.
+ * Stores a file that comes in parts, under a digest that is known beforehand; the same file twice is one. Holds two chunks in memory.
  *
  * @throws BrokenFile where the parts are not as long as was said
  */
@@ -42,11 +42,17 @@ export async function storeParts(
     .returning({ sha256: storedFile.sha256 })
   if (added.length === 0) return
   let [index, stored] = [0, 0]
+  // the next piece is read while the database writes the one before
+  let written: Promise<unknown> = Promise.resolve()
   for await (const bytes of pieces(parts, CHUNK_BYTES)) {
-    await db.insert(fileChunk).values({ sha256, index, bytes })
+    await written
+    written = db.insert(fileChunk).values({ sha256, index, bytes }).execute()
+    // a source that fails first is what is told; the insert's own fault is told by the wait for it
+    written.catch(() => undefined)
     index++
     stored += bytes.length
   }
+  await written
   if (stored !== byteCount) throw new BrokenFile(`${stored} of ${byteCount} bytes came`)
 }
 
@@ -85,26 +91,33 @@ export interface ByteRange {
   to: number
 }
 
-/** A file, or a range of it, as a stream, one chunk in memory at a time. A missing chunk breaks the stream off. */
+/** A file, or a range of it, as a stream; the next chunk is fetched while one is read. A missing chunk breaks the stream off. */
 export function fileStream(
   db: Db,
   { sha256, chunkCount, byteCount }: { sha256: string; chunkCount: number; byteCount: number },
   { from, to }: ByteRange = { from: 0, to: byteCount - 1 },
 ): ReadableStream<Uint8Array> {
   let index = Math.floor(from / CHUNK_BYTES)
-  const last = Math.floor(to / CHUNK_BYTES)
+  const last = Math.min(Math.floor(to / CHUNK_BYTES), chunkCount - 1)
+  const fetchChunk = async (wanted: number) => {
+    const [chunk] = await db
+      .select({ bytes: fileChunk.bytes })
+      .from(fileChunk)
+      .where(and(eq(fileChunk.sha256, sha256), eq(fileChunk.index, wanted)))
+      .limit(1)
+    if (!chunk) throw new BrokenFile(`chunk ${wanted} of ${chunkCount} is missing`)
+    return chunk.bytes
+  }
+  let ahead: Promise<Buffer> | null = null
   return new ReadableStream({
     async pull(controller) {
-      if (index >= chunkCount || index > last) return controller.close()
-      const [chunk] = await db
-        .select({ bytes: fileChunk.bytes })
-        .from(fileChunk)
-        .where(and(eq(fileChunk.sha256, sha256), eq(fileChunk.index, index)))
-        .limit(1)
-      if (!chunk) throw new BrokenFile(`chunk ${index} of ${chunkCount} is missing`)
+      if (index > last) return controller.close()
+      const bytes = await (ahead ?? fetchChunk(index))
       const began = index * CHUNK_BYTES
-      controller.enqueue(new Uint8Array(chunk.bytes).subarray(Math.max(0, from - began), to - began + 1))
       index++
+      ahead = index > last ? null : fetchChunk(index)
+      ahead?.catch(() => undefined)
+      controller.enqueue(bytes.subarray(Math.max(0, from - began), to - began + 1))
     },
   })
 }

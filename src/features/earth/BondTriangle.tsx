@@ -1,4 +1,5 @@
 'use client'
+import { verdictAt } from '@/core/evidence/verdictAt'
 import { THE_JOB } from '@/core/evidence/family'
 import { islandBond } from '@/core/evidence/families/islandBond'
 import { latestBySlot } from '@/core/evidence/reading'
@@ -16,7 +17,7 @@ export function BondTriangle() {
     const value = latest.get(slot)?.valueNumber
     return value == null ? 'not measured' : formatQuantity(value, 'V')
   }
-  const verdict = bench.judgements.get(islandBond.key(THE_JOB))?.verdict ?? 'open'
+  const verdict = verdictAt(bench.judgements, islandBond.key(THE_JOB))
   const bonded = (latest.get('ne')?.valueNumber ?? Infinity) <= pack.limits.islandNeutralEarthMax.value
   const earth = pack.words.earth
   const node = (x: number, y: number, letter: string, tone: 'ink' | 'neutral' | 'earth') => (

@@ -1,4 +1,5 @@
 'use client'
+import { verdictAt } from '@/core/evidence/verdictAt'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { EARTH_CURRENT_KEY, EARTH_CURRENT_SLOTS, earthCurrentOf } from '@/core/evidence/families/earthCurrent'
 import type { Point } from '@/core/evidence/point'
@@ -38,10 +39,7 @@ function Clamp({ point }: { point: Point }) {
   const step = CLAMP_STEPS[found.currentA === null ? 'clamp' : (found.decision ?? 'quiet')]
   return (
     <>
-      <TitledSheet
-        title={point.label}
-        note={<VerdictWord verdict={bench.judgements.get(point.key)?.verdict ?? 'open'} />}
-      >
+      <TitledSheet title={point.label} note={<VerdictWord verdict={verdictAt(bench.judgements, point.key)} />}>
         <Box px="14px" pb="14px" aria-live="polite">
           <Heading as="h3" fontSize={{ base: '30px', lg: '34px' }} lineHeight="1.1" color={step.tone} mb="6px">
             {step.title}

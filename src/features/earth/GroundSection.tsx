@@ -1,4 +1,5 @@
 'use client'
+import { verdictAt } from '@/core/evidence/verdictAt'
 import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { latestBySlot } from '@/core/evidence/reading'
@@ -32,7 +33,7 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
   const [ref, width] = useWidth<HTMLDivElement>(720)
   const section = groundSectionLayout(readings, electrode.targetOhm, electrode.seasonalFactor, { width, height: CHART })
   const surface = CHART + 10
-  const verdict = bench.judgements.get(key)?.verdict ?? 'open'
+  const verdict = verdictAt(bench.judgements, key)
   const words =
     readings.length === 0
       ? 'no readings yet'

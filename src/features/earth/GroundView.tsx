@@ -1,4 +1,5 @@
 'use client'
+import { verdictAt } from '@/core/evidence/verdictAt'
 import { useState } from 'react'
 import { THE_JOB } from '@/core/evidence/family'
 import { belongsTo } from '@/core/evidence/families'
@@ -32,7 +33,7 @@ export function GroundView() {
   const { electrodes } = installation
   const edit = may('changeJob')
   const servicesKey = buriedServices.key(THE_JOB)
-  const servicesVerdict = bench.judgements.get(servicesKey)?.verdict ?? 'open'
+  const servicesVerdict = verdictAt(bench.judgements, servicesKey)
   return (
     <>
       <Notice kind="caution">
@@ -66,7 +67,7 @@ export function GroundView() {
         <TitledSheet
           key={electrode.id}
           title={`Electrode ${electrode.tag}`}
-          note={<VerdictWord verdict={bench.judgements.get(electrodeResistance.key(electrode))?.verdict ?? 'open'} />}
+          note={<VerdictWord verdict={verdictAt(bench.judgements, electrodeResistance.key(electrode))} />}
           actions={
             edit && (
               <>

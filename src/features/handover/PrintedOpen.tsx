@@ -1,3 +1,4 @@
+import { verdictAt } from '@/core/evidence/verdictAt'
 import { Box, Flex } from '@chakra-ui/react'
 import type { Point } from '@/core/evidence/point'
 import { STAGE_WORDS } from '@/core/evidence/point'
@@ -27,7 +28,7 @@ export function PrintedOpen({ open }: { open: readonly Point[] }) {
           fontSize="14px"
         >
           <Box w="82px" flex="none">
-            <VerdictWord verdict={bench.judgements.get(point.key)?.verdict ?? 'open'} />
+            <VerdictWord verdict={verdictAt(bench.judgements, point.key)} />
           </Box>
           <Button
             variant="bare"

@@ -1,4 +1,5 @@
 'use client'
+import { verdictAt } from '@/core/evidence/verdictAt'
 import { familyOf } from '@/core/evidence/families'
 import { runLoop } from '@/core/evidence/families/runLoop'
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
@@ -111,7 +112,7 @@ function RunRow({
     resolutionOhm: 0,
   })
   const scale = loopScaleLayout({ ...loop, measuredOhm }, 150)
-  const loopVerdict = bench.judgements.get(loopKey)?.verdict ?? 'open'
+  const loopVerdict = verdictAt(bench.judgements, loopKey)
   const { dash, words, ink } = LINE[state]
   const chosen = at === identityKey || at === loopKey
   const word = (slot: string) => {

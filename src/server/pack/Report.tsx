@@ -1,7 +1,6 @@
 import { pointsToShow } from '@/core/evidence/bench'
 import { Document, Page, Text, View } from '@react-pdf/renderer'
 import type { Bench } from '@/core/evidence/bench'
-import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
 import type { PackSummary } from './summary'
 import type { JobRecord } from '@/core/evidence/judge'
@@ -18,11 +17,12 @@ import { outageRunsOf } from '@/core/outage/run/outageRun'
 import { CircuitTable } from './report/CircuitTable'
 import { OutageRuns } from './report/OutageRuns'
 import { CorrectionTable, InstrumentTable, LimitTable } from './report/EvidenceTables'
-import { Pictures } from './report/PicturePages'
+import { PicturePages } from './report/PicturePages'
 import { Foot } from './report/Foot'
 import { GroundFigure } from './report/GroundFigure'
 import { SchematicFigure } from './report/SchematicFigure'
 import { LaterVisits, type ReplacedPack } from './report/LaterVisits'
+import { StagePages } from './report/StagePages'
 import { SignedBy } from './report/SignedBy'
 import { WaveFigure } from './report/WaveFigure'
 import { VerdictMark } from './report/VerdictMark'
@@ -152,33 +152,8 @@ export function Report({
         <CorrectionTable corrections={correctionsOf(bench, record)} />
         <Foot name={summary.jobName} />
       </Page>
+      <StagePages name={summary.jobName} bench={bench} />
       <Page size="A4" style={styles.page}>
-        {STAGES.map((stage) => {
-          const points = pointsToShow(bench).filter((point) => point.stage === stage)
-          return points.length === 0 ? null : (
-            <View key={stage} style={{ marginBottom: 10 }}>
-              <Text style={styles.heading} minPresenceAhead={40}>
-                {STAGE_WORDS[stage]}
-              </Text>
-              {points.map((point) => {
-                const judgement = bench.judgements.get(point.key)
-                return (
-                  <View key={point.key} style={styles.row} wrap={false}>
-                    <VerdictMark verdict={judgement?.verdict ?? 'open'} />
-                    <View style={{ flex: 1, paddingRight: 8 }}>
-                      <Text>{point.label}</Text>
-                      <Text style={styles.note}>
-                        {judgement?.why}
-                        {judgement?.limit ? `  Limit: ${judgement.limit} (${judgement.code}).` : ''}
-                      </Text>
-                    </View>
-                    <Text style={{ width: 96, textAlign: 'right', fontWeight: 700 }}>{judgement?.value ?? '–'}</Text>
-                  </View>
-                )
-              })}
-            </View>
-          )
-        })}
         <View wrap={false}>
           <Text style={styles.heading}>Runtime, worked out</Text>
           <Text>
@@ -188,9 +163,9 @@ export function Report({
           </Text>
         </View>
         <LimitTable limits={limitsUsed(bench)} />
-        <Pictures pictures={beside.pictures} leftOut={beside.picturesLeftOut} />
         <Foot name={summary.jobName} />
       </Page>
+      <PicturePages name={summary.jobName} pictures={beside.pictures} leftOut={beside.picturesLeftOut} />
     </Document>
   )
 }

@@ -1,3 +1,4 @@
+import { verdictAt } from '@/core/evidence/verdictAt'
 import { THE_JOB } from '@/core/evidence/family'
 import { RECORDING_SLOT, leavingGap } from '@/core/evidence/families/outageGap'
 import { type Bench, benchOf, pointsToShow } from '@/core/evidence/bench'
@@ -68,7 +69,7 @@ export function packSummary(
   const { pack } = bench.context
   const plan = planOfInstallation(installation)
   const counts: Record<Verdict, number> = { proven: 0, watch: 0, open: 0, stop: 0 }
-  for (const { key } of pointsToShow(bench)) counts[bench.judgements.get(key)?.verdict ?? 'open']++
+  for (const { key } of pointsToShow(bench)) counts[verdictAt(bench.judgements, key)]++
   const listOf = (verdict: Verdict) =>
     STAGES.flatMap((stage) =>
       pointsToShow(bench)

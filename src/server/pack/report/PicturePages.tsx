@@ -1,27 +1,48 @@
-import { Image, Text, View } from '@react-pdf/renderer'
+import { Image, Page, Text, View } from '@react-pdf/renderer'
 import type { PackPicture } from '../packPictures'
+import { Foot } from './Foot'
 import { styles } from './reportStyles'
 
-/** Pictures with what each is evidence of, three a row. */
-export function Pictures({ pictures, leftOut }: { pictures: readonly PackPicture[]; leftOut: number }) {
-  if (pictures.length === 0) return null
+/** Three a row, four rows. */
+const A_PAGE = 12
+
+function Picture({ picture: { path, label, byName, at, jpeg } }: { picture: PackPicture }) {
   return (
-    <View style={styles.section}>
-      <Text style={styles.heading} minPresenceAhead={120}>
-        Pictures
+    <View style={{ width: 158 }} wrap={false}>
+      <Image src={{ data: jpeg, format: 'jpg' }} style={{ width: 158, height: 118, objectFit: 'contain' }} />
+      <Text style={{ fontSize: 8 }}>{label}</Text>
+      <Text style={styles.note}>
+        {byName}, {at.slice(0, 10)} · {path}
       </Text>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {pictures.map(({ path, label, byName, at, jpeg }) => (
-          <View key={path} style={{ width: 158 }} wrap={false}>
-            <Image src={{ data: jpeg, format: 'jpg' }} style={{ width: 158, height: 118, objectFit: 'contain' }} />
-            <Text style={{ fontSize: 8 }}>{label}</Text>
-            <Text style={styles.note}>
-              {byName}, {at.slice(0, 10)} · {path}
-            </Text>
-          </View>
-        ))}
-      </View>
-      {leftOut > 0 && <Text style={styles.note}>{leftOut} more pictures are in the pack and not printed here.</Text>}
     </View>
   )
+}
+
+/** Pictures with what each is evidence of; nothing where there is none. */
+export function PicturePages({
+  name,
+  pictures,
+  leftOut,
+}: {
+  name: string
+  pictures: readonly PackPicture[]
+  leftOut: number
+}) {
+  const sheets = Array.from({ length: Math.ceil(pictures.length / A_PAGE) }, (_, k) =>
+    pictures.slice(k * A_PAGE, (k + 1) * A_PAGE),
+  )
+  return sheets.map((sheet, k) => (
+    <Page key={sheet[0]?.path} size="A4" style={styles.page}>
+      <Text style={styles.heading}>Pictures</Text>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {sheet.map((picture) => (
+          <Picture key={picture.path} picture={picture} />
+        ))}
+      </View>
+      {leftOut > 0 && k === sheets.length - 1 && (
+        <Text style={styles.note}>{leftOut} more pictures are in the pack and not printed here.</Text>
+      )}
+      <Foot name={name} />
+    </Page>
+  ))
 }
