@@ -186,6 +186,27 @@ describe('residual-current devices', () => {
     expect(gfciLimitMs(264)).toBeCloseTo(24.96, 1)
   })
 
+  it('of class A is Open without a fault current that was tried, however good its ramp', () => {
+    const gfci = (island: object) =>
+      residualCurrentTrip({
+        pack: 'na-split-240',
+        device: 'gfciA',
+        iDeltaNMa: 6,
+        instrumentMs: null,
+        instrumentMa: null,
+        grid: null,
+        island,
+      }).island
+    const good = { rampMa: 5, faults: [{ testMa: 20, timeMs: 500 }] }
+    expect(gfci(good).verdict).toBe('proven')
+    expect(gfci({ rampMa: 5 }).verdict).toBe('open')
+    expect(gfci({ rampMa: 5, faults: [] }).verdict).toBe('open')
+    expect(gfci({ ...good, rampMa: null }).verdict).toBe('open')
+    expect(gfci({ ...good, faults: [...good.faults, { testMa: 264, timeMs: null }] }).verdict).toBe('open')
+    expect(gfci({ ...good, faults: [{ testMa: 20, timeMs: 'none' }] }).verdict).toBe('stop')
+    expect(gfci({ ...good, rampMa: 'none' }).verdict).toBe('stop')
+  })
+
   it('is open in a mode that was not tested', () => {
     expect(
       residualCurrentTrip({

@@ -253,6 +253,26 @@ describe('exposure', () => {
     expect(at({ floodMm: null }).verdict).toBe('open')
     expect(at({ terminalMm: null }).verdict).toBe('open')
   })
+  it.each([
+    [{ shoreKm: null }, 'The distance to the shore is not on the survey.'],
+    [{ declared: [{ ...declared, minShoreKm: null }] }, 'No least distance to the shore is declared.'],
+    [{ minTempC: null }, 'Coldest and hottest at the place are not both on the survey.'],
+    [{ maxTempC: null }, 'Coldest and hottest at the place are not both on the survey.'],
+    [{ declared: [{ ...declared, minTempC: null }] }, 'No whole temperature band is declared.'],
+    [{ declared: [{ ...declared, maxTempC: null }] }, 'No whole temperature band is declared.'],
+    [{ declared: [] }, 'No IP code is declared.'],
+  ] satisfies [Partial<Parameters<typeof exposure>[0]>, string][])(
+    'is Open with %o, and says what is missing',
+    (change, why) => {
+      const found = at(change)
+      expect(found.verdict).toBe('open')
+      expect(found.findings.filter(({ mark }) => mark === 'open').map((one) => one.why)).toContain(why)
+    },
+  )
+  it('exceeds at what is known to be too much, whatever else is not known', () => {
+    expect(at({ minTempC: -40, maxTempC: null }).verdict).toBe('exceeds')
+    expect(at({ maxTempC: 60, minTempC: null, shoreKm: null }).verdict).toBe('exceeds')
+  })
   it('takes the stricter of two declared figures, and is Tight for it', () => {
     expect(at({ declared: [declared, { ...declared, minShoreKm: 1 }] })).toMatchObject({
       verdict: 'tight',

@@ -42,6 +42,14 @@ describe('the plan of a house', () => {
     expect(drafts.map(({ kind }) => kind)).toEqual(['protection'])
     expect(withheld.map(({ kind }) => kind)).toEqual(['staysOn', 'gapClass', 'runtime'])
   })
+  it('has no mark for the hours while the night limit is not known: nobody knows whose hours they would be', () => {
+    const blank = house({ sources: { ...house().sources, units: [{ ...house().sources.units[0]!, moduleW: null }] } })
+    const { limits, runtime, marks } = planOfInstallation(blank)
+    expect(limits.nightW).toBeNull()
+    expect(runtime.runtimeReserveH).not.toBeNull()
+    expect(marks.runtime).toBe('open')
+    expect(planOfInstallation(house()).marks.runtime).toBe('fits')
+  })
   it('promises less than it works out, never more', () => {
     const plan = planOfInstallation(house())
     const promised =

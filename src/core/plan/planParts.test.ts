@@ -248,6 +248,11 @@ describe('devices towards sources', () => {
       { ...device, kind: 'dcDevice', marking: 'oneWay', polarityRight: false },
       'exceeds',
     ],
+    [
+      'a polarised DC device whose marks nobody read is open',
+      { ...device, kind: 'dcDevice', marking: 'oneWay', polarityRight: null },
+      'open',
+    ],
     ['a DC device nobody looked at is open', { ...device, kind: 'dcDevice', marking: null }, 'open'],
   ] as const)('%s', (_what, input, expected) => expect(sourceSideDevice(input).verdict).toBe(expected))
 })
@@ -606,6 +611,58 @@ describe('revisions', () => {
     expect(changed.find(({ key }) => key === 'load.new')).toMatchObject({ before: null, after: expect.any(String) })
     expect(changed.at(-1)).toMatchObject({ key: 'load.oven', after: null })
     expect(changed.find(({ key }) => key === 'load.fridge')?.after).toContain('500')
+  })
+  it('write open for every figure that nobody knows, and never a nought', () => {
+    const [unit] = house().sources.units
+    if (!unit) throw new Error('the house has a unit')
+    const blank = house({
+      supply: { ...house().supply, ratingA: null },
+      sources: {
+        ...house().sources,
+        units: [
+          {
+            ...unit,
+            moduleCount: null,
+            moduleW: null,
+            inverterBatteryW: null,
+            inverterAcW: null,
+            inverterSurgeVa: null,
+          },
+        ],
+        pvAc: [{ name: 'Roof', ratingW: null, expectedW: null, side: 'island', phase: 'L1', onBackedPhase: true }],
+        gatewayA: null,
+        feederA: null,
+        usableWh: null,
+        nominalWh: null,
+        reserveSoc: null,
+      },
+    })
+    const of = Object.fromEntries(planLines(blank, planOfInstallation(blank)).map(({ key, value }) => [key, value]))
+    expect(of).toMatchObject({
+      supply: 'not known',
+      'unit.0': 'Unit: ? modules × open, battery side open, AC open, surge open',
+      'pv.0': 'Roof: open expected, island side',
+      usable: 'open',
+      reserve: 'open',
+      gateway: 'not known',
+      feeder: 'not known',
+      night: 'open',
+      changeover: 'open',
+      day: 'open',
+      surge: 'open',
+      above: 'open',
+      runtime: 'open',
+      school: 'not chosen',
+    })
+  })
+  it('take usable energy from its parts, and from no single one of them', () => {
+    const usable = (change: object) => {
+      const built = house({ sources: { ...house().sources, usableWh: null, ...change } })
+      return planLines(built, planOfInstallation(built)).find(({ key }) => key === 'usable')?.value
+    }
+    expect(usable({ nominalWh: 10_000, depthOfDischarge: 0.9 })).toMatch(/^9\s?kWh$|^9.00\s?kWh$/)
+    expect(usable({ nominalWh: 10_000, depthOfDischarge: null })).toBe('open')
+    expect(usable({ nominalWh: null, depthOfDischarge: 0.9 })).toBe('open')
   })
   it('keep a promise that says the same, and change one that does not', () => {
     const ready = house({ promises: [], survey: [declared('switchingTime', '80 ms')] })
