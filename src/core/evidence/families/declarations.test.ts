@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { anElectrode, aCircuit, aFitUnit, aLoad, aRun, house, reading, recordOf } from '../../../../tests/support/house'
-import { aTask } from '../../../../tests/support/tasks'
+import { aCircuit, aLoad, aRun, house, reading, recordOf } from '../../../../tests/support/house'
+import { everything } from '../../../../tests/support/everything'
 import { COMPONENT_KINDS, type ComponentKind, PROMISE_KINDS } from '../../installation/installation'
 import { benchOf } from '../bench'
 import { HOLD_STEPS, HOLD_STEP_IDS, holdConditionRef } from '../holdSteps'
@@ -9,42 +9,6 @@ import { derivePoints, pointsOf } from '../points'
 import { WORKING_PLACES } from '../workingPlaces'
 import { POINT_FAMILIES, familyOf } from '.'
 import { deadRun } from './deadTests'
-
-/** A house with at least one thing of every family. */
-const everything = () =>
-  house({
-    testDepth: 'full',
-    components: COMPONENT_KINDS.map((kind) => ({
-      id: kind,
-      tag: kind,
-      kind,
-      name: kind,
-      model: 'Made-up',
-      minimumFirmware: null,
-      warrantyUntil: null,
-    })),
-    electrodes: ['e1', 'e2'].map((tag) => anElectrode({ id: tag, tag })),
-    circuits: [aCircuit({ tag: 'c1', torqueNm: 2 }), aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null })],
-    runs: [aRun({ tag: 'w1', from: 'Somewhere', to: 'Board', extraM: 2 })],
-    loads: [aLoad({ tag: 'fridge', mustStayOn: true })],
-    fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1')],
-    survey: [
-      {
-        id: 'f',
-        kind: 'arrayFace',
-        tag: 'face1',
-        name: 'South',
-        detail: { peakW: 4000, tiltDeg: 35, azimuthDeg: 180 },
-      },
-      {
-        id: 'p',
-        kind: 'pvSystem',
-        tag: 'pv1',
-        name: 'Roof',
-        detail: { coupling: 'dc', modulesInString: 10, moduleVocV: 40, moduleIscA: 10, backGain: 0 },
-      },
-    ] as never,
-  })
 
 const points = pointsOf(everything())
 /** A job that has none of the things; what is asked of it then are declarations. */

@@ -1,0 +1,39 @@
+import { COMPONENT_KINDS } from '@/core/installation/installation'
+import { aCircuit, aFitUnit, aLoad, aRun, anElectrode, house } from './house'
+import { aTask } from './tasks'
+
+/** A house with at least one thing of every family. */
+export const everything = () =>
+  house({
+    testDepth: 'full',
+    components: COMPONENT_KINDS.map((kind) => ({
+      id: kind,
+      tag: kind,
+      kind,
+      name: kind,
+      model: 'Made-up',
+      minimumFirmware: null,
+      warrantyUntil: null,
+    })),
+    electrodes: ['e1', 'e2'].map((tag) => anElectrode({ id: tag, tag })),
+    circuits: [aCircuit({ tag: 'c1', torqueNm: 2 }), aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null })],
+    runs: [aRun({ tag: 'w1', from: 'Somewhere', to: 'Board', extraM: 2 })],
+    loads: [aLoad({ tag: 'fridge', mustStayOn: true })],
+    fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1')],
+    survey: [
+      {
+        id: 'f',
+        kind: 'arrayFace',
+        tag: 'face1',
+        name: 'South',
+        detail: { peakW: 4000, tiltDeg: 35, azimuthDeg: 180 },
+      },
+      {
+        id: 'p',
+        kind: 'pvSystem',
+        tag: 'pv1',
+        name: 'Roof',
+        detail: { coupling: 'dc', modulesInString: 10, moduleVocV: 40, moduleIscA: 10, backGain: 0 },
+      },
+    ] as never,
+  })
