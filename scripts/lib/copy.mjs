@@ -21,8 +21,19 @@ import { Blocked, run } from './run.mjs'
 
 const FORMAT = 'awlbright-copy-1'
 const PARTS = ['about.json', 'database.dump', 'keys.json']
-/** Counted in the copy and again once it is restored: a copy that lost something is none. */
-const COUNTED = ['crew', 'user', 'job', 'reading', 'attachment', 'pack', 'stored_file', 'file_chunk', 'instrument']
+/** Counted in the copy and again once it is restored, each from the migration on that brought it: a copy that lost something is none. */
+const COUNTED = {
+  crew: 1,
+  user: 1,
+  job: 1,
+  reading: 1,
+  attachment: 1,
+  pack: 1,
+  stored_file: 1,
+  file_chunk: 1,
+  instrument: 1,
+  file_part: 28,
+}
 
 async function sha256Of(path) {
   const digest = createHash('sha256')
@@ -38,9 +49,10 @@ async function clientOf(connection) {
   return client
 }
 
-async function countsOf(client) {
+async function countsOf(client, migrations) {
   const counts = {}
-  for (const table of COUNTED) {
+  for (const [table, since] of Object.entries(COUNTED)) {
+    if (since > migrations) continue
     const { rows } = await client.query(`select count(*)::int as n from "${table}"`)
     counts[table] = rows[0].n
   }
@@ -67,8 +79,8 @@ async function dump(bin, superuser, path) {
     requireRoom(dirname(path), 2 * Number(size[0].bytes))
     await client.query('begin isolation level repeatable read read only')
     const { rows } = await client.query('select pg_export_snapshot() as snapshot')
-    const counts = await countsOf(client)
     const { rows: applied } = await client.query('select count(*)::int as n from drizzle.__drizzle_migrations')
+    const counts = await countsOf(client, applied[0].n)
     run(join(bin, 'pg_dump'), [...reached(superuser), '-Fc', `--snapshot=${rows[0].snapshot}`, '-f', path], {
       env: withPassword(superuser),
     })
@@ -171,8 +183,8 @@ export async function restoreCopy({ root, bin, dataFolder, file }) {
     cluster = await startCluster(bin, dataFolder)
     await fill(bin, cluster.superuser, work)
     const client = await clientOf(cluster.superuser)
-    const counts = await countsOf(client).finally(() => client.end())
-    const lost = COUNTED.filter((table) => counts[table] !== about.counts[table])
+    const counts = await countsOf(client, about.migrations).finally(() => client.end())
+    const lost = Object.keys(counts).filter((table) => counts[table] !== about.counts[table])
     if (lost.length > 0) throw new Blocked(`Not everything of ${file} came back: ${lost.join(', ')}. Nothing was kept.`)
     writeFileSync(join(dataFolder, 'holds'), 'crew\n')
     whole = true

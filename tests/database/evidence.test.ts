@@ -60,6 +60,7 @@ describe('the database refuses what the core would refuse', () => {
     'plan_revision',
     'stored_file',
     'file_chunk',
+    'file_part',
     'household_answer',
   ])('keeps rows of %s as they were written, for the app and for the owner', async (table) => {
     expect(await messageOf(db.execute(sql.raw(`delete from ${table}`)))).toMatch(/permission denied/)

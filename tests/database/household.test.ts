@@ -117,7 +117,7 @@ describe('a stored file that lacks a part', () => {
   it('is never handed out as a shorter one', async () => {
     const sha256 = await lacking(3, 2)
     await expect(fileBytes(db, sha256)).rejects.toBeInstanceOf(BrokenFile)
-    const reader = fileStream(db, { sha256, chunkCount: 3, byteCount: 3 * CHUNK_BYTES }).getReader()
+    const reader = fileStream(db, { sha256, chunkCount: 3, partCount: 0, byteCount: 3 * CHUNK_BYTES }).getReader()
     expect((await reader.read()).done).toBe(false)
     expect((await reader.read()).done).toBe(false)
     await expect(reader.read()).rejects.toBeInstanceOf(BrokenFile)

@@ -261,6 +261,10 @@ describe('on the hot ways no query reads a table whole that grows', () => {
     ['a member', "select * from crew_member where user_id = 'u'"],
     ['instruments of a crew', `select * from instrument where crew_id = ${U}`],
     ['a session', "select * from session where token = 't'"],
+    [
+      'parts of a composed file',
+      "select * from file_part where sha256 = 'x' and at <= 9 and at + byte_count > 0 order by index",
+    ],
     ['chunks of a file', "select * from file_chunk where sha256 = 'x' order by index"],
   ])('%s', async (_name, query) => {
     expect(await planOf(query)).not.toContain('Seq Scan')

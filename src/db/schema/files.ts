@@ -14,6 +14,10 @@ export const storedFile = pgTable(
     byteCount: bigint({ mode: 'number' }).notNull(),
     /** How many chunks it has, so that a lost one is noticed before it is sent as a shorter file. */
     chunkCount: integer().notNull(),
+    /** How many parts a composed file has; it has no chunks then. */
+    partCount: integer().notNull().default(0),
+    /** Checksum of its bytes as a zip has it; `null` for what was stored before it was kept. */
+    crc32: bigint({ mode: 'number' }),
     mediaType: text().notNull(),
     createdAt: instant().notNull().defaultNow(),
   },
@@ -30,6 +34,28 @@ export const fileChunk = pgTable(
     bytes: bytea().notNull(),
   },
   (t) => [primaryKey({ columns: [t.sha256, t.index] })],
+)
+
+/** A part of a composed file: bytes of its own, or another stored file as it is, so that a picture is stored once however many packs hold it. */
+export const filePart = pgTable(
+  'file_part',
+  {
+    sha256: text()
+      .notNull()
+      .references(() => storedFile.sha256, { onDelete: 'cascade' }),
+    index: integer().notNull(),
+    /** Where it begins in the composed file. */
+    at: bigint({ mode: 'number' }).notNull(),
+    byteCount: bigint({ mode: 'number' }).notNull(),
+    bytes: bytea(),
+    ofSha256: text().references(() => storedFile.sha256),
+  },
+  (t) => [
+    primaryKey({ columns: [t.sha256, t.index] }),
+    index('file_part_of').on(t.ofSha256),
+    check('file_part_is_one', sql`(${t.bytes} is null) <> (${t.ofSha256} is null)`),
+    check('file_part_length', sql`${t.bytes} is null or length(${t.bytes}) = ${t.byteCount}`),
+  ],
 )
 
 /** A picture or recording on a job; append-only evidence like a reading. */

@@ -2,8 +2,6 @@ import { type Bench, pointsToShow } from '@/core/evidence/bench'
 import { THE_JOB } from '@/core/evidence/family'
 import { RECORDING_SLOT, leavingGap } from '@/core/evidence/families/outageGap'
 import type { NamedBytes } from '@/core/outage/recording'
-import { createReadStream } from 'node:fs'
-import { join } from 'node:path'
 import { renderToBuffer } from '@react-pdf/renderer'
 import { and, eq } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
@@ -11,19 +9,19 @@ import { canonicalJson } from '@/core/pack/canonicalJson'
 import { publicKeyOf } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
-import { fileBytes, storeParts } from '@/db/queries/files'
+import { fileBytes } from '@/db/queries/files'
+import { storeComposed } from '@/db/queries/fileParts'
 import { jobById } from '@/db/queries/installations'
 import { reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
 import { addPack, packsOfJobs } from '@/db/queries/packs'
 import { crew, crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
-import { inOwnFolder } from '../ownFolder'
 import { cardPdf } from './cardFile'
+import { composePack } from './composePack'
 import { packPictures } from './packPictures'
 import { packSchematic, schematicFile } from './packSchematic'
 import { packWave } from './packWave'
-import { writePack } from './packWriter'
 import { sealedSources } from './sealedSources'
 import { readingsCsv } from './readingsCsv'
 import { Report } from './Report'
@@ -110,15 +108,16 @@ export async function sealPack(
     ...bench.judgements.get(point.key),
   }))
   const attached = record.attachments.map((attachment, k) => ({ ...attachment, path: packPath(attachment, k) }))
-  const [reviews, signatures, schematic, [before]] = await Promise.all([
+  const bytesOf = ({ sha256 }: { sha256: string }) => fileBytes(db, sha256)
+  // the platform's threads make the pictures small while the schematic is laid out
+  const [reviews, signatures, [before], pictures, schematic] = await Promise.all([
     reviewsOfJob(db, jobId),
     signaturesOfJob(db, jobId),
-    packSchematic(bench),
     packsOfJobs(db, [jobId]),
+    packPictures(bench, attached, bytesOf),
+    packSchematic(bench),
   ])
   const replaces = before ? { sealedAt: before.sealedAt, sha256: before.sha256, sealedBy: before.sealedByName } : null
-  const bytesOf = ({ sha256 }: { sha256: string }) => fileBytes(db, sha256)
-  const pictures = await packPictures(bench, attached, bytesOf)
   const wave = packWave(await leavingFiles(bench, bytesOf), bench.context.pack)
   const picturesLeftOut = attached.filter(({ kind }) => kind === 'picture').length - pictures.length
   const beside = { schematic, wave, pictures, picturesLeftOut, reviews, signatures, replaces }
@@ -170,13 +169,10 @@ export async function sealPack(
     byRole: signer?.role ?? null,
     sealedAt,
   }
-  await inOwnFolder(async (folder) => {
-    const target = join(folder, 'pack.zip')
-    const { byteCount, sha256 } = await writePack(target, sources, now)
-    await db.transaction(async (tx) => {
-      await storeParts(tx, { sha256, byteCount, mediaType: 'application/zip' }, createReadStream(target))
-      await addPack(tx, { ...row, sha256 })
-    })
+  const { byteCount, sha256, parts } = await composePack(sources, now)
+  await db.transaction(async (tx) => {
+    await storeComposed(tx, { sha256, byteCount, mediaType: 'application/zip' }, parts)
+    await addPack(tx, { ...row, sha256 })
   })
   return packId
 }

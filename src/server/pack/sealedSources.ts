@@ -1,8 +1,8 @@
 import { PACK_BOUNDS } from '@/core/pack/packZip'
 import { type ManifestFile, sealManifest } from '@/core/pack/seal'
 import type { Db } from '@/db/client'
-import { type StoredFacts, fileStream, filesFacts, sha256Of } from '@/db/queries/files'
-import type { PackSource } from './packWriter'
+import { fileParts, filesFacts, sha256Of } from '@/db/queries/files'
+import type { MadeSource, PackSource } from './composePack'
 
 /** More than a verifier reads: what could not be verified is not sealed. */
 export class PackTooLarge extends Error {
@@ -10,23 +10,16 @@ export class PackTooLarge extends Error {
 }
 
 /** A file that is at hand as a whole. */
-export const ofBytes = (path: string, bytes: Uint8Array): PackSource & { byteCount: number } => ({
+export const ofBytes = (path: string, bytes: Uint8Array): MadeSource => ({
   path,
   sha256: sha256Of(bytes),
   byteCount: bytes.length,
-  parts: () => [bytes],
-})
-
-const ofStored = (db: Db, path: string, facts: StoredFacts): PackSource & { byteCount: number } => ({
-  path,
-  sha256: facts.sha256,
-  byteCount: facts.byteCount,
-  parts: () => fileStream(db, facts),
+  bytes,
 })
 
 /**
- * All files of a pack in their order, manifest and signature last: what was made for it from memory, pictures and recordings chunk by chunk from the
- * database as they are written.
+ * All files of a pack in their order, manifest and signature last: what was made for it from memory, pictures and recordings as they are
+ * stored.
  *
  * @throws PackTooLarge for more, or more files, than a verifier takes
  */
@@ -46,7 +39,8 @@ export async function sealedSources(
     ...attached.map(({ path, sha256 }) => {
       const found = stored.get(sha256)
       if (!found) throw new Error(`the file of ${path} is not there`)
-      return ofStored(db, path, found)
+      const { sha256: digest, byteCount, crc32 } = found
+      return { path, sha256: digest, byteCount, crc32, parts: () => fileParts(db, found) }
     }),
   ]
   const byteCount = sources.reduce((sum, one) => sum + one.byteCount, 0)
