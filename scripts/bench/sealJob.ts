@@ -30,9 +30,11 @@ const add = async (kind: 'picture' | 'recording', fileName: string, bytes: Uint8
 for (let k = 1; k <= 60; k++) await add('picture', `plate${k}.jpg`, await photograph())
 for (let k = 1; k <= 5; k++) await add('recording', `gap${k}.dat`, randomBytes(8_000_000))
 
-const began = performance.now()
-await sealPack(db, { jobId: house.id, sealedBy: person.id, secretKeyHex: '07'.repeat(32) })
-console.log(
-  `sealing a job with 60 pictures and 5 recordings (${Math.round(bytesInAll / 1e6)} MB), report and storing included: ${((performance.now() - began) / 1000).toFixed(1)} s, ${Math.round(process.memoryUsage.rss() / 1e6)} MB of memory`,
-)
+for (const which of ['for the first time', 'again']) {
+  const began = performance.now()
+  await sealPack(db, { jobId: house.id, sealedBy: person.id, secretKeyHex: '07'.repeat(32) })
+  console.log(
+    `sealing a job with 60 pictures and 5 recordings (${Math.round(bytesInAll / 1e6)} MB), report and storing included, ${which}: ${((performance.now() - began) / 1000).toFixed(1)} s, ${Math.round(process.memoryUsage.rss() / 1e6)} MB of memory`,
+  )
+}
 await pool.end()

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto'
 import { eq, sql } from 'drizzle-orm'
 import { unzipSync } from 'fflate'
 import sharp from 'sharp'
@@ -5,7 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { publicKeyOf } from '@/core/pack/seal'
 import { verifyPack } from '@/core/pack/verifyPack'
-import { fileBytes } from '@/db/queries/files'
+import { fileBytes, fileFacts } from '@/db/queries/files'
 import { packById, packByTokenHash, packRequestById, withdrawLink } from '@/db/queries/packs'
 import { customerLink } from '@/db/schema'
 import { sealPack } from '@/server/pack/sealPack'
@@ -110,6 +111,40 @@ it('prints a picture beside what it shows, small, and holds the picture itself',
   const files = unzipSync(await fileBytes(db, pack?.sha256 ?? ''))
   expect(files['pictures/001-plate.jpg']?.length).toBeGreaterThan(1000)
   expect(await pdfPictureWidths(files['report.pdf'] ?? new Uint8Array())).toEqual([460])
+})
+
+it('stores a picture once, however often its job is sealed, and each pack holds it whole', async () => {
+  const own = await makeJob(crew)
+  const noise = randomBytes(600 * 450 * 3)
+  const jpeg = await sharp(noise, { raw: { width: 600, height: 450, channels: 3 } })
+    .jpeg({ quality: 95 })
+    .toBuffer()
+  const { sha256 } = await call(addPicture, db, crew.actor('hand'), {
+    id: uuidv7(),
+    jobId: own,
+    subject: 'inv1',
+    fileName: 'plate.jpg',
+    takenAt: null,
+    bytes: new Uint8Array(jpeg),
+  })
+  /** Bytes that are stored for a pack alone. */
+  const ownBytes = async (digest: string) => {
+    const { rows } = await db.execute<{ bytes: string }>(
+      sql`select (select coalesce(sum(length(bytes)), 0) from file_chunk where sha256 = ${digest}) + (select coalesce(sum(length(bytes)), 0) from file_part where sha256 = ${digest}) as bytes`,
+    )
+    return Number(rows[0]?.bytes)
+  }
+  const sealAgain = () => sealPack(db, { jobId: own, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY })
+  expect(jpeg.length).toBeGreaterThan(200_000)
+  for (const sealed of [await sealAgain(), await sealAgain()]) {
+    const pack = await packById(db, sealed)
+    const bytes = await fileBytes(db, pack?.sha256 ?? '')
+    expect(verifyPack(bytes, publicKeyOf(KEY)).problems).toEqual([])
+    expect(unzipSync(bytes)['pictures/001-plate.jpg']).toEqual(await fileBytes(db, sha256))
+    // what was made for it: report, card, record and tables, and nothing of the picture
+    const { byteCount } = (await fileFacts(db, sha256))!
+    expect(await ownBytes(pack?.sha256 ?? '')).toBe(bytes.length - byteCount)
+  }
 })
 
 it('is asked for through the queue, with the rights the app has', async () => {

@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm'
+import { type AnyColumn, type SQL, and, eq, sql } from 'drizzle-orm'
 import type { Db } from '../client'
 import { fileChunk, type storedFile } from '../schema'
 
@@ -23,6 +23,10 @@ export function* piecesOf(bytes: Uint8Array, size: number): Iterable<Buffer> {
     yield Buffer.from(bytes.buffer, bytes.byteOffset + at, Math.min(size, bytes.length - at))
 }
 
+/** Bytes on their way out of the database: the driver reads its usual hexadecimal digits eight times as slowly as these. */
+export const asBase64 = (bytes: AnyColumn): SQL<string> => sql<string>`encode(${bytes}, 'base64')`
+export const fromBase64 = (text: string): Buffer => Buffer.from(text, 'base64')
+
 /** Chunks of a file, or of a range of it; the next one is fetched while one is read. @throws BrokenFile where a chunk is missing */
 export async function* chunksOf(
   db: Db,
@@ -32,12 +36,12 @@ export async function* chunksOf(
   const last = Math.min(Math.floor(to / CHUNK_BYTES), chunkCount - 1)
   const fetchChunk = async (index: number) => {
     const [chunk] = await db
-      .select({ bytes: fileChunk.bytes })
+      .select({ bytes: asBase64(fileChunk.bytes) })
       .from(fileChunk)
       .where(and(eq(fileChunk.sha256, sha256), eq(fileChunk.index, index)))
       .limit(1)
     if (!chunk) throw new BrokenFile(`chunk ${index} of ${chunkCount} is missing`)
-    return chunk.bytes
+    return fromBase64(chunk.bytes)
   }
   let ahead: Promise<Buffer> | null = null
   for (let index = Math.floor(from / CHUNK_BYTES); index <= last; index++) {

@@ -1,8 +1,7 @@
-import { and, asc, eq, gt, lte } from 'drizzle-orm'
-import { sql } from 'drizzle-orm'
+import { and, asc, eq, gt, lte, sql } from 'drizzle-orm'
 import type { Db } from '../client'
 import { filePart, storedFile } from '../schema'
-import { BrokenFile, type ByteRange, type StoredFacts, chunksOf } from './fileChunks'
+import { BrokenFile, type ByteRange, type StoredFacts, asBase64, chunksOf, fromBase64 } from './fileChunks'
 
 /** A piece of a composed file: bytes of its own, or another stored file as it is. */
 export type FilePart = { bytes: Uint8Array } | { of: Pick<StoredFacts, 'sha256' | 'byteCount'> }
@@ -48,12 +47,12 @@ export async function storeComposed(
 
 const ownBytes = async (db: Db, sha256: string, index: number): Promise<Buffer> => {
   const [row] = await db
-    .select({ bytes: filePart.bytes })
+    .select({ bytes: asBase64(filePart.bytes) })
     .from(filePart)
     .where(and(eq(filePart.sha256, sha256), eq(filePart.index, index)))
     .limit(1)
-  if (!row?.bytes) throw new BrokenFile(`part ${index} is missing`)
-  return row.bytes
+  if (!row) throw new BrokenFile(`part ${index} is missing`)
+  return fromBase64(row.bytes)
 }
 
 /**

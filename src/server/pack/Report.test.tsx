@@ -3,6 +3,7 @@ import { renderToBuffer } from '@react-pdf/renderer'
 import { expect, it } from 'vitest'
 import { aCircuit, house, readyForLoads, recordOf } from '../../../tests/support/house'
 import { type PdfPage, pdfPages } from '../../../tests/support/pdfText'
+import { numberedPages } from './numberedPages'
 import { Report } from './Report'
 import { registerReportFonts } from './reportFonts'
 import { packSummary } from './summary'
@@ -40,7 +41,7 @@ async function pagesOf(circuits: number, pictures: number): Promise<PdfPage[]> {
   const pdf = await renderToBuffer(
     <Report summary={summary} bench={bench} record={record} signedBy="Lead" beside={beside} />,
   )
-  return pdfPages(new Uint8Array(pdf))
+  return pdfPages(await numberedPages(new Uint8Array(pdf)))
 }
 
 // the library that writes PDFs gives up on some long documents: a job is never too long to be sealed

@@ -43,6 +43,23 @@ async function checksumOf({ crc32: kept, parts }: StoredSource): Promise<number>
   return crc
 }
 
+/** Begins to read before it is asked: what comes first is on its way while the file before is still looked at. */
+function begun(parts: AsyncIterable<Uint8Array>): AsyncIterable<Uint8Array> {
+  const reader = parts[Symbol.asyncIterator]()
+  let ahead: ReturnType<typeof reader.next> | null = reader.next()
+  // what goes wrong is told where it is waited for
+  ahead.catch(() => undefined)
+  return {
+    [Symbol.asyncIterator]: () => ({
+      next: () => {
+        const next = ahead ?? reader.next()
+        ahead = null
+        return next
+      },
+    }),
+  }
+}
+
 /** A pack as it grows: its parts, and the digest of all their bytes. */
 class Composed {
   at = 0
@@ -58,11 +75,15 @@ class Composed {
   }
 
   /** A stored file as it is. @throws ChangedSource where its bytes are not those of its digest and its checksum */
-  async addStored({ path, sha256, byteCount, parts }: StoredSource, crc: number): Promise<void> {
+  async addStored(
+    { path, sha256, byteCount }: StoredSource,
+    parts: AsyncIterable<Uint8Array>,
+    crc: number,
+  ): Promise<void> {
     this.#close()
     const own = createHash('sha256')
     let [read, checksum] = [0, 0]
-    for await (const part of parts()) {
+    for await (const part of parts) {
       own.update(part)
       this.#digest.update(part)
       checksum = crc32(part, checksum)
@@ -99,7 +120,9 @@ export async function composePack(
 ): Promise<{ byteCount: number; sha256: string; parts: readonly FilePart[] }> {
   const pack = new Composed()
   const directory: Buffer[] = []
-  for (const source of sources) {
+  let ahead: AsyncIterable<Uint8Array> | null = null
+  for (const [k, source] of sources.entries()) {
+    const following = sources[k + 1]
     const localAt = pack.at
     const isMade = 'bytes' in source
     const isDeflated = isMade && !PACKED_ALREADY.test(source.path)
@@ -113,7 +136,11 @@ export async function composePack(
     })
     pack.add(localHeader(facts))
     if (isMade) pack.add(packed ?? source.bytes)
-    else await pack.addStored(source, crc)
+    else {
+      const own = ahead ?? source.parts()
+      ahead = following && !('bytes' in following) ? begun(following.parts()) : null
+      await pack.addStored(source, own, crc)
+    }
     directory.push(directoryEntry(facts, localAt))
   }
   const listed = Buffer.concat(directory)

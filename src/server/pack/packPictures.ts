@@ -16,7 +16,7 @@ export const MOST_PRINTED = 60
 const WIDTH_PX = 460
 const QUALITY = 62
 /** Pictures that are in memory together. */
-const AT_ONCE = 4
+const AT_ONCE = 8
 
 /**
  * Pictures for the report, in the order of the pack.

@@ -19,6 +19,7 @@ import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
 import { cardPdf } from './cardFile'
 import { composePack } from './composePack'
+import { numberedPages } from './numberedPages'
 import { packPictures } from './packPictures'
 import { packSchematic, schematicFile } from './packSchematic'
 import { packWave } from './packWave'
@@ -126,7 +127,7 @@ export async function sealPack(
   )
   const files: Record<string, Uint8Array> = {
     'README.txt': utf8(READ_ME),
-    'report.pdf': new Uint8Array(pdf),
+    'report.pdf': await numberedPages(new Uint8Array(pdf)),
     'card.pdf': await cardPdf(record, ownCrew?.name ?? ''),
     'record.json': utf8(
       canonicalJson({

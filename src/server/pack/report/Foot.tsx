@@ -1,18 +1,14 @@
 import { Text, View } from '@react-pdf/renderer'
 import { styles } from './reportStyles'
 
-/** From the upper edge of the sheet, in millimetres. */
-const FOOT_TOP = { portrait: '284mm', landscape: '197mm' } as const
+/** From the upper edge of the sheet, in millimetres; the page's number stands on the same line. */
+export const FOOT_TOP_MM = { portrait: 284, landscape: 197 } as const
 
-/**
- * The foot of every page. It hangs from the upper edge: the PDF library lays a foot with page numbers anew once it has counted them, and loses a page's
- * lower edge in doing so – a long report then could not be made at all.
- */
-export function Foot({ name, orientation = 'portrait' }: { name: string; orientation?: keyof typeof FOOT_TOP }) {
+/** The foot of every page, without its number: the library that lays pages out would lay each of them out twice for it (`numberedPages`). */
+export function Foot({ name, orientation = 'portrait' }: { name: string; orientation?: keyof typeof FOOT_TOP_MM }) {
   return (
-    <View style={[styles.foot, { top: FOOT_TOP[orientation] }]} fixed>
+    <View style={[styles.foot, { top: `${FOOT_TOP_MM[orientation]}mm` }]} fixed>
       <Text>{name} · Any changed file of this pack is found by the verifier.</Text>
-      <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
     </View>
   )
 }
