@@ -31,7 +31,9 @@ export function StagePages({ name, bench }: { name: string; bench: Bench }) {
     const points = shown.filter((point) => point.stage === stage)
     return points.length === 0 ? null : (
       <Page key={stage} size="A4" style={styles.page}>
-        <Text style={styles.heading}>{STAGE_WORDS[stage]}</Text>
+        <Text style={styles.heading} fixed>
+          {STAGE_WORDS[stage]}
+        </Text>
         {points.map((point) => (
           <PointRow key={point.key} point={point} judgement={bench.judgements.get(point.key)} />
         ))}
