@@ -2,6 +2,8 @@ import { leavingTalk } from '../evidence/families/leavingTalk'
 import { spareLength } from '../evidence/families/mountedChecks'
 import type { JobRecord } from '../evidence/judge'
 import { THE_JOB } from '../evidence/family'
+import { coresOfRuns, lugsAtAnEnd } from '../plan/cableMaterials'
+import { sizeSystemOf } from '../rules/conductors'
 import { latestBySlot, standingReadings } from '../evidence/reading'
 
 /** Length that was left coiled on a run for whoever comes next: as measured, or as planned where nobody measured it. */
@@ -12,18 +14,22 @@ export interface LeftLength {
   size: string
   lengthM: number
   measured: boolean
+  /** Lugs to bring for landing it: nobody counts what lies in a cupboard. */
+  lugs: number
 }
 
 /** What an earlier visit left for a later one, and need not be brought again. */
 export function leftForLater({ installation, readings }: Pick<JobRecord, 'installation' | 'readings'>): LeftLength[] {
   const standing = standingReadings(readings)
+  const { packId } = installation
+  const lugsFor = (size: string) => lugsAtAnEnd(sizeSystemOf(packId), size, coresOfRuns(packId))
   return installation.runs
     .filter(({ extraM }) => extraM > 0)
     .map((run) => {
       const key = spareLength.key(run)
       const read = standing.findLast((one) => one.pointKey === key && one.valueNumber !== null)?.valueNumber ?? null
       const { tag, from, to, size, extraM } = run
-      return { runTag: tag, from, to, size, lengthM: read ?? extraM, measured: read !== null }
+      return { runTag: tag, from, to, size, lengthM: read ?? extraM, measured: read !== null, lugs: lugsFor(size) }
     })
 }
 

@@ -66,18 +66,23 @@ describe('results since the first visit', () => {
 describe('what was left for a later visit', () => {
   it('is the spare length of each run, measured or only planned', () => {
     const installation = house({
-      runs: [aRun({ tag: 'w1', extraM: 2 }), aRun({ id: 'r2', tag: 'w2', extraM: 1 }), aRun({ id: 'r3', tag: 'w3' })],
+      runs: [
+        aRun({ tag: 'w1', extraM: 2 }),
+        aRun({ id: 'r2', tag: 'w2', extraM: 1, size: '2.5' }),
+        aRun({ id: 'r3', tag: 'w3' }),
+      ],
     })
     const measured = reading('fit.spare.w1', 'spare', 1.6)
     expect(
-      leftForLater(recordOf(installation, [measured])).map(({ runTag, lengthM, measured: seen }) => [
+      leftForLater(recordOf(installation, [measured])).map(({ runTag, lengthM, measured: seen, lugs }) => [
         runTag,
         lengthM,
         seen,
+        lugs,
       ]),
     ).toEqual([
-      ['w1', 1.6, true],
-      ['w2', 1, false],
+      ['w1', 1.6, true, 3],
+      ['w2', 1, false, 0],
     ])
   })
 })

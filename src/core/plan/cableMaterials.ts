@@ -1,5 +1,5 @@
 import { atLeast } from '../quantity/tolerance'
-import { conductorAreaMm2, sizeSystemOf } from '../rules/conductors'
+import { type SizeSystem, conductorAreaMm2, sizeSystemOf } from '../rules/conductors'
 import { RULE_PACKS } from '../rules/packs'
 import type { RulePackId } from '../rules/rulePack'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
@@ -53,6 +53,19 @@ export interface CableMaterials {
 export const ROUND_UP_M = 0.5
 export const LUGS_FROM_MM2 = 10
 
+/** Conductors of a power run: its phases, neutral and earth. */
+export const coresOfRuns = (pack: RulePackId): number => RULE_PACKS[pack].phases.length + 2
+
+/**
+ * Lugs that one end of a run takes: one a conductor from the size on that terminals ask for them.
+ *
+ * @example lugsAtAnEnd('mm2', '16', 3) // 3
+ * @example lugsAtAnEnd('mm2', '2.5', 3) // 0
+ * @throws RangeError when the size is not in the table
+ */
+export const lugsAtAnEnd = (system: SizeSystem, size: string, cores: number, fromMm2 = LUGS_FROM_MM2): number =>
+  atLeast(conductorAreaMm2(system, size), fromMm2) ? cores : 0
+
 /** What a run is ordered at: its way with slack, both ends, the extra as it is, up to the next whole step. */
 export function orderedRunM(
   { lengthM, extraM }: Pick<RunToOrder, 'lengthM' | 'extraM'>,
@@ -89,7 +102,7 @@ export function cableMaterials(input: CableMaterialsInput): CableMaterials {
       totalM: line.totalM === null || ordered === null ? null : line.totalM + ordered,
       runs: line.runs + 1,
       glands: line.glands + 2,
-      lugs: line.lugs + (atLeast(conductorAreaMm2(system, size), lugsFromMm2) ? 2 * cores : 0),
+      lugs: line.lugs + 2 * lugsAtAnEnd(system, size, cores, lugsFromMm2),
     })
   }
   const fill = input.containments.map(({ tag, kind, innerAreaMm2, cableDiametersMm }) => ({

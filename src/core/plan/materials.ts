@@ -1,8 +1,8 @@
 import type { CableRun, Circuit, Electrode } from '../installation/installation'
 import { residualDeviceName, residualDevicesInIsland } from '../installation/residualDevices'
 import { electrodeMaterials } from './electrodeMaterials'
-import { LUGS_FROM_MM2, ROUND_UP_M, orderedRunM } from './cableMaterials'
-import { conductorAreaMm2, sizeSystemOf } from '../rules/conductors'
+import { ROUND_UP_M, coresOfRuns, lugsAtAnEnd, orderedRunM } from './cableMaterials'
+import { sizeSystemOf } from '../rules/conductors'
 import { RULE_PACKS } from '../rules/packs'
 import type { RulePackId } from '../rules/rulePack'
 
@@ -49,8 +49,8 @@ export function materials({
 }: MaterialsInput): MaterialLine[] {
   const system = sizeSystemOf(pack)
   const unit = system === 'awg' ? 'AWG' : 'mm²'
-  const { words, phases } = RULE_PACKS[pack]
-  const cores = phases.length + 2
+  const { words } = RULE_PACKS[pack]
+  const cores = coresOfRuns(pack)
   const lines: MaterialLine[] = []
   for (const size of [...new Set(runs.map((run) => run.size))]) {
     const own = runs.filter((run) => run.size === size)
@@ -70,12 +70,13 @@ export function materials({
       quantity: 2 * own.length,
       from: 'two a run',
     })
-    if (conductorAreaMm2(system, size) >= LUGS_FROM_MM2 - 1e-9)
+    const lugs = lugsAtAnEnd(system, size, cores)
+    if (lugs > 0)
       lines.push({
         group: 'terminations',
         item: `Lug ${size} ${unit}`,
         unit: 'pieces',
-        quantity: 2 * cores * own.length,
+        quantity: 2 * lugs * own.length,
         from: `two ends × ${cores} conductors a run, where the terminals ask for lugs`,
       })
   }

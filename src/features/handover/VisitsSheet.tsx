@@ -58,10 +58,11 @@ export function VisitsSheet() {
       {(left.length + boards.length > 0 || talk) && (
         <Box borderTopWidth="1px" borderColor="rule" px="14px" py="8px" fontSize="14px">
           <Text color="ink2">Left for the next visit</Text>
-          {left.map(({ runTag, from, to, size, lengthM, measured }) => (
+          {left.map(({ runTag, from, to, size, lengthM, measured, lugs }) => (
             <Text key={runTag}>
               {runTag}, {from} to {to}, {size}: {formatQuantity(lengthM, 'm', 3)}{' '}
               {measured ? 'measured' : 'as planned, not measured'}
+              {lugs > 0 && `; bring ${lugs} lugs for ${size}`}
             </Text>
           ))}
           {talk && (
