@@ -1,4 +1,5 @@
-// npm run mutate [-- keys holds rests limits]: changes one declaration or limit at a time and shows whether the unit tests notice.
+// npm run mutate [-- keys holds rests limits opens]: changes one declaration, limit or Open at a time and shows whether the unit tests notice.
+// `opens` takes hours: each Open that the core may answer becomes Proven, and all tests that reach its file are asked.
 // The work tree is left alone: mutants live in copies under .data/mutants.
 import { spawn } from 'node:child_process'
 import { cpSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
@@ -21,12 +22,14 @@ interface Mutant {
   text: string
 }
 
-/** Whose tests are asked: those that stand beside what is changed, so that the whole takes a few minutes. */
-const ASKED: Readonly<Record<MutationKind, string>> = {
-  keys: 'src/core/evidence',
-  holds: 'src/core/evidence',
-  rests: 'src/core/evidence',
-  limits: 'src/core/rules',
+const beside = (folder: string) => () => ['run', folder]
+/** Whose tests are asked: those that stand beside what is changed, so that the whole takes a few minutes; of an Open all that reach it. */
+const ASKED: Readonly<Record<MutationKind, (mutant: Mutant) => string[]>> = {
+  keys: beside('src/core/evidence'),
+  holds: beside('src/core/evidence'),
+  rests: beside('src/core/evidence'),
+  limits: beside('src/core/rules'),
+  opens: ({ file }) => ['related', file, '--run', '--exclude', 'tests/database/**'],
 }
 
 const wanted = process.argv.slice(2) as MutationKind[]
@@ -55,9 +58,9 @@ function copyOf(worker: number): string {
 }
 
 /** Whether the tests fail on the mutant: `true` is what is wanted. */
-const noticed = (copy: string, { kind }: Mutant): Promise<boolean> =>
+const noticed = (copy: string, mutant: Mutant): Promise<boolean> =>
   new Promise((done) => {
-    const args = ['vitest', 'run', '--bail=1', '--reporter=dot', '--maxWorkers=1', ASKED[kind]]
+    const args = ['vitest', ...ASKED[mutant.kind](mutant), '--bail=1', '--reporter=dot', '--maxWorkers=1']
     spawn('npx', args, { cwd: copy, stdio: 'ignore' }).once('exit', (code) => done(code !== 0))
   })
 

@@ -1,7 +1,8 @@
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
+import ts from 'typescript'
 
-export type MutationKind = 'keys' | 'holds' | 'rests' | 'limits'
+export type MutationKind = 'keys' | 'holds' | 'rests' | 'limits' | 'opens'
 
 /** One place in a text and what is put there. */
 interface Change {
@@ -16,6 +17,7 @@ interface Mutation {
   changes: (text: string) => Change[]
 }
 
+const CORE = 'src/core'
 const FAMILIES = 'src/core/evidence/families'
 const PACKS = 'src/core/rules/packs'
 const sourcesIn = (folder: string) => (root: string) =>
@@ -31,6 +33,24 @@ const everywhere =
 
 /** The whole match in other words. */
 const instead = (match: RegExpExecArray, is: string): Change => ({ at: match.index, was: match[0], is })
+
+/** Every Open that an expression may come to; types, comparisons and lists of all verdicts are left alone. */
+function opensIn(text: string): Change[] {
+  const opens: Change[] = []
+  const isAnswer = ({ parent }: ts.Node) =>
+    !ts.isArrayLiteralExpression(parent) &&
+    !ts.isCaseClause(parent) &&
+    !ts.isElementAccessExpression(parent) &&
+    !(ts.isBinaryExpression(parent) && /^[!=]==$/.test(parent.operatorToken.getText()))
+  const look = (node: ts.Node): void => {
+    if (ts.isTypeNode(node) && !ts.isExpressionWithTypeArguments(node)) return
+    if (ts.isStringLiteral(node) && node.text === 'open' && isAnswer(node))
+      opens.push({ at: node.getStart(), was: node.getText(), is: "'proven'" })
+    ts.forEachChild(node, look)
+  }
+  look(ts.createSourceFile('', text, ts.ScriptTarget.Latest, true))
+  return opens
+}
 
 const KEY =
   /(?<=key: (?:\([^)]*\) => )?|_KEY(?:_STEM)? = )(['`])((?:survey|fit|wire|earth|settings|outage|handover)\.)/g
@@ -53,6 +73,14 @@ export const MUTATIONS: Readonly<Record<MutationKind, Mutation>> = {
       ...everywhere(/restsOn: \['[^\]]+\]/g, (match) => instead(match, 'restsOn: []'))(text),
       ...everywhere(/proves: \['[^\]]+\]/g, (match) => instead(match, 'proves: []'))(text),
     ],
+  },
+  // what is missing passes
+  opens: {
+    files: (root) =>
+      readdirSync(join(root, CORE), { recursive: true })
+        .map((name) => `${CORE}/${String(name)}`)
+        .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts')),
+    changes: opensIn,
   },
   // a limit that is half as large again
   limits: {
