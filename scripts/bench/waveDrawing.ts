@@ -29,11 +29,12 @@ for (const [name, spanS] of [
         sampleRateHz: RATE_HZ,
         timesS: null,
         rms: [],
+        lanes: [],
         nominalV: 230,
         gap: null,
         window: { fromS, toS: fromS + spanS },
       },
-      { width: 1000, waveHeight: 204, rmsHeight: 86 },
+      { width: 1000, waveHeight: 204, rmsHeight: 86, laneHeight: 84 },
     )
     return performance.now() - at
   })

@@ -45,11 +45,12 @@ describe('the wave', () => {
           sampleRateHz: 10_000,
           timesS: null,
           rms: [],
+          lanes: [],
           nominalV: 230,
           gap: { startS: 4, endS: 5 },
           window: { fromS, toS },
         },
-        { width: 1068, waveHeight: 200, rmsHeight: 80 },
+        { width: 1068, waveHeight: 200, rmsHeight: 80, laneHeight: 84 },
       ).gap
     expect(of(0, 10)).toEqual({ x: 54 + 400, width: 100 })
     expect(of(6, 10)).toBeNull()

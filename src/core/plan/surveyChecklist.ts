@@ -276,6 +276,7 @@ const unitFigures = (unit: Installation['sources']['units'][number]) => [
   unit.moduleCount,
   unit.moduleW,
   unit.inverterBatteryW,
+  ...(unit.batterySideOnly ? [] : [unit.inverterAcW]),
   unit.inverterSurgeVa,
   unit.moduleSurgeVa,
   unit.surgeS,

@@ -3,7 +3,7 @@ import type { RefObject } from 'react'
 import { colour } from '@/look/theme'
 import { Button } from '@/ui/Button'
 import type { AnalysedWave } from '@/workers/recordingCalls'
-import { waveInk } from './WaveLanes'
+import { waveInk } from './waveLook'
 import { WaveSaving } from './WaveSaving'
 import type { WaveWindow } from './waveLayout'
 

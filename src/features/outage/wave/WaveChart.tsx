@@ -6,9 +6,11 @@ import { useWidth } from '@/ui/useWidth'
 import type { AnalysedWave } from '@/workers/recordingCalls'
 import { CursorTable } from './CursorTable'
 import { WaveButtons } from './WaveButtons'
-import { LANES_HEIGHT, RMS_HEIGHT, WAVE_HEIGHT, WaveLanes } from './WaveLanes'
+import { WaveLanes } from './WaveLanes'
 import { WaveMinimap } from './WaveMinimap'
 import { gapMark, gapWords } from './gapWords'
+import { laneInput } from './waveLaneWords'
+import { LANE_HEIGHT, RMS_HEIGHT, WAVE_HEIGHT, heightOf } from './waveLook'
 import { useWaveWindow } from './useWaveWindow'
 import { NO_CURSORS, placedCursor } from './waveCursors'
 import { type WaveWindow, changedWindow, gapWindow, waveLayout } from './waveLayout'
@@ -18,7 +20,7 @@ const MINIMAP_PEAK = 1.5
 
 /** The wave and its half-cycle RMS with the gap marked; wheel, pinch, drag, buttons and arrow keys look closer, a press sets a cursor. */
 export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }) {
-  const { analysis, voltages, levels, series, timesS } = wave
+  const { analysis, voltages, levels, series, lanes, timesS } = wave
   const { durationS, nominalHz, nominalV, sampleRateHz } = analysis
   const gap = useMemo(() => analysis.gap && seenPart(analysis.gap, analysis.durationS), [analysis])
   const whole = useMemo((): WaveWindow => ({ fromS: 0, toS: durationS }), [durationS])
@@ -31,14 +33,15 @@ export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }
     () => ({
       voltages: voltages.map(({ samples }, k) => ({ samples, levels: levels.voltages[k] ?? [] })),
       rms: series.map(({ rmsTimeS, rmsV }, k) => ({ samples: rmsV, timesS: rmsTimeS, levels: levels.rms[k] ?? [] })),
+      lanes: lanes.map((lane) => laneInput(lane, nominalHz)),
     }),
-    [voltages, series, levels],
+    [voltages, series, levels, lanes, nominalHz],
   )
   const drawing = useMemo(
     () =>
       waveLayout(
         { ...drawn, sampleRateHz, timesS, nominalV, gap, window: shown },
-        { width, waveHeight: WAVE_HEIGHT, rmsHeight: RMS_HEIGHT },
+        { width, waveHeight: WAVE_HEIGHT, rmsHeight: RMS_HEIGHT, laneHeight: LANE_HEIGHT },
       ),
     [drawn, sampleRateHz, nominalV, timesS, gap, shown, width],
   )
@@ -73,7 +76,7 @@ export function WaveChart({ wave, title }: { wave: AnalysedWave; title: string }
         <svg
           ref={svg}
           width={width}
-          height={LANES_HEIGHT}
+          height={heightOf(drawing)}
           role="img"
           aria-label={`${title}. ${gapWords(analysis.gap)}.`}
           style={{ display: 'block', touchAction: 'pan-y', cursor: 'grab' }}

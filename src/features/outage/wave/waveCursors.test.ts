@@ -6,6 +6,7 @@ const channels = {
   sampleRateHz: 1000,
   timesS: null,
   nominalHz: 50,
+  lanesAt: (): string[] => [],
 }
 const plain = (rows: ReturnType<typeof cursorRows>) =>
   rows.map(({ label, cells }) => [label, ...cells].join(' | ').replace(/\s/g, ' '))
@@ -28,6 +29,15 @@ describe('cursors on a wave', () => {
     expect(plain(cursorRows({ a: 0.2, b: 0.3 }, channels))).toEqual([
       'A at 200 ms | 200 V',
       'B at 300 ms | 300 V',
+      'A to B: 100 ms, 5 cycles | 100 V',
+    ])
+  })
+
+  it('say what the lanes under the wave show there, and nothing of a difference of means', () => {
+    const withLanes = { ...channels, lanesAt: (atS: number) => [`${atS * 100} Hz`, '–'] }
+    expect(plain(cursorRows({ a: 0.2, b: 0.3 }, withLanes))).toEqual([
+      'A at 200 ms | 200 V | 20 Hz | –',
+      'B at 300 ms | 300 V | 30 Hz | –',
       'A to B: 100 ms, 5 cycles | 100 V',
     ])
   })

@@ -21,6 +21,8 @@ interface Channels {
   sampleRateHz: number
   timesS: Float64Array | null
   nominalHz: number
+  /** What each lane under the wave says of a moment. */
+  lanesAt: (atS: number) => string[]
 }
 
 /** Sample of a channel at a time, of the row nearest before it. */
@@ -35,7 +37,10 @@ const volts = (value: number) => formatQuantity(Math.round(value * 10) / 10, 'V'
 export function cursorRows({ a, b }: WaveCursors, channels: Channels): { label: string; cells: string[] }[] {
   const at = (name: string, timeS: number) => ({
     label: `${name} at ${formatNumber(timeS * 1000, 6)} ms`,
-    cells: channels.voltages.map(({ samples }) => volts(valueAt(samples, channels, timeS))),
+    cells: [
+      ...channels.voltages.map(({ samples }) => volts(valueAt(samples, channels, timeS))),
+      ...channels.lanesAt(timeS),
+    ],
   })
   const rows = [...(a === null ? [] : [at('A', a)]), ...(b === null ? [] : [at('B', b)])]
   if (a === null || b === null) return rows

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3'
 import { firstIndexAt } from '@/core/outage/firstIndexAt'
+import { formatNumber } from '@/core/quantity/formatQuantity'
 import { type DrawnSamples, wavePath } from './wavePath'
 
 export interface WaveWindow {
@@ -11,6 +12,25 @@ export interface WaveSize {
   width: number
   waveHeight: number
   rmsHeight: number
+  laneHeight: number
+}
+
+type TimedSamples = DrawnSamples & { timesS: Float64Array }
+
+/** A lane under the wave: what it is of, its lines, and the least it shows. */
+export interface LaneInput {
+  words: string
+  unit: string
+  lines: readonly TimedSamples[]
+  least: number
+  most: number
+}
+
+export interface LaneDrawing {
+  words: string
+  top: number
+  paths: string[]
+  ticks: { y: number; label: string }[]
 }
 
 export interface WaveInput {
@@ -18,7 +38,8 @@ export interface WaveInput {
   sampleRateHz: number
   /** Uneven stamps, or `null` where a row's time is its number over the rate. */
   timesS: Float64Array | null
-  rms: readonly (DrawnSamples & { timesS: Float64Array })[]
+  rms: readonly TimedSamples[]
+  lanes: readonly LaneInput[]
   nominalV: number
   gap: { startS: number; endS: number } | null
   window: WaveWindow
@@ -36,6 +57,9 @@ export interface WaveDrawing {
   /** 100 % and 90 % of nominal in the RMS part. */
   nominalY: number
   ninetyY: number
+  lanes: LaneDrawing[]
+  /** Lower edge of the last lane. */
+  bottom: number
   x: (timeS: number) => number
   timeAt: (x: number) => number
 }
@@ -43,10 +67,15 @@ export interface WaveDrawing {
 const timeLabel = (s: number, spanS: number) =>
   spanS < 2.5 ? `${Math.round(s * 10_000) / 10} ms` : `${Math.round(s * 1000) / 1000} s`
 
+/** Room at the head of a lane for what it is of. */
+const LANE_HEAD = 24
+const laneLabel = (value: number, unit: string) =>
+  unit === 'W' && Math.abs(value) >= 1000 ? `${formatNumber(value / 1000, 3)} kW` : `${formatNumber(value, 4)} ${unit}`
+
 /** Lays out wave and half-cycle RMS of a window of a recording; lengths in px. */
 export function waveLayout(
-  { voltages, sampleRateHz, timesS, rms, nominalV, gap, window }: WaveInput,
-  { width, waveHeight, rmsHeight }: WaveSize,
+  { voltages, sampleRateHz, timesS, rms, lanes, nominalV, gap, window }: WaveInput,
+  { width, waveHeight, rmsHeight, laneHeight }: WaveSize,
 ): WaveDrawing {
   const x = scaleLinear([window.fromS, window.toS], [WAVE_MARGIN.left, width - WAVE_MARGIN.right])
   const peak = nominalV * Math.SQRT2 * 1.25
@@ -54,6 +83,24 @@ export function waveLayout(
   const rmsY = scaleLinear([0, nominalV * 1.2], [waveHeight + rmsHeight - 4, waveHeight + 12]).clamp(true)
   const timeOf = (index: number) => (timesS ? (timesS[index] ?? index / sampleRateHz) : index / sampleRateHz)
   const indexOf = (timeS: number) => (timesS ? firstIndexAt(timesS, timeS) : Math.ceil(timeS * sampleRateHz))
+  const timedPath = (own: TimedSamples, yOf: (value: number) => number) =>
+    wavePath(
+      own,
+      Math.max(0, firstIndexAt(own.timesS, window.fromS) - 1),
+      Math.min(own.timesS.length, firstIndexAt(own.timesS, window.toS) + 2),
+      (k) => x(own.timesS[Math.min(k, own.timesS.length - 1)] as number),
+      yOf,
+    )
+  const laneOf = ({ words, unit, lines, least, most }: LaneInput, k: number): LaneDrawing => {
+    const top = waveHeight + rmsHeight + k * laneHeight
+    const laneY = scaleLinear([least, most], [top + laneHeight - 8, top + LANE_HEAD]).nice(3)
+    return {
+      words,
+      top,
+      paths: lines.map((line) => timedPath(line, laneY)),
+      ticks: laneY.ticks(3).map((value) => ({ y: laneY(value), label: laneLabel(value, unit) })),
+    }
+  }
   return {
     waves: voltages.map((own) =>
       wavePath(
@@ -64,15 +111,9 @@ export function waveLayout(
         y,
       ),
     ),
-    rms: rms.map((own) =>
-      wavePath(
-        own,
-        Math.max(0, firstIndexAt(own.timesS, window.fromS) - 1),
-        Math.min(own.timesS.length, firstIndexAt(own.timesS, window.toS) + 2),
-        (k) => x(own.timesS[Math.min(k, own.timesS.length - 1)] as number),
-        rmsY,
-      ),
-    ),
+    rms: rms.map((own) => timedPath(own, rmsY)),
+    lanes: lanes.map(laneOf),
+    bottom: waveHeight + rmsHeight + lanes.length * laneHeight,
     gap:
       gap && gap.endS > window.fromS && gap.startS < window.toS
         ? { x: x(gap.startS), width: Math.max(1.5, x(gap.endS) - x(gap.startS)) }

@@ -10,17 +10,29 @@ export interface DrawnSamples {
 const levelFor = (levels: readonly WaveLevel[], perColumn: number): WaveLevel | null =>
   levels.findLast(({ step }) => step <= perColumn / 2) ?? null
 
-/** Joins the lowest and highest of each column to a line. */
+/** Joins the lowest and highest of each column to a line; what is not known parts it. */
 class Columns {
   d = ''
+  #parted = true
   #column = -1
   #low = 0
   #high = 0
   constructor(private readonly yOf: (volts: number) => number) {}
   corner(x: number, volts: number): void {
-    this.d += `${this.d === '' ? 'M' : 'L'}${x.toFixed(1)} ${this.yOf(volts).toFixed(1)}`
+    if (Number.isNaN(volts)) {
+      this.#parted = true
+      return
+    }
+    this.d += `${this.#parted ? 'M' : 'L'}${x.toFixed(1)} ${this.yOf(volts).toFixed(1)}`
+    this.#parted = false
   }
   add(x: number, low: number, high: number): void {
+    if (!(low <= high)) {
+      this.end()
+      this.#column = -1
+      this.#parted = true
+      return
+    }
     const own = Math.floor(x)
     if (own === this.#column) {
       if (low < this.#low) this.#low = low

@@ -1,0 +1,72 @@
+import type { RowRange } from '../recording'
+import { cyclesAveraged } from '../frequency'
+import { type PhaseTrack, frequencyRun, phaseTrack } from '../phaseTrack'
+import type { LaneLine } from './laneLine'
+
+/** A voltage on an even grid. */
+export interface LaneVoltage {
+  id: string
+  samples: Float64Array
+  rateHz: number
+  skewS: number
+  /** Stretches that are not known, in samples. */
+  holes: readonly RowRange[]
+}
+
+/** Below this share of nominal a voltage has no frequency that could be told. */
+const LEAST_SHARE = 0.5
+/** More of a change within a window than the cut supply's last cycle leaves: Hz from nominal beyond which a figure is none. */
+const FARTHEST_HZ = 8
+
+interface Windows {
+  from: number
+  to: number
+}
+
+/** Windows on end in which the voltage stands; a hole parts them. */
+function standing(track: PhaseTrack, nominalV: number, voltage: LaneVoltage): Windows[] {
+  const { peak, firstS, stepS } = track
+  const least = LEAST_SHARE * nominalV * Math.SQRT2
+  const halfS = 0.5 / track.nominalHz
+  const inHole = (timeS: number) =>
+    voltage.holes.some(({ from, to }) => timeS + halfS > from / voltage.rateHz && timeS - halfS < to / voltage.rateHz)
+  const found: Windows[] = []
+  let from = -1
+  for (let k = 0; k <= peak.length; k++) {
+    const stands = k < peak.length && (peak[k] as number) >= least && !inHole(firstS + k * stepS)
+    if (stands && from < 0) from = k
+    if (stands || from < 0) continue
+    found.push({ from, to: k - 1 })
+    from = -1
+  }
+  return found
+}
+
+/**
+ * T-3 along a recording: the mean frequency over 10/12 cycles, refreshed each cycle, at the middle of its window. A mean never reaches over a moment at
+ * which the voltage is gone or not known: there the line is parted.
+ *
+ * @returns an empty line where the voltage never stands for as long as a mean takes
+ * @example frequencyLine({ id: 'U1', samples, rateHz: 10_000, skewS: 0, holes: [] }, { hz: 50, v: 230 }).values // Float64Array [50.01, 50.01, …]
+ */
+export function frequencyLine(voltage: LaneVoltage, nominal: { hz: number; v: number }): LaneLine {
+  const track = phaseTrack(voltage.samples, voltage.rateHz, nominal.hz, voltage.skewS)
+  const halfS = 0.5 / nominal.hz
+  const middleS = cyclesAveraged(nominal.hz) / nominal.hz / 2
+  const timesS: number[] = []
+  const values: number[] = []
+  for (const { from, to } of standing(track, nominal.v, voltage)) {
+    const [fromS, toS] = [track.firstS + from * track.stepS - halfS, track.firstS + to * track.stepS + halfS]
+    const run = frequencyRun(track, fromS, toS)
+    if (run.hz.length === 0) continue
+    if (values.length > 0) {
+      timesS.push(fromS)
+      values.push(NaN)
+    }
+    for (const [k, hz] of run.hz.entries()) {
+      timesS.push((run.startS[k] as number) + middleS)
+      values.push(Math.abs(hz - nominal.hz) <= FARTHEST_HZ ? hz : NaN)
+    }
+  }
+  return { id: voltage.id, timesS: Float64Array.from(timesS), values: Float64Array.from(values) }
+}
