@@ -104,6 +104,23 @@ test.describe('the outage bench', () => {
     await expect(wave).toHaveAccessibleName(/Gap of 3\d(\.\d)?.ms/)
   })
 
+  test('shows frequency and power under the wave, on its time axis, and at the cursors', async ({ page }) => {
+    await page.getByLabel('Recorder’s file').setInputFiles(`${folder}d3-motor-start.cff`)
+    const wave = page.getByTestId('wave')
+    await expect(wave.locator('[data-lane]')).toHaveText([/Frequency.*v1/, /Power, by the clamp’s arrow.*i1/])
+    await page.getByRole('button', { name: 'The whole', exact: true }).click()
+    await wave.click({ position: { x: 300, y: 60 } })
+    const cursors = page.getByRole('region', { name: 'Cursors' })
+    await expect(cursors).toContainText(/(49|50)(\.\d+)?\s*Hz/)
+    await expect(cursors).toContainText(/\d+(\.\d+)?\s*W/)
+
+    // a recorder without a clamp has no power to show
+    await page
+      .getByLabel('Recorder’s file')
+      .setInputFiles(['d8-nothing.cfg', 'd8-nothing.dat'].map((name) => `${folder}${name}`))
+    await expect(wave.locator('[data-lane]')).toHaveText([/Frequency/])
+  })
+
   test('says what is wrong with a file and where, and goes on working', async ({ page }) => {
     const bad = async (name: string, content: string | Buffer, message: RegExp) => {
       await page

@@ -23,6 +23,21 @@ interface Windows {
   to: number
 }
 
+/** A window that holds an edge of the supply is smaller than the one a cycle further in by more than this. */
+const EDGE_SHARE = 0.98
+/** Windows a cycle. */
+const CYCLE = 4
+
+/** A stretch less the windows at its ends that reach over where the supply went or came. */
+function withoutEdges({ peak }: PhaseTrack, { from, to }: Windows): Windows {
+  const isEdge = (k: number, inwards: number) =>
+    (peak[k] as number) < EDGE_SHARE * (peak[Math.min(to, Math.max(from, k + inwards))] as number)
+  let [first, last] = [from, to]
+  while (first < last && isEdge(first, CYCLE)) first++
+  while (last > first && isEdge(last, -CYCLE)) last--
+  return { from: first, to: last }
+}
+
 /** Windows on end in which the voltage stands; a hole parts them. */
 function standing(track: PhaseTrack, nominalV: number, voltage: LaneVoltage): Windows[] {
   const { peak, firstS, stepS } = track
@@ -36,14 +51,15 @@ function standing(track: PhaseTrack, nominalV: number, voltage: LaneVoltage): Wi
     const stands = k < peak.length && (peak[k] as number) >= least && !inHole(firstS + k * stepS)
     if (stands && from < 0) from = k
     if (stands || from < 0) continue
-    found.push({ from, to: k - 1 })
+    found.push(withoutEdges(track, { from, to: k - 1 }))
     from = -1
   }
   return found
 }
 
 /**
- * T-3 along a recording: the mean frequency over 10/12 cycles, refreshed each cycle, at the middle of its window. A mean never reaches over a moment at
+ * T-3 along a recording: the mean frequency over 10/12 cycles, refreshed each cycle, at the middle of its window; the first and the last
+ * mean of a stretch hold to the edge of theirs. A mean never reaches over a moment at
  * which the voltage is gone or not known: there the line is parted.
  *
  * @returns an empty line where the voltage never stands for as long as a mean takes
@@ -63,10 +79,11 @@ export function frequencyLine(voltage: LaneVoltage, nominal: { hz: number; v: nu
       timesS.push(fromS)
       values.push(NaN)
     }
-    for (const [k, hz] of run.hz.entries()) {
-      timesS.push((run.startS[k] as number) + middleS)
-      values.push(Math.abs(hz - nominal.hz) <= FARTHEST_HZ ? hz : NaN)
-    }
+    const known = run.hz.map((hz) => (Math.abs(hz - nominal.hz) <= FARTHEST_HZ ? hz : NaN))
+    const [first, last] = [known[0] as number, known.at(-1) as number]
+    const lastStartS = run.startS.at(-1) as number
+    timesS.push(run.startS[0] as number, ...run.startS.map((startS) => startS + middleS), lastStartS + 2 * middleS)
+    values.push(first, ...known, last)
   }
   return { id: voltage.id, timesS: Float64Array.from(timesS), values: Float64Array.from(values) }
 }

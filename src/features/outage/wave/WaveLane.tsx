@@ -21,6 +21,11 @@ export function WaveLane({ lane, width, clip }: { lane: LaneDrawing; width: numb
       ))}
       <Label x="58" y={lane.top + 16} size={12} tone="ink2" halo="sheet">
         {lane.words}
+        {lane.names.map((name, k) => (
+          <tspan key={name} dx="10" fontWeight="600" fill={colour(waveInk(k))}>
+            {name}
+          </tspan>
+        ))}
       </Label>
     </g>
   )

@@ -27,7 +27,7 @@ export function laneInput(lane: AnalysedLane, nominalHz: number): LaneInput {
   const { words, unit } = WORDS[lane.kind]
   const [least, most] = shownExtent(lane, nominalHz)
   const lines = lane.lines.map(({ timesS, values, levels }) => ({ timesS, samples: values, levels }))
-  return { words: `${words}: ${lane.lines.map(({ id }) => id).join(', ')}`, unit, lines, least, most }
+  return { words, names: lane.lines.map(({ id }) => id), unit, lines, least, most }
 }
 
 /** A lane's figure at a cursor, as of the mean that lies nearest; a dash where nothing is known. */

@@ -18,7 +18,8 @@ const plain = (text: string) => text.replace(/\s/g, ' ')
 describe('a lane under the wave', () => {
   it('names what it is of, and shows half a hertz to either side at least', () => {
     expect(laneInput(frequency, 50)).toMatchObject({
-      words: 'Frequency: U1, Street',
+      words: 'Frequency',
+      names: ['U1', 'Street'],
       unit: 'Hz',
       least: 49.5,
       most: 51,

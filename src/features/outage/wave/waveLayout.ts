@@ -20,6 +20,8 @@ type TimedSamples = DrawnSamples & { timesS: Float64Array }
 /** A lane under the wave: what it is of, its lines, and the least it shows. */
 export interface LaneInput {
   words: string
+  /** What each line is of, in their order. */
+  names: readonly string[]
   unit: string
   lines: readonly TimedSamples[]
   least: number
@@ -28,6 +30,7 @@ export interface LaneInput {
 
 export interface LaneDrawing {
   words: string
+  names: readonly string[]
   top: number
   paths: string[]
   ticks: { y: number; label: string }[]
@@ -91,14 +94,15 @@ export function waveLayout(
       (k) => x(own.timesS[Math.min(k, own.timesS.length - 1)] as number),
       yOf,
     )
-  const laneOf = ({ words, unit, lines, least, most }: LaneInput, k: number): LaneDrawing => {
+  const laneOf = ({ words, names, unit, lines, least, most }: LaneInput, k: number): LaneDrawing => {
     const top = waveHeight + rmsHeight + k * laneHeight
-    const laneY = scaleLinear([least, most], [top + laneHeight - 8, top + LANE_HEAD]).nice(3)
+    const laneY = scaleLinear([least, most], [top + laneHeight - 8, top + LANE_HEAD]).nice(2)
     return {
       words,
+      names,
       top,
       paths: lines.map((line) => timedPath(line, laneY)),
-      ticks: laneY.ticks(3).map((value) => ({ y: laneY(value), label: laneLabel(value, unit) })),
+      ticks: laneY.ticks(2).map((value) => ({ y: laneY(value), label: laneLabel(value, unit) })),
     }
   }
   return {
