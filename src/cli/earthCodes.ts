@@ -159,7 +159,7 @@ const e10 = yup.object({
     .test(
       'ids',
       '${path} names a circuit twice',
-      (list) => new Set(list.map((one) => (one as { id: string }).id)).size === list.length,
+      (list) => new Set(list.map((one) => (one as { id: string } | null)?.id)).size === list.length,
     ),
   transientFactor: number().min(1, '${path} must be 1 or more').required(required),
   newGroupMa: above0(),

@@ -66,7 +66,8 @@ function guardOf(
   { electrodeOpened, clampA }: Guarded,
   { clampForbidsOpeningA }: FallOfPotentialLimits,
 ): 'open' | 'stop' | null {
-  if (!electrodeOpened) return null
+  // not known is not “no”: whoever does not know whether it was opened needs the clamp reading too
+  if (electrodeOpened === false) return null
   if (clampA === null) return 'open'
   return clampA >= clampForbidsOpeningA ? 'stop' : null
 }
