@@ -1,3 +1,4 @@
+import { usableEnergyWh } from '../plan/usableEnergy'
 import type { Installation, Load } from '../installation/installation'
 import type { IslandSun } from './islandSun'
 
@@ -13,11 +14,7 @@ export interface Lasting {
 
 /** The figures behind “how long does it last”, from the record. Only what is backed up is listed. */
 export function lastingOf({ sources, loads }: Installation, staying: readonly Load[]): Lasting {
-  const usableWh =
-    sources.usableWh ??
-    (sources.nominalWh === null || sources.depthOfDischarge === null
-      ? null
-      : sources.nominalWh * sources.depthOfDischarge)
+  const usableWh = usableEnergyWh(sources)
   const from = (soc: number | null) =>
     usableWh === null || soc === null
       ? null

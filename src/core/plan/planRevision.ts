@@ -1,3 +1,4 @@
+import { usableEnergyWh } from './usableEnergy'
 import type { CustomerPromise, Installation } from '../installation/installation'
 import { formatDuration, formatNumber, formatQuantity } from '../quantity/formatQuantity'
 import { SCHOOL_WORDS, type Plan } from './planOfInstallation'
@@ -25,6 +26,7 @@ export interface PlanRevision {
 export type LineChange = { key: string; label: string; before: string | null; after: string | null }
 
 const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))
+const wattHours = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'Wh', 3))
 const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3_600_000))
 const percent = (share: number | null) => (share === null ? 'open' : `${formatNumber(100 * share, 3)} %`)
 const amps = (value: number | null) => (value === null ? 'not known' : `${formatNumber(value)} A`)
@@ -49,15 +51,7 @@ export function planLines(installation: Installation, plan: Plan): PlanLine[] {
     ...sources.pvAc.map((pv, k) =>
       line(`pv.${k}`, `PV ${k + 1}`, `${pv.name}: ${watts(pv.expectedW)} expected, ${pv.side} side`),
     ),
-    line(
-      'usable',
-      'Usable energy',
-      sources.usableWh === null
-        ? sources.nominalWh === null || sources.depthOfDischarge === null
-          ? 'open'
-          : formatQuantity(sources.nominalWh * sources.depthOfDischarge, 'Wh', 3)
-        : formatQuantity(sources.usableWh, 'Wh', 3),
-    ),
+    line('usable', 'Usable energy', wattHours(usableEnergyWh(sources))),
     line('reserve', 'Backup reserve', percent(sources.reserveSoc)),
     line('floor', 'Floor', percent(sources.floorSoc)),
     line('gateway', 'Gateway', amps(sources.gatewayA)),

@@ -1,3 +1,4 @@
+import { usableEnergyWh } from './usableEnergy'
 import { atLeast } from '../quantity/tolerance'
 
 export interface RuntimeInput {
@@ -46,21 +47,8 @@ const UNKNOWN: Runtime = {
  * Without energy, reserve or load everything is `null` and Open; without a usual state of charge only that runtime is `null`.
  */
 export function runtime(input: RuntimeInput): Runtime {
-  const {
-    usableWh,
-    nominalWh,
-    depthOfDischarge,
-    dischargeEfficiency,
-    reserveSoc,
-    usualSoc,
-    floorSoc,
-    loadW,
-    standbyW,
-    pvW,
-    vehicle,
-    promisedH,
-  } = input
-  const fullWh = usableWh ?? (nominalWh === null || depthOfDischarge === null ? null : nominalWh * depthOfDischarge)
+  const { dischargeEfficiency, reserveSoc, usualSoc, floorSoc, loadW, standbyW, pvW, vehicle, promisedH } = input
+  const fullWh = usableEnergyWh(input)
   if (fullWh === null || reserveSoc === null || loadW === null) return UNKNOWN
   const conditions = vehicle ? [vehicle.present, vehicle.pluggedIn, vehicle.enabled] : []
   const absent = conditions.includes(false)

@@ -1,3 +1,4 @@
+import { usableEnergyWh } from './usableEnergy'
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import { medicalToSettle } from './medical'
@@ -153,9 +154,7 @@ const QUESTIONS: readonly Question[] = [
     question: () => 'How much of the battery’s energy is usable, and what reserve is kept?',
     why: 'The runtime is promised from the reserve.',
     open: ({ sources }) =>
-      sources.units.length > 0 &&
-      (sources.reserveSoc === null ||
-        (sources.usableWh === null && (sources.nominalWh === null || sources.depthOfDischarge === null))),
+      sources.units.length > 0 && (sources.reserveSoc === null || usableEnergyWh(sources) === null),
   },
   {
     key: 'pvCoupling',

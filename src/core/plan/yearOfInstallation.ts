@@ -1,3 +1,4 @@
+import { usableEnergyWh } from './usableEnergy'
 import { knowsAcRating } from './limitsOfInstallation'
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
@@ -82,11 +83,7 @@ function islandPvShare({ sources }: Installation): number | null {
 /** The planned battery as the year meets it; blanks leave capacity, limits or the share of PV `null`, and the result Open. */
 export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 336): AutonomySystem {
   const { sources, assumptions, loads } = installation
-  const usableWh =
-    sources.usableWh ??
-    (sources.nominalWh === null || sources.depthOfDischarge === null
-      ? null
-      : sources.nominalWh * sources.depthOfDischarge)
+  const usableWh = usableEnergyWh(sources)
   const wholeW = loads.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0)
   const { windowFromHour, windowToHour, windowTargetSoc } = assumptions
   const chargeW = chargeLimitW(installation)

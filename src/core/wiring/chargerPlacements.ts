@@ -1,3 +1,4 @@
+import { usableEnergyWh } from '../plan/usableEnergy'
 import type { Installation } from '../installation/installation'
 import { type SurveyItem, itemsOf } from '../installation/survey'
 import { phasePeakW } from '../plan/planMarks'
@@ -47,7 +48,8 @@ function houseOnPhases(installation: Installation, tag: string): Record<string, 
 const smaller = (a: number | null, b: number | null) => (a === null || b === null ? a : Math.min(a, b))
 
 function availableWh({ sources }: Installation): number | null {
-  const { usableWh, reserveSoc, floorSoc, dischargeEfficiency } = sources
+  const { reserveSoc, floorSoc, dischargeEfficiency } = sources
+  const usableWh = usableEnergyWh(sources)
   return usableWh === null || reserveSoc === null
     ? null
     : Math.max(0, (reserveSoc - floorSoc) * usableWh * dischargeEfficiency)

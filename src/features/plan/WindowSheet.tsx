@@ -1,4 +1,5 @@
 'use client'
+import { usableEnergyWh } from '@/core/plan/usableEnergy'
 import { Flex } from '@chakra-ui/react'
 import { lengthH } from '@/core/plan/dailyHours'
 import { chargeWindow, CHARGE_LIMIT_WORDS } from '@/core/plan/chargeWindow'
@@ -15,11 +16,7 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
     (sum, { moduleCount }) => (sum === null || moduleCount === null ? null : sum + moduleCount),
     sources.units.length > 0 ? 0 : null,
   )
-  const usableWh =
-    sources.usableWh ??
-    (sources.nominalWh === null || sources.depthOfDischarge === null
-      ? null
-      : sources.nominalWh * sources.depthOfDischarge)
+  const usableWh = usableEnergyWh(sources)
   const { windowFromHour: from, windowToHour: to } = assumptions
   // a target that is not above the reserve is a contradiction, and no charge that fits
   const targetSoc = plan.contradictions.some(({ path }) => path === 'assumptions.windowTargetSoc')

@@ -1,4 +1,5 @@
 'use client'
+import { usableEnergyWh } from '@/core/plan/usableEnergy'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { NamedPv, NamedSourceUnit, Sources } from '@/core/installation/installation'
@@ -126,15 +127,9 @@ function SourceLine({ title, facts, onEdit }: { title: string; facts: readonly s
 
 function BatteryFacts({ sources }: { sources: Sources }) {
   const percent = (share: number | null) => (share === null ? 'open' : `${Math.round(share * 100)} %`)
+  const usableWh = usableEnergyWh(sources)
   const facts: [string, string][] = [
-    [
-      'usable',
-      sources.usableWh === null
-        ? sources.nominalWh === null || sources.depthOfDischarge === null
-          ? 'open'
-          : formatQuantity(sources.nominalWh * sources.depthOfDischarge, 'Wh', 3)
-        : formatQuantity(sources.usableWh, 'Wh', 3),
-    ],
+    ['usable', usableWh === null ? 'open' : formatQuantity(usableWh, 'Wh', 3)],
     ['reserve', percent(sources.reserveSoc)],
     ['as usual', percent(sources.usualSoc)],
     ['floor', percent(sources.floorSoc)],

@@ -1,3 +1,4 @@
+import { usableEnergyWh } from '../../plan/usableEnergy'
 import { type ApparentCapacity, apparentCapacity } from '../../outage/run/apparentCapacity'
 import { meanDemandW } from '../../plan/stayingOn'
 import { planOfInstallation } from '../../plan/planOfInstallation'
@@ -30,9 +31,8 @@ const slots: readonly Slot[] = [
 
 /** What the battery gives at its terminals when it is full, as declared, in Wh; `null` where it is not. */
 function declaredWh({ sources }: EvidenceContext['installation']): number | null {
-  const { usableWh, nominalWh, depthOfDischarge, dischargeEfficiency } = sources
-  const full = usableWh ?? (nominalWh === null || depthOfDischarge === null ? null : nominalWh * depthOfDischarge)
-  return full === null ? null : full * dischargeEfficiency
+  const fullWh = usableEnergyWh(sources)
+  return fullWh === null ? null : fullWh * sources.dischargeEfficiency
 }
 
 /** P-7 with what was shown in place of what is declared, in hours; `null` where something is missing. */
