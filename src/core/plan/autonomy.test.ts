@@ -1,6 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { type KnownSystem, autonomy, autonomyOfYear, outageHours } from './autonomy'
+import {
+  type AutonomySystem,
+  type KnownSystem,
+  autonomy,
+  autonomyOfYear,
+  isKnownSystem,
+  missingOfSystem,
+  outageHours,
+} from './autonomy'
 import { HOURS_PER_YEAR, type YearProfile, averagedTo, profileFault } from './yearProfile'
 
 const system: KnownSystem = {
@@ -101,6 +109,35 @@ describe('autonomy over a year', () => {
     const coarse = autonomy(year(1), system)
     expect(Math.abs((fine.p50H ?? 0) - (coarse.p50H ?? 0))).toBeLessThan(1)
     expect(averagedTo(year(0.5).loadW, 0.5, 1)).toHaveLength(HOURS_PER_YEAR)
+  })
+})
+
+describe('a system of which something is not known', () => {
+  const PARTS: readonly [keyof AutonomySystem, string][] = [
+    ['capacityWh', 'its usable energy'],
+    ['dischargeLimitW', 'the night limit'],
+    ['chargeLimitW', 'what inverter and modules can be charged with'],
+    ['pvShare', 'the power of every PV system'],
+    ['reserveSoc', 'the backup reserve'],
+  ]
+  it.each(PARTS)('has no year without %s, and says so', (part, words) => {
+    const blank: AutonomySystem = { ...system, [part]: null }
+    expect(isKnownSystem(blank)).toBe(false)
+    expect(missingOfSystem(blank)).toEqual([words])
+    const found = autonomy(year(), blank)
+    expect(found.verdict).toBe('open')
+    expect([found.p5H, found.p50H, found.meanH, found.survival, found.energyNotServedKWh]).toEqual([
+      null,
+      null,
+      null,
+      null,
+      null,
+    ])
+  })
+  it('names all of it, in one order', () => {
+    const blank = Object.fromEntries(PARTS.map(([part]) => [part, null]))
+    expect(missingOfSystem({ ...system, ...blank })).toEqual(PARTS.map(([, words]) => words))
+    expect(missingOfSystem(system)).toEqual([])
   })
 })
 

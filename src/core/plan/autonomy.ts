@@ -17,8 +17,8 @@ export interface AutonomySystem {
   /** `null` while what it is charged with is not declared; nothing else stands in for it. */
   chargeLimitW: number | null
   dischargeLimitW: number | null
-  /** Kept back by normal operation. */
-  reserveSoc: number
+  /** Kept back by normal operation; `null` while nobody has said how much. */
+  reserveSoc: number | null
   /** Where discharge ends in an outage. */
   floorSoc: number
   initialSoc: number
@@ -39,6 +39,7 @@ export type KnownSystem = AutonomySystem & {
   chargeLimitW: number
   dischargeLimitW: number
   pvShare: number
+  reserveSoc: number
 }
 
 /** Whether everything is known of a system that a year needs. */
@@ -46,7 +47,8 @@ export const isKnownSystem = (system: AutonomySystem): system is KnownSystem =>
   system.capacityWh !== null &&
   system.chargeLimitW !== null &&
   system.dischargeLimitW !== null &&
-  system.pvShare !== null
+  system.pvShare !== null &&
+  system.reserveSoc !== null
 
 /** What is not known of a system, in words that follow “still needed:”. */
 export const missingOfSystem = (system: AutonomySystem): string[] =>
@@ -55,6 +57,7 @@ export const missingOfSystem = (system: AutonomySystem): string[] =>
     system.dischargeLimitW === null && 'the night limit',
     system.chargeLimitW === null && 'what inverter and modules can be charged with',
     system.pvShare === null && 'the power of every PV system',
+    system.reserveSoc === null && 'the backup reserve',
   ].filter((word) => word !== false)
 
 export interface Autonomy {

@@ -93,7 +93,7 @@ export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 
     dischargeEfficiency: sources.dischargeEfficiency,
     chargeLimitW: chargeW,
     dischargeLimitW: plan.limits.nightW,
-    reserveSoc: sources.reserveSoc ?? 0,
+    reserveSoc: sources.reserveSoc,
     floorSoc: sources.floorSoc,
     initialSoc: sources.usualSoc ?? sources.reserveSoc ?? 0.5,
     gridCharge:

@@ -61,17 +61,19 @@ export function MoneyView() {
     const count = sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)
     const moduleWh =
       assumptions.moduleUsableWh ?? (planned.capacityWh !== null && count > 0 ? planned.capacityWh / count : null)
-    const { pvShare } = planned
+    const { pvShare, reserveSoc } = planned
     if (moduleWh === null || planned.dischargeLimitW === null)
       return 'The usable energy of a module and the night limit are needed.'
     if (planned.chargeLimitW === null) return 'What inverter and modules can be charged with is needed.'
     if (pvShare === null) return 'The power of every PV system is needed.'
+    if (reserveSoc === null) return 'The backup reserve is needed.'
     return Array.from({ length: Math.max(MOST_MODULES, count + 3) + 1 }, (_, moduleCount) => {
       const limits = moduleLimits(installation, planned, moduleCount)
       return {
         moduleCount,
         system: {
           ...planned,
+          reserveSoc,
           capacityWh: moduleCount * moduleWh,
           chargeLimitW: limits.chargeLimitW ?? 0,
           pvShare,

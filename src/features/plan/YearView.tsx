@@ -22,6 +22,8 @@ import { useYears } from './useYears'
 
 const MOST_SYSTEMS = 4
 const MAX_HOURS = 336
+/** A share in percent, or that nobody has said it. */
+const shareOr = (share: number | null) => (share === null ? 'open' : `${formatNumber(100 * share, 3)} %`)
 const hours = (value: number | null | undefined) =>
   value == null ? 'open' : value >= MAX_HOURS ? `${MAX_HOURS / 24} days and more` : formatDuration(value * 3_600_000)
 
@@ -182,7 +184,7 @@ export function YearView() {
                           ? 'power open'
                           : formatQuantity(system.dischargeLimitW, 'W', 3)}
                         {system.chargeLimitW === null && ', charging power open'}
-                        {system.pvShare === null && ', PV open'}, reserve {formatNumber(100 * system.reserveSoc, 3)} %
+                        {system.pvShare === null && ', PV open'}, reserve {shareOr(system.reserveSoc)}
                       </Text>
                     </>
                   ),
@@ -234,14 +236,14 @@ export function YearView() {
           </li>
           <li>
             Sun — {basis.pv}
-            {basis.pv === 'none' ? '; add the faces of the array on the survey if there is PV' : ''}.{' '}
-            {Math.round(100 * (planned.pvShare ?? 0))} % of it feeds the island.
+            {basis.pv === 'none' ? '; add the faces of the array on the survey if there is PV' : ''}. How much of it
+            feeds the island: {shareOr(planned.pvShare)}.
           </li>
           <li>
             Charging {formatNumber(100 * planned.chargeEfficiency, 3)} %, discharging{' '}
             {formatNumber(100 * planned.dischargeEfficiency, 3)} % efficient; standby{' '}
             {formatQuantity(planned.standbyW, 'W', 3)}; floor {formatNumber(100 * planned.floorSoc, 3)} %, reserve{' '}
-            {formatNumber(100 * planned.reserveSoc, 3)} %.
+            {shareOr(planned.reserveSoc)}.
           </li>
           <li>
             Each start has the charge that a normal year left there. No restart after a failure, no generator, nobody
