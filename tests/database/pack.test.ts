@@ -38,6 +38,17 @@ beforeAll(async () => {
   zip = await fileBytes(db, (await packById(db, packId))!.sha256)
 })
 
+/** A picture of a nameplate on a job, as a hand takes it. */
+const addPlate = (ofJob: string, jpeg: Uint8Array) =>
+  call(addPicture, db, crew.actor('hand'), {
+    id: uuidv7(),
+    jobId: ofJob,
+    subject: 'inv1',
+    fileName: 'plate.jpg',
+    takenAt: null,
+    bytes: new Uint8Array(jpeg),
+  })
+
 describe('a pack', () => {
   it('verifies with the server’s key and holds report, record and readings', () => {
     expect(verifyPack(zip, publicKeyOf(KEY))).toMatchObject({ intact: true, problems: [], jobName: 'Test house' })
@@ -96,14 +107,7 @@ it('prints a picture beside what it shows, small, and holds the picture itself',
   const jpeg = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#556677' } })
     .jpeg()
     .toBuffer()
-  await call(addPicture, db, crew.actor('hand'), {
-    id: uuidv7(),
-    jobId: own,
-    subject: 'inv1',
-    fileName: 'plate.jpg',
-    takenAt: null,
-    bytes: new Uint8Array(jpeg),
-  })
+  await addPlate(own, jpeg)
   const pack = await packById(
     db,
     await sealPack(db, { jobId: own, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY }),
@@ -119,14 +123,7 @@ it('stores a picture once, however often its job is sealed, and each pack holds 
   const jpeg = await sharp(noise, { raw: { width: 600, height: 450, channels: 3 } })
     .jpeg({ quality: 95 })
     .toBuffer()
-  const { sha256 } = await call(addPicture, db, crew.actor('hand'), {
-    id: uuidv7(),
-    jobId: own,
-    subject: 'inv1',
-    fileName: 'plate.jpg',
-    takenAt: null,
-    bytes: new Uint8Array(jpeg),
-  })
+  const { sha256 } = await addPlate(own, jpeg)
   /** Bytes that are stored for a pack alone. */
   const ownBytes = async (digest: string) => {
     const { rows } = await db.execute<{ bytes: string }>(
