@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { type GoNoGoInput, goNoGo } from '@/core/plan/goNoGo'
 import { type OverloadInput, overloadTrip } from '@/core/outage/overloadTrip'
 import { RIDE_THROUGH_CLASSES, RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
 import { type SupplyReturnInput, supplyReturn } from '@/core/outage/supplyReturn'
@@ -11,7 +12,9 @@ import {
   blank0,
   calc,
   choiceOrNull,
+  flag,
   known,
+  least0,
   listOf,
   number,
   required,
@@ -105,8 +108,30 @@ function t9Run(input: yup.InferType<typeof t9>) {
   )
 }
 
+const t15 = yup.object({
+  demandW: blank0(),
+  changeoverLimitW: blank0(),
+  nightLimitW: blank0(),
+  dayLimitW: blank0(),
+  byHand: flag().required(required),
+  pvSteadyMin: blank0(),
+  loads: listOf(
+    yup.object({
+      tag: name().required(required),
+      powerW: least0().required(required),
+      priority: number().min(1, '${path} must be 1 to 9').max(9, '${path} must be 1 to 9').required(required),
+      mustStayOn: flag().default(false),
+    }),
+  ).default([]),
+  demandShareOfLimit: number()
+    .moreThan(0, '${path} must be above 0')
+    .max(1, '${path} must be 1 or less')
+    .default(rules.limits.demandShareOfLimit.value),
+})
+
 /** The calculations of an outage test from what was logged. */
 export const OUTAGE_CODES: Readonly<Record<string, CalcCode>> = {
   'T-7': calc('return of the supply', t7, t7Run),
+  'T-15': calc('go or no-go from the live demand', t15, (input) => goNoGo(input as GoNoGoInput)),
   'T-9': calc('overload: what tripped, and whether it came back', t9, t9Run),
 }
