@@ -121,6 +121,18 @@ test.describe('the outage bench', () => {
     await expect(wave.locator('[data-lane]')).toHaveText([/Frequency/])
   })
 
+  test('shows the return of the street on one lane, numbered', async ({ page }) => {
+    await page
+      .getByLabel('Recorder’s file')
+      .setInputFiles(['d5-return-35ms.cfg', 'd5-return-35ms.dat'].map((name) => `${folder}${name}`))
+    const lane = page.getByRole('region', { name: 'The return' })
+    await expect(lane).toContainText('the house is on the street again')
+    await expect(lane).toContainText(/second gap of 3\d(\.\d)?\s*ms/)
+    await expect(lane.locator('[data-stretch]')).toHaveCount(3)
+    await page.getByLabel('Recorder’s file').setInputFiles(`${folder}c5-dip-then-gap.csv`)
+    await expect(lane).toHaveCount(0)
+  })
+
   test('says what is wrong with a file and where, and goes on working', async ({ page }) => {
     const bad = async (name: string, content: string | Buffer, message: RegExp) => {
       await page

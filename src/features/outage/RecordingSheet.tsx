@@ -1,4 +1,6 @@
 'use client'
+import { returnOfTrace } from '@/core/outage/returnLane/returnLane'
+import { ReturnLaneSheet } from './returnLane/ReturnLaneSheet'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { formatNumber } from '@/core/quantity/formatQuantity'
@@ -124,6 +126,9 @@ export function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onCho
           <>
             <WaveChart key={state.names + String(state.files)} wave={state.wave} title={point?.label ?? ''} />
             <WaveFigures state={state} pointKey={pointKey} />
+            {state.wave.analysis.return && (
+              <ReturnLaneSheet lane={returnOfTrace(state.wave.analysis.return)} nameOf={(tag) => tag} />
+            )}
             <WaveReadout analysis={state.wave.analysis} />
             {state.files && point && (
               <StoreRecording state={state} point={point} released={released} onStored={showStored} />

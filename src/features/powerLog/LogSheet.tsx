@@ -10,7 +10,9 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import type { LogStep } from '@/core/powerLog/logSteps'
+import { returnOfLog } from '@/core/outage/returnLane/returnLane'
 import { useJob } from '../job/JobContext'
+import { ReturnLaneSheet } from '../outage/returnLane/ReturnLaneSheet'
 import { LogChart } from './LogChart'
 import { LogMapping } from './LogMapping'
 import { LogTests } from './LogTests'
@@ -108,6 +110,7 @@ function ReadLog({
   onJudge: (marks: LogMarks) => void
 }) {
   const { analysis, log } = read
+  const returned = returnOfLog(analysis)
   return (
     <Box pb="6px">
       <LogChart read={read} />
@@ -124,6 +127,7 @@ function ReadLog({
           </Text>
         )}
       </Box>
+      {returned && <ReturnLaneSheet lane={returned} nameOf={(tag) => tag} />}
       {analysis.steps.length > 0 && (
         <DataTable<LogStep>
           label="Steps of the load"

@@ -1,4 +1,6 @@
 'use client'
+import { returnOfRun } from '@/core/outage/returnLane/returnLane'
+import { ReturnLaneSheet } from '../returnLane/ReturnLaneSheet'
 import { Box, Text } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
 import { stopLimitsOf, stopSentence } from '@/core/plan/ladderStop'
@@ -71,6 +73,7 @@ function RunOver({ run, moments, runNumber }: { run: OutageRun; moments: readonl
   const { learn, failure } = useLearnLoad()
   const { tapReactionMs, rungExpectedShare } = bench.context.pack.limits
   const climbed = rungsOfRun(run, ladder, Infinity).filter(({ on }) => on !== null)
+  const returned = returnOfRun(run)
   return (
     <>
       <RunResults run={run} moments={moments} />
@@ -84,6 +87,7 @@ function RunOver({ run, moments, runNumber }: { run: OutageRun; moments: readonl
           <RunClock run={run} nowMs={0} reactionMs={tapReactionMs.value} />
         </Box>
         <RunLine run={run} moments={moments} limitW={nightW} nowMs={0} nameOf={nameOf} />
+        {returned && <ReturnLaneSheet lane={returned} nameOf={nameOf} />}
         <RunMarks run={run} nameOf={nameOf} takeBack={null} />
       </TitledSheet>
     </>
