@@ -3,11 +3,14 @@ import { packRequestById, updatePackRequest } from '@/db/queries/packs'
 import { isDatabaseAway } from './databaseFault'
 import { log } from './log'
 import { sealPack, signingKey } from './pack/sealPack'
+import { warmReport } from './pack/warmReport'
 import { PackTooLarge } from './pack/sealedSources'
 import { SEAL_QUEUE, workingQueue } from './queue'
 import { keepSummariesUp } from './summaries/keepUp'
 
 const RETRY_MS = 2000
+/** By then whoever started everything has it running. */
+const WARM_AFTER_MS = 4000
 
 /** The queue as soon as the database answers: a worker that is started first, or while the database is away, waits for it. */
 async function queueOnceThere(): ReturnType<typeof workingQueue> {
@@ -53,6 +56,9 @@ await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.
 })
 const summaries = keepSummariesUp(db)
 log.info('queue worker is ready')
+setTimeout(() => {
+  warmReport().catch((error: unknown) => log.warn({ error: String(error) }, 'the report could not be warmed up'))
+}, WARM_AFTER_MS).unref()
 
 let stopping = false
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
