@@ -23,25 +23,29 @@ export function returnEventWords({ kind, subject }: ReturnEvent, nameOf: (tag: s
   }
 }
 
-/** What the lane says of the wait and of the second gap, and what it leaves open. */
-export function returnSentences({ waitS, secondGapS, unseenBelowS, from, events }: ReturnLane): string[] {
-  const gap =
-    secondGapS === null
-      ? unseenBelowS === null
-        ? from === 'taps'
-          ? 'Whether there was a second gap nobody can tell by tapping: take the recorder’s file.'
-          : 'The second gap is open.'
-        : `A second gap, if there was one, was shorter than a row of the log (${inTime(unseenBelowS)}).`
-      : secondGapS === 0
-        ? 'It went back without a gap.'
-        : `It went back with a second gap of ${inTime(secondGapS)}.`
-  const back =
-    waitS === null
+/** What the lane says of the second gap, or why it says nothing. */
+function gapSentence({ secondGapS, unseenBelowS, from }: ReturnLane): string {
+  if (secondGapS === 0) return 'It went back without a gap.'
+  if (secondGapS !== null) return `It went back with a second gap of ${inTime(secondGapS)}.`
+  if (unseenBelowS !== null)
+    return `A second gap, if there was one, was shorter than a row of the log (${inTime(unseenBelowS)}).`
+  return from === 'taps'
+    ? 'Whether there was a second gap nobody can tell by tapping: take the recorder’s file.'
+    : 'The second gap is open.'
+}
+
+/** What the lane says of the wait, of the second gap and of PV, what it leaves open, and what to do about what tripped. */
+export function returnSentences(lane: ReturnLane): string[] {
+  const { waitS, from, events } = lane
+  const holds = (kind: ReturnEvent['kind']) => events.some((event) => event.kind === kind)
+  return [
+    ...(waitS === null
       ? ['It was not seen that the house went back to the street.']
-      : [`The house waited ${inTime(waitS)} before it went back.`, gap]
-  const pv = from === 'recording' || events.some(({ kind }) => kind === 'pv90') ? [] : [PV_OPEN]
-  const tripped = events.some(({ kind }) => kind === 'tripped') ? [WHAT_TRIPPED] : []
-  return [...back, ...(from === 'log' ? pv : []), ...tripped]
+      : [`The house waited ${inTime(waitS)} before it went back.`, gapSentence(lane)]),
+    // a recording of voltages says nothing of PV, and nobody taps it
+    ...(from === 'log' && !holds('pv90') ? [PV_OPEN] : []),
+    ...(holds('tripped') ? [WHAT_TRIPPED] : []),
+  ]
 }
 
 const PV_OPEN = 'PV was not seen to come back to nine tenths of what it gave.'
