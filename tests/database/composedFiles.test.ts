@@ -88,6 +88,12 @@ describe('a file that is composed of others', () => {
     await expect(fileBytes(db, lacking.sha256)).rejects.toBeInstanceOf(BrokenFile)
   })
 
+  it('is not made of one that is composed itself: what stands in it lies in chunks', async () => {
+    const outer = { ...facts, sha256: sha256Of(own(9)) }
+    await storeComposed(db, outer, [{ of: facts }])
+    await expect(fileBytes(db, outer.sha256)).rejects.toBeInstanceOf(BrokenFile)
+  })
+
   it.each([
     ['both bytes and a file', { bytes: Buffer.alloc(3), ofSha256: sha256Of(small), byteCount: 3 }],
     ['neither', { bytes: null, ofSha256: null, byteCount: 3 }],

@@ -27,13 +27,14 @@ export function* piecesOf(bytes: Uint8Array, size: number): Iterable<Buffer> {
 export const asBase64 = (bytes: AnyColumn): SQL<string> => sql<string>`encode(${bytes}, 'base64')`
 export const fromBase64 = (text: string): Buffer => Buffer.from(text, 'base64')
 
-/** Chunks of a file, or of a range of it; the next one is fetched while one is read. @throws BrokenFile where a chunk is missing */
+/** Chunks of a file, or of a range of it; the next one is fetched while one is read. @throws BrokenFile where a chunk is missing, or more is asked for than there are */
 export async function* chunksOf(
   db: Db,
   { sha256, chunkCount }: Pick<StoredFacts, 'sha256' | 'chunkCount'>,
   { from, to }: ByteRange,
 ): AsyncGenerator<Uint8Array> {
-  const last = Math.min(Math.floor(to / CHUNK_BYTES), chunkCount - 1)
+  const last = Math.floor(to / CHUNK_BYTES)
+  if (last >= chunkCount) throw new BrokenFile(`chunk ${last} is asked for, and there are ${chunkCount}`)
   const fetchChunk = async (index: number) => {
     const [chunk] = await db
       .select({ bytes: asBase64(fileChunk.bytes) })

@@ -63,9 +63,8 @@ const ownBytes = async (db: Db, sha256: string, index: number): Promise<Buffer> 
 export async function* partsOf(
   db: Db,
   { sha256, byteCount, partCount }: Pick<StoredFacts, 'sha256' | 'byteCount' | 'partCount'>,
-  { from, to }: ByteRange,
+  { from, to: end }: ByteRange,
 ): AsyncGenerator<Uint8Array> {
-  const end = Math.min(to, byteCount - 1)
   const rows = await db
     .select({
       index: filePart.index,

@@ -55,8 +55,9 @@ type FactsToRead = Pick<StoredFacts, 'sha256' | 'byteCount' | 'chunkCount' | 'pa
 export const fileParts = (
   db: Db,
   facts: FactsToRead,
-  range: ByteRange = { from: 0, to: facts.byteCount - 1 },
-): AsyncGenerator<Uint8Array> => (facts.partCount > 0 ? partsOf(db, facts, range) : chunksOf(db, facts, range))
+  { from, to }: ByteRange = { from: 0, to: facts.byteCount - 1 },
+): AsyncGenerator<Uint8Array> =>
+  (facts.partCount > 0 ? partsOf : chunksOf)(db, facts, { from, to: Math.min(to, facts.byteCount - 1) })
 
 /** The same as a stream; a missing part breaks it off. */
 export function fileStream(db: Db, facts: FactsToRead, range?: ByteRange): ReadableStream<Uint8Array> {
