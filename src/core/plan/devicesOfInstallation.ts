@@ -63,7 +63,15 @@ export const boardRatings = ({
 type SourceDevice = SurveyItem<'sourceDevice'>['detail']
 
 /** What the survey itself leaves open, before the device is looked at. */
-function openInSurvey({ device, sourceBehind, feeds, bothWays, makerStatesType, makerStatesIn }: SourceDevice) {
+function openInSurvey({
+  device,
+  sourceBehind,
+  feeds,
+  drivePhases,
+  bothWays,
+  makerStatesType,
+  makerStatesIn,
+}: SourceDevice) {
   const open: DeviceFinding[] = []
   const ask = (check: DeviceFinding['check'], why: string) => open.push({ check, mark: 'open', why })
   const residual = device === 'rcd' || device === 'rcbo'
@@ -74,6 +82,8 @@ function openInSurvey({ device, sourceBehind, feeds, bothWays, makerStatesType, 
       'type',
       'A source is behind it: say which. What it can put into a fault decides the type, and an ordinary load is no source.',
     )
+  if (residual && feeds === 'variableSpeedDrive' && (drivePhases ?? null) === null)
+    ask('type', 'Say on how many phases the drive runs: one on three puts smooth direct current into a fault.')
   if (residual && makerStatesType !== null && !makerStatesIn?.trim())
     ask('type', `“Type ${makerStatesType} is enough” counts only in writing: name the document and its date.`)
   return open

@@ -293,6 +293,14 @@ describe('a device of the survey', () => {
     ])
     expect(verdict({ ...dc, bothWays: true, marking: 'oneWay' })).toBe('exceeds')
   })
+  it('before a drive says on how many phases that runs: three want type B', () => {
+    const drive = { feeds: 'variableSpeedDrive', residualType: 'F', sourceBehind: false } as const
+    expect([verdict(drive), verdict({ ...drive, drivePhases: '1' }), verdict({ ...drive, drivePhases: '3' })]).toEqual([
+      'open',
+      'fits',
+      'exceeds',
+    ])
+  })
   it('is not asked for a type where devices have none', () => {
     expect(verdict({ residualType: null }, 'na-split-240')).toBe('fits')
   })
