@@ -56,6 +56,13 @@ const EVERY: Readonly<Record<CommandName, Entry>> = {
     condition: 'torque',
     reason: 'done by the maker',
   }),
+  setJobLimit: entry('setJobLimit', {
+    id: id(13),
+    jobId,
+    key: 'continuityMax',
+    value: 1,
+    reason: 'short circuits in a small house',
+  }),
   markOutage: entry('markOutage', { ...mark, jobId }),
   openVisit: entry('openVisit', {
     id: id(12),

@@ -9,6 +9,7 @@ import { openVisit } from './openVisit'
 import { overrideHold } from './overrideHold'
 import { recordReadings } from './recordReadings'
 import { removeSurveyItem, saveSurveyItem } from './survey'
+import { setJobLimit } from './setJobLimit'
 import { saveWiring, setCoreColours } from './wiring'
 
 /** Every use case that may be done without a connection. */
@@ -29,6 +30,7 @@ export const COMMANDS = {
   replaceComponent,
   saveWiring,
   setCoreColours,
+  setJobLimit,
 } as const
 
 export type CommandName = keyof typeof COMMANDS

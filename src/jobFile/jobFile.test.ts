@@ -51,6 +51,16 @@ function fullRecord(): JobRecord {
       },
     ] as never,
     coreColours: { L1: 'brown' },
+    ownLimits: [
+      {
+        id: 'limit-1',
+        key: 'continuityMax',
+        value: 1,
+        reason: 'Short circuits in a small house',
+        byName: 'Maud',
+        at: '2027-03-18T08:35:00.000Z',
+      },
+    ],
     chosenSchool: 'automaticWholeHome',
     schoolReason: 'It fits.',
   })

@@ -70,6 +70,7 @@ export function jobFileOfRecord(record: JobRecord, place: string) {
     survey: installation.survey.map((item) => thing(withoutJob(item))),
     fit: installation.fit.map((item) => thing(withoutJob(item))),
     coreColours: installation.coreColours,
+    ownLimits: installation.ownLimits.map(({ byName, ...limit }) => ({ ...limit, by: byName })),
     promises: installation.promises.map(withoutJob),
     wiring: { planned: revision(installation.wiring.planned), wired: revision(installation.wiring.wired) },
     instruments: record.instruments,

@@ -10,7 +10,7 @@ import { SURVEY_KINDS } from '@/core/installation/survey'
 import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
 import { MARK_KINDS } from '@/core/outage/run/outageMark'
 import { UNITS } from '@/core/quantity/units'
-import { RULE_PACK_IDS } from '@/core/rules/rulePack'
+import { LIMIT_KEYS, RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { VERDICTS } from '@/core/rules/verdict'
 import { choice, day, figure, flag, instant, required, tag, words } from '@/schemas/fields'
 import { graphSchema } from '@/schemas/installationGraph'
@@ -232,6 +232,18 @@ export const jobFileSchema = yup.object({
       file: words('File', 120).required(required('File')),
     }),
     50,
+  ),
+  ownLimits: list(
+    'Own limits',
+    yup.object({
+      id: ref('id').default(undefined),
+      key: choice('Limit', LIMIT_KEYS).required(required('Limit')),
+      value: figure('Figure').nullable().default(null),
+      reason: words('Reason', 300).min(10, 'Write the reason in at least ten characters').required(required('Reason')),
+      by: words('By', 80).required(required('By')),
+      at: time('At'),
+    }),
+    200,
   ),
   overrides: list(
     'Overrides',

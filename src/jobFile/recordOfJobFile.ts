@@ -128,6 +128,12 @@ function installationOf(
     fit: fitOfFile(raw, issues),
     promises: [],
     coreColours: file.coreColours,
+    ownLimits: file.ownLimits.map(({ id, by, at, ...limit }, k) => ({
+      ...limit,
+      id: id ?? `limit-${k + 1}`,
+      byName: by,
+      at: instantOf(at),
+    })),
     wiring: NO_WIRING,
   }
   if (issues.length > 0) throw new JobFileError(issues)

@@ -37,6 +37,8 @@ export const WHO_MAY = {
   addRecording: ['lead', 'hand'],
   readGateway: ['lead', 'hand'],
   overrideHold: ['lead'],
+  setJobLimit: ['lead'],
+  setCrewLimit: ['lead'],
   markOutage: ['lead', 'hand'],
   openVisit: ['lead', 'hand', 'office'],
   requestPack: ['lead', 'checker'],

@@ -6,7 +6,7 @@ import type { YearProfile } from '@/core/plan/yearProfile'
 import { type FieldIssue, type Result, ok } from '@/core/result'
 import type { NamedBytes } from '@/core/outage/recording'
 import type { PackVerification } from '@/core/pack/verifyPack'
-import type { RulePackId } from '@/core/rules/rulePack'
+import type { RulePack } from '@/core/rules/rulePack'
 import type { CrewDayInput } from '@/core/fit/crewDay'
 import type { CrewSchedule } from '@/core/fit/crewSchedule'
 import type { codeCalls } from './codeCalls'
@@ -36,12 +36,12 @@ const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url)
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
 export const analyseInWorker = (
   files: NamedBytes[],
-  packId: RulePackId,
+  rules: RulePack,
   signal?: AbortSignal,
 ): Promise<Result<AnalysedWave, FieldIssue>> =>
   withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(
     recordingThread,
-    (calls) => calls.analyse(files, packId) as Promise<Result<AnalysedWave, FieldIssue>>,
+    (calls) => calls.analyse(files, rules) as Promise<Result<AnalysedWave, FieldIssue>>,
     signal,
   )
 
@@ -54,11 +54,11 @@ export const analyseLogInWorker = (
   bytes: Uint8Array,
   map: LogMap,
   marks: LogMarks,
-  packId: RulePackId,
+  rules: RulePack,
 ): Promise<Result<AnalysedLog, FieldIssue>> =>
   withWorker<typeof logCalls, Result<AnalysedLog, FieldIssue>>(
     logThread,
-    (calls) => calls.analyse(bytes, map, marks, packId) as Promise<Result<AnalysedLog, FieldIssue>>,
+    (calls) => calls.analyse(bytes, map, marks, rules) as Promise<Result<AnalysedLog, FieldIssue>>,
   )
 
 /**
@@ -161,6 +161,6 @@ export const isolationInWorker = (
 /** E-10 off the main thread: up to sixteen circuits every arrangement is looked through. */
 export const leakageInWorker = (
   input: Pick<StandingLeakageInput, 'groups' | 'circuits'>,
-  packId: RulePackId,
+  rules: RulePack,
 ): Promise<StandingLeakage> =>
-  withWorker<typeof wiringCalls, StandingLeakage>(wiringThread, (calls) => calls.leakage(input, packId))
+  withWorker<typeof wiringCalls, StandingLeakage>(wiringThread, (calls) => calls.leakage(input, rules))

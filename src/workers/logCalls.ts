@@ -5,8 +5,7 @@ import type { LogMarks } from '@/core/powerLog/logMarks'
 import { proposeLogMap } from '@/core/powerLog/proposeLogMap'
 import { type LoggedPowers, logRows, logText, readPowerLog } from '@/core/powerLog/readPowerLog'
 import { type FieldIssue, type Result, err, ok } from '@/core/result'
-import { RULE_PACKS } from '@/core/rules/packs'
-import type { RulePackId } from '@/core/rules/rulePack'
+import type { RulePack } from '@/core/rules/rulePack'
 
 /** A log read and analysed, with the rows that the picture is drawn from. */
 export interface AnalysedLog {
@@ -34,10 +33,10 @@ export const logCalls = {
     return { header, rows: rows.slice(0, HEAD_ROWS), proposed }
   },
 
-  analyse(bytes: Uint8Array, map: LogMap, marks: LogMarks, packId: RulePackId): Result<AnalysedLog, FieldIssue> {
+  analyse(bytes: Uint8Array, map: LogMap, marks: LogMarks, rules: RulePack): Result<AnalysedLog, FieldIssue> {
     const read = readPowerLog(logText(bytes), map)
     if (!read.ok) return err(read.error)
-    const analysis = analyseLog(read.value, marks, RULE_PACKS[packId])
+    const analysis = analyseLog(read.value, marks, rules)
     const buffers = [read.value.timeS, ...Object.values(read.value.columns)].map(({ buffer }) => buffer)
     return transfer(ok({ log: read.value, analysis }), buffers as Transferable[])
   },

@@ -2,6 +2,7 @@ import { MessageChannel } from 'node:worker_threads'
 import { type Endpoint, expose, wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
 import { afterAll, describe, expect, it } from 'vitest'
+import { RULE_PACKS } from '@/core/rules/packs'
 import { waveAsSingleFile } from '@/devices/waveSource'
 import { recordingCalls } from './recordingCalls'
 
@@ -26,13 +27,15 @@ describe('the recording worker’s calls over a channel', () => {
       noise: 0.001,
       seed: 3,
     })
-    const result = await calls.analyse([{ name: 'a.cff', bytes }], 'na-split-240')
+    const result = await calls.analyse([{ name: 'a.cff', bytes }], RULE_PACKS['na-split-240'])
     if (!result.ok) throw new Error(result.error.message)
     expect(Math.abs((result.value.analysis.gap?.longestPhaseMs ?? NaN) - 80)).toBeLessThan(1.6)
     expect(result.value.voltages.map(({ samples }) => samples.length)).toEqual([8000, 8000])
   })
   it('hand over what a person can put right as a value', async () => {
-    expect(await calls.analyse([{ name: 'a.csv', bytes: new Uint8Array([1, 2, 3]) }], 'iec-1ph-230')).toEqual({
+    expect(
+      await calls.analyse([{ name: 'a.csv', bytes: new Uint8Array([1, 2, 3]) }], RULE_PACKS['iec-1ph-230']),
+    ).toEqual({
       ok: false,
       error: { path: 'a.csv', message: expect.stringContaining('a.csv') },
     })

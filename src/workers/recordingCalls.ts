@@ -7,8 +7,7 @@ import { type RecordingLanes, recordingLanes } from '@/core/outage/lanes/recordi
 import { readRecording } from '@/core/outage/readRecording'
 import { type AnalogChannel, type NamedBytes, RecordingError } from '@/core/outage/recording'
 import { type WaveLevel, waveLevels } from '@/core/outage/waveLevels'
-import { RULE_PACKS } from '@/core/rules/packs'
-import type { RulePackId } from '@/core/rules/rulePack'
+import type { RulePack } from '@/core/rules/rulePack'
 
 /** A lane under the wave, with coarser pictures of each of its lines. */
 export interface AnalysedLane {
@@ -43,10 +42,10 @@ export const recordingCalls = {
   /** Says that the thread is up, and so that its script has been fetched. */
   ready: (): true => true,
 
-  analyse(files: NamedBytes[], packId: RulePackId): Result<AnalysedWave, FieldIssue> {
+  analyse(files: NamedBytes[], rules: RulePack): Result<AnalysedWave, FieldIssue> {
     try {
       const recording = readRecording(files)
-      const { analysis, series } = analyseRecording(recording, RULE_PACKS[packId])
+      const { analysis, series } = analyseRecording(recording, rules)
       const voltages = series.flatMap(
         ({ id }) => recording.analog.find((channel) => channel.id === id && channel.unit === 'V') ?? [],
       )

@@ -1,6 +1,5 @@
 import { type StandingLeakage, type StandingLeakageInput, standingLeakage } from '@/core/earthing/standingLeakage'
-import { RULE_PACKS } from '@/core/rules/packs'
-import type { RulePackId } from '@/core/rules/rulePack'
+import type { RulePack } from '@/core/rules/rulePack'
 import { type FixProposal, fixProposals } from '@/core/wiring/fixProposals'
 import { type InstallationGraph, graphFaults } from '@/core/wiring/installationGraph'
 import { type IsolationSet, isolationSet } from '@/core/wiring/isolationSet'
@@ -41,8 +40,8 @@ export const wiringCalls = {
   },
 
   /** E-10 of a house's devices, with the fewest moves where one is over. */
-  leakage(input: Pick<StandingLeakageInput, 'groups' | 'circuits'>, packId: RulePackId): StandingLeakage {
-    const { limits } = RULE_PACKS[packId]
+  leakage(input: Pick<StandingLeakageInput, 'groups' | 'circuits'>, rules: RulePack): StandingLeakage {
+    const { limits } = rules
     return standingLeakage(
       { ...input, transientFactor: limits.leakageReturnFactor.value, newGroupMa: NEW_DEVICE_MA },
       limits,

@@ -93,6 +93,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   acceptsShedding: false,
   chosenSchool: null,
   schoolReason: null,
+  ownLimits: [],
   supply: { ratingA: 60, secondMainA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: false },
   sources: {
     units: [

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
+import { RULE_PACKS } from '@/core/rules/packs'
 import { CALC_CODES } from '@/cli/calcCodes'
 import type { Installation } from '@/core/installation/installation'
 import { ladderOfInstallation } from '@/core/plan/ladderOfInstallation'
@@ -81,6 +82,6 @@ describe('the worked example', () => {
       ),
     ).toEqual([])
     expect(differences(ladderOfInstallation(installation, plan), given('T-14'), ROUNDED)).toEqual([])
-    expect(orderedLengthM(6, 'iec-1ph-230', 1.5)).toBe(9.5)
+    expect(orderedLengthM(6, RULE_PACKS['iec-1ph-230'].limits, 1.5)).toBe(9.5)
   })
 })

@@ -2,7 +2,7 @@ import type { Replacement } from '../installation/fit'
 import type { Installation, Instrument } from '../installation/installation'
 import type { Visit } from '../installation/visit'
 import type { OutageMark } from '../outage/run/outageMark'
-import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import { familyOf } from './families'
 import type { HoldOverride } from './holdPoints'
 import type { Attachment, EvidenceContext, Judgement, Point, SerialElsewhere } from './point'
@@ -48,7 +48,7 @@ export function evidenceOf(record: JobRecord): Evidence {
   return {
     context: {
       installation,
-      pack: RULE_PACKS[installation.packId],
+      pack: rulesOf(installation),
       readings,
       attachments,
       instruments,

@@ -1,5 +1,5 @@
 import type { Installation } from '../installation/installation'
-import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import { stageOfView } from './benchViews'
 import type { PointFamily } from './family'
 import { POINT_FAMILIES } from './families'
@@ -13,7 +13,7 @@ const IN_WORKING_ORDER = [...POINT_FAMILIES].sort(
 
 /** The points of some families, one for each thing, whatever the depth of the test. @throws Error where two points share a key */
 export function derivePoints(families: readonly PointFamily[], installation: Installation): Point[] {
-  const pack = RULE_PACKS[installation.packId]
+  const pack = rulesOf(installation)
   const points = families.flatMap((family) =>
     family.things(installation, pack).map((thing): Point => ({
       ...family.point(thing, installation, pack),

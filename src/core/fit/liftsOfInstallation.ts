@@ -1,6 +1,6 @@
 import { fitOf } from '../installation/fit'
 import type { Installation } from '../installation/installation'
-import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import { type LiftItem, type Lifts, lifts, parseMasses } from './lifts'
 
 /** What is to be lifted on a job, as F-3 takes it: a thing by its mass, or a crate by what is in it. */
@@ -17,11 +17,11 @@ const liftItemsOf = ({ fit }: Pick<Installation, 'fit'>): LiftItem[] =>
 
 /** F-3 for a job, with what its rule pack lets one person lift. Without a crew size the verdict is Open and the rest is given. */
 export const liftsOfInstallation = (
-  installation: Pick<Installation, 'fit' | 'packId'>,
+  installation: Pick<Installation, 'fit' | 'packId' | 'ownLimits'>,
   crewSize: number | null,
 ): Lifts =>
   lifts({
     items: liftItemsOf(installation),
-    limitKg: RULE_PACKS[installation.packId].limits.liftPerPersonMax.value,
+    limitKg: rulesOf(installation).limits.liftPerPersonMax.value,
     crewSize,
   })

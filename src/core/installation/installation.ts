@@ -6,6 +6,7 @@ import type { LoadPattern } from '../plan/syntheticProfiles'
 import type { AcCoupledPv, SourceUnit } from '../plan/sourceLimits'
 import type { InstrumentAccuracy } from '../quantity/accuracy'
 import type { Unit } from '../quantity/units'
+import type { OwnLimit } from '../rules/ownLimits'
 import type { Phase, RulePackId } from '../rules/rulePack'
 import type { FitItem } from './fit'
 import type { PlanAssumptions, Site, SurveyItem } from './survey'
@@ -317,5 +318,7 @@ export interface Installation {
   fit: FitItem[]
   /** Colours of this job's cores where they differ from the pack's: one convention, printed at both ends. */
   coreColours: Readonly<Record<string, string>>
+  /** Limits that a lead set for this job instead of the pack's, oldest first. */
+  ownLimits: readonly OwnLimit[]
   wiring: WiringRecord
 }

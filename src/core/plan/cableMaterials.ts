@@ -107,7 +107,7 @@ export function cableMaterials(input: CableMaterialsInput): CableMaterials {
   }
   const fill = input.containments.map(({ tag, kind, innerAreaMm2, cableDiametersMm }) => ({
     tag,
-    ...containmentFill(input.pack, kind, innerAreaMm2, cableDiametersMm),
+    ...containmentFill(limits, kind, innerAreaMm2, cableDiametersMm),
   }))
   const runsMark: PlanMark = input.runs.some(({ lengthM }) => lengthM === null) ? 'open' : 'fits'
   return {

@@ -1,6 +1,5 @@
 import { atMost } from '../quantity/tolerance'
-import { RULE_PACKS } from '../rules/packs'
-import type { RulePackId } from '../rules/rulePack'
+import type { Limits } from '../rules/rulePack'
 import type { PlanMark } from '../rules/verdict'
 
 export const CONTAINMENTS = ['conduit', 'trunking'] as const
@@ -14,8 +13,11 @@ export interface ContainmentFill {
 }
 
 /** Share that may be filled: of trunking by region, of a conduit by the number of cables. */
-function limitShareOf(packId: RulePackId, kind: Containment, cables: number): number | null {
-  const { conduitFillOne, conduitFillTwo, conduitFillMax, trunkingFillMax } = RULE_PACKS[packId].limits
+function limitShareOf(
+  { conduitFillOne, conduitFillTwo, conduitFillMax, trunkingFillMax }: Limits,
+  kind: Containment,
+  cables: number,
+): number | null {
   if (cables === 0) return null
   if (kind === 'trunking') return trunkingFillMax.value
   return (cables === 1 ? conduitFillOne : cables === 2 ? conduitFillTwo : conduitFillMax).value
@@ -26,15 +28,15 @@ function limitShareOf(packId: RulePackId, kind: Containment, cables: number): nu
  *
  * @returns Open with `fillShare` `null` where the area or a diameter is not known; an empty one fits
  * @example
- * containmentFill('iec-1ph-230', 'conduit', 700, [12, 12]) // => { fillShare: 0.323…, limitShare: 0.31, mark: 'exceeds' }
+ * containmentFill(RULE_PACKS['iec-1ph-230'].limits, 'conduit', 700, [12, 12]) // => { fillShare: 0.323…, limitShare: 0.31, mark: 'exceeds' }
  */
 export function containmentFill(
-  packId: RulePackId,
+  limits: Limits,
   kind: Containment,
   innerAreaMm2: number | null,
   cableDiametersMm: readonly (number | null)[],
 ): ContainmentFill {
-  const limitShare = limitShareOf(packId, kind, cableDiametersMm.length)
+  const limitShare = limitShareOf(limits, kind, cableDiametersMm.length)
   if (limitShare === null) return { fillShare: 0, limitShare, mark: 'fits' }
   if (!innerAreaMm2 || cableDiametersMm.includes(null)) return { fillShare: null, limitShare, mark: 'open' }
   const filledMm2 = cableDiametersMm.reduce<number>((sum, diameter) => sum + (Math.PI / 4) * (diameter ?? 0) ** 2, 0)

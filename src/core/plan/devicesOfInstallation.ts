@@ -2,6 +2,7 @@ import { knowsAcRating } from './limitsOfInstallation'
 import type { CableRun, Installation } from '../installation/installation'
 import { type SurveyItem, itemsOf } from '../installation/survey'
 import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import type { RulePackId } from '../rules/rulePack'
 import { type BoardRating, boardRating } from './boardRating'
 import { type CableCheck, type CableWay, cable } from './cable'
@@ -123,11 +124,9 @@ function wayOfRun({ phase }: CableRun, packId: Installation['packId']): CableWay
 }
 
 /** P-11 for every planned run: the check of the size it has, and the size that the figures alone would choose. */
-export function cableChecks({
-  runs,
-  packId,
-}: Installation): { run: CableRun; check: CableCheck; chosen: CableCheck }[] {
-  const { limits } = RULE_PACKS[packId]
+export function cableChecks(installation: Installation): { run: CableRun; check: CableCheck; chosen: CableCheck }[] {
+  const { runs, packId } = installation
+  const { limits } = rulesOf(installation)
   return runs.map((run) => {
     const input = {
       pack: packId,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { RULE_PACKS } from '../rules/packs'
 import { aCircuit, anElectrode } from '../../../tests/support/house'
 import { electrodeMaterials } from './electrodeMaterials'
 import { materials } from './materials'
@@ -33,7 +34,7 @@ it('a residual-current device is one device, however many circuits are behind it
     aCircuit({ id: tag, tag, iDeltaNMa: 30, backedUp: true, residualTag })
   const circuits = [behind('c1', 'd1'), behind('c2', 'd1'), behind('c3', null)]
   const lines = materials({
-    pack: 'iec-1ph-230',
+    rules: RULE_PACKS['iec-1ph-230'],
     runs: [],
     circuits,
     electrodes: [],

@@ -1,4 +1,5 @@
 import type { Installation, Load } from '../installation/installation'
+import { rulesOf } from '../installation/rulesOf'
 import { type LadderInput, type LadderLeftOut, type LeftOutCause, type LoadLadder, loadLadder } from './loadLadder'
 import type { Plan } from './planOfInstallation'
 
@@ -16,9 +17,11 @@ const motorCauses = ({ motors }: Facts): Map<string, LeftOutCause> =>
     ),
   )
 
-const ladderInput = ({ packId, circuits }: Installation, { limits }: Facts, loads: readonly Load[]): LadderInput => ({
-  pack: packId,
-  circuits,
+const ladderInput = (installation: Installation, { limits }: Facts, loads: readonly Load[]): LadderInput => ({
+  pack: installation.packId,
+  circuits: installation.circuits,
+  sourceShare: rulesOf(installation).limits.ladderMarginShare.value,
+  circuitShare: rulesOf(installation).limits.ladderMarginShare.value,
   nightLimitW: limits.nightW,
   phaseLimitW:
     limits.perPhase &&

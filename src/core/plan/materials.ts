@@ -3,8 +3,7 @@ import { residualDeviceName, residualDevicesInIsland } from '../installation/res
 import { electrodeMaterials } from './electrodeMaterials'
 import { ROUND_UP_M, coresOfRuns, lugsAtAnEnd, orderedRunM } from './cableMaterials'
 import { sizeSystemOf } from '../rules/conductors'
-import { RULE_PACKS } from '../rules/packs'
-import type { RulePackId } from '../rules/rulePack'
+import type { Limits, RulePack } from '../rules/rulePack'
 
 export interface MaterialLine {
   group: 'cable' | 'terminations' | 'devices' | 'earthing' | 'labels'
@@ -16,7 +15,7 @@ export interface MaterialLine {
 }
 
 export interface MaterialsInput {
-  pack: RulePackId
+  rules: RulePack
   runs: readonly CableRun[]
   circuits: readonly Circuit[]
   electrodes: readonly Electrode[]
@@ -27,8 +26,11 @@ export interface MaterialsInput {
 }
 
 /** Length of one run to order: its way, the slack, both ends and a marked extra, up to the next half metre (F-6). */
-export function orderedLengthM(lengthM: number, packId: RulePackId, extraM = 0): number {
-  const { cableSlackShare, cableSlackEnd } = RULE_PACKS[packId].limits
+export function orderedLengthM(
+  lengthM: number,
+  { cableSlackShare, cableSlackEnd }: Pick<Limits, 'cableSlackShare' | 'cableSlackEnd'>,
+  extraM = 0,
+): number {
   const slack = { slackShare: cableSlackShare.value, slackEndM: cableSlackEnd.value, roundUpM: ROUND_UP_M }
   return orderedRunM({ lengthM, extraM }, slack) ?? NaN
 }
@@ -40,17 +42,17 @@ export function orderedLengthM(lengthM: number, packId: RulePackId, extraM = 0):
  * @throws RangeError when a run's size is not in the table
  */
 export function materials({
-  pack,
+  rules,
   runs,
   circuits,
   electrodes,
   sourceDevicesA,
   extraM,
 }: MaterialsInput): MaterialLine[] {
-  const system = sizeSystemOf(pack)
+  const system = sizeSystemOf(rules.id)
   const unit = system === 'awg' ? 'AWG' : 'mm²'
-  const { words } = RULE_PACKS[pack]
-  const cores = coresOfRuns(pack)
+  const { words, limits } = rules
+  const cores = coresOfRuns(rules.id)
   const lines: MaterialLine[] = []
   for (const size of [...new Set(runs.map((run) => run.size))]) {
     const own = runs.filter((run) => run.size === size)
@@ -58,7 +60,7 @@ export function materials({
       group: 'cable',
       item: `Cable ${size} ${unit}, ${cores} conductors`,
       unit: 'm',
-      quantity: own.reduce((sum, run) => sum + orderedLengthM(run.lengthM, pack, extraM[run.tag] ?? 0), 0),
+      quantity: own.reduce((sum, run) => sum + orderedLengthM(run.lengthM, limits, extraM[run.tag] ?? 0), 0),
       from: own
         .map((run) => `${run.tag} ${run.lengthM} m${extraM[run.tag] ? ` + ${extraM[run.tag]} m for later` : ''}`)
         .join(', '),

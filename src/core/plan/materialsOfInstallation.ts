@@ -1,11 +1,12 @@
 import type { Installation } from '../installation/installation'
+import { rulesOf } from '../installation/rulesOf'
 import { sourceDevices } from './devicesOfInstallation'
 import { type MaterialLine, materials } from './materials'
 
 /** F-6 for a job: what its runs, circuits, electrodes and sources imply in materials. */
 export const materialsOfInstallation = (installation: Installation): MaterialLine[] =>
   materials({
-    pack: installation.packId,
+    rules: rulesOf(installation),
     runs: installation.runs,
     circuits: installation.circuits,
     electrodes: installation.electrodes,

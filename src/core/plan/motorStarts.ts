@@ -1,5 +1,5 @@
 import type { Installation, Load } from '../installation/installation'
-import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import { type MotorStart, type Starter, motorStart } from './motorStart'
 import type { Plan } from './planOfInstallation'
 
@@ -34,7 +34,7 @@ function surgeShare({ phase }: Load, { limits }: Pick<Plan, 'limits'>): number {
 
 /** P-5 for every motor that is backed up: its start with the others at their expected demand, and what a soft start would change. */
 export function motorStarts(installation: Installation, plan: Pick<Plan, 'limits'>): PlannedMotorStart[] {
-  const { nominalV, supplyV, limits } = RULE_PACKS[installation.packId]
+  const { nominalV, supplyV, limits } = rulesOf(installation)
   const backedUp = installation.loads.filter(({ backedUp: own }) => own)
   return backedUp.filter(isMotor).map((load) => {
     const onSame = backedUp.filter(

@@ -1,5 +1,5 @@
 import type { Installation, Load } from '../installation/installation'
-import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { type ChangeoverLoad, type School, changeoverLoad } from './changeoverLoad'
 import { type Contradiction, type PlanPart, contradictionsOf } from './contradictions'
@@ -42,7 +42,7 @@ export interface Plan {
 
 /** P-6 over some loads, its school with their motors taken in. */
 function demandOf(installation: Installation, loads: readonly Load[], limits: SourceLimits): ChangeoverLoad {
-  const { limits: rules } = RULE_PACKS[installation.packId]
+  const { limits: rules } = rulesOf(installation)
   const asked = changeoverLoad({
     loads: plannedLoads(loads),
     nightLimitW: limits.nightW,
@@ -108,7 +108,7 @@ function runtimeOf({ sources, promises }: Installation, staying: StayingOn): Run
  */
 export function planOfInstallation(installation: Installation): Plan {
   const { packId, loads } = installation
-  const { limits: rules } = RULE_PACKS[packId]
+  const { limits: rules } = rulesOf(installation)
   const limits = limitsOfInstallation(installation)
   const backedUp = loads.filter((load) => load.backedUp)
   const motors = motorStarts(installation, { limits })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { RULE_PACKS } from '../rules/packs'
 import { declared, aCircuit, aLoad, aRun, house } from '../../../tests/support/house'
 import { NO_CURTAILMENT } from '../installation/installation'
 import type { SurveyItem } from '../installation/survey'
@@ -348,10 +349,10 @@ describe('boards, cables and materials', () => {
     expect([blank?.check.verdict, blank?.chosen.verdict]).toEqual(['open', 'open'])
   })
   it('order cable with slack, and count what each run needs', () => {
-    expect(orderedLengthM(20, 'iec-1ph-230')).toBe(23)
-    expect(orderedLengthM(20.1, 'iec-1ph-230', 2)).toBe(25.5)
+    expect(orderedLengthM(20, RULE_PACKS['iec-1ph-230'].limits)).toBe(23)
+    expect(orderedLengthM(20.1, RULE_PACKS['iec-1ph-230'].limits, 2)).toBe(25.5)
     const list = materials({
-      pack: 'iec-1ph-230',
+      rules: RULE_PACKS['iec-1ph-230'],
       runs: [aRun(), aRun({ tag: 'w2', lengthM: 5 }), aRun({ tag: 'w3', size: '6' })],
       circuits: [aCircuit()],
       electrodes: house().electrodes,
@@ -366,11 +367,18 @@ describe('boards, cables and materials', () => {
       ['Lug 16 mm²', 12],
     ])
     expect(
-      materials({ pack: 'iec-1ph-230', runs: [], circuits: [], electrodes: [], sourceDevicesA: [], extraM: {} }),
+      materials({
+        rules: RULE_PACKS['iec-1ph-230'],
+        runs: [],
+        circuits: [],
+        electrodes: [],
+        sourceDevicesA: [],
+        extraM: {},
+      }),
     ).toEqual([])
     expect(() =>
       materials({
-        pack: 'iec-1ph-230',
+        rules: RULE_PACKS['iec-1ph-230'],
         runs: [aRun({ size: '3/0' })],
         circuits: [],
         electrodes: [],
@@ -380,13 +388,13 @@ describe('boards, cables and materials', () => {
     ).toThrow('3/0')
   })
   it('fill conduit and trunking by area', () => {
-    expect(containmentFill('iec-1ph-230', 'trunking', 1000, [20])).toMatchObject({
+    expect(containmentFill(RULE_PACKS['iec-1ph-230'].limits, 'trunking', 1000, [20])).toMatchObject({
       mark: 'fits',
       fillShare: expect.closeTo(0.314, 3),
     })
-    expect(containmentFill('iec-1ph-230', 'conduit', 700, [12, 12, 12]).mark).toBe('exceeds')
-    expect(containmentFill('iec-1ph-230', 'conduit', 700, [12, null]).mark).toBe('open')
-    expect(containmentFill('iec-1ph-230', 'conduit', null, [12]).mark).toBe('open')
+    expect(containmentFill(RULE_PACKS['iec-1ph-230'].limits, 'conduit', 700, [12, 12, 12]).mark).toBe('exceeds')
+    expect(containmentFill(RULE_PACKS['iec-1ph-230'].limits, 'conduit', 700, [12, null]).mark).toBe('open')
+    expect(containmentFill(RULE_PACKS['iec-1ph-230'].limits, 'conduit', null, [12]).mark).toBe('open')
   })
   it('move backed-up circuits to the essentials board, and reckon each board and phase', () => {
     const circuits = [

@@ -3,6 +3,7 @@ import { type RideThroughClass, rideThroughLimit } from '../outage/rideThrough'
 import { formatDuration, formatNumber } from '../quantity/formatQuantity'
 import { atMost } from '../quantity/tolerance'
 import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import type { PlanMark } from '../rules/verdict'
 import { declaredOfUnits } from './declaredOf'
 import { standsOnLadder } from './ladderOfInstallation'
@@ -11,13 +12,19 @@ import type { Plan, PlanMarkKey } from './planOfInstallation'
 import { meanDemandW } from './stayingOn'
 
 /** What a crew may promise for the gap; automatic schools promise a class, a manual one is by hand. */
-const GAP_SENTENCES: Readonly<Record<RideThroughClass, string>> = {
-  unnoticed: 'When the street fails, nobody should notice: the gap is at most 20 ms.',
-  flicker: 'When the street fails, lights flicker for at most 150 ms.',
-  blink: 'When the street fails, the house blinks for less than a second.',
-  pause: 'When the street fails, the house pauses for at most ten seconds.',
-  longPause: 'When the street fails, the battery takes over after a longer pause.',
-  byHand: 'When the street fails, you change over by hand.',
+/** What a household is told of a gap, with the longest that its class lets be. */
+const GAP_SENTENCES: Readonly<Record<RideThroughClass, (longest: string) => string>> = {
+  unnoticed: (longest) => `When the street fails, nobody should notice: the gap is at most ${longest}.`,
+  flicker: (longest) => `When the street fails, lights flicker for at most ${longest}.`,
+  blink: (longest) => `When the street fails, the house blinks for at most ${longest}.`,
+  pause: (longest) => `When the street fails, the house pauses for at most ${longest}.`,
+  longPause: () => 'When the street fails, the battery takes over after a longer pause.',
+  byHand: () => 'When the street fails, you change over by hand.',
+}
+
+function gapSentence(installation: Installation, gapClass: RideThroughClass): string {
+  const longest = rideThroughLimit(gapClass, rulesOf(installation))
+  return GAP_SENTENCES[gapClass](longest === null ? '' : formatDuration(longest.value))
 }
 
 export type PromiseDraft = Omit<CustomerPromise, 'id' | 'changedAt' | 'changeNote'>
@@ -93,7 +100,7 @@ function againstGap(installation: Installation, gapClass: RideThroughClass): str
   if (declared === null)
     return 'the maker has not declared the switching time; an assumption is no declaration. Ask for it in writing.'
   const slowest = Math.max(...declared)
-  const longest = rideThroughLimit(gapClass, RULE_PACKS[installation.packId])
+  const longest = rideThroughLimit(gapClass, rulesOf(installation))
   return longest === null || atMost(slowest, longest.value)
     ? null
     : `the maker declares ${formatNumber(slowest, 4)} ms, which is longer.`
@@ -101,7 +108,7 @@ function againstGap(installation: Installation, gapClass: RideThroughClass): str
 
 function gap(installation: Installation, gapClass: RideThroughClass, { drafts, withheld }: PlanPromises): void {
   const because = againstGap(installation, gapClass)
-  if (because === null) drafts.push(draft('gapClass', GAP_SENTENCES[gapClass], { gapClass }))
+  if (because === null) drafts.push(draft('gapClass', gapSentence(installation, gapClass), { gapClass }))
   else withheld.push({ kind: 'gapClass', because: `No gap is promised: ${because}` })
 }
 

@@ -1,6 +1,6 @@
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
-import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { type AcPvInIsland, type DcPv, acPvInIsland, dcPv } from './pvInIsland'
 
@@ -32,9 +32,8 @@ export function pvOfInstallation(installation: Installation): PvOfInstallation {
     sources: { pvAc, curtailment },
     survey,
     site,
-    packId,
   } = installation
-  const { limits } = RULE_PACKS[packId]
+  const { limits } = rulesOf(installation)
   const band =
     curtailment.startHz !== null && curtailment.stopHz !== null
       ? {

@@ -1,5 +1,5 @@
 import type { Installation, Load } from '../installation/installation'
-import { RULE_PACKS } from '../rules/packs'
+import { rulesOf } from '../installation/rulesOf'
 import { type ChangeoverLoad, type ChangeoverLoadInput, type School, changeoverLoad } from './changeoverLoad'
 import { type CircuitMoves, circuitMoves } from './circuitMoves'
 import type { Plan } from './planOfInstallation'
@@ -45,8 +45,8 @@ interface Metering {
  * what moves boards (W-8) and the extra parts. The second and third leave off what the changeover cannot carry for sure.
  */
 export function schoolComparison(installation: Installation, plan: Plan, metering: Metering | null): SchoolOption[] {
-  const { loads, circuits, packId } = installation
-  const { phases, limits: rules } = RULE_PACKS[packId]
+  const { loads, circuits } = installation
+  const { phases, limits: rules } = rulesOf(installation)
   const { nightW, changeoverW, dayW } = plan.limits
   const backedUp = loads.filter((load) => load.backedUp)
   const essentials = offInOutage('automaticWithShedding', {

@@ -6,6 +6,12 @@ export type RulePackId = (typeof RULE_PACK_IDS)[number]
 
 export type Phase = 'L1' | 'L2' | 'L3'
 
+/** How far a lead may go with a limit, both ends included. What protects people is only ever drawn tighter. */
+export interface CrewBounds {
+  least: number
+  most: number
+}
+
 /** One limit: never a number alone, always with what it is for and where it comes from. */
 export interface Limit {
   value: number
@@ -13,8 +19,8 @@ export interface Limit {
   purpose: string
   /** Where the figure comes from, in words a crew can quote. */
   basis: string
-  /** Whether a crew may set another value for a job. */
-  crewMayChange: boolean
+  /** Between which figures a lead may set another one for a job; `null` where nobody may. */
+  crewMayChange: CrewBounds | null
 }
 
 /** Every limit that a judgement in the core quotes. */

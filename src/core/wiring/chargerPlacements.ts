@@ -4,6 +4,7 @@ import { type SurveyItem, itemsOf } from '../installation/survey'
 import { phasePeakW } from '../plan/planMarks'
 import { type Plan, planOfInstallation } from '../plan/planOfInstallation'
 import { chargeLimitW } from '../plan/pvOfInstallation'
+import { rulesOf } from '../installation/rulesOf'
 import { RULE_PACKS } from '../rules/packs'
 import { type ChargerSides, chargerSides } from './chargerSide'
 
@@ -91,7 +92,7 @@ function placementOf(installation: Installation, item: SurveyItem<'vehicleCharge
         gatewayA: sources.gatewayA,
         availableWh: availableWh(installation),
         standbyW: sources.standbyW,
-        demandShare: null,
+        demandShare: rulesOf(installation).limits.demandShareOfLimit.value,
         inIsland: detail.inIsland ?? null,
         managed: detail.managed ?? null,
         scheduled: detail.scheduled ?? null,

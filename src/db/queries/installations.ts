@@ -11,6 +11,7 @@ import {
   USUAL_ASSUMPTIONS,
 } from '@/core/installation/survey'
 import type { Db } from '../client'
+import { limitsOfJobs } from './ownLimits'
 import {
   cableRun,
   circuit,
@@ -76,29 +77,43 @@ async function firstSealings(db: Db, jobIds: readonly string[]): Promise<Map<str
 export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<Map<string, Installation>> {
   if (jobs.length === 0) return new Map()
   const ids = jobs.map(({ id }) => id)
-  const [loads, components, circuits, runs, electrodes, settings, promises, found, fitted, wiring, sealed, medical] =
-    await Promise.all([
-      db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
-      db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
-      db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
-      db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
-      db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
-      db
-        .select()
-        .from(plannedSetting)
-        .where(inArray(plannedSetting.jobId, ids))
-        .orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
-      db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
-      db
-        .select()
-        .from(surveyItem)
-        .where(inArray(surveyItem.jobId, ids))
-        .orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
-      db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
-      latestWiring(db, ids),
-      firstSealings(db, ids),
-      lastAnswers(db, ids, 'medical'),
-    ])
+  const [
+    loads,
+    components,
+    circuits,
+    runs,
+    electrodes,
+    settings,
+    promises,
+    found,
+    fitted,
+    wiring,
+    sealed,
+    medical,
+    ownLimits,
+  ] = await Promise.all([
+    db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
+    db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
+    db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
+    db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
+    db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
+    db
+      .select()
+      .from(plannedSetting)
+      .where(inArray(plannedSetting.jobId, ids))
+      .orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
+    db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
+    db
+      .select()
+      .from(surveyItem)
+      .where(inArray(surveyItem.jobId, ids))
+      .orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
+    db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
+    latestWiring(db, ids),
+    firstSealings(db, ids),
+    lastAnswers(db, ids, 'medical'),
+    limitsOfJobs(db, ids),
+  ])
   const of = {
     loads: grouped(loads),
     components: grouped(components),
@@ -143,6 +158,7 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
         survey: (of.survey.get(row.id) ?? []) as unknown as SurveyItem[],
         fit: (of.fit.get(row.id) ?? []) as unknown as FitItem[],
         coreColours: row.coreColours,
+        ownLimits: ownLimits.get(row.id) ?? [],
         wiring: {
           planned: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'planned') ?? null,
           wired: wiring.find(({ jobId, layer }) => jobId === row.id && layer === 'wired') ?? null,

@@ -6,15 +6,17 @@ import type { CrewView } from '@/server/useCases/crew'
 import { IndexTabs } from '@/ui/IndexTabs'
 import { ButtonLink } from '@/ui/Button'
 import { PageHead } from '../PageHead'
+import { CrewLimitsView } from './CrewLimitsView'
 import { CrewSheet } from './CrewSheet'
 import { InstrumentsView } from './InstrumentsView'
 import { PeopleView } from './PeopleView'
 import { useCrew } from './useCrew'
 
-const VIEWS = ['people', 'instruments', 'crew'] as const
+const VIEWS = ['people', 'instruments', 'limits', 'crew'] as const
 const LABELS: Readonly<Record<(typeof VIEWS)[number], string>> = {
   people: 'People',
   instruments: 'Instruments',
+  limits: 'Limits',
   crew: 'Crew',
 }
 const PANEL_ID = 'crew-view'
@@ -41,6 +43,7 @@ export function CrewPage({ actor, first }: { actor: Actor; first: CrewView }) {
         <Flex id={PANEL_ID} role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
           {view === 'people' && <PeopleView actor={actor} crew={crew} refresh={refresh} />}
           {view === 'instruments' && <InstrumentsView actor={actor} crew={crew} refresh={refresh} />}
+          {view === 'limits' && <CrewLimitsView actor={actor} crew={crew} refresh={refresh} />}
           {view === 'crew' && <CrewSheet actor={actor} crew={crew} refresh={refresh} />}
         </Flex>
       </Flex>

@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import { rulesOf } from '@/core/installation/rulesOf'
 import { belongsTo } from '@/core/evidence/families'
 import { standingLeakage } from '@/core/evidence/families/standingLeakage'
 import { pointOf } from '@/core/evidence/pointOf'
@@ -70,7 +71,7 @@ function Regrouping() {
   }
   const propose = () => {
     setFound('working')
-    leakageInWorker(input, installation.packId).then(setFound, () => setFound('failed'))
+    leakageInWorker(input, rulesOf(installation)).then(setFound, () => setFound('failed'))
   }
   return (
     <TitledSheet

@@ -3,7 +3,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { fitOf } from '@/core/installation/fit'
 import { liftsOfInstallation } from '@/core/fit/liftsOfInstallation'
-import { RULE_PACKS } from '@/core/rules/packs'
+import { rulesOf } from '@/core/installation/rulesOf'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Button } from '@/ui/Button'
@@ -38,8 +38,8 @@ export function LiftsView() {
     <>
       <Notice kind="caution">
         A team lifts less than the sum of its people. Clear the way first, one person speaks, gloves and shoes on;
-        nobody lifts above the shoulder or alone beyond {RULE_PACKS[installation.packId].limits.liftPerPersonMax.value}{' '}
-        kg. What is marked for an aid is not lifted by hand.
+        nobody lifts above the shoulder or alone beyond {rulesOf(installation).limits.liftPerPersonMax.value} kg. What
+        is marked for an aid is not lifted by hand.
       </Notice>
       <TitledSheet
         title="Lifts in their order"

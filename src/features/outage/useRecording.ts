@@ -50,7 +50,7 @@ export function useRecording(pointKey: string): RecordingBench {
       try {
         const bytes = await load(control.signal)
         const started = performance.now()
-        const result = await analyseInWorker(bytes, pack.id, control.signal)
+        const result = await analyseInWorker(bytes, pack, control.signal)
         if (control.signal.aborted) return
         setState(
           result.ok
@@ -66,7 +66,7 @@ export function useRecording(pointKey: string): RecordingBench {
         })
       }
     },
-    [pack.id],
+    [pack],
   )
 
   const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === RECORDING_SLOT)

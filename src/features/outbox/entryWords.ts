@@ -1,3 +1,4 @@
+import { LIMIT_PURPOSES } from '@/core/rules/ownLimitWords'
 import { recordReadings } from '@/commands/recordReadings'
 import { HOLD_STEPS } from '@/core/evidence/holdSteps'
 import { MARK_WORDS, type MarkKind } from '@/core/outage/run/outageMark'
@@ -33,6 +34,8 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
       const own = HOLD_STEPS.find(({ id }) => id === step)
       return `${own?.label}: past “${own?.conditions.find(({ id }) => id === condition)?.label ?? condition}” in writing`
     }
+    case 'setJobLimit':
+      return `A limit of this job: ${LIMIT_PURPOSES[entry.input.key].toLowerCase()}`
     case 'markOutage':
       return markedWords(entry.input)
     case 'openVisit':

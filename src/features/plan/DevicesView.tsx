@@ -196,7 +196,7 @@ export function DevicesView() {
         {pack.ampacityBasis} Voltage drop is held against {pack.limits.voltageDropMaxPercent.value} %. Local code and
         the maker’s manual come first.
       </Notice>
-      <FillSheet fillOf={(kind, area, diameters) => containmentFill(pack.id, kind, area, diameters)} />
+      <FillSheet fillOf={(kind, area, diameters) => containmentFill(pack.limits, kind, area, diameters)} />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>
   )

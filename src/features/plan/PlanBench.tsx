@@ -19,6 +19,7 @@ import { DevicesView } from './DevicesView'
 import { LimitsView } from './LimitsView'
 import { MoneyView } from './MoneyView'
 import { MotorsView } from './MotorsView'
+import { OwnLimitsView } from './OwnLimitsView'
 import { PromisesView } from './PromisesView'
 import { PvView } from './PvView'
 import { SchoolsView } from './SchoolsView'
@@ -37,6 +38,7 @@ const VIEWS = [
   { key: 'batteries', label: 'Two batteries', View: BatteriesView },
   { key: 'testday', label: 'Test day', View: TestDayView },
   { key: 'promises', label: 'Promises', View: PromisesView },
+  { key: 'own', label: 'Own limits', View: OwnLimitsView },
 ] as const
 
 /** What was chosen stands at the head, or what is recommended while nothing is. */

@@ -5,7 +5,7 @@ import { stopLimitsOf, stopSentence } from '@/core/plan/ladderStop'
 import { LEFT_OUT_WORDS } from '@/core/plan/loadLadder'
 import { materialsOfInstallation } from '@/core/plan/materialsOfInstallation'
 import { csvCell } from '@/core/exchange/csvTable'
-import { RULE_PACKS } from '@/core/rules/packs'
+import { rulesOf } from '@/core/installation/rulesOf'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
@@ -83,7 +83,7 @@ export function TestDayView() {
           </Box>
         )}
       </TitledSheet>
-      <Notice kind="caution">{stopSentence(stopLimitsOf(RULE_PACKS[installation.packId]))}</Notice>
+      <Notice kind="caution">{stopSentence(stopLimitsOf(rulesOf(installation)))}</Notice>
       <TitledSheet
         title="Materials"
         note="F-6"

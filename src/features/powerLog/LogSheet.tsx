@@ -1,6 +1,7 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
 import { useMemo, useRef } from 'react'
+import { rulesOf } from '@/core/installation/rulesOf'
 import type { Installation } from '@/core/installation/installation'
 import { type LogMarks, NO_MARKS } from '@/core/powerLog/logMarks'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
@@ -34,9 +35,9 @@ export function LogSheet() {
   const {
     record: { installation },
   } = useJob()
-  const { packId, settings } = installation
+  const { settings } = installation
   const marks = useMemo(() => marksOf({ settings }), [settings])
-  const bench = useLog(packId, marks)
+  const bench = useLog(rulesOf(installation), marks)
   const field = useRef<HTMLInputElement>(null)
   const { state, open } = bench
   return (

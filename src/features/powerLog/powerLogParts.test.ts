@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { RULE_PACKS } from '@/core/rules/packs'
 import { NO_MARKS, type LogMarks } from '@/core/powerLog/logMarks'
 import { logCalls } from '@/workers/logCalls'
 import { logChartLayout } from './logChartLayout'
@@ -18,7 +19,7 @@ function readLog(id: string) {
     ...(id === 'n1-surplus-cover' && { battery: { ...proposed.columns.battery!, sign: -1 as const } }),
   }
   const marks = { ...NO_MARKS, ...(JSON.parse(readFileSync(new URL(`${id}.marks.json`, folder), 'utf8')) as LogMarks) }
-  const read = logCalls.analyse(bytes, { ...proposed, columns }, marks, 'iec-1ph-230')
+  const read = logCalls.analyse(bytes, { ...proposed, columns }, marks, RULE_PACKS['iec-1ph-230'])
   if (!read.ok) throw new Error(read.error.message)
   return read.value
 }

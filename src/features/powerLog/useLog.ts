@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react'
 import type { LogMap } from '@/core/powerLog/logMap'
 import { type LogMarks, NO_MARKS } from '@/core/powerLog/logMarks'
 import { LOG_BOUNDS } from '@/core/powerLog/readPowerLog'
-import type { RulePackId } from '@/core/rules/rulePack'
+import type { RulePack } from '@/core/rules/rulePack'
 import { remember, remembered } from '@/ui/deviceMemory'
 import { analyseLogInWorker, logHeadInWorker } from '@/workers/clients'
 import type { AnalysedLog, LogHead } from '@/workers/logCalls'
@@ -44,7 +44,7 @@ function rememberedMap(head: LogHead): LogMap | null {
 const here = () => Intl.DateTimeFormat().resolvedOptions().timeZone
 
 /** Reads a meter's or gateway's log on this device. */
-export function useLog(packId: RulePackId, firstMarks: LogMarks = NO_MARKS): LogBench {
+export function useLog(rules: RulePack, firstMarks: LogMarks = NO_MARKS): LogBench {
   const [state, setState] = useState<LogState>({ kind: 'empty' })
   const run = useRef(0)
   return useMemo(() => {
@@ -56,7 +56,7 @@ export function useLog(packId: RulePackId, firstMarks: LogMarks = NO_MARKS): Log
       marks: LogMarks,
     ) => {
       const own = ++run.current
-      analyseLogInWorker(bytes, map, marks, packId).then((found) => {
+      analyseLogInWorker(bytes, map, marks, rules).then((found) => {
         if (own !== run.current) return
         if (found.ok) {
           remember(memoryKey(head), JSON.stringify(map))
@@ -99,5 +99,5 @@ export function useLog(packId: RulePackId, firstMarks: LogMarks = NO_MARKS): Log
         if (state.kind === 'read') setState({ ...state, kind: 'mapping', message: null })
       },
     }
-  }, [state, packId, firstMarks])
+  }, [state, rules, firstMarks])
 }

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import type { Circuit } from '@/core/installation/installation'
 import { itemsOf } from '@/core/installation/survey'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
-import { RULE_PACKS } from '@/core/rules/packs'
+import { rulesOf } from '@/core/installation/rulesOf'
 import type { Phase } from '@/core/rules/rulePack'
 import { type BoardDoor, MAIN_BOARD, balancedPhases, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
 import { boardWays } from '@/core/wiring/boardWays'
@@ -29,7 +29,7 @@ export function BoardsView() {
   const [refusal, setRefusal] = useState<string | null>(null)
   const doors = boardDoors(installation)
   const ways = boardWays(installation)
-  const pack = RULE_PACKS[installation.packId]
+  const pack = rulesOf(installation)
   const edit = may('saveItem')
   const loadOf = (circuit: Circuit) =>
     installation.loads

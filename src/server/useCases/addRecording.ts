@@ -10,7 +10,7 @@ import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
 import { type NamedBytes, RecordingError } from '@/core/outage/recording'
 import { gapEntry } from '@/core/outage/recordingGap'
-import { RULE_PACKS } from '@/core/rules/packs'
+import { rulesOf } from '@/core/installation/rulesOf'
 import { addAttachment, addReadings, readingsById } from '@/db/queries/evidence'
 import { sameContent } from '@/db/insertOnce'
 import type { Db } from '@/db/client'
@@ -66,7 +66,7 @@ export const addRecording = defineUseCase({
       )
     let analysis
     try {
-      analysis = analyseRecording(readRecording(files), RULE_PACKS[row.packId]).analysis
+      analysis = analyseRecording(readRecording(files), rulesOf(record.installation)).analysis
     } catch (error) {
       if (error instanceof RecordingError) throw new Problem(422, `${error.message}. Nothing was stored.`)
       throw error

@@ -1,6 +1,7 @@
 import * as yup from 'yup'
 import { eq } from 'drizzle-orm'
 import { crewById, historyOfCrew, openLinksOfCrew, peopleOfCrew } from '@/db/queries/crews'
+import { limitsOfCrew } from '@/db/queries/ownLimits'
 import { crew } from '@/db/schema'
 import { crewSchema } from '@/schemas/people'
 import { MAY_INVITE_AS, mayCall } from '../access'
@@ -17,11 +18,12 @@ export const viewCrew = defineUseCase({
   schema: yup.object({}),
   run: async (db, actor) => {
     const invites = mayCall(actor.role, 'invitePerson')
-    const [own, people, links, history] = await Promise.all([
+    const [own, people, links, history, limits] = await Promise.all([
       crewById(db, actor.crewId),
       peopleOfCrew(db, actor.crewId),
       invites ? openLinksOfCrew(db, actor.crewId) : [],
       mayCall(actor.role, 'changeMember') ? historyOfCrew(db, actor.crewId) : [],
+      limitsOfCrew(db, actor.crewId),
     ])
     if (!own) throw new Problem(404, 'There is no such crew.')
     return {
@@ -36,6 +38,7 @@ export const viewCrew = defineUseCase({
         sessions,
       })),
       links: links.map((link) => ({ ...link, expiresAt: iso(link.expiresAt), madeAt: iso(link.madeAt) })),
+      limits,
       history: history.map((change) => ({ ...change, at: iso(change.at) })),
     }
   },

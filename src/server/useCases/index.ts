@@ -23,6 +23,7 @@ import { readMeter, rehearseLoad } from './meter'
 import { markOutage } from './markOutage'
 import { openVisit } from './openVisit'
 import { overrideHold } from './overrideHold'
+import { setCrewLimit, setJobLimit } from './ownLimits'
 import { downloadPack, makeCustomerLink, requestPack, withdrawCustomerLink } from './packs'
 import {
   changeMember,
@@ -54,6 +55,8 @@ export const USE_CASES = {
   addRecording,
   readGateway,
   overrideHold,
+  setJobLimit,
+  setCrewLimit,
   markOutage,
   openVisit,
   saveSurveyItem,

@@ -9,6 +9,7 @@ import { type Installation, NO_CURTAILMENT, type Sources } from '@/core/installa
 import { JOB_GROUPS } from '@/core/evidence/jobGroups'
 import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
+import { beginWithCrewLimits } from '@/db/queries/ownLimits'
 import { profilesOf } from '@/db/queries/profiles'
 import { faultCallsOfJob, reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
@@ -40,23 +41,23 @@ export const createJob = defineUseCase({
   via: 'json',
   schema: yup.object({ id: id().required() }).concat(newJobSchema),
   run: async (db, actor, input) => {
-    const insertion = await insertOnce(
-      db,
-      job,
-      {
-        ...input,
-        crewId: actor.crewId,
-        supply: {
-          ratingA: null,
-          secondMainA: null,
-          powerFactor: 0.95,
-          maximumDemandKva: null,
-          meterCombinedWithBoard: null,
-        },
-        sources: EMPTY_SOURCES,
+    const row = {
+      ...input,
+      crewId: actor.crewId,
+      supply: {
+        ratingA: null,
+        secondMainA: null,
+        powerFactor: 0.95,
+        maximumDemandKva: null,
+        meterCombinedWithBoard: null,
       },
-      ['crewId', 'name', 'place', 'packId', 'scheduledDay'],
-    )
+      sources: EMPTY_SOURCES,
+    }
+    const insertion = await db.transaction(async (tx) => {
+      const became = await insertOnce(tx, job, row, ['crewId', 'name', 'place', 'packId', 'scheduledDay'])
+      if (became === 'stored') await beginWithCrewLimits(tx, row)
+      return became
+    })
     refuseConflict(insertion, 'job')
     return { jobId: input.id }
   },

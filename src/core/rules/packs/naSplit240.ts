@@ -1,5 +1,5 @@
 import type { RulePack } from '../rulePack'
-import { COMMON_LIMITS, limit } from './common'
+import { COMMON_LIMITS, between, limit } from './common'
 import { NA_WARNINGS } from './warnings'
 
 /** Split phase 120/240 V, 60 Hz. */
@@ -79,14 +79,14 @@ export const naSplit240: RulePack = {
       'MΩ',
       'Insulation resistance between a battery’s DC poles and ground',
       'Working figure of this region’s pack (W-4); the maker’s manual and local code come first.',
-      true,
+      between(0.5, 100),
     ),
     trunkingFillMax: limit(
       0.2,
       '',
       'Share of a wireway that conductors may fill',
       'F-6: this region’s share; confirm against the local table.',
-      true,
+      between(0.1, 0.2),
     ),
     voltageFactorMin: limit(
       1,
@@ -117,7 +117,6 @@ export const naSplit240: RulePack = {
       's',
       'Shortest wait of AC-coupled PV before it comes back',
       'By region (P-4); the inverter’s own setting holds.',
-      true,
     ),
     islandVoltageMin: limit(108, 'V', 'Lowest source voltage in island mode', '90 % of nominal.'),
     islandVoltageMax: limit(132, 'V', 'Highest source voltage in island mode', '110 % of nominal.'),
@@ -126,14 +125,14 @@ export const naSplit240: RulePack = {
       'Hz',
       'Lowest frequency in island mode',
       'Default of the rule pack; the maker’s droop for PV may go beyond.',
-      true,
+      between(57, 60),
     ),
     islandFrequencyMax: limit(
       62.4,
       'Hz',
       'Highest frequency in island mode',
       'Default of the rule pack; the maker’s droop for PV may go beyond.',
-      true,
+      between(60, 64),
     ),
   },
 }

@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo, useRef, useState } from 'react'
+import { rulesOf } from '@/core/installation/rulesOf'
 import { placeTracks } from '@/core/outage/timeLine/placeTracks'
 import { ALIGNMENTS, type Alignment, type PlacedTrack } from '@/core/outage/timeLine/track'
 import { Button } from '@/ui/Button'
@@ -44,9 +45,9 @@ function useJobTracks(timeZone: string | null): LoadedTrack[] {
 /** Recordings, logs and the crew's marks on one time line, by clock or by a common event, with the offset of each shown. */
 export function TimeLineView() {
   const { record } = useJob()
-  const { packId, site } = record.installation
+  const { site } = record.installation
   const own = useJobTracks(site.timeZone)
-  const { tracks, faults, busy, add, remove } = useTracks(packId, site.timeZone)
+  const { tracks, faults, busy, add, remove } = useTracks(rulesOf(record.installation), site.timeZone)
   const [alignment, setAlignment] = useState<Alignment>('clock')
   const [handS, setHandS] = useState<Readonly<Record<string, number>>>({})
   const field = useRef<HTMLInputElement>(null)

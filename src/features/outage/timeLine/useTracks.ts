@@ -2,7 +2,7 @@ import { useCallback, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import type { NamedBytes } from '@/core/outage/recording'
 import { NO_MARKS } from '@/core/powerLog/logMarks'
-import type { RulePackId } from '@/core/rules/rulePack'
+import type { RulePack } from '@/core/rules/rulePack'
 import { analyseInWorker, analyseLogInWorker, logHeadInWorker } from '@/workers/clients'
 import { type LoadedTrack, logTrack, waveTrack } from './loadedTrack'
 
@@ -29,22 +29,22 @@ const bytesOf = (files: readonly File[]): Promise<NamedBytes[]> =>
  *
  * @throws Error with what is wrong with the file
  */
-async function read(files: readonly File[], packId: RulePackId, timeZone: string | null): Promise<LoadedTrack> {
+async function read(files: readonly File[], rules: RulePack, timeZone: string | null): Promise<LoadedTrack> {
   const name = files.map((file) => file.name).join(', ')
-  const wave = await analyseInWorker(await bytesOf(files), packId)
+  const wave = await analyseInWorker(await bytesOf(files), rules)
   if (wave.ok) return waveTrack(uuidv7(), name, wave.value, timeZone)
   const [file] = files
   if (!file || files.length > 1 || !/\.(csv|txt|tsv)$/i.test(file.name)) throw new Error(wave.error.message)
   const bytes = new Uint8Array(await file.arrayBuffer())
   const { proposed } = await logHeadInWorker(bytes)
   if (!proposed) throw new Error(`${file.name}: no recording (${wave.error.message}), and no log with a time`)
-  const log = await analyseLogInWorker(bytes, proposed, NO_MARKS, packId)
+  const log = await analyseLogInWorker(bytes, proposed, NO_MARKS, rules)
   if (!log.ok) throw new Error(`${file.name}: ${log.error.message}`)
   return logTrack(uuidv7(), name, log.value, timeZone)
 }
 
 /** Recordings and logs that were laid on the time line; they stay on this device. */
-export function useTracks(packId: RulePackId, timeZone: string | null) {
+export function useTracks(rules: RulePack, timeZone: string | null) {
   const [tracks, setTracks] = useState<readonly LoadedTrack[]>([])
   const [faults, setFaults] = useState<readonly string[]>([])
   const [busy, setBusy] = useState(false)
@@ -54,14 +54,14 @@ export function useTracks(packId: RulePackId, timeZone: string | null) {
       setFaults([])
       for (const group of grouped(files))
         try {
-          const track = await read(group, packId, timeZone)
+          const track = await read(group, rules, timeZone)
           setTracks((old) => [...old, track].slice(0, MOST_TRACKS))
         } catch (error) {
           setFaults((old) => [...old, error instanceof Error ? error.message : 'A file could not be read.'])
         }
       setBusy(false)
     },
-    [packId, timeZone],
+    [rules, timeZone],
   )
   const remove = (id: string) => setTracks((old) => old.filter((track) => track.id !== id))
   return { tracks, faults, busy, add, remove }
