@@ -59,6 +59,7 @@ const VIEWS = {
     batteries: 'One master',
     testday: 'Load ladder',
     promises: 'What changed',
+    own: 'Limits of this job',
   },
   fit: {
     wall: 'Drilling template',
@@ -185,6 +186,7 @@ test('the crew and the account have no accessibility faults, by day, by lamp and
   const signs = {
     '/crew': 'People of the crew',
     '/crew?view=instruments': 'Instruments of the crew',
+    '/crew?view=limits': 'Limits of your own',
     '/crew?view=crew': 'Usual supply',
     '/account': 'Present password',
   }
