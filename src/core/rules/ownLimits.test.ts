@@ -61,7 +61,7 @@ describe.each(RULE_PACK_IDS)('limits that a lead may set in %s', (id) => {
   const changeable = LIMIT_KEYS.filter((key) => pack.limits[key].crewMayChange !== null)
 
   it('hold the pack’s own figure between their bounds', () => {
-    for (const key of changeable) expect(ownLimitFault(pack.limits, key, pack.limits[key].value), key).toBeNull()
+    for (const key of changeable) expect(ownLimitFault(pack.limits[key], pack.limits[key].value), key).toBeNull()
   })
 
   it('cannot pass the limit they stand beside, however far each goes', () => {
@@ -81,7 +81,7 @@ describe.each(RULE_PACK_IDS)('limits that a lead may set in %s', (id) => {
 
   it('are none of those that decide over life', () => {
     for (const key of NOBODYS)
-      expect(ownLimitFault(pack.limits, key, pack.limits[key].value), key).toBe('notChangeable')
+      expect(ownLimitFault(pack.limits[key], pack.limits[key].value), key).toBe('notChangeable')
   })
 
   it('stand instead of the pack’s with who set them, when and why, and nothing else moves', () => {
@@ -116,7 +116,7 @@ describe('limits set one after the other', () => {
   })
 
   it('no figure at all is no limit', () => {
-    expect(ownLimitFault(pack.limits, 'continuityMax', NaN)).toBe('outOfBounds')
+    expect(ownLimitFault(pack.limits.continuityMax, NaN)).toBe('outOfBounds')
   })
 
   it('say what is wrong and how far they go', () => {

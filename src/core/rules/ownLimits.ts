@@ -20,10 +20,12 @@ export type OwnLimitFault = 'notChangeable' | 'outOfBounds'
  *
  * @returns `null` where it may; `notChangeable` for a limit that no crew sets, `outOfBounds` beyond how far it may go
  * @example
- * ownLimitFault(RULE_PACKS['iec-1ph-230'].limits, 'continuityMax', 5) // => 'outOfBounds'
+ * ownLimitFault(RULE_PACKS['iec-1ph-230'].limits.continuityMax, 5) // => 'outOfBounds'
  */
-export function ownLimitFault(limits: Limits, key: LimitKey, value: number): OwnLimitFault | null {
-  const bounds = limits[key].crewMayChange
+export function ownLimitFault(
+  { crewMayChange: bounds }: Pick<Limit, 'crewMayChange'>,
+  value: number,
+): OwnLimitFault | null {
   if (bounds === null) return 'notChangeable'
   return value >= bounds.least && value <= bounds.most ? null : 'outOfBounds'
 }
@@ -48,7 +50,7 @@ const basisOf = (packs: Limit, { reason, byName, at }: OwnLimit) =>
 export function withOwnLimits(pack: RulePack, own: readonly OwnLimit[]): RulePack {
   let limits: Limits = pack.limits
   for (const one of ownLimitsNow(own)) {
-    if (one.value === null || ownLimitFault(limits, one.key, one.value) !== null) continue
+    if (one.value === null || ownLimitFault(limits[one.key], one.value) !== null) continue
     const packs = pack.limits[one.key]
     limits = { ...limits, [one.key]: { ...packs, value: one.value, basis: basisOf(packs, one) } }
   }

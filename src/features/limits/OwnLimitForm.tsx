@@ -1,6 +1,8 @@
 'use client'
 import { Text } from '@chakra-ui/react'
-import { boundsWords } from '@/core/rules/ownLimitWords'
+import type { FieldIssue } from '@/core/result'
+import { ownLimitFault } from '@/core/rules/ownLimits'
+import { OWN_LIMIT_FAULT_WORDS, boundsWords } from '@/core/rules/ownLimitWords'
 import type { Limit, LimitKey } from '@/core/rules/rulePack'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Notice } from '@/ui/Notice'
@@ -11,6 +13,12 @@ export interface LimitSet {
   key: LimitKey
   value: number | null
   reason: string
+}
+
+/** A figure beyond its bounds is told before anything is sent. */
+const boundsIssues = (limit: Limit, value: unknown): FieldIssue[] => {
+  const fault = typeof value === 'number' ? ownLimitFault(limit, value) : null
+  return fault === null ? [] : [{ path: 'value', message: OWN_LIMIT_FAULT_WORDS[fault](limit) }]
 }
 
 const REASON: FieldSpec = {
@@ -28,7 +36,6 @@ const fieldsOf = (limit: Limit): FieldSpec[] => [
     label: 'Own figure',
     kind: 'number',
     ...(limit.unit !== '' && { unit: limit.unit }),
-    ...(limit.crewMayChange && { min: limit.crewMayChange.least, max: limit.crewMayChange.most }),
     optional: true,
     hint: `${boundsWords(limit)}; empty goes back to the pack’s`,
   },
@@ -55,6 +62,7 @@ export function OwnLimitForm({
       <SpecForm
         specs={fieldsOf(packs)}
         initial={{ value, reason: '' }}
+        check={({ value: own }) => boundsIssues(packs, own)}
         submitLabel="Set it"
         save={(fields) =>
           save({ key: limitKey, value: fields.value as number | null, reason: fields.reason as string })

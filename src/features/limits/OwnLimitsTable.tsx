@@ -17,10 +17,11 @@ interface Row {
 
 const rowsOf = (limits: Limits, own: readonly OwnLimit[]): Row[] => {
   const now = ownLimitsNow(own)
-  return LIMIT_KEYS.filter((key) => limits[key].crewMayChange !== null).map((key) => ({
+  const rows = LIMIT_KEYS.filter((key) => limits[key].crewMayChange !== null).map((key) => ({
     key,
     own: now.find((one) => one.key === key),
   }))
+  return [...rows.filter(({ own: set }) => set), ...rows.filter(({ own: set }) => !set)]
 }
 
 const columnsOf = (limits: Limits): Column<Row>[] => [

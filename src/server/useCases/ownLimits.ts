@@ -14,7 +14,7 @@ import { defineUseCase } from '../useCase'
 /** @throws Problem 422 for a limit that nobody sets, or not so far */
 function refuseFault(packId: RulePackId, key: LimitKey, value: number | null): void {
   const limit = RULE_PACKS[packId].limits[key]
-  const fault = value === null ? null : ownLimitFault(RULE_PACKS[packId].limits, key, value)
+  const fault = value === null ? null : ownLimitFault(limit, value)
   if (fault !== null)
     throw new Problem(422, 'The limit was not set.', [{ path: 'value', message: OWN_LIMIT_FAULT_WORDS[fault](limit) }])
 }
