@@ -67,7 +67,7 @@ test.describe('the schematic', () => {
   })
 
   test('broken, shows the danger as a position on the picture, and one change clears it', async ({ page }) => {
-    await expect(check(page)).toContainText('No position of the switches feeds the street')
+    await expect(check(page)).toContainText('As drawn, no position of the switches feeds the street')
     await page.getByRole('button', { name: 'as wired' }).click()
     await thing(page, 'bypass').click()
     await page.getByRole('button', { name: 'Take out the interlock with Gateway outlet' }).click()
@@ -85,7 +85,12 @@ test.describe('the schematic', () => {
         name: 'Make this change: Interlock Maintenance bypass and Gateway outlet: never both closed',
       })
       .click()
-    await expect(check(page)).toContainText('No position of the switches feeds the street')
+    await expect(check(page)).toContainText('As drawn, no position of the switches feeds the street')
+    // a drawing proves nothing, until somebody has walked the house with it
+    await expect(check(page)).toContainText('Open')
+    await expect(check(page)).not.toContainText('Proven')
+    await page.getByRole('button', { name: 'Confirm as built' }).click()
+    await expect(check(page)).toContainText('Proven')
     await expect(page.getByTestId('outbox-state')).toContainText('all sent')
     // it is on record: the next one who looks sees it
     const { record } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
@@ -183,7 +188,7 @@ test.describe('the schematic', () => {
     await page.getByRole('button', { name: 'Draw it so' }).click()
     await expect(thing(page, 'changeover')).toHaveAttribute('aria-label', /Changeover, at I/)
     await expect(thing(page, 'generator').first()).toBeVisible()
-    await expect(check(page)).toContainText('No position of the switches feeds the street')
+    await expect(check(page)).toContainText('As drawn, no position of the switches feeds the street')
   })
 
   test('a change made without a connection is kept, drawn, and sent when there is one', async ({ page, context }) => {

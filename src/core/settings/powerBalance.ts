@@ -33,11 +33,10 @@ export function powerBalance({ gridW, pvW, batteryW, houseW, vehicleW }: LivePow
   const misfitW = pvW + batteryW + givenByVehicleW + gridW - houseW
   const largestW = Math.max(...[gridW, pvW, batteryW, houseW].map(Math.abs))
   const allowedW = Math.max(SHARE * largestW, RESOLUTION_STEPS * resolutionW)
-  if (atMost(Math.abs(misfitW), allowedW)) {
-    // a meter that shows next to nothing would fit either way round
-    const shown = largestW > 4 * RESOLUTION_STEPS * resolutionW
-    return { misfitW, allowedW, reversed: null, verdict: shown ? 'proven' : 'open' }
-  }
+  // meters that show next to nothing fit either way round, and what they differ by is their noise
+  const shown = largestW > 4 * RESOLUTION_STEPS * resolutionW
+  if (!shown) return { misfitW, allowedW, reversed: null, verdict: 'open' }
+  if (atMost(Math.abs(misfitW), allowedW)) return { misfitW, allowedW, reversed: null, verdict: 'proven' }
   const parts = { gridW, batteryW, pvW }
   const fitting = BALANCED_PARTS.filter((part) => atMost(Math.abs(misfitW - 2 * parts[part]), allowedW))
   return { misfitW, allowedW, reversed: fitting.length === 1 ? (fitting[0] ?? null) : null, verdict: 'stop' }

@@ -53,6 +53,9 @@ describe('the balance of powers', () => {
     })
     expect(powerBalance(live({ ...parts, houseW: 5000 }), 1)).toMatchObject({ reversed: null, verdict: 'stop' })
     expect(powerBalance(live({ gridW: 1, pvW: 0, batteryW: 0, houseW: 2 }), 1).verdict).toBe('open')
+    // an empty house: its meters' noise is no fault
+    expect(powerBalance(live({ gridW: 9, pvW: 0, batteryW: 0, houseW: 0 }), 15).verdict).toBe('open')
+    expect(powerBalance(live({ gridW: 900, pvW: 0, batteryW: 0, houseW: 0 }), 15).verdict).toBe('stop')
   })
   it('counts what a vehicle gives, and leaves what it takes to the house', () => {
     expect(powerBalance(live({ gridW: 0, pvW: 0, batteryW: 500, houseW: 2500, vehicleW: 2000 }), 1).verdict).toBe(

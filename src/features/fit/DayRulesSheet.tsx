@@ -1,12 +1,20 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { clockText } from '@/core/fit/clockText'
+import type { DailyWindow } from '@/core/fit/crewDay'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { ChangeThing } from './ChangeThing'
 import type { FitEditing } from './FitItemOverlay'
 import type { CrewDay } from './useCrewDay'
+
+/** Daylight as it is known; what nobody knows holds nothing, and is said. */
+function daylightWords(byHand: boolean, sunKnown: boolean, { fromMin, toMin }: DailyWindow): string {
+  if (!byHand && !sunKnown)
+    return 'Daylight is not known, place or day being open: work that needs it is held to no hours.'
+  return `Daylight ${clockText(fromMin)}–${clockText(toMin)}${byHand ? '' : ', worked out from place and day'}.`
+}
 
 /** When the supply may be off, daylight, weather, visits, and who is there from when to when. */
 export function DayRulesSheet({
@@ -22,6 +30,7 @@ export function DayRulesSheet({
     view,
     record: { installation },
   } = useJob()
+  const sunKnown = installation.site.latitudeDeg !== null && view.scheduledDay !== null
   return (
     <TitledSheet
       title="Rules of the day"
@@ -54,16 +63,10 @@ export function DayRulesSheet({
       <Box px="14px" pb="10px" fontSize="14px">
         <Text>
           The supply may be off {clockText(input.rules.powerOff.fromMin)}–{clockText(input.rules.powerOff.toMin)}.
-          Daylight {clockText(input.rules.daylight.fromMin)}–{clockText(input.rules.daylight.toMin)}
-          {rules?.detail.daylightFromMin == null
-            ? installation.site.latitudeDeg === null || view.scheduledDay === null
-              ? ' (place or day not known)'
-              : ', worked out from place and day'
-            : ''}
-          .{' '}
+          {daylightWords(rules?.detail.daylightFromMin != null, sunKnown, input.rules.daylight)}{' '}
           {input.rules.dry
             ? `Dry ${clockText(input.rules.dry.fromMin)}–${clockText(input.rules.dry.toMin)}.`
-            : 'No rain expected.'}
+            : 'When it stays dry nobody has said: work that needs it is held to no hours.'}
         </Text>
         {visits.map((visit) => (
           <Flex key={visit.id} gap="10px" align="center">

@@ -6,23 +6,25 @@ import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { useWidth } from '@/ui/useWidth'
 import { VerdictWord } from '@/ui/VerdictWord'
+import { useJob } from '../job/JobContext'
 import { CloudFigures } from './CloudFigures'
 import { PowerPicture } from './PowerPicture'
 import { OLD_S, ageWords, balanceWords, flowsOf, modeWords } from './powerWords'
 import type { Live } from './useLive'
 import { useNow } from './useNow'
 
-/** Resolution of the gateway's figures. */
-const RESOLUTION_W = 1
+/** What a gateway's clamp transformer is good for at small currents, per phase: its figures have more digits than its measurement. */
+const CLAMP_STEP_W = 15
 
 /** What flows in the house at this moment, with its age and its source; the balance names the transformer that lies. */
 export function PowerNow({ live }: { live: Live }) {
+  const { bench } = useJob()
   const [ref, width] = useWidth<HTMLDivElement>(720)
   const now = useNow(1000)
   const { values, heardAt, by, silent } = live
   const ageS = heardAt === null ? null : Math.max(0, (now - heardAt) / 1000)
   const old = ageS !== null && ageS > OLD_S
-  const balance = values === null ? null : powerBalance(values, RESOLUTION_W)
+  const balance = values === null ? null : powerBalance(values, CLAMP_STEP_W * bench.context.pack.phases.length)
   return (
     <TitledSheet
       title="Power now"

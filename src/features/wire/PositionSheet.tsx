@@ -21,6 +21,7 @@ const EXPOSED =
 export function PositionSheet({
   graph,
   check,
+  confirmed,
   shown,
   edit,
   onShow,
@@ -28,6 +29,8 @@ export function PositionSheet({
 }: {
   graph: InstallationGraph
   check: CheckState
+  /** Somebody has walked the house with this very drawing. */
+  confirmed: boolean
   shown: string | null
   edit: boolean
   onShow: (cause: PositionCause | null) => void
@@ -56,10 +59,11 @@ export function PositionSheet({
       )}
       {result && causes.length === 0 && (
         <Flex px="14px" pb="10px" gap="10px" align="flex-start" fontSize="14px">
-          <VerdictWord verdict={result.leftOut > 0 ? 'watch' : 'proven'} />
+          <VerdictWord verdict={!confirmed ? 'open' : result.leftOut > 0 ? 'watch' : 'proven'} />
           <Text>
-            No position of the switches feeds the street, joins two sources, loses a neutral or its bond; what is
-            promised is fed.
+            {confirmed ? 'No' : 'As drawn, no'} position of the switches feeds the street, joins two sources, loses a
+            neutral or its bond; what is promised is fed.
+            {!confirmed && ' A drawing proves nothing: it counts once somebody has confirmed it as built.'}
           </Text>
         </Flex>
       )}

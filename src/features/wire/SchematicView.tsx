@@ -3,6 +3,7 @@ import { AsBuilt } from './AsBuilt'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { parseAsString, useQueryState } from 'nuqs'
 import { useMemo, useRef, useState } from 'react'
+import { isConfirmedAsBuilt } from '@/core/evidence/families/switchPositions'
 import { identityObservations } from '@/core/evidence/families/runIdentity'
 import type { WiringLayer } from '@/core/installation/wiring'
 import { crossedRuns } from '@/core/wiring/cableIdentity'
@@ -43,6 +44,7 @@ export function SchematicView() {
     may,
   } = useJob()
   const [layer, setLayer] = useState<ShownLayer>(installation.wiring.wired ? 'wired' : 'planned')
+  const confirmed = isConfirmedAsBuilt(bench.context)
   const stored: WiringLayer = layer === 'planned' ? 'planned' : 'wired'
   const wiring = useWiring(stored)
   const { graph } = wiring
@@ -294,6 +296,7 @@ export function SchematicView() {
       <PositionSheet
         graph={graph}
         check={check}
+        confirmed={confirmed && (stored === 'wired' || installation.wiring.wired === null)}
         shown={danger?.key ?? null}
         edit={wiring.edit && layer !== 'both'}
         onShow={show}
