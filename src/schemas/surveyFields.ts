@@ -226,7 +226,7 @@ export const SURVEY_WORDS: Readonly<Record<SurveyKind, { one: string; many: stri
     tag: 'svc',
     empty: 'Look where water, gas and heating come in: metal is bonded, and located before a rod is driven.',
   },
-  otherElectrode: { one: 'other electrode', many: 'Other electrodes around', tag: 'oe', empty: 'None found.' },
+  otherElectrode: { one: 'neighbouring electrode', many: 'Other electrodes around', tag: 'oe', empty: 'None found.' },
   sourceDevice: {
     one: 'device towards a source',
     many: 'Devices towards sources',

@@ -49,6 +49,7 @@ describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
     schoolReason: null,
     wiring: NO_WIRING,
     coreColours: {},
+    ownLimits: [],
   }
   const installation: Installation = scenario.fitFromPlan
     ? { ...written, fit: asItems([...scenario.fit, ...fitOfPlan(written, scenario.fitFromPlan)]) }

@@ -13,6 +13,16 @@ export const RIDE_THROUGH_WORDS: Readonly<Record<RideThroughClass, string>> = {
   byHand: 'by hand',
 }
 
+/** The class of a gap as one of its kind: “an unnoticed gap”, “a blink”. */
+export const RIDE_THROUGH_ONE: Readonly<Record<RideThroughClass, string>> = {
+  unnoticed: 'an unnoticed gap',
+  flicker: 'a flicker',
+  blink: 'a blink',
+  pause: 'a pause',
+  longPause: 'a long pause',
+  byHand: 'a changeover by hand',
+}
+
 const LONGEST: readonly [RideThroughClass, LimitKey][] = [
   ['unnoticed', 'rideUnnoticed'],
   ['flicker', 'rideFlicker'],

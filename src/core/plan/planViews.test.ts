@@ -189,6 +189,19 @@ describe('everything at once', () => {
       mark: 'exceeds',
     })
   })
+  it('counts what a thermostat calls for whole, and the likely peak of the rest', () => {
+    const heater = aLoad({
+      tag: 'cylinder',
+      powerW: 3000,
+      powerFactor: 1,
+      duty: 0.1,
+      pattern: 'steady',
+      circuitTag: 'c1',
+    })
+    const seldom = { ...heater, pattern: 'evening' as const, duty: 0.001 }
+    expect(restart([pump(1), heater]).totalVa).toBe(6450)
+    expect(restart([pump(1), seldom]).totalVa).toBe(3450)
+  })
   it('is Open while one start is not known, and loses count of the waits behind an unknown start time', () => {
     expect(restart([pump(1), pump(2, { lockedRotorA: null })])).toMatchObject({ totalVa: null, mark: 'open' })
     expect(restart([pump(1, { startS: null }), pump(2), pump(3)]).staggered.map(({ waitS }) => waitS)).toEqual([

@@ -3,7 +3,8 @@ import { RULE_PACKS } from '../rules/packs'
 import type { RulePackId } from '../rules/rulePack'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import type { PlannedMotorStart } from './motorStarts'
-import { markAgainst } from './planMarks'
+import { likelyPeakW, markAgainst } from './planMarks'
+import type { LoadPattern } from './syntheticProfiles'
 
 /** What a motor waits before it starts, in the staggered list. */
 export interface StaggeredStart {
@@ -47,6 +48,10 @@ export interface RestartFacts {
   pauseS: number
 }
 
+/** What a thermostat switches, all day, in the cold or in the heat: after an hour off all of it calls at once. */
+const CALLING: readonly LoadPattern[] = ['steady', 'heating', 'cooling']
+const callsAfterAPause = ({ pattern }: Pick<Load, 'pattern'>) => CALLING.includes(pattern)
+
 /** A load's volt-amperes on one phase; all of them where phases are not told apart. */
 const sharedVa = (va: number, load: Pick<Load, 'phase'>, phase: string | null, phases: number): number =>
   phase === null || load.phase === phase ? va : load.phase === 'all' ? va / phases : 0
@@ -61,9 +66,13 @@ function totalOn(facts: RestartFacts, startVaOf: (motor: PlannedMotorStart) => n
     if (startVa === null) return null
     totalVa += sharedVa(startVa, motor.load, phase, phases)
   }
-  for (const load of staying)
-    if (!starting.has(load.tag)) totalVa += sharedVa((load.powerW * load.duty) / load.powerFactor, load, phase, phases)
-  return totalVa
+  const others = staying
+    .filter(({ tag }) => !starting.has(tag))
+    .map((load) => ({
+      powerW: sharedVa(load.powerW / load.powerFactor, load, phase, phases),
+      duty: callsAfterAPause(load) ? 1 : load.duty,
+    }))
+  return totalVa + (likelyPeakW(others) ?? 0)
 }
 
 /** Mark of the restart as a whole and on each phase, with the phases on which it is too much. */
@@ -95,7 +104,7 @@ function staggeredList(motors: readonly PlannedMotorStart[], pauseS: number): St
 
 /**
  * P-6b: after a gap everything that was running starts again within a second, and after an hour off every thermostat calls. The sum of all motor
- * starts with the other loads at their expected demand, against the surge, per phase; where it is too much, a staggered list, and what a soft start
+ * starts with what calls at once and the likely peak of the rest, against the surge, per phase; where it is too much, a staggered list, and what a soft start
  * would change.
  *
  * @returns Open with `totalVa` `null` while the start of one motor, or the surge, is not known

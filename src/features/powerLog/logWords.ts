@@ -4,7 +4,7 @@ import type { JudgedLogTest } from '@/core/powerLog/logWorkingTests'
 import type { PvRestart } from '@/core/powerLog/logPvRestart'
 import type { LogTrip } from '@/core/powerLog/logTrips'
 import type { BalanceTest } from '@/core/settings/balanceTest'
-import { RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
+import { RIDE_THROUGH_ONE } from '@/core/outage/rideThrough'
 import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 
 export const QUANTITY_WORDS: Readonly<Record<LogQuantity, string>> = {
@@ -35,7 +35,7 @@ function gapWords({ gapS, gridLostS, gapResolutionS, rideThroughClass, islandS }
   if (islandS === null || gapS === null) return [`${lost}; the house did not come back in the log.`]
   if (rideThroughClass === 'notResolved')
     return [`${lost}; the gap is shorter than a row of ${seconds(gapResolutionS)}, so no class can be told.`]
-  const word = rideThroughClass === null ? '' : `: a ${RIDE_THROUGH_WORDS[rideThroughClass]}`
+  const word = rideThroughClass === null ? '' : `: ${RIDE_THROUGH_ONE[rideThroughClass]}`
   return [`${lost}; the house was dead for ${seconds(gapS)}, to a row of ${seconds(gapResolutionS)}${word} (grade B).`]
 }
 

@@ -1,5 +1,6 @@
 import {
   RIDE_THROUGH_CLASSES,
+  RIDE_THROUGH_ONE,
   RIDE_THROUGH_WORDS,
   type RideThroughClass,
   classKept,
@@ -148,27 +149,27 @@ function seenGap(
       code,
       verdict: 'watch',
       value,
-      why: `${grade}: a ${RIDE_THROUGH_WORDS[worst]} at worst; no class was promised.`,
+      why: `${grade}: ${RIDE_THROUGH_ONE[worst]} at worst; no class was promised.`,
     }
   if (classKept(worst, promised))
     return {
       code,
       verdict: 'watch',
       value,
-      why: `${grade}: a ${RIDE_THROUGH_WORDS[worst]} at worst, as promised or better. A recording of the wave proves it.`,
+      why: `${grade}: ${RIDE_THROUGH_ONE[worst]} at worst, as promised or better. A recording of the wave proves it.`,
     }
   if (!classKept(best, promised))
     return {
       code,
       verdict: 'stop',
       value,
-      why: `${grade}: a ${RIDE_THROUGH_WORDS[best]} at best; the plan promised ${RIDE_THROUGH_WORDS[promised]}.`,
+      why: `${grade}: ${RIDE_THROUGH_ONE[best]} at best; the plan promised ${RIDE_THROUGH_WORDS[promised]}.`,
     }
   return {
     code,
     verdict: 'open',
     value,
-    why: `${grade}: too coarse to tell a ${RIDE_THROUGH_WORDS[promised]} from a ${RIDE_THROUGH_WORDS[worst]}. Record the wave.`,
+    why: `${grade}: too coarse to tell ${RIDE_THROUGH_ONE[promised]} from ${RIDE_THROUGH_ONE[worst]}. Record the wave.`,
   }
 }
 
@@ -193,7 +194,7 @@ function withoutDuration(
     return {
       verdict: 'stop',
       value,
-      why: `The recording does not hold the whole gap, and what it holds is longer than promised: at best a ${RIDE_THROUGH_WORDS[open.classAtBest]}.`,
+      why: `The recording does not hold the whole gap, and what it holds is longer than promised: at best ${RIDE_THROUGH_ONE[open.classAtBest]}.`,
     }
   return {
     verdict: 'open',
