@@ -158,17 +158,15 @@ export function judgeChecks(
   const saying = (verdict: Verdict) => findings.filter((one) => one.verdict === verdict).map(({ says }) => says)
   const worst = worstVerdict(findings.map(({ verdict }) => verdict))
   if (worst === 'stop') return { ...common, verdict: 'stop', why: saying('stop').join(' ') }
-  if (missing.length > 0 || worst === 'open')
+  if (missing.length > 0 || worst === 'open') {
+    const soFar = afterCalibration({ verdict: worst, why: [...saying('open'), ...saying('watch')].join(' ') }, slots)
     return {
       ...common,
       verdict: 'open',
-      ...(findings.length > 0 && { soFar: worst }),
-      why: [
-        ...saying('open'),
-        ...saying('watch'),
-        ...(missing.length > 0 ? [`Still to record: ${missing.join(', ')}.`] : []),
-      ].join(' '),
+      ...(findings.length > 0 && { soFar: soFar.verdict }),
+      why: [soFar.why, ...(missing.length > 0 ? [`Still to record: ${missing.join(', ')}.`] : [])].join(' ').trim(),
     }
+  }
   return afterCalibration({ ...common, verdict: worst, why: findings.map(({ says }) => says).join(' ') }, slots)
 }
 

@@ -55,7 +55,7 @@ function RestartSheet() {
         <Text>
           {totalVa === null
             ? 'Open: the start of one of the motors that stay on is not known.'
-            : `All motors that stay on, with the others as usual, ask for ${va(totalVa)} against ${va(surgeVa)}.`}
+            : `All motors that stay on, what thermostats call for, and the likely peak of the rest ask for ${va(totalVa)} against ${va(surgeVa)}.`}
           {tooMuchOn.length > 0 && ` Too much on ${tooMuchOn.join(', ')}.`}
         </Text>
         {staggered.length > 0 && (

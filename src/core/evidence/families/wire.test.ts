@@ -86,6 +86,14 @@ describe('a part that is there', () => {
     expect(earth(0.4)).toMatchObject({ verdict: 'open', soFar: 'proven' })
     expect(judged('wire.dead.circuit.c1')?.soFar).toBeUndefined()
   })
+  it('is no better than the instrument it was read with', () => {
+    const unsaid = reading('wire.dead.circuit.c1', 'earth', 0.4, { instrumentId: null })
+    expect(judged('wire.dead.circuit.c1', [unsaid])).toMatchObject({
+      verdict: 'open',
+      soFar: 'watch',
+      why: expect.stringContaining('not said with which instrument') as string,
+    })
+  })
 })
 
 describe('a figure with nothing to hold it against', () => {
