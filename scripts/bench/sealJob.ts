@@ -4,8 +4,10 @@ import { v7 as uuidv7 } from 'uuid'
 import { connect } from '../../src/db/client'
 import { addAttachment } from '../../src/db/queries/evidence'
 import { storeFile } from '../../src/db/queries/files'
+import { storePicture } from '../../src/db/queries/smallPictures'
 import { job, user } from '../../src/db/schema'
 import { sealPack } from '../../src/server/pack/sealPack'
+import { smallPicture } from '../../src/server/pictures/smallPicture'
 import { warmReport } from '../../src/server/pack/warmReport'
 
 // Sealing a long job as the queue does it – report, card, 60 pictures of three megapixels and 5 recordings of 8 MB – from the database and back into it.
@@ -25,7 +27,10 @@ const photograph = () =>
 let bytesInAll = 0
 const add = async (kind: 'picture' | 'recording', fileName: string, bytes: Uint8Array) => {
   bytesInAll += bytes.length
-  const sha256 = await storeFile(db, bytes, kind === 'picture' ? 'image/jpeg' : 'application/octet-stream')
+  const sha256 =
+    kind === 'picture'
+      ? await storePicture(db, { jpeg: bytes, small: await smallPicture(bytes) })
+      : await storeFile(db, bytes, 'application/octet-stream')
   await addAttachment(db, { id: uuidv7(), kind, subject: 'bench', fileName, sha256, ...facts })
 }
 for (let k = 1; k <= 60; k++) await add('picture', `plate${k}.jpg`, await photograph())

@@ -33,6 +33,8 @@ const COUNTED = {
   file_chunk: 1,
   instrument: 1,
   file_part: 28,
+  job_limit: 29,
+  crew_limit: 29,
 }
 
 async function sha256Of(path) {

@@ -2,7 +2,7 @@ import * as yup from 'yup'
 import { FAULT_CALL, type FaultAnswers, MOST_FAULT_WORDS, faultCallSubject } from '@/core/handover/faultCall'
 import type { Db } from '@/db/client'
 import { addAttachment } from '@/db/queries/evidence'
-import { storeFile } from '@/db/queries/files'
+import { storePicture } from '@/db/queries/smallPictures'
 import { addFaultCall, callOverLink, countFaultPicture, faultCallsSince } from '@/db/queries/handover'
 import { id, lines } from '@/schemas/fields'
 import { boundedJson } from './boundedBody'
@@ -81,7 +81,7 @@ export async function addFaultPicture(
   // counted before it is looked at, so that files that are no pictures do not slip past the limit
   if (!(await countFaultPicture(db, linkId, MOST_PICTURES)))
     throw new Problem(429, 'Many pictures came over this link already. Please telephone the crew.')
-  const { jpeg, takenAt } = await preparePicture(input.bytes)
+  const picture = await preparePicture(input.bytes)
   await db.transaction(async (tx) => {
     const insertion = await addAttachment(tx, {
       id: pictureId,
@@ -89,8 +89,8 @@ export async function addFaultPicture(
       kind: 'picture',
       subject: faultCallSubject(callId),
       fileName: 'call.jpg',
-      sha256: await storeFile(tx, jpeg, 'image/jpeg'),
-      takenAt,
+      sha256: await storePicture(tx, picture),
+      takenAt: picture.takenAt,
       addedBy: link.createdBy,
       byName: 'The household',
     })

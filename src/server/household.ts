@@ -3,7 +3,7 @@ import * as yup from 'yup'
 import { FIRST_WORD_TEXT, HOUSEHOLD_PICTURES, HOUSEHOLD_QUESTIONS } from '@/core/plan/household'
 import type { Db } from '@/db/client'
 import { addAttachment } from '@/db/queries/evidence'
-import { storeFile } from '@/db/queries/files'
+import { storePicture } from '@/db/queries/smallPictures'
 import {
   addHouseholdAnswers,
   countPicture,
@@ -154,9 +154,9 @@ export async function addHouseholdPicture(
   // counted before it is looked at, so that pictures sent at once, or no pictures at all, do not slip past the limit
   if (!(await countPicture(db, link.id, MOST_PICTURES)))
     throw new Problem(429, `${MOST_PICTURES} pictures were sent already; that is all this link takes.`)
-  const { jpeg, takenAt } = await preparePicture(input.bytes)
+  const picture = await preparePicture(input.bytes)
   await db.transaction(async (tx) => {
-    const sha256 = await storeFile(tx, jpeg, 'image/jpeg')
+    const sha256 = await storePicture(tx, picture)
     const insertion = await addAttachment(tx, {
       id,
       jobId: job.id,
@@ -164,7 +164,7 @@ export async function addHouseholdPicture(
       subject: `household.${subject}`,
       fileName: `${subject}.jpg`,
       sha256,
-      takenAt,
+      takenAt: picture.takenAt,
       addedBy: link.createdBy,
       byName: 'The household',
       householdLinkId: link.id,

@@ -58,6 +58,18 @@ export const filePart = pgTable(
   ],
 )
 
+/** A stored picture as a report prints it, made once as it comes in: a pack with many of them is sealed while somebody waits. */
+export const smallPicture = pgTable(
+  'small_picture',
+  {
+    sha256: text()
+      .primaryKey()
+      .references(() => storedFile.sha256, { onDelete: 'cascade' }),
+    jpeg: bytea().notNull(),
+  },
+  (t) => [check('small_picture_is_small', sql`length(${t.jpeg}) <= 300000`)],
+)
+
 /** A picture or recording on a job; append-only evidence like a reading. */
 export const attachment = pgTable(
   'attachment',

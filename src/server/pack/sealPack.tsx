@@ -10,6 +10,7 @@ import { publicKeyOf } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
 import { fileBytes } from '@/db/queries/files'
+import { smallPicturesOf } from '@/db/queries/smallPictures'
 import { storeComposed } from '@/db/queries/fileParts'
 import { jobById } from '@/db/queries/installations'
 import { reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
@@ -115,7 +116,7 @@ export async function sealPack(
     reviewsOfJob(db, jobId),
     signaturesOfJob(db, jobId),
     packsOfJobs(db, [jobId]),
-    packPictures(bench, attached, bytesOf),
+    packPictures(bench, attached, { bytesOf, smallOf: (sha256s) => smallPicturesOf(db, sha256s) }),
     packSchematic(bench),
   ])
   const replaces = before ? { sealedAt: before.sealedAt, sha256: before.sha256, sealedBy: before.sealedByName } : null

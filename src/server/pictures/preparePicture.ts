@@ -2,6 +2,7 @@ import readExif from 'exif-reader'
 import sharp from 'sharp'
 import { Problem } from '../problem'
 import { pictureFormat } from './pictureFormat'
+import { smallPicture } from './smallPicture'
 import { WorkQueue } from './workQueue'
 
 export const PICTURE_MAX_BYTES = 25 * 1024 * 1024
@@ -29,7 +30,14 @@ function takenAt(exif: Buffer | undefined): string | null {
 const refused = (why: string) =>
   new Problem(415, `The picture was not stored: ${why}. JPEG, PNG, WebP and AVIF are read.`)
 
-async function convert(bytes: Uint8Array): Promise<{ jpeg: Uint8Array; takenAt: string | null }> {
+/** A picture as it is kept, and as a report prints it. */
+export interface PreparedPicture {
+  jpeg: Uint8Array
+  small: Uint8Array
+  takenAt: string | null
+}
+
+async function convert(bytes: Uint8Array): Promise<PreparedPicture> {
   const image = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).timeout({ seconds: MOST_S })
   const { exif } = await image.metadata()
   const jpeg = await image
@@ -37,7 +45,7 @@ async function convert(bytes: Uint8Array): Promise<{ jpeg: Uint8Array; takenAt: 
     .resize({ width: LONGEST_SIDE_PX, height: LONGEST_SIDE_PX, fit: 'inside', withoutEnlargement: true })
     .jpeg({ quality: 82, mozjpeg: true })
     .toBuffer()
-  return { jpeg: new Uint8Array(jpeg), takenAt: takenAt(exif) }
+  return { jpeg: new Uint8Array(jpeg), small: await smallPicture(jpeg), takenAt: takenAt(exif) }
 }
 
 /**
@@ -45,7 +53,7 @@ async function convert(bytes: Uint8Array): Promise<{ jpeg: Uint8Array; takenAt: 
  *
  * @throws Problem 415 for what is no picture, is damaged, too large or takes too long; 503 where too many wait
  */
-export async function preparePicture(bytes: Uint8Array): Promise<{ jpeg: Uint8Array; takenAt: string | null }> {
+export async function preparePicture(bytes: Uint8Array): Promise<PreparedPicture> {
   if (pictureFormat(bytes) === null) throw refused('it is no picture this program knows')
   return queue.run(async () => {
     try {

@@ -1,7 +1,7 @@
 import { signedBy } from '../access'
 import * as yup from 'yup'
 import { addAttachment } from '@/db/queries/evidence'
-import { storeFile } from '@/db/queries/files'
+import { storePicture } from '@/db/queries/smallPictures'
 import { id, instant, required, words } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
 import { refuseConflict } from '../problem'
@@ -24,7 +24,7 @@ export const addPicture = defineUseCase({
     await jobOfActor(db, actor, input.jobId)
     const picture = await preparePicture(input.bytes)
     return db.transaction(async (tx) => {
-      const sha256 = await storeFile(tx, picture.jpeg, 'image/jpeg')
+      const sha256 = await storePicture(tx, picture)
       const insertion = await addAttachment(tx, {
         id: input.id,
         jobId: input.jobId,
