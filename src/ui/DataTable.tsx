@@ -75,7 +75,7 @@ export function DataTable<Row>({
                   textAlign={numeric ? 'right' : 'left'}
                   _first={{ pl: '14px' }}
                   _last={{ pr: '14px' }}
-                  overflowWrap={numeric ? 'normal' : 'anywhere'}
+                  overflowWrap="anywhere"
                   display={wideOnly ? { base: 'none', md: 'table-cell' } : undefined}
                 >
                   {cell(row)}

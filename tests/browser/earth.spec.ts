@@ -185,3 +185,39 @@ test('nothing is driven before buried services are found; the guide says where t
   await main.getByRole('button', { name: 'Keep it as the soil here' }).click()
   await expect(main.getByText(/on record: 74\.\d Ω·m/)).toBeVisible()
 })
+
+test('the type printed on a device decides what else it is tested with, and which drive may hang behind it', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Waveform House')
+  await callUseCase(context.request, 'changeJob', {
+    jobId,
+    version: null,
+    before: { testDepth: 'essential' },
+    testDepth: 'full',
+  })
+  await openBench(page, jobId, '?stage=earth&view=modes')
+  const tests = page.getByRole('table', { name: 'Residual-current tests' })
+  await tests.getByRole('button', { name: 'Change Sockets' }).click()
+  const form = page.getByRole('dialog')
+  await form.getByLabel('Its residual-current type').selectOption('A')
+  await form.getByRole('button', { name: 'Save' }).click()
+  await expect(form).toBeHidden()
+  await expect(tests).toContainText(/A 30\s*mA/)
+  await type(page, 'wave c1 plus 24')
+  await expect(ledger(page)).toContainText('Still to test: pulsating direct current, negative half-waves.')
+  await type(page, 'wave c1 minus 50')
+  await expect(ledger(page)).toContainText('Outside its limit: pulsating direct current, negative half-waves.')
+
+  await openBench(page, jobId, '?stage=survey&view=loads')
+  await page.getByRole('button', { name: 'Change Fridge' }).click()
+  await form.getByLabel('Starts').selectOption('vsd')
+  await form.getByRole('button', { name: 'Save' }).click()
+  await expect(form).toBeHidden()
+  await openBench(page, jobId, '?stage=plan&view=devices')
+  const drives = page.getByRole('region', { name: 'Devices before drives' })
+  await expect(drives).toContainText('Type A; F is the least here.')
+  await expect(drives).toContainText('never the answer, whoever suggests it')
+})

@@ -48,6 +48,7 @@ export const aCircuit = (change: Partial<Circuit> = {}): Circuit => ({
   name: 'Sockets',
   device: 'general',
   iDeltaNMa: 30,
+  residualType: null,
   backedUp: true,
   boardTag: null,
   way: null,

@@ -1,5 +1,6 @@
 import type { RcdDevice } from '../earthing/residualCurrentTrip'
 import type { RideThroughClass } from '../outage/rideThrough'
+import type { ResidualType } from '../plan/sourceSideDevice'
 import type { School } from '../plan/changeoverLoad'
 import type { Starter } from '../plan/motorStart'
 import type { LoadPattern } from '../plan/syntheticProfiles'
@@ -130,6 +131,8 @@ export interface Circuit {
   device: RcdDevice
   /** `null` where the circuit has no residual-current device. */
   iDeltaNMa: number | null
+  /** Which residual currents the device notices: its type as printed on it; `null` while nobody has read it, or where the region knows none. */
+  residualType: ResidualType | null
   /** Short name of the device it is behind together with others; `null` where it has one for itself. */
   residualTag: string | null
   /** An alarm, a freezer or medical equipment hangs on it: it never shares a device with the leakiest circuit (E-10). */

@@ -8,6 +8,8 @@ export interface ResidualDevice {
   shared: boolean
   device: Circuit['device']
   iDeltaNMa: number
+  /** Its type as read from it; `null` while nobody has. */
+  residualType: Circuit['residualType']
   /** Its circuits say the same of it; while they do not, nobody knows what was tested. */
   agreed: boolean
   circuits: readonly [Circuit, ...Circuit[]]
@@ -15,6 +17,9 @@ export interface ResidualDevice {
 
 type WithDevice = Circuit & { iDeltaNMa: number }
 const hasDevice = (circuit: Circuit): circuit is WithDevice => circuit.iDeltaNMa !== null
+
+/** What was stored before types were asked for has none. */
+const typeOf = ({ residualType }: { residualType?: Circuit['residualType'] }) => residualType ?? null
 
 /** A copy that was kept on a device from before devices had names has no such field. */
 const sharedTag = ({ residualTag }: { residualTag?: string | null }): string | null => residualTag ?? null
@@ -38,7 +43,10 @@ export function residualDevices({ circuits }: Pick<Installation, 'circuits'>): R
       shared: sharedTag(first) !== null,
       device: first.device,
       iDeltaNMa: first.iDeltaNMa,
-      agreed: group.every(({ device, iDeltaNMa }) => device === first.device && iDeltaNMa === first.iDeltaNMa),
+      residualType: typeOf(first),
+      agreed: group.every(
+        (one) => one.device === first.device && one.iDeltaNMa === first.iDeltaNMa && typeOf(one) === typeOf(first),
+      ),
       circuits: group,
     }
   })

@@ -46,6 +46,8 @@ const NOBODYS: readonly LimitKey[] = [
   'rcdGeneralX1Max',
   'rcdGeneralX5Max',
   'rcdRampMaxShare',
+  'rcdPulsatingMaxShare',
+  'rcdSmoothMaxShare',
   'gfciRampMax',
   'clampForbidsOpening',
   'clampStop',

@@ -12,6 +12,7 @@ import { STARTERS } from '@/core/plan/motorStart'
 import { LOAD_PATTERNS } from '@/core/plan/syntheticProfiles'
 import { COMPONENT_KINDS, PROMISE_KINDS } from '@/core/installation/installation'
 import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
+import { RESIDUAL_TYPES } from '@/core/plan/sourceSideDevice'
 import { RCD_DEVICES } from '@/core/earthing/residualCurrentTrip'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { figure, finite, instant, oneOf, signedColumns } from './columns'
@@ -134,6 +135,7 @@ export const circuit = pgTable(
     breakerA: figure(),
     curve: text(),
     instantaneousMultiple: figure(),
+    residualType: text({ enum: RESIDUAL_TYPES }),
     residualTag: text(),
     safety: boolean().notNull().default(false),
     phase: text({ enum: ['L1', 'L2', 'L3', 'all'] })
@@ -146,6 +148,7 @@ export const circuit = pgTable(
   (t) => [
     unique('circuit_tag').on(t.jobId, t.tag),
     oneOf('circuit_device_known', t.device, RCD_DEVICES),
+    oneOf('circuit_residual_type_known', t.residualType, RESIDUAL_TYPES),
     finite('circuit_rating_finite', t.iDeltaNMa),
   ],
 )

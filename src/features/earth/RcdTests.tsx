@@ -60,10 +60,10 @@ export function RcdTests() {
             {
               head: 'Device',
               wideOnly: true,
-              cell: ({ iDeltaNMa, device, residualTag }) =>
+              cell: ({ iDeltaNMa, device, residualTag, residualType }) =>
                 iDeltaNMa === null
                   ? 'none'
-                  : `${residualTag === null ? '' : `${residualTag} · `}${iDeltaNMa} mA${device === 'delayed' ? ' S' : ''}`,
+                  : `${residualTag === null ? '' : `${residualTag} · `}${residualType ? `${residualType} ` : ''}${iDeltaNMa} mA${device === 'delayed' ? ' S' : ''}`,
             },
             ...(['grid', 'island'] as const).map((mode) => ({
               head: mode,

@@ -24,6 +24,9 @@ const rowsOf = (limits: Limits, own: readonly OwnLimit[]): Row[] => {
   return [...rows.filter(({ own: set }) => set), ...rows.filter(({ own: set }) => !set)]
 }
 
+/** A figure with its unit, never broken between them. */
+const Whole = chakra('span', { base: { whiteSpace: 'nowrap', overflowWrap: 'normal' } })
+
 const columnsOf = (limits: Limits): Column<Row>[] => [
   {
     head: 'Limit',
@@ -38,13 +41,17 @@ const columnsOf = (limits: Limits): Column<Row>[] => [
       </Box>
     ),
   },
-  { head: 'Pack', numeric: true, cell: ({ key }) => formatQuantity(limits[key].value, limits[key].unit) },
+  {
+    head: 'Pack',
+    numeric: true,
+    cell: ({ key }) => <Whole>{formatQuantity(limits[key].value, limits[key].unit)}</Whole>,
+  },
   {
     head: 'Own',
     numeric: true,
     cell: ({ key, own }) =>
       own && own.value !== null ? (
-        <chakra.strong>{formatQuantity(own.value, limits[key].unit)}</chakra.strong>
+        <Whole fontWeight="700">{formatQuantity(own.value, limits[key].unit)}</Whole>
       ) : (
         <chakra.span color="ink2">as the pack</chakra.span>
       ),

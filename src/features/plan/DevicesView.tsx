@@ -2,6 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { boardRatings, cableChecks, sourceDevices, sourceSideDevices } from '@/core/plan/devicesOfInstallation'
+import { driveDevices } from '@/core/plan/driveDevices'
 import type { CableCheck } from '@/core/plan/cable'
 import { pathRatingWords, pathRatings } from '@/core/plan/pathRatings'
 import { containmentFill } from '@/core/plan/containmentFill'
@@ -16,6 +17,7 @@ import { TitledSheet } from '@/ui/Sheet'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { useJob } from '../job/JobContext'
 import { usePlanned } from './LoadDrafts'
+import { DrivesSheet } from './DrivesSheet'
 import { FillSheet } from './FillSheet'
 
 const amps = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'A', 4))
@@ -122,6 +124,7 @@ export function DevicesView() {
           </Box>
         ))}
       </TitledSheet>
+      <DrivesSheet drives={driveDevices(installation)} />
       <TitledSheet
         title="Cables"
         note="P-11"

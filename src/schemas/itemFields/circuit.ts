@@ -1,4 +1,5 @@
 import type { RcdDevice } from '@/core/earthing/residualCurrentTrip'
+import { RESIDUAL_TYPES } from '@/core/plan/sourceSideDevice'
 import type { RulePack } from '@/core/rules/rulePack'
 import { type ItemField, NAME, PHASES, TAG, TORQUE, figure, same, severalPhases } from './itemField'
 
@@ -33,6 +34,15 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     hint: 'blank where there is no such device',
     first: (pack) => RATED_MA[firstDevice(pack)],
   }),
+  {
+    name: 'residualType',
+    label: 'Its residual-current type',
+    kind: 'choice',
+    optional: true,
+    options: same(RESIDUAL_TYPES),
+    hint: 'as printed on it; what is behind it decides which is needed',
+    inPack: ({ residualTypes }) => (residualTypes ? {} : null),
+  },
   {
     name: 'residualTag',
     label: 'Behind a shared device',

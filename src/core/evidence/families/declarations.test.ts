@@ -47,6 +47,8 @@ describe('every family', () => {
       'earth.rcd.c1.island',
       'earth.services',
       'earth.system',
+      'earth.waveforms.c1.grid',
+      'earth.waveforms.c1.island',
       'fit.component.battery',
       'fit.component.gateway',
       'fit.component.inverter',
@@ -181,7 +183,7 @@ describe('live work', () => {
     const waiting = (step: string) => stems(points.filter((one) => stepBefore(one) === step).map(({ key }) => key))
     expect([waiting('firstLive'), waiting('firstIsland'), waiting('loadedIsland')]).toEqual([
       [...WORKING, 'wire.ct.L1', 'wire.live.…'],
-      ['earth.islandBond', 'earth.rcd.c1.island', 'outage.islandSource'],
+      ['earth.islandBond', 'earth.rcd.c1.island', 'earth.waveforms.c1.island', 'outage.islandSource'],
       [
         ...AWAKE,
         'outage.capacity',
@@ -202,6 +204,7 @@ describe('what evidence rests on', () => {
   const SOURCE = [
     'earth.disconnection.c2',
     'earth.rcd.c1.island',
+    'earth.waveforms.c1.island',
     ...AWAKE,
     'outage.cleanReturns',
     'outage.demand',

@@ -41,6 +41,7 @@ import { leavingGap, returnGap } from './outageGap'
 import { overloadSeen } from './overloadSeen'
 import { parkedOvernight } from './parkedOvernight'
 import { rcdGrid, rcdIsland } from './rcdTimes'
+import { rcdWaveformsGrid, rcdWaveformsIsland } from './rcdWaveforms'
 import { runIdentity } from './runIdentity'
 import { runLoop } from './runLoop'
 import { settingLeft } from './settingLeft'
@@ -87,6 +88,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   energisingSteps,
   ctSteps,
   rcdGrid,
+  rcdWaveformsGrid,
   standingLeakage,
   settingLeft,
   workingTests,
@@ -98,6 +100,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   islandSource,
   islandBond,
   rcdIsland,
+  rcdWaveformsIsland,
   disconnection,
   demandBeforeCut,
   leavingGap,

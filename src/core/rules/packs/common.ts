@@ -118,6 +118,36 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'Highest tripping current as a share of the rated one',
     'Types AC and A on a sine (E-9).',
   ),
+  rcdPulsatingMinShare: limit(
+    0.35,
+    '',
+    'Least pulsating direct current that trips types A, F and B, as a share of the rating',
+    'E-9: 0.35 to 1.4 × the rating, up to 2 × where it is 10 mA or less.',
+  ),
+  rcdPulsatingMaxShare: limit(
+    1.4,
+    '',
+    'Most pulsating direct current that types A, F and B may take to trip, as a share of the rating',
+    'E-9: 0.35 to 1.4 × the rating, up to 2 × where it is 10 mA or less.',
+  ),
+  rcdPulsatingSmallMaxShare: limit(
+    2,
+    '',
+    'The same for devices of 10 mA and less',
+    'E-9: 0.35 to 1.4 × the rating, up to 2 × where it is 10 mA or less.',
+  ),
+  rcdSmoothMinShare: limit(
+    0.5,
+    '',
+    'Least smooth direct current that trips type B, as a share of the rating',
+    'E-9: 0.5 to 2 × the rating.',
+  ),
+  rcdSmoothMaxShare: limit(
+    2,
+    '',
+    'Most smooth direct current that type B may take to trip, as a share of the rating',
+    'E-9: 0.5 to 2 × the rating.',
+  ),
   gfciRampMin: limit(4, 'mA', 'Lowest tripping current, class A', 'Class A device (E-9).'),
   gfciRampMax: limit(6, 'mA', 'Highest tripping current, class A', 'Class A device (E-9).'),
   loopAllowedShare: limit(

@@ -1,0 +1,2 @@
+ALTER TABLE "circuit" ADD COLUMN "residual_type" text;--> statement-breakpoint
+ALTER TABLE "circuit" ADD CONSTRAINT "circuit_residual_type_known" CHECK ("circuit"."residual_type" in ('AC', 'A', 'F', 'B'));
