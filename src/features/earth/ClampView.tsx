@@ -6,6 +6,7 @@ import type { Point } from '@/core/evidence/point'
 import { readingsOfPoint } from '@/core/evidence/reading'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
+import { ButtonLink } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
@@ -105,11 +106,19 @@ function Asked({ point, slot }: { point: Point; slot: SlotName }) {
 
 /** What was read, said and done, with its time and name, newest first. */
 function Told({ point }: { point: Point }) {
-  const { bench } = useJob()
+  const { bench, record } = useJob()
   const told = [...readingsOfPoint(bench.context.readings, point.key)].reverse()
   if (told.length === 0) return null
   return (
-    <TitledSheet title="What was read and said" note={`${told.length} kept`}>
+    <TitledSheet
+      title="What was read and said"
+      note={`${told.length} kept`}
+      actions={
+        <ButtonLink size="sm" href={`/api/jobs/${record.installation.jobId}/clamp`} download="earth-conductor.pdf">
+          To print
+        </ButtonLink>
+      }
+    >
       {told.map((reading) => (
         <Flex
           key={reading.id}

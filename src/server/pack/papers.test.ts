@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { aRun, anElectrode, house, readyForLoads, recordOf } from '../../../tests/support/house'
+import { aRun, anElectrode, house, reading, readyForLoads, recordOf } from '../../../tests/support/house'
 import { pdfPages, pdfText } from '../../../tests/support/pdfText'
 import { labelSheets } from '@/core/handover/labels/labelSheets'
 import { jobLabels } from '@/core/handover/labels/jobLabels'
 import { benchOf } from '@/core/evidence/bench'
 import { cardPdf } from './cardFile'
+import { clampPdf } from './clampFile'
 import { labelsPdf } from './labelsFile'
 import { registrationPdf } from './registrationFile'
 
@@ -61,5 +62,29 @@ describe('the card as PDF', () => {
     const text = await pdfText(bytes)
     for (const words of ['When the street is dark', 'Touch nothing metal', 'Never bridge', 'Test crew'])
       expect(text).toContain(words)
+  })
+})
+
+describe('the record of a clamp’s decision', () => {
+  const facts = { place: 'Testholm', crewName: 'Test crew' }
+  const clamp = (slot: string, value: number | string) => reading('earth.current', slot, value, { unit: 'A' })
+
+  it('has each reading and what was said with its time and name, and what is to be done', async () => {
+    const readings = [
+      clamp('now', 2.2),
+      clamp('off', 2.1),
+      reading('earth.current', 'told', 'Suspected broken neutral, crew on its way'),
+      reading('earth.current', 'reference', 'NX-4471'),
+    ]
+    const text = await pdfText(await clampPdf(recordOf(installation, readings), facts))
+    for (const part of ['2.2', '2.1', 'Suspected broken neutral', 'NX-4471', 'Test Hand', '2026-01-01', 'Testholm'])
+      expect(text).toContain(part)
+    expect(text).toContain('Do not open this conductor')
+  })
+
+  it('says of one that nobody has clamped that it is Open', async () => {
+    const text = await pdfText(await clampPdf(recordOf(installation), facts))
+    expect(text).toContain('nobody has clamped the conductor')
+    expect(text).toContain('Open')
   })
 })

@@ -23,6 +23,7 @@ export const ROUTES = [
   '/api/instruments/[instrumentId]/certificates',
   '/api/jobs/[jobId]',
   '/api/jobs/[jobId]/card',
+  '/api/jobs/[jobId]/clamp',
   '/api/jobs/[jobId]/events',
   '/api/jobs/[jobId]/files/[sha256]',
   '/api/jobs/[jobId]/house/captures/[at]',
