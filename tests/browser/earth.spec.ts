@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import type { JobRecord } from '@/core/evidence/judge'
-import { callUseCase, ledger, makeJob, openBench, sendFirstLive, sendReadings, signIn, type } from './support'
+import { bytesOf, callUseCase, ledger, makeJob, openBench, sendFirstLive, sendReadings, signIn, type } from './support'
 
 test.describe('the clamp’s decision, on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
@@ -36,6 +36,9 @@ test.describe('the clamp’s decision, on a phone', () => {
     await expect(main.getByRole('heading', { name: 'Little flows.' })).toBeVisible()
     await expect(main.getByRole('region', { name: 'What was read and said' })).toContainText('SK-4471')
     expect(await main.evaluate((zone) => zone.scrollWidth - zone.clientWidth)).toBeLessThanOrEqual(0)
+    const waiting = page.waitForEvent('download')
+    await main.getByRole('link', { name: 'To print' }).click()
+    expect((await bytesOf(await waiting)).subarray(0, 5).toString()).toBe('%PDF-')
   })
 })
 
