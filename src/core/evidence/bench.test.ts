@@ -280,6 +280,19 @@ describe('next', () => {
       'outage.bypass',
     )
   })
+  it('says what a stopped point holds up, and nothing of one that holds nothing up', () => {
+    const because = (...readings: Parameters<typeof reading>[]) =>
+      nextPoint(
+        benchOf(
+          recordOf(
+            house(),
+            readings.map((one) => reading(...one)),
+          ),
+        ),
+      )?.because
+    expect(because(['outage.bypass', 'answer', 'closed'])).toBe('It is stopped, and live steps wait for it.')
+    expect(because(['survey.supplyRating', 'rating', 100])).toBe('It is stopped: put right what it shows.')
+  })
 })
 
 describe('promises', () => {

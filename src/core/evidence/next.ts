@@ -33,7 +33,13 @@ export function nextPoint({ points, judgements, holds }: Standing, after?: strin
   const from = after === undefined ? 0 : ready.findIndex(({ key }) => key === after) + 1
   const ring = [...ready.slice(from), ...ready.slice(0, from)].filter(({ key }) => key !== after || ready.length === 1)
   const stopped = after === undefined ? ring.find((point) => verdict(point) === 'stop') : undefined
-  if (stopped) return { point: stopped, because: 'It is stopped, and live steps wait for it.' }
+  if (stopped) {
+    const waitedFor = familyOf(stopped).precedes.length > 0
+    return {
+      point: stopped,
+      because: `It is stopped${waitedFor ? ', and live steps wait for it' : ': put right what it shows'}.`,
+    }
+  }
   const open = ring.find((point) => verdict(point) === 'open')
   return open ? { point: open, because: open.why } : null
 }

@@ -22,7 +22,7 @@ export function CrewLimitsView({ actor, crew, refresh }: CrewProps) {
         <Choice label="Supply" options={REGIONS} value={packId} onChange={setPackId} width="260px" />
         <Text fontSize="14px" color="ink2" mt="8px" maxW="72ch">
           A job keeps the limits it began with: what is set here counts for the jobs that are made from now on. In a job
-          they stand under Plan, Own limits.
+          they stand under Plan, Rules.
         </Text>
       </Box>
       <OwnLimitsTable

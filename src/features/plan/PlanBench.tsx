@@ -38,7 +38,7 @@ const VIEWS = [
   { key: 'batteries', label: 'Two batteries', View: BatteriesView },
   { key: 'testday', label: 'Test day', View: TestDayView },
   { key: 'promises', label: 'Promises', View: PromisesView },
-  { key: 'own', label: 'Own limits', View: OwnLimitsView },
+  { key: 'own', label: 'Rules', View: OwnLimitsView },
 ] as const
 
 /** What was chosen stands at the head, or what is recommended while nothing is. */
