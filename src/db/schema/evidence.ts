@@ -7,6 +7,7 @@ import { user } from './auth'
 import { figure, finite, instant, oneOf, signedColumns } from './columns'
 import { instrument } from './instrument'
 import { job } from './job'
+import { madeColumns } from './made'
 
 /** One observation. Rows are only ever added: the app's own database user may neither change nor delete them. */
 export const reading = pgTable(
@@ -66,13 +67,7 @@ export const holdOverride = pgTable(
     step: text({ enum: HOLD_STEP_IDS }).notNull(),
     condition: text().notNull(),
     reason: text().notNull(),
-    madeBy: text()
-      .notNull()
-      .references(() => user.id),
-    ...signedColumns(),
-    madeAt: instant()
-      .notNull()
-      .default(sql`clock_timestamp()`),
+    ...madeColumns(),
   },
   (t) => [
     index('hold_override_job').on(t.jobId),

@@ -3,10 +3,10 @@ import { check, index, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core'
 import type { FaultAnswers } from '@/core/handover/faultCall'
 import { REVIEW_WORDS } from '@/core/handover/review'
 import { SIGNING_CAPACITIES } from '@/core/handover/signature'
-import { user } from './auth'
-import { instant, oneOf, signedColumns } from './columns'
+import { instant, oneOf } from './columns'
 import { customerLink } from './files'
 import { job } from './job'
+import { madeColumns } from './made'
 
 /** What a checker said of a point; append-only, the latest of a point stands. */
 export const pointReview = pgTable(
@@ -20,13 +20,7 @@ export const pointReview = pgTable(
     word: text({ enum: REVIEW_WORDS }).notNull(),
     note: text(),
     saw: text().notNull(),
-    madeBy: text()
-      .notNull()
-      .references(() => user.id),
-    ...signedColumns(),
-    madeAt: instant()
-      .notNull()
-      .default(sql`clock_timestamp()`),
+    ...madeColumns(),
   },
   (t) => [
     index('point_review_job').on(t.jobId, t.madeAt),
@@ -51,13 +45,7 @@ export const handoverSignature = pgTable(
     name: text().notNull(),
     drawing: text(),
     saw: text().notNull(),
-    madeBy: text()
-      .notNull()
-      .references(() => user.id),
-    ...signedColumns(),
-    madeAt: instant()
-      .notNull()
-      .default(sql`clock_timestamp()`),
+    ...madeColumns(),
   },
   (t) => [
     index('handover_signature_job').on(t.jobId, t.madeAt),
@@ -100,13 +88,7 @@ export const faultCallAnswer = pgTable(
       .notNull()
       .references(() => faultCall.id),
     note: text().notNull(),
-    madeBy: text()
-      .notNull()
-      .references(() => user.id),
-    ...signedColumns(),
-    madeAt: instant()
-      .notNull()
-      .default(sql`clock_timestamp()`),
+    ...madeColumns(),
   },
   (t) => [
     index('fault_call_answer_call').on(t.callId),

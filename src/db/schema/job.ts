@@ -18,6 +18,7 @@ import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { figure, finite, instant, oneOf, signedColumns } from './columns'
 import { user } from './auth'
 import { crew } from './crew'
+import { madeColumns } from './made'
 
 const SCHOOLS = ['automaticWholeHome', 'automaticWithShedding', 'manualChangeover', 'emergencySocket'] as const
 
@@ -304,13 +305,7 @@ export const planRevision = pgTable(
     number: integer().notNull(),
     note: text().notNull(),
     lines: jsonb().$type<PlanLine[]>().notNull(),
-    madeBy: text()
-      .notNull()
-      .references(() => user.id),
-    ...signedColumns(),
-    madeAt: instant()
-      .notNull()
-      .default(sql`clock_timestamp()`),
+    ...madeColumns(),
   },
   (t) => [unique('plan_revision_number').on(t.jobId, t.number)],
 )

@@ -1,10 +1,10 @@
 import { sql } from 'drizzle-orm'
 import { check, index, pgTable, text, uuid } from 'drizzle-orm/pg-core'
 import { type LimitKey, RULE_PACK_IDS, type RulePackId } from '@/core/rules/rulePack'
-import { user } from './auth'
-import { figure, finite, instant, oneOf, signedColumns } from './columns'
+import { figure, finite, oneOf } from './columns'
 import { crew } from './crew'
 import { job } from './job'
+import { madeColumns } from './made'
 
 /** A limit that a lead set, and why; `value` is `null` where the pack's own figure came back. */
 const limitColumns = () => ({
@@ -12,13 +12,7 @@ const limitColumns = () => ({
   key: text().$type<LimitKey>().notNull(),
   value: figure(),
   reason: text().notNull(),
-  madeBy: text()
-    .notNull()
-    .references(() => user.id),
-  ...signedColumns(),
-  madeAt: instant()
-    .notNull()
-    .default(sql`clock_timestamp()`),
+  ...madeColumns(),
 })
 
 /** Limits set for one job instead of the pack's; append-only. */
