@@ -1,3 +1,4 @@
+import { allOf } from '@/db/allOf'
 import type { Db } from '@/db/client'
 import { type JobRow, installationsOf, jobById } from '@/db/queries/installations'
 import {
@@ -30,16 +31,16 @@ export const today = (): string => new Date().toISOString().slice(0, 10)
 export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string): Promise<Map<string, JobRecord>> {
   const ids = rows.map(({ id }) => id)
   const [installations, readings, attachments, overrides, instruments, replacements, elsewhere, marks, visits] =
-    await Promise.all([
-      installationsOf(db, rows),
-      readingsOfJobs(db, ids),
-      attachmentsOfJobs(db, ids),
-      overridesOfJobs(db, ids),
-      instrumentsOfCrew(db, crewId),
-      replacementsOfJobs(db, ids),
-      serialsElsewhere(db, ids),
-      marksOfJobs(db, ids),
-      visitsOfJobs(db, ids),
+    await allOf(db, [
+      () => installationsOf(db, rows),
+      () => readingsOfJobs(db, ids),
+      () => attachmentsOfJobs(db, ids),
+      () => overridesOfJobs(db, ids),
+      () => instrumentsOfCrew(db, crewId),
+      () => replacementsOfJobs(db, ids),
+      () => serialsElsewhere(db, ids),
+      () => marksOfJobs(db, ids),
+      () => visitsOfJobs(db, ids),
     ])
   const of = <T extends { jobId: string }>(list: readonly T[], jobId: string) =>
     list.filter((item) => item.jobId === jobId)

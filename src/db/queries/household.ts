@@ -1,4 +1,5 @@
 import { and, asc, count, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm'
+import { allOf } from '../allOf'
 import type { Db } from '../client'
 import { attachment, crew, householdAnswer, householdLink, job } from '../schema'
 
@@ -89,9 +90,9 @@ export const addHouseholdAnswers = (db: Db, rows: (typeof householdAnswer.$infer
 
 /** How much a link has sent already; what it may send is bounded. */
 export async function householdSent(db: Db, linkId: string): Promise<{ pictures: number; answers: number }> {
-  const [[pictures], [answers]] = await Promise.all([
-    db.select({ n: count() }).from(attachment).where(eq(attachment.householdLinkId, linkId)),
-    db.select({ n: count() }).from(householdAnswer).where(eq(householdAnswer.linkId, linkId)),
+  const [[pictures], [answers]] = await allOf(db, [
+    () => db.select({ n: count() }).from(attachment).where(eq(attachment.householdLinkId, linkId)),
+    () => db.select({ n: count() }).from(householdAnswer).where(eq(householdAnswer.linkId, linkId)),
   ])
   return { pictures: pictures?.n ?? 0, answers: answers?.n ?? 0 }
 }

@@ -10,6 +10,7 @@ import {
   type SurveyItem,
   USUAL_ASSUMPTIONS,
 } from '@/core/installation/survey'
+import { allOf } from '../allOf'
 import type { Db } from '../client'
 import { limitsOfJobs } from './ownLimits'
 import {
@@ -91,28 +92,33 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
     sealed,
     medical,
     ownLimits,
-  ] = await Promise.all([
-    db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
-    db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
-    db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
-    db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
-    db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
-    db
-      .select()
-      .from(plannedSetting)
-      .where(inArray(plannedSetting.jobId, ids))
-      .orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
-    db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
-    db
-      .select()
-      .from(surveyItem)
-      .where(inArray(surveyItem.jobId, ids))
-      .orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
-    db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
-    latestWiring(db, ids),
-    firstSealings(db, ids),
-    lastAnswers(db, ids, 'medical'),
-    limitsOfJobs(db, ids),
+  ] = await allOf(db, [
+    () => db.select().from(load).where(inArray(load.jobId, ids)).orderBy(asc(load.sort), asc(load.tag)),
+    () =>
+      db.select().from(component).where(inArray(component.jobId, ids)).orderBy(asc(component.sort), asc(component.tag)),
+    () => db.select().from(circuit).where(inArray(circuit.jobId, ids)).orderBy(asc(circuit.sort), asc(circuit.tag)),
+    () => db.select().from(cableRun).where(inArray(cableRun.jobId, ids)).orderBy(asc(cableRun.sort), asc(cableRun.tag)),
+    () =>
+      db.select().from(electrode).where(inArray(electrode.jobId, ids)).orderBy(asc(electrode.sort), asc(electrode.tag)),
+    () =>
+      db
+        .select()
+        .from(plannedSetting)
+        .where(inArray(plannedSetting.jobId, ids))
+        .orderBy(asc(plannedSetting.sort), asc(plannedSetting.key)),
+    () =>
+      db.select().from(customerPromise).where(inArray(customerPromise.jobId, ids)).orderBy(asc(customerPromise.sort)),
+    () =>
+      db
+        .select()
+        .from(surveyItem)
+        .where(inArray(surveyItem.jobId, ids))
+        .orderBy(asc(surveyItem.sort), asc(surveyItem.tag)),
+    () => db.select().from(fitItem).where(inArray(fitItem.jobId, ids)).orderBy(asc(fitItem.sort), asc(fitItem.tag)),
+    () => latestWiring(db, ids),
+    () => firstSealings(db, ids),
+    () => lastAnswers(db, ids, 'medical'),
+    () => limitsOfJobs(db, ids),
   ])
   const of = {
     loads: grouped(loads),

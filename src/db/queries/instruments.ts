@@ -1,5 +1,6 @@
 import { asc, desc, eq, sql } from 'drizzle-orm'
 import type { Instrument, InstrumentCertificate } from '@/core/installation/installation'
+import { allOf } from '../allOf'
 import type { Db } from '../client'
 import { instrument, instrumentCertificate, instrumentRevision, user } from '../schema'
 
@@ -43,11 +44,18 @@ const revisionsOfCrew = (db: Db, crewId: string) =>
 
 /** The instruments of a crew as the core judges by them: those laid aside too, with all their certificates and what they were before. */
 export async function instrumentsOfCrew(db: Db, crewId: string): Promise<Instrument[]> {
-  const [rows, certificates, revisions] = await Promise.all([
-    db.select().from(instrument).where(eq(instrument.crewId, crewId)).orderBy(asc(instrument.tag), asc(instrument.id)),
-    certificatesOfCrew(db, crewId).then(grouped),
-    revisionsOfCrew(db, crewId).then(grouped),
+  const [rows, certificateRows, revisionRows] = await allOf(db, [
+    () =>
+      db
+        .select()
+        .from(instrument)
+        .where(eq(instrument.crewId, crewId))
+        .orderBy(asc(instrument.tag), asc(instrument.id)),
+    () => certificatesOfCrew(db, crewId),
+    () => revisionsOfCrew(db, crewId),
   ])
+  const certificates = grouped(certificateRows)
+  const revisions = grouped(revisionRows)
   return rows.map((row) => ({
     id: row.id,
     tag: row.tag,
