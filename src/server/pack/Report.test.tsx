@@ -3,15 +3,17 @@ import { renderToBuffer } from '@react-pdf/renderer'
 import { expect, it } from 'vitest'
 import { aCircuit, house, readyForLoads, recordOf } from '../../../tests/support/house'
 import { type PdfPage, pdfPages } from '../../../tests/support/pdfText'
+import type { OwnLimit } from '@/core/rules/ownLimits'
 import { numberedPages } from './numberedPages'
 import { Report } from './Report'
 import { registerReportFonts } from './reportFonts'
 import { packSummary } from './summary'
 
 /** The report of a house with so many circuits and pictures, read back page by page. */
-async function pagesOf(circuits: number, pictures: number): Promise<PdfPage[]> {
+async function pagesOf(circuits: number, pictures: number, ownLimits: readonly OwnLimit[] = []): Promise<PdfPage[]> {
   registerReportFonts()
   const built = house({
+    ownLimits,
     circuits: Array.from({ length: circuits }, (_, k) =>
       aCircuit({ id: `k${k}`, tag: `c${k}`, name: `Sockets in room ${k}` }),
     ),
@@ -61,3 +63,21 @@ it.each([
     }
   },
 )
+
+it('prints the limits that a lead set for the job, what the plan alone was reckoned with too, and says where there is none', async () => {
+  const textOf = async (ownLimits: readonly OwnLimit[]) =>
+    (await pagesOf(1, 0, ownLimits)).flatMap(({ words }) => words.map(({ text }) => text)).join(' ')
+  const set = (value: number | null): OwnLimit => ({
+    id: `l${value}`,
+    key: 'voltageDropMaxPercent',
+    value,
+    reason: 'The long line to the barn was dim once',
+    byName: 'Maud',
+    at: '2027-03-18T08:35:00.000Z',
+  })
+  const own = await textOf([set(2)])
+  for (const part of ['Voltage drop along a planned run', 'dim once', 'Maud, 2027-03-18 08:35 UTC'])
+    expect(own.replace(/\s+/g, ' ')).toContain(part)
+  for (const none of [await textOf([]), await textOf([set(2), set(null)])])
+    expect(none.replace(/\s+/g, ' ')).toContain('all are those of the region’s rules')
+})

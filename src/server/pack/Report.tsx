@@ -13,10 +13,12 @@ import { correctionsOf } from './corrections'
 import type { PackPicture } from './packPictures'
 import { type PackSchematic, schematicNote } from './packSchematic'
 import type { PackWave } from './packWave'
+import { ownLimitsNow } from '@/core/rules/ownLimits'
+import { RULE_PACKS } from '@/core/rules/packs'
 import { outageRunsOf } from '@/core/outage/run/outageRun'
 import { CircuitTable } from './report/CircuitTable'
 import { OutageRuns } from './report/OutageRuns'
-import { CorrectionTable, InstrumentTable, LimitTable } from './report/EvidenceTables'
+import { CorrectionTable, InstrumentTable, LimitTable, OwnLimitTable } from './report/EvidenceTables'
 import { PicturePages } from './report/PicturePages'
 import { Foot } from './report/Foot'
 import { GroundFigure } from './report/GroundFigure'
@@ -162,6 +164,10 @@ export function Report({
               : `At ${formatQuantity(summary.runtime.loadW, 'W', 3)}: ${formatDuration(summary.runtime.reserveH * 3.6e6)} from the reserve, ${summary.runtime.fullH === null ? '–' : formatDuration(summary.runtime.fullH * 3.6e6)} from full.`}
           </Text>
         </View>
+        <OwnLimitTable
+          own={ownLimitsNow(record.installation.ownLimits)}
+          packs={RULE_PACKS[record.installation.packId].limits}
+        />
         <LimitTable limits={limitsUsed(bench)} />
         <Foot name={summary.jobName} />
       </Page>

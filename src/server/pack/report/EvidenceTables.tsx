@@ -2,6 +2,10 @@ import { Text, View } from '@react-pdf/renderer'
 import type { ReactNode } from 'react'
 import type { InstrumentUsed } from '@/core/handover/instrumentsUsed'
 import type { LimitUsed } from '@/core/handover/limitsUsed'
+import { formatQuantity } from '@/core/quantity/formatQuantity'
+import type { OwnLimit } from '@/core/rules/ownLimits'
+import { LIMIT_PURPOSES } from '@/core/rules/ownLimitWords'
+import type { Limits } from '@/core/rules/rulePack'
 import type { Correction } from '../corrections'
 import { styles } from './reportStyles'
 
@@ -53,6 +57,23 @@ export function CorrectionTable({ corrections }: { corrections: readonly Correct
         <View key={id} style={styles.row} wrap={false}>
           <Text style={{ flex: 1 }}>
             {label}: {before} → {after}. <Text style={styles.note}>{`“${reason}” ${byName}, ${when(at)}`}</Text>
+          </Text>
+        </View>
+      ))}
+    </Section>
+  )
+}
+
+/** Limits that a lead set for this job, whether a verdict quotes them or the plan alone was reckoned with them. */
+export function OwnLimitTable({ own, packs }: { own: readonly OwnLimit[]; packs: Limits }) {
+  const figure = (key: OwnLimit['key'], value: number) => formatQuantity(value, packs[key].unit)
+  return (
+    <Section title="Limits that the crew set for this job" none="None: all are those of the region’s rules.">
+      {own.map(({ key, value, reason, byName, at }) => (
+        <View key={key} style={styles.row} wrap={false}>
+          <Text style={{ flex: 1, paddingRight: 8 }}>
+            {LIMIT_PURPOSES[key]}: {value === null ? '–' : figure(key, value)} instead of{' '}
+            {figure(key, packs[key].value)}. <Text style={styles.note}>{`“${reason}” ${byName}, ${when(at)}`}</Text>
           </Text>
         </View>
       ))}
