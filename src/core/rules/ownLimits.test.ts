@@ -29,6 +29,11 @@ const TIGHTER: Partial<Record<LimitKey, 'down' | 'up'>> = {
   batteryInsulationMin: 'up',
   sourceShutdownMaxS: 'down',
   ladderMarginShare: 'down',
+  shareTolerance: 'down',
+  terminalTorqueShare: 'down',
+  fixingTorqueShare: 'down',
+  leakageReturnFactor: 'up',
+  pvChargeRatioMax: 'down',
   // a promise was made in figures, and is never held against softer ones
   rideUnnoticed: 'down',
   rideFlicker: 'down',

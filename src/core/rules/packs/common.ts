@@ -86,7 +86,7 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     '',
     'How many times the standing leakage flows when the supply returns',
     'E-10: filters charge at once.',
-    between(1.5, 5),
+    between(2, 5),
   ),
   leakageCleanReturns: limit(
     3,
@@ -202,7 +202,7 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     '',
     'Share of time above a limit that counts as none',
     'Planning margin (P-6).',
-    between(0, 0.01),
+    between(0, 0.001),
   ),
   islandVoltageMin: limit(207, 'V', 'Lowest source voltage in island mode', '90 % of nominal.'),
   islandVoltageMax: limit(253, 'V', 'Highest source voltage in island mode', '110 % of nominal.'),
@@ -271,7 +271,7 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     '',
     'AC-coupled PV on the island side over the battery’s charging power',
     'Default (P-10); the maker of the battery states its own.',
-    between(0.3, 1.5),
+    between(0.3, 1),
   ),
   stringCurrentFactor: limit(
     1.25,
@@ -421,7 +421,7 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     '',
     'How far a terminal’s torque may be from the maker’s figure',
     'Working figure; the maker’s manual comes first.',
-    between(0.02, 0.15),
+    between(0.02, 0.1),
   ),
   stringVoltageShare: limit(
     0.05,
@@ -535,7 +535,7 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     '',
     'How far the torque of a fixing may be from the maker’s figure',
     'Working figure; plan and maker’s data of this job come first.',
-    between(0.02, 0.15),
+    between(0.02, 0.1),
   ),
   arrayTiltBand: limit(
     5,
