@@ -2,7 +2,7 @@ import * as yup from 'yup'
 import { SERIAL_SLOT, componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { latestBySlot, standingReadings } from '@/core/evidence/reading'
 import { FIT_KINDS, type FitItem, REPLACEMENT_CAUSES } from '@/core/installation/fit'
-import { choice, id, instant, required, tag, words } from '@/schemas/fields'
+import { characters, choice, id, instant, required, tag, words } from '@/schemas/fields'
 import { FIT_SCHEMAS } from '@/schemas/fit'
 import { defineCommand } from './command'
 import { upserted, without } from './upsert'
@@ -51,7 +51,9 @@ export const removeFitItem = defineCommand({
 /** What a person says of a component that is taken out. */
 const said = {
   cause: choice('Cause', REPLACEMENT_CAUSES).required(required('Cause')),
-  reason: words('Reason', 200).min(5, 'Say in a few words what was wrong').required(required('Reason')),
+  reason: words('Reason', 200)
+    .test(...characters(5, 'Say in a few words what was wrong'))
+    .required(required('Reason')),
 }
 export const replacementSchema = yup.object(said)
 

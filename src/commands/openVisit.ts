@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { VISIT_KINDS } from '@/core/installation/visit'
-import { choice, id, instant, required, words } from '@/schemas/fields'
+import { characters, choice, id, instant, required, words } from '@/schemas/fields'
 import { defineCommand } from './command'
 import { upserted } from './upsert'
 
@@ -15,7 +15,9 @@ export const openVisit = defineCommand({
     id: id().required(),
     jobId: id('job').required(),
     kind: choice('Kind', VISIT_KINDS).required(required('Kind')),
-    reason: words('Reason', 300).min(5, 'Say in a few words what it is for').required(required('Reason')),
+    reason: words('Reason', 300)
+      .test(...characters(5, 'Say in a few words what it is for'))
+      .required(required('Reason')),
     touched: yup
       .array()
       .strict()

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { HOLD_STEP_IDS } from '@/core/evidence/holdSteps'
-import { choice, id, required, words } from '@/schemas/fields'
+import { characters, choice, id, required, words } from '@/schemas/fields'
 import { defineCommand } from './command'
 import { upserted } from './upsert'
 
@@ -13,7 +13,9 @@ export const overrideHold = defineCommand({
     jobId: id('job').required(),
     step: choice('Step', HOLD_STEP_IDS).required(),
     condition: words('Condition', 40).required(),
-    reason: words('Reason', 500).min(10, 'Write the reason in at least ten characters').required(required('Reason')),
+    reason: words('Reason', 500)
+      .test(...characters(10, 'Write the reason in at least ten characters'))
+      .required(required('Reason')),
   }),
   apply: (record, { input: { jobId: _job, ...override }, at, by }) =>
     record.overrides.some((one) => one.id === override.id)

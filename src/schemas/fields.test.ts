@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { day, figure, id, instant, lines, tag, words } from './fields'
+import { characters, day, figure, id, instant, lines, tag, words } from './fields'
 
 const takes = (schema: { isValidSync: (value: unknown) => boolean }, value: unknown) => schema.isValidSync(value)
 
@@ -106,5 +106,15 @@ describe('an id and a day', () => {
       false,
       false,
     ])
+  })
+})
+
+describe('a least length', () => {
+  it('counts characters as the database does: half of five signs is no ten', () => {
+    const reason = words('Reason', 300).test(...characters(10, 'ten at least'))
+    expect(reason.isValidSync('🔋🔋🔋🔋🔋')).toBe(false)
+    expect(reason.isValidSync('🔋🔋🔋🔋🔋🔋🔋🔋🔋🔋')).toBe(true)
+    expect(reason.isValidSync('ten signs.')).toBe(true)
+    expect(reason.isValidSync('nine sig.')).toBe(false)
   })
 })

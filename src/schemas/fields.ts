@@ -44,6 +44,14 @@ const text = (label: string, most: number, unshowable: RegExp) =>
       (value) => value == null || !unshowable.test(value),
     )
 
+/**
+ * At least so many characters, counted as the database does: a sign outside the basic plane is one, where a string's own length says two.
+ *
+ * @example words('Reason', 300).test(...characters(10, 'Write the reason in at least ten characters'))
+ */
+export const characters = (least: number, message: string) =>
+  ['characters', message, (value: string | null | undefined) => value == null || [...value].length >= least] as const
+
 /** Text on one line. */
 export const words = (label: string, most: number) => text(label, most, UNSHOWABLE)
 

@@ -16,7 +16,10 @@ export const everything = () =>
       warrantyUntil: null,
     })),
     electrodes: ['e1', 'e2'].map((tag) => anElectrode({ id: tag, tag })),
-    circuits: [aCircuit({ tag: 'c1', torqueNm: 2, residualType: 'B' }), aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null })],
+    circuits: [
+      aCircuit({ tag: 'c1', torqueNm: 2, residualType: 'B' }),
+      aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null }),
+    ],
     runs: [aRun({ tag: 'w1', from: 'Somewhere', to: 'Board', extraM: 2 })],
     loads: [aLoad({ tag: 'fridge', mustStayOn: true })],
     fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1')],

@@ -87,6 +87,8 @@ const HAS_VALUE: readonly MarkKind[] = ['drawn']
  * @example faultOfMark({ kind: 'awake', subject: 'kettle', value: null }) // 'A mark “awake” is of router, internet, app, alarm or doorbell.'
  */
 export function faultOfMark({ kind, subject, value }: Pick<OutageMark, 'kind' | 'subject' | 'value'>): string | null {
+  // a name that every object answers to is no kind
+  if (!MARK_KINDS.includes(kind)) return 'No mark is called that.'
   const known = SUBJECTS[kind]
   if (known && !known.some((one) => one === subject))
     return `A mark “${kind}” is of ${known.slice(0, -1).join(', ')} or ${known.at(-1)}.`

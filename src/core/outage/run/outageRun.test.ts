@@ -131,6 +131,7 @@ describe('a mark', () => {
       'A mark “awake” is of router, internet, app, alarm or doorbell.',
     )
     expect(faultOfMark({ kind: 'loadOn', subject: '', value: null })).toBe('A mark “loadOn” names what it is of.')
+    expect(faultOfMark({ kind: 'constructor' as never, subject: null, value: null })).toBe('No mark is called that.')
     expect(faultOfMark({ kind: 'drawn', subject: 'kettle', value: null })).toBe('A mark “drawn” has a figure.')
   })
   it.each(MARK_KINDS)('%s is taken where it says all that it should', (kind) => {
