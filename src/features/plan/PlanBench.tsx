@@ -35,7 +35,7 @@ const VIEWS = [
   { key: 'money', label: 'Money', View: MoneyView },
   { key: 'pv', label: 'PV', View: PvView },
   { key: 'devices', label: 'Devices', View: DevicesView },
-  { key: 'batteries', label: 'Two batteries', View: BatteriesView },
+  { key: 'batteries', label: 'Batteries', View: BatteriesView },
   { key: 'testday', label: 'Test day', View: TestDayView },
   { key: 'promises', label: 'Promises', View: PromisesView },
   { key: 'own', label: 'Rules', View: OwnLimitsView },
