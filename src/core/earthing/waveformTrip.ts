@@ -8,7 +8,7 @@ import type { ResidualType } from '../plan/sourceSideDevice'
 export const WAVEFORMS = ['pulsatingPlus', 'pulsatingMinus', 'smooth'] as const
 export type Waveform = (typeof WAVEFORMS)[number]
 
-/** Rating from which on the narrower band holds for pulsating direct current. */
+/** Rating up to which, itself included, the wider band holds for pulsating direct current. */
 const SMALL_MA = 10
 
 /** What each type has to notice beyond a sine. */

@@ -61,7 +61,7 @@ function judgeWaveforms(point: Point<ResidualDevice>, context: EvidenceContext, 
       type: device.residualType,
       iDeltaNMa: device.iDeltaNMa,
       trippedAtMa: { pulsatingPlus: at('pulsatingPlus'), pulsatingMinus: at('pulsatingMinus'), smooth: at('smooth') },
-      instrumentMa: slots.accuracy('pulsatingPlus') ?? slots.accuracy('smooth'),
+      instrumentMa: slots.accuracy('pulsatingPlus') ?? slots.accuracy('pulsatingMinus') ?? slots.accuracy('smooth'),
     },
     context.pack.limits,
   )
