@@ -95,21 +95,22 @@ describe('the load strip', () => {
 
 it('draws no curve in the ground without readings, and the dry season above the middle one', () => {
   const size = { width: 700, height: 130 }
-  expect([groundSectionLayout([], 100, 1.5, size).curve, groundSectionLayout([], 100, 1.5, size).seasonalY]).toEqual([
+  expect([groundSectionLayout([], 100, 1.5, size).curve, groundSectionLayout([], 100, 1.5, size).seasonal]).toEqual([
     '',
     null,
   ])
   const section = groundSectionLayout(
     [
-      { share: 0.72, ohm: 40 },
-      { share: 0.618, ohm: 39 },
+      { share: 0.72, ohm: 40, isResistance: false },
+      { share: 0.618, ohm: 39, isResistance: true },
     ],
     100,
     1.5,
     size,
   )
   expect(section.points.map(({ label }) => label)).toEqual(['61.8 %', '72 %'])
-  expect(section.seasonalY).toBeLessThan(section.points[0]?.y ?? NaN)
+  expect(section.seasonal).toMatchObject({ x: section.points[0]?.x, fromY: section.points[0]?.y })
+  expect(section.seasonal?.toY).toBeLessThan(section.points[0]?.y ?? NaN)
 })
 
 it('keeps a loop far off its value on the scale, and says so', () => {

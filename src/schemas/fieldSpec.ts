@@ -25,6 +25,10 @@ export interface FieldSpec {
   whole?: boolean
   /** What the text must look like beyond its length, and what is said where it does not. */
   pattern?: { is: RegExp; message: string }
+  /** What a new thing's form puts into fields that nobody has touched, once this one is answered. */
+  fills?: (answer: string) => Readonly<Record<string, unknown>>
+  /** Seldom asked: the form folds it away until it is wanted. */
+  more?: true
   /** What differs in the form of a pack: words, options; `null` where the pack has no such field. */
   inPack?: (pack: RulePack) => Partial<FieldSpec> | null
 }

@@ -148,7 +148,25 @@ test('circuits behind one device are tested once, and what leaks is shared out w
   await main.getByRole('button', { name: 'Move them so' }).click()
   await expect(main.getByText('1 to move')).toBeHidden()
   await expect(main.getByRole('table', { name: 'Circuits by device' })).toContainText('a device of its own')
-  // and back by hand: the keyboard does what a drag would
+  // and back: carried with the mouse, with the keyboard, and chosen
+  const circuit = (tag: string) => main.locator(`[data-circuit="${tag}"]`)
+  const lane = (tag: string) => main.locator(`[data-lane="${tag}"]`)
+  const at = async (what: ReturnType<typeof circuit>) => {
+    await what.scrollIntoViewIfNeeded()
+    const box = await what.boundingBox()
+    return [(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2] as const
+  }
+  const carried = (await main.getByLabel('Device of circuit c8').inputValue()) === '' ? 'c8' : 'c9'
+  const other = carried === 'c8' ? 'c9' : 'c8'
+  await page.mouse.move(...(await at(circuit(other))))
+  await page.mouse.down()
+  await page.mouse.move(...(await at(lane(carried))), { steps: 8 })
+  await page.mouse.up()
+  await expect(lane('r1').or(lane('r2')).first().locator('[data-circuit]')).toHaveCount(2)
+  await circuit(other).focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('status').filter({ hasText: `Circuit ${other} taken up` })).toBeAttached()
+  await page.keyboard.press('Escape')
   await main.getByLabel('Device of circuit c8').selectOption({ label: 'a device of its own' })
   await main.getByLabel('Device of circuit c9').selectOption({ label: 'c8 Lights' })
   await expect(main.getByLabel('Device of circuit c8')).toHaveValue(/^r\d$/)
@@ -172,16 +190,17 @@ test('nothing is driven before buried services are found; the guide says where t
   await main.getByLabel('Distance to the current probe, in metres').fill('20')
   await main.getByLabel('Largest size of the electrode, in metres').fill('2,4')
   await expect(main.getByText(/Too near: an electrode of this size asks for 24 m/)).toBeVisible()
+  // the method is the electrode's: its readings are asked for, judged and kept
   await main.getByRole('button', { name: /^slope/ }).click()
-  for (const [share, ohm] of [
-    [20, '14.2'],
-    [40, '17.1'],
-    [60, '19.8'],
-  ] as const)
-    await main.getByLabel(`Reading at ${share} %, in ohms`).fill(ohm)
-  await expect(main.getByText(/put the probe at 55\.6.%, 11\.1.m/)).toBeVisible()
-  await main.getByLabel('Reading at 60 %, in ohms').fill('30')
-  await expect(main.getByText(/the distance is too short/)).toBeVisible()
+  for (const line of ['clamp 0.1', 'ra m 20', 'ra 20 14.2', 'ra 40 17.1', 'ra 60 19.8']) await type(page, line)
+  await expect(main.getByText(/put the probe at 55\.6.%, 11\.1.m/).first()).toBeVisible()
+  await type(page, 'ra true 19.2')
+  await expect(ledger(page)).toContainText(/Slope 0\.931, read at 55\.6.%/)
+  await type(page, 'ra 60 30')
+  await expect(main.getByText(/the distance is too short/).first()).toBeVisible()
+  await main.getByRole('button', { name: /^clamp-on/ }).click()
+  for (const line of ['ra loop 18', 'ra parallel yes', 'ra supplier no']) await type(page, line)
+  await expect(main.getByText(/Measure with probes/).first()).toBeVisible()
   await main.getByLabel('Reading 1, in ohms').fill('14')
   await main.getByLabel('Reading 4, in ohms').fill('1.2')
   await expect(main.getByText(/Deeper soil is (better|worse)|The soil is even/)).toBeVisible()

@@ -1,4 +1,4 @@
-import { COMPONENT_KINDS } from '@/core/installation/installation'
+import { COMPONENT_KINDS, ELECTRODE_METHODS } from '@/core/installation/installation'
 import { aCircuit, aFitUnit, aLoad, aRun, anElectrode, house } from './house'
 import { aTask } from './tasks'
 
@@ -15,7 +15,7 @@ export const everything = () =>
       minimumFirmware: null,
       warrantyUntil: null,
     })),
-    electrodes: ['e1', 'e2'].map((tag) => anElectrode({ id: tag, tag })),
+    electrodes: ELECTRODE_METHODS.map((method, k) => anElectrode({ id: `e${k + 1}`, tag: `e${k + 1}`, method })),
     circuits: [
       aCircuit({ tag: 'c1', torqueNm: 2, residualType: 'B' }),
       aCircuit({ id: 'k2', tag: 'c2', iDeltaNMa: null }),

@@ -17,6 +17,8 @@ import type { Reading } from '@/core/evidence/reading'
 
 /** A load of 100 W that runs all the time; a test changes what it is about. */
 export const aLoad = (change: Partial<Load> = {}): Load => ({
+  appliance: null,
+  figuresAssumed: false,
   id: 'l0',
   tag: 'lamp',
   name: 'Lamp',
@@ -289,6 +291,7 @@ export const anElectrode = (change: Partial<Electrode> = {}): Electrode => ({
   id: 'e1',
   tag: 'e1',
   kind: 'rod',
+  method: 'threePoint',
   targetOhm: 100,
   seasonalFactor: 1.5,
   lengthM: null,

@@ -10,7 +10,7 @@ import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { isKeepRequest } from '@/offline/messages'
-import { aCircuit, aRun } from '../support/house'
+import { aCircuit, aRun, anElectrode } from '../support/house'
 import { type FitFromPlan, type ScenarioThing, fitOfPlan } from '@/jobFile/fitOfPlan'
 
 const folder = fileURLToPath(new URL('../../demo/', import.meta.url))
@@ -41,6 +41,7 @@ describe.each(readdirSync(`${folder}jobs`))('the demo’s %s', (file) => {
     survey,
     circuits: scenario.circuits.map((one) => aCircuit(one)),
     runs: scenario.runs.map((one) => aRun(one)),
+    electrodes: scenario.electrodes.map((one) => anElectrode(one)),
     fit: asItems(scenario.fit),
     jobId: 'x',
     checksAsOf: null,

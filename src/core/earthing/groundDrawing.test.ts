@@ -62,3 +62,36 @@ describe('the section of the ground', () => {
     )
   })
 })
+
+describe('the ground from above', () => {
+  const beside = { ...rod, tag: 'e2', atM: 5, asideM: 2 }
+  const dots = (change: Partial<Installation>) =>
+    drawingOf(change).shapes.flatMap((shape) => (shape.kind === 'circle' && shape.ink === 'earth' ? [shape.at] : []))
+  const texts = (change: Partial<Installation>) =>
+    drawingOf(change).shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []))
+
+  it('is drawn where an electrode stands off the line, as far off as it does', () => {
+    const [first, second] = dots({ electrodes: [rod, beside] })
+    const metre = ((second?.x ?? NaN) - (first?.x ?? NaN)) / 2
+    expect((second?.y ?? NaN) - (first?.y ?? NaN)).toBeCloseTo(2 * metre, 6)
+    expect(texts({ electrodes: [rod, beside] })).toContain('rod e2, 2 m aside')
+  })
+
+  it('is left out where all stand on the line: the section says it all', () => {
+    expect(dots({ electrodes: [rod, { ...beside, asideM: 0 }] })).toEqual([])
+    expect(texts({ electrodes: [rod] })).not.toContain('from above, in the same scale')
+  })
+
+  it('says so where it is too far off to be drawn in scale', () => {
+    const far = { electrodes: [rod, { ...beside, asideM: 400 }] }
+    expect(texts(far)).toContain('from above; the distance off the line is not in scale')
+    const { height, shapes } = drawingOf(far)
+    for (const shape of shapes) if (shape.kind === 'circle') expect(shape.at.y).toBeLessThan(height)
+  })
+
+  it('is told in words too', () => {
+    expect(groundDrawingWords(groundPlot(house({ electrodes: [beside] })))).toMatch(
+      /rod e2 at 5 m, 2 m off the line, down/,
+    )
+  })
+})

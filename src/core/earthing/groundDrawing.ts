@@ -1,5 +1,6 @@
 import { type Ink, type Primitive, line } from '../drawing/primitive'
 import type { GroundPlot, PlottedElectrode, PlottedOther, PlottedService } from './groundPlot'
+import { groundFromAbove as fromAbove } from './groundFromAbove'
 import { type GroundPlotLayout, groundPlotLayout } from './groundPlotLayout'
 
 const ROW = 17
@@ -17,6 +18,8 @@ export interface GroundDrawing {
   shapes: Primitive[]
 }
 
+const inMetres = (value: number): string => `${Math.round(value * 100) / 100} m`
+
 interface Words {
   text: string
   atM: number
@@ -25,8 +28,16 @@ interface Words {
 
 /** Everything that is labelled above the ground, with where it points. */
 const labelled = ({ electrodes, services, others }: GroundPlot): Words[] => [
-  ...electrodes.flatMap(({ tag, kind, parts }) =>
-    parts[0] ? [{ text: `${kind} ${tag}`, atM: parts[0].fromM, ink: 'ink' as const }] : [],
+  ...electrodes.flatMap(({ tag, kind, parts, asideM }) =>
+    parts[0]
+      ? [
+          {
+            text: asideM > 0 ? `${kind} ${tag}, ${inMetres(asideM)} aside` : `${kind} ${tag}`,
+            atM: parts[0].fromM,
+            ink: 'ink' as const,
+          },
+        ]
+      : [],
   ),
   ...[...services, ...others].map(({ name, atM }) => ({ text: name, atM, ink: 'ink2' as const })),
 ]
@@ -87,14 +98,16 @@ function reach({ x, y, scale }: GroundPlotLayout, fromM: number, topM: number, l
   return { kind: 'line', points, ink: 'earth', width: 1, dash: '3 4', opacity: 0.55 }
 }
 
-function electrode({ kind, parts }: PlottedElectrode, layout: GroundPlotLayout): Primitive[] {
+/** An electrode in the section; one that stands off the line is drawn thin, where it lies behind. */
+function electrode({ kind, parts, asideM }: PlottedElectrode, layout: GroundPlotLayout): Primitive[] {
   const { x, y } = layout
+  const thick = (width: number) => (asideM > 0 ? width / 2 : width)
   const [first] = parts
   const last = parts.at(-1)
   return [
     ...parts.flatMap(({ fromM, toM, topM, bottomM }) => [
       ...(fromM === toM ? [reach(layout, fromM, topM, bottomM - topM)] : []),
-      line('earth', kind === 'plate' ? 7 : 4.5, [x(fromM), y(topM)], [x(toM), y(bottomM)]),
+      line('earth', thick(kind === 'plate' ? 7 : 4.5), [x(fromM), y(topM)], [x(toM), y(bottomM)]),
       ...(topM > 0 ? [line('earth', 1.6, [x(fromM), y(0)], [x(fromM), y(topM)])] : []),
     ]),
     ...(first && last && parts.length > 1
@@ -150,27 +163,32 @@ export function groundDrawing(plot: GroundPlot, width: number): GroundDrawing {
       },
     ]
   })
+  const above = fromAbove(plot, layout, width)
   return {
     width,
-    height: layout.height,
+    height: layout.height + (above?.height ?? 0),
     shapes: [
       ...soil(layout, width),
       ...labels,
       ...plot.electrodes.flatMap((one) => electrode(one, layout)),
       ...plot.services.map((one) => service(one, layout, plot.deepM)),
       ...plot.others.map((one) => other(one, layout)),
+      ...(above?.shapes ?? []),
     ],
   }
 }
 
 /** The same in words, for whoever cannot see it. */
 export const groundDrawingWords = ({ electrodes, services, outM }: GroundPlot): string => {
-  const metres = (value: number) => `${Math.round(value * 100) / 100} m`
-  const driven = electrodes.flatMap(({ tag, kind, parts: [part] }) =>
-    part ? [`${kind} ${tag} at ${metres(part.fromM)} down to ${metres(part.bottomM)}`] : [],
+  const driven = electrodes.flatMap(({ tag, kind, asideM, parts: [part] }) =>
+    part
+      ? [
+          `${kind} ${tag} at ${inMetres(part.fromM)}${asideM > 0 ? `, ${inMetres(asideM)} off the line,` : ''} down to ${inMetres(part.bottomM)}`,
+        ]
+      : [],
   )
-  const crossing = services.map(({ name, atM }) => `${name} crossing at ${metres(atM)}`)
-  return [`Section of the ground out to ${metres(outM)}: ${driven.join(', ')}`, crossing.join(', ')]
+  const crossing = services.map(({ name, atM }) => `${name} crossing at ${inMetres(atM)}`)
+  return [`Section of the ground out to ${inMetres(outM)}: ${driven.join(', ')}`, crossing.join(', ')]
     .filter(Boolean)
     .join('; ')
 }

@@ -20,6 +20,8 @@ export interface PlottedElectrode {
   kind: Electrode['kind']
   /** Empty while its place or a size that the picture needs is missing. */
   parts: BuriedPart[]
+  /** How far off the line it stands; 0 where nobody said that it does. */
+  asideM: number
   missing: ElectrodeGap[]
   /** By E-1 (an array by E-2) alone in this soil; `null` while a size or the soil is missing. */
   aloneOhm: number | null
@@ -213,6 +215,7 @@ export function groundPlot({ electrodes, survey, site }: Installation): GroundPl
       tag: electrode.tag,
       kind: electrode.kind,
       parts,
+      asideM: electrode.asideM ?? 0,
       missing,
       aloneOhm: aloneOhmOf(electrode, soil?.ohmM ?? null),
       currentShare: shares[k] ?? null,

@@ -8,25 +8,25 @@ describe('places of the probes', () => {
   it('are shares of the distance to the current probe', () => {
     const places = (...asked: Parameters<typeof probePlan>) =>
       probePlan(...asked).places.map(({ slot, distanceM }) => [slot, Number(distanceM?.toFixed(3))])
-    expect(places('61.8', 30, 2.4)).toEqual([
+    expect(places('threePoint', 30, 2.4)).toEqual([
       ['r52', 15.6],
       ['r618', 18.54],
       ['r72', 21.6],
     ])
     expect(places('slope', 40, null)).toEqual([
-      [null, 8],
-      [null, 16],
-      [null, 24],
+      ['r20', 8],
+      ['r40', 16],
+      ['r60', 24],
     ])
   })
 
   it.each([
-    ['61.8', 30, 2.4, true],
-    ['61.8', 23, 2.4, false],
+    ['threePoint', 30, 2.4, true],
+    ['threePoint', 23, 2.4, false],
     ['slope', 23, 2.4, true],
     ['slope', 10, 2.4, false],
-    ['61.8', null, 2.4, null],
-    ['61.8', 30, null, null],
+    ['threePoint', null, 2.4, null],
+    ['threePoint', 30, null, null],
   ] as const)('%s at %s m for %s m: far enough %s', (method, currentProbeM, sizeM, farEnough) => {
     expect(probePlan(method, currentProbeM, sizeM).farEnough).toBe(farEnough)
   })

@@ -1,24 +1,26 @@
+import type { Electrode, ElectrodeMethod } from '../installation/installation'
+
 /** Where to put the potential probe on the line from the electrode to the current probe. */
 export interface ProbePlace {
-  /** Slot of the electrode's point that the reading goes to; `null` for the readings of the slope method, which say where to read. */
-  slot: 'r52' | 'r618' | 'r72' | null
+  /** Slot of the electrode's point that the reading goes to. */
+  slot: 'r52' | 'r618' | 'r72' | 'r20' | 'r40' | 'r60'
   share: number
   /** Metres from the electrode; `null` until the distance to the current probe is known. */
   distanceM: number | null
 }
 
-export type ProbeMethod = '61.8' | 'slope'
+export type ProbeMethod = Exclude<ElectrodeMethod, 'clampOn'>
 
 const PLACES: Readonly<Record<ProbeMethod, readonly Pick<ProbePlace, 'slot' | 'share'>[]>> = {
-  '61.8': [
+  threePoint: [
     { slot: 'r52', share: 0.52 },
     { slot: 'r618', share: 0.618 },
     { slot: 'r72', share: 0.72 },
   ],
   slope: [
-    { slot: null, share: 0.2 },
-    { slot: null, share: 0.4 },
-    { slot: null, share: 0.6 },
+    { slot: 'r20', share: 0.2 },
+    { slot: 'r40', share: 0.4 },
+    { slot: 'r60', share: 0.6 },
   ],
 }
 
@@ -41,7 +43,7 @@ export interface ProbePlan {
  *
  * @param currentProbeM metres from the electrode to the current probe
  * @param largestSizeM length of a rod or strip, diagonal of an array
- * @example probePlan('61.8', 30, 2.4).places[1] // { slot: 'r618', share: 0.618, distanceM: 18.54 }
+ * @example probePlan('threePoint', 30, 2.4).places[1] // { slot: 'r618', share: 0.618, distanceM: 18.54 }
  */
 export function probePlan(method: ProbeMethod, currentProbeM: number | null, largestSizeM: number | null): ProbePlan {
   const times = method === 'slope' ? SIZES_AWAY_SLOPE : SIZES_AWAY
@@ -54,4 +56,12 @@ export function probePlan(method: ProbeMethod, currentProbeM: number | null, lar
     neededM,
     farEnough: neededM === null || currentProbeM === null ? null : currentProbeM >= neededM * (1 - 1e-9),
   }
+}
+
+/** How large an electrode is for the distance of its probes: its length, its width, or an array from corner to corner; `null` while its sizes are not known. */
+export function largestSizeM({ kind, lengthM, acrossM, rodCount, spacingM }: Electrode): number | null {
+  if (kind === 'plate') return acrossM
+  if (kind !== 'array') return lengthM
+  if (lengthM === null || rodCount === null || spacingM === null) return null
+  return Math.hypot(lengthM, (rodCount - 1) * spacingM)
 }

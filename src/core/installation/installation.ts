@@ -3,6 +3,7 @@ import type { RideThroughClass } from '../outage/rideThrough'
 import type { ResidualType } from '../plan/sourceSideDevice'
 import type { School } from '../plan/changeoverLoad'
 import type { Starter } from '../plan/motorStart'
+import type { Appliance } from '../plan/appliances'
 import type { LoadPattern } from '../plan/syntheticProfiles'
 import type { AcCoupledPv, SourceUnit } from '../plan/sourceLimits'
 import type { InstrumentAccuracy } from '../quantity/accuracy'
@@ -30,6 +31,10 @@ export interface Load {
   id: string
   tag: string
   name: string
+  /** What it is; `null` while nobody said. */
+  appliance: Appliance | null
+  /** Its figures are what such an appliance usually has: nobody read its plate. */
+  figuresAssumed: boolean
   powerW: number
   powerFactor: number
   /** Share of the time the load runs, 0…1. */
@@ -184,11 +189,16 @@ export const ELECTRODE_KINDS = ['rod', 'plate', 'conductor', 'array'] as const
 export type ElectrodeKind = (typeof ELECTRODE_KINDS)[number]
 
 /** A local earth electrode. Sizes and place are for the picture and the plan's figure: what counts is what is measured. */
+/** How the resistance of an electrode is read (E-3). */
+export const ELECTRODE_METHODS = ['threePoint', 'slope', 'clampOn'] as const
+export type ElectrodeMethod = (typeof ELECTRODE_METHODS)[number]
+
 export interface Electrode {
   id: string
   tag: string
   /** `array`: rods in a line, joined under the ground. */
   kind: ElectrodeKind
+  method: ElectrodeMethod
   targetOhm: number
   seasonalFactor: number
   /** Of a rod, each rod of an array, or a buried conductor. */

@@ -16,6 +16,10 @@ export function markAgainst(demandW: number | null, limitW: number | null, fitsS
   return atMost(demandW, limitW) ? 'tight' : 'exceeds'
 }
 
+/** What is reckoned with typical figures is never better than Tight, like every estimate: somebody has to read the plates. */
+export const markOfFigures = (mark: PlanMark, loads: readonly Pick<Load, 'figuresAssumed'>[]): PlanMark =>
+  mark === 'fits' && loads.some(({ figuresAssumed }) => figuresAssumed) ? 'tight' : mark
+
 /** Likely peak of the loads, in watts; `null` without any. */
 export const likelyPeakW = (loads: readonly Pick<Load, 'powerW' | 'duty'>[]): number | null =>
   loads.length === 0 ? null : demandQuantile(demandDistribution(loads), PEAK_QUANTILE)

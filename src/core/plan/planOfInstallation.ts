@@ -6,7 +6,7 @@ import { type Contradiction, type PlanPart, contradictionsOf } from './contradic
 import { type ImportCapacity, importCapacity } from './importCapacity'
 import { type PlannedMotorStart, motorStarts, surgeShares } from './motorStarts'
 import { planContradictions } from './planContradictions'
-import { likelyPeakW, markOfPeak } from './planMarks'
+import { likelyPeakW, markOfFigures, markOfPeak } from './planMarks'
 import { motorsSay, partingLoads, recommendedSchool } from './recommendedSchool'
 import { type RestartTogether, restartTogether } from './restartTogether'
 import { type Runtime, runtime } from './runtime'
@@ -140,16 +140,19 @@ export function planOfInstallation(installation: Installation): Plan {
   const run = runtimeOf(installation, staying)
   const touched = (part: PlanPart) => contradictions.some(({ touches }) => touches.includes(part))
   const unlessTouched = (mark: PlanMark, ...parts: PlanPart[]): PlanMark => (parts.some(touched) ? 'open' : mark)
+  const ofStaying = (mark: PlanMark, ...parts: PlanPart[]) =>
+    unlessTouched(markOfFigures(mark, staying.loads), ...parts)
   const peak = (which: 'nightW' | 'changeoverW' | 'dayW') =>
-    unlessTouched(markOfPeak(staying.loads, limits, which, { packId, fitsShare }), 'limits', 'demand')
+    ofStaying(markOfPeak(staying.loads, limits, which, { packId, fitsShare }), 'limits', 'demand')
+  const declared = installation.supply.maximumDemandKva !== null
   const marks = {
-    capacity: unlessTouched(capacity.verdict, 'supply'),
+    capacity: unlessTouched(declared ? capacity.verdict : markOfFigures(capacity.verdict, loads), 'supply'),
     night: peak('nightW'),
     changeover: peak('changeoverW'),
     day: peak('dayW'),
-    surge: unlessTouched(staying.loads.length === 0 ? 'open' : restart.mark, 'surge', 'demand'),
+    surge: ofStaying(staying.loads.length === 0 ? 'open' : restart.mark, 'surge', 'demand'),
     // who stays on is decided by the night limit: hours of an unknown set of loads are nobody's hours
-    runtime: unlessTouched(
+    runtime: ofStaying(
       limits.nightW === null
         ? 'open'
         : (run.verdict ?? (run.runtimeReserveH === null && !run.indefinite ? 'open' : 'fits')),

@@ -79,6 +79,18 @@ const QUESTIONS: readonly Question[] = [
     open: ({ loads }) => loads.some(motorWithoutPlate),
   },
   {
+    key: 'typicalFigures',
+    blocks: 'limits',
+    part: 'loads',
+    question: ({ loads }) =>
+      `What do the plates say of what stands with typical figures: ${loads
+        .filter(({ figuresAssumed }) => figuresAssumed)
+        .map(({ name }) => name)
+        .join(', ')}?`,
+    why: 'A plan on typical figures is never better than Tight.',
+    open: ({ loads }) => loads.some(({ figuresAssumed }) => figuresAssumed),
+  },
+  {
     key: 'rating',
     blocks: 'limits',
     part: 'supply',

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { boolean, check, date, index, integer, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
-import { ELECTRODE_KINDS, type Sources, type Supply } from '@/core/installation/installation'
+import { ELECTRODE_KINDS, ELECTRODE_METHODS, type Sources, type Supply } from '@/core/installation/installation'
 import { WIRING_LAYERS, type WiringLayer } from '@/core/installation/wiring'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { FIT_KINDS, type FitKind, REPLACEMENT_CAUSES } from '@/core/installation/fit'
@@ -9,6 +9,7 @@ import { SURVEY_KINDS } from '@/core/installation/survey'
 import type { PlanLine } from '@/core/plan/planRevision'
 import { FIRST_WORDS } from '@/core/plan/household'
 import { STARTERS } from '@/core/plan/motorStart'
+import { APPLIANCE_KINDS, type Appliance } from '@/core/plan/appliances'
 import { LOAD_PATTERNS } from '@/core/plan/syntheticProfiles'
 import { COMPONENT_KINDS, PROMISE_KINDS } from '@/core/installation/installation'
 import { RIDE_THROUGH_CLASSES } from '@/core/outage/rideThrough'
@@ -76,6 +77,8 @@ export const load = pgTable(
     ...ofJob(),
     tag: text().notNull(),
     name: text().notNull(),
+    appliance: text({ enum: APPLIANCE_KINDS as [Appliance, ...Appliance[]] }),
+    figuresAssumed: boolean().notNull().default(false),
     powerW: figure().notNull(),
     powerFactor: figure().notNull(),
     duty: figure().notNull(),
@@ -98,6 +101,7 @@ export const load = pgTable(
   },
   (t) => [
     oneOf('load_pattern_known', t.pattern, LOAD_PATTERNS),
+    oneOf('load_appliance_known', t.appliance, APPLIANCE_KINDS),
     unique('load_tag').on(t.jobId, t.tag),
     check('load_power_finite', sql`${t.powerW} >= 0 and ${t.powerW} < 'Infinity'`),
     check('load_factor_share', sql`${t.powerFactor} > 0 and ${t.powerFactor} <= 1`),
@@ -187,6 +191,7 @@ export const electrode = pgTable(
     ...ofJob(),
     tag: text().notNull(),
     kind: text({ enum: ELECTRODE_KINDS }).notNull(),
+    method: text({ enum: ELECTRODE_METHODS }).notNull().default('threePoint'),
     targetOhm: figure().notNull(),
     seasonalFactor: figure().notNull(),
     lengthM: figure(),
@@ -200,6 +205,7 @@ export const electrode = pgTable(
   },
   (t) => [
     unique('electrode_tag').on(t.jobId, t.tag),
+    oneOf('electrode_method_known', t.method, ELECTRODE_METHODS),
     check('electrode_target_known', sql`${t.targetOhm} in (20, 50, 100, 200)`),
     check('electrode_season_sound', sql`${t.seasonalFactor} >= 1 and ${t.seasonalFactor} <= 5`),
   ],

@@ -1,114 +1,141 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { Circuit } from '@/core/installation/installation'
 import { movedBehind, safetyBesideLeakiest } from '@/core/installation/regroupCircuits'
-import { type ResidualDevice, residualDeviceName, residualDevices } from '@/core/installation/residualDevices'
+import { type ResidualDevice, residualDeviceName } from '@/core/installation/residualDevices'
 import { formatNumber } from '@/core/quantity/formatQuantity'
+import { Choice } from '@/ui/Choice'
 import { DataTable } from '@/ui/DataTable'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { problemWords } from '../api'
 import { useJob } from '../job/JobContext'
-import { Choice } from '@/ui/Choice'
+import { LeakageLanes, OWN_DEVICE } from './LeakageLanes'
+import { type CircuitLeakage, countedMa } from './leakageInput'
+import { useLeakage } from './useLeakage'
 import { useSaveCircuits } from './useSaveCircuits'
 
-interface Row {
-  circuit: Circuit
-  device: ResidualDevice
-  leakageMa: number | null
-}
-
-const OWN = ''
-
-/** Which device each circuit is behind, with what leaks through it; a circuit is moved by choosing another device. */
-export function CircuitsByDevice({
-  leakageOf,
-}: {
-  leakageOf: (device: ResidualDevice, circuitTag: string) => number | null
-}) {
+/** Which device each circuit is behind, with what leaks through it; a circuit is carried to another device, or moved by choosing it. */
+export function CircuitsByDevice() {
   const {
     record: { installation },
     may,
   } = useJob()
   const save = useSaveCircuits()
   const [failure, setFailure] = useState<string | null>(null)
-  const devices = residualDevices(installation)
-  const rows = devices.flatMap((device) =>
-    device.circuits.map((circuit): Row => ({ circuit, device, leakageMa: leakageOf(device, circuit.tag) })),
-  )
-  const beside = devices.flatMap((device) =>
-    safetyBesideLeakiest(device, (tag) => leakageOf(device, tag)).map(
-      (tag) => `${tag} behind ${residualDeviceName(device)}`,
-    ),
-  )
+  const { devices, leakages } = useLeakage()
   const move = async (circuitTag: string, target: string) => {
     setFailure(null)
+    const device = target === OWN_DEVICE ? null : (devices.find(({ tag }) => tag === target) ?? null)
     try {
-      await save(
-        movedBehind(
-          installation.circuits,
-          circuitTag,
-          target === OWN ? null : (devices.find(({ tag }) => tag === target) ?? null),
-        ),
-      )
+      await save(movedBehind(installation.circuits, circuitTag, device))
     } catch (error) {
       setFailure(problemWords(error))
     }
   }
-  if (rows.length === 0) return null
+  if (leakages.length === 0) return null
+  const edit = may('saveItem')
   return (
-    <TitledSheet title="Circuits by device">
+    <TitledSheet
+      title="Circuits by device"
+      note={edit ? 'carry a circuit to another device, or choose it below' : undefined}
+    >
       {failure && (
         <Notice kind="error" mx="12px" mb="8px">
           {failure}
         </Notice>
       )}
-      {beside.length > 0 && (
-        <Notice kind="caution" mx="12px" mb="8px">
-          {beside.join('; ')}: an alarm, a freezer or medical equipment shares a device with its leakiest circuit. A
-          trip there takes it along.
-        </Notice>
-      )}
-      <DataTable<Row>
-        label="Circuits by device"
-        rows={rows}
-        keyOf={({ circuit }) => circuit.id}
-        columns={[
-          {
-            head: 'Circuit',
-            cell: ({ circuit }) => `${circuit.tag} ${circuit.name}${circuit.safety ? ' · safety' : ''}`,
-          },
-          {
-            head: 'leaks',
-            numeric: true,
-            cell: ({ leakageMa }) => (leakageMa === null ? 'not clamped' : `${formatNumber(leakageMa, 3)} mA`),
-          },
-          {
-            head: 'behind',
-            cell: ({ circuit, device }) =>
-              may('saveItem') ? (
-                <Choice
-                  label={`Device of circuit ${circuit.tag}`}
-                  width="230px"
-                  value={device.shared || device.circuits[0].id !== circuit.id ? device.tag : OWN}
-                  options={[
-                    [OWN, 'a device of its own'],
-                    ...devices
-                      .filter((one) => one.shared || one.circuits[0].id !== circuit.id)
-                      .map((one) => [one.tag, residualDeviceName(one)] as const),
-                  ]}
-                  onChange={(target) => void move(circuit.tag, target)}
-                />
-              ) : (
-                residualDeviceName(device)
-              ),
-          },
-        ]}
+      <SafetyBesideLeakiest devices={devices} leakages={leakages} />
+      <LeakageLanes
+        devices={devices}
+        leakages={leakages}
+        edit={edit}
+        move={(circuitTag, target) => void move(circuitTag, target)}
       />
+      <CircuitTable devices={devices} leakages={leakages} edit={edit} move={(tag, target) => void move(tag, target)} />
       <Box px="14px" py="8px" fontSize="13px" color="ink2">
-        <Text>A circuit that is moved here is moved on the board too: its device is tested again in both modes.</Text>
+        <Text>
+          A circuit that is moved here is moved on the board too: its device is tested again in both modes. Figures that
+          are “about” are what such appliances usually leak, and show nothing: clamp the circuit.
+        </Text>
       </Box>
     </TitledSheet>
+  )
+}
+
+interface Shown {
+  devices: readonly ResidualDevice[]
+  leakages: readonly CircuitLeakage[]
+}
+
+function SafetyBesideLeakiest({ devices, leakages }: Shown) {
+  const counted = new Map(leakages.map((one) => [one.circuit.tag, countedMa(one)]))
+  const beside = devices.flatMap((device) =>
+    safetyBesideLeakiest(device, (tag) => counted.get(tag) ?? null).map(
+      (tag) => `${tag} behind ${residualDeviceName(device)}`,
+    ),
+  )
+  if (beside.length === 0) return null
+  return (
+    <Notice kind="caution" mx="12px" mb="8px">
+      {beside.join('; ')}: an alarm, a freezer or medical equipment shares a device with its leakiest circuit. A trip
+      there takes it along.
+    </Notice>
+  )
+}
+
+const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
+
+/** What is usually behind a figure that nobody clamped, appliance by appliance. */
+function typicalWords({ typical: { totalMa, appliances } }: CircuitLeakage): string {
+  if (appliances.length === 0) return '–'
+  const each = appliances.map(({ name, leakageMa }) => `${name} ${formatNumber(leakageMa, 2)}`).join(', ')
+  return totalMa === null ? `more than ${each}` : `${milliamps(totalMa)}: ${each}`
+}
+
+interface CircuitTableProps extends Shown {
+  edit: boolean
+  move: (circuitTag: string, target: string) => void
+}
+
+function CircuitTable({ devices, leakages, edit, move }: CircuitTableProps) {
+  return (
+    <DataTable<CircuitLeakage>
+      label="Circuits by device"
+      rows={leakages}
+      keyOf={({ circuit }) => circuit.id}
+      columns={[
+        {
+          head: 'Circuit',
+          cell: ({ circuit }) => `${circuit.tag} ${circuit.name}${circuit.safety ? ' · safety' : ''}`,
+        },
+        {
+          head: 'leaks',
+          numeric: true,
+          cell: ({ clampedMa }) => (clampedMa === null ? 'not clamped' : milliamps(clampedMa)),
+        },
+        { head: 'usual for what is on it', wideOnly: true, cell: typicalWords },
+        {
+          head: 'behind',
+          cell: ({ circuit, device }) =>
+            edit ? (
+              <Choice
+                label={`Device of circuit ${circuit.tag}`}
+                width="230px"
+                value={device.shared || device.circuits[0].id !== circuit.id ? device.tag : OWN_DEVICE}
+                options={[
+                  [OWN_DEVICE, 'a device of its own'],
+                  ...devices
+                    .filter((one) => one.shared || one.circuits[0].id !== circuit.id)
+                    .map((one) => [one.tag, residualDeviceName(one)] as const),
+                ]}
+                onChange={(target) => move(circuit.tag, target)}
+              />
+            ) : (
+              residualDeviceName(device)
+            ),
+        },
+      ]}
+    />
   )
 }

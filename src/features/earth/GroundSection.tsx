@@ -1,6 +1,9 @@
 'use client'
 import { verdictAt } from '@/core/evidence/verdictAt'
-import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
+import { MEASURING_METHODS, METHOD_WORDS } from '@/core/evidence/families/electrodeMethods'
+import { electrodeResistance, measuredElectrode } from '@/core/evidence/families/electrodeResistance'
+import type { EvidenceContext } from '@/core/evidence/point'
+import { probePlan } from '@/core/earthing/probePlaces'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { latestBySlot } from '@/core/evidence/reading'
 import type { Electrode } from '@/core/installation/installation'
@@ -11,23 +14,73 @@ import { useWidth } from '@/ui/useWidth'
 import { useJob } from '../job/JobContext'
 import { groundSectionLayout } from './groundSectionLayout'
 
-const SLOTS = [
-  ['r52', 0.52],
-  ['r618', 0.618],
-  ['r72', 0.72],
-] as const
 const CHART = 132
 const GROUND = 74
+
+interface Place {
+  slot: string
+  share: number
+}
+
+const shareText = (share: number) => `${Math.round(share * 1000) / 10} %`
+
+/** Where the potential probe is put, by the method, with the place that the slope says once it does. */
+function placesOf(electrode: Electrode, context: EvidenceContext): Place[] {
+  if (electrode.method === 'clampOn') return []
+  const { places } = probePlan(electrode.method, null, null)
+  const { method, measured } = measuredElectrode(electrode, context)
+  return measured.probeRatio == null ? [...places] : [...places, { slot: method.ohmSlot, share: measured.probeRatio }]
+}
+
+interface ProbesProps {
+  places: readonly Place[]
+  has: (slot: string) => boolean
+  x: (share: number) => number
+  surface: number
+}
+
+/** The probes as they stand in the ground: those that were read at in full line. */
+function ProbesInGround({ places, has, x, surface }: ProbesProps) {
+  return (
+    <>
+      {places.map(({ slot, share }) => (
+        <g key={slot}>
+          <path
+            d={`M${x(share)} ${surface - 8}V${surface + 16}`}
+            stroke={colour(has(slot) ? 'ink' : 'rule2')}
+            strokeWidth="3"
+            strokeDasharray={has(slot) ? undefined : '3 3'}
+          />
+          <Label x={x(share)} y={surface + 31} anchor="middle" size={12} tone="ink2">
+            {shareText(share)}
+          </Label>
+        </g>
+      ))}
+      <path
+        d={`M${x(1)} ${surface - 8}V${surface + 26}`}
+        stroke={colour('ink2')}
+        strokeWidth="4"
+        strokeLinecap="round"
+      />
+      <Label x={x(1) + 20} y={surface + 44} anchor="end" size={12} tone="ink2">
+        current probe
+      </Label>
+    </>
+  )
+}
 
 /** The electrode in the ground, the probes where they stood, and what was read there. */
 export function GroundSection({ electrode }: { electrode: Electrode }) {
   const { bench } = useJob()
   const key = electrodeResistance.key(electrode)
   const latest = latestBySlot(bench.context.readings, key)
-  const readings = SLOTS.flatMap(([slot, share]) => {
+  const places = placesOf(electrode, bench.context)
+  const { ohmSlot } = MEASURING_METHODS[electrode.method]
+  const readings = places.flatMap(({ slot, share }) => {
     const ohm = latest.get(slot)?.valueNumber
-    return ohm == null ? [] : [{ share, ohm }]
+    return ohm == null ? [] : [{ share, ohm, isResistance: slot === ohmSlot }]
   })
+  const loopOhm = electrode.method === 'clampOn' ? latest.get(ohmSlot)?.valueNumber : null
   const clampA = latest.get('clamp')?.valueNumber ?? null
   const forbidsA = bench.context.pack.limits.clampForbidsOpening.value
   const [ref, width] = useWidth<HTMLDivElement>(720)
@@ -36,8 +89,10 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
   const verdict = verdictAt(bench.judgements, key)
   const words =
     readings.length === 0
-      ? 'no readings yet'
-      : readings.map(({ share, ohm }) => `${share * 100} %: ${formatQuantity(ohm, 'Ω')}`).join(', ')
+      ? loopOhm == null
+        ? 'no readings yet'
+        : `clamp-on ${formatQuantity(loopOhm, 'Ω')}`
+      : readings.map(({ share, ohm }) => `${shareText(share)}: ${formatQuantity(ohm, 'Ω')}`).join(', ')
   return (
     <Box px="14px" pb="10px">
       <Box ref={ref}>
@@ -45,7 +100,7 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
           width={width}
           height={CHART + GROUND + 10}
           role="img"
-          aria-label={`Electrode ${electrode.tag}, potential probe readings: ${words}; target ${electrode.targetOhm} Ω`}
+          aria-label={`Electrode ${electrode.tag}, ${METHOD_WORDS[electrode.method]}, readings: ${words}; target ${electrode.targetOhm} Ω`}
           style={{ display: 'block' }}
         >
           <rect x="0" y={surface} width={width} height={GROUND} fill={colour('sheet2')} />
@@ -71,17 +126,21 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
             target ≤ {electrode.targetOhm} Ω
           </Label>
           <path d={section.curve} fill="none" stroke={colour('ink')} strokeWidth="1.8" />
-          {section.seasonalY !== null && (
+          {section.seasonal && (
             <g>
               <path
-                d={`M${section.x(0.618)} ${section.seasonalY}V${section.points.find(({ label }) => label === '61.8 %')?.y}`}
+                d={`M${section.seasonal.x} ${section.seasonal.toY}V${section.seasonal.fromY}`}
                 stroke={colour('watch')}
                 strokeDasharray="3 3"
               />
-              <path d={`M${section.x(0.618) - 12} ${section.seasonalY}h24`} stroke={colour('watch')} strokeWidth="2" />
+              <path
+                d={`M${section.seasonal.x - 12} ${section.seasonal.toY}h24`}
+                stroke={colour('watch')}
+                strokeWidth="2"
+              />
               <Label
-                x={section.x(0.618) - 16}
-                y={section.seasonalY + 4}
+                x={section.seasonal.x - 16}
+                y={section.seasonal.toY + 4}
                 anchor="end"
                 size={12}
                 tone="watch"
@@ -112,39 +171,25 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
             strokeWidth="5"
             strokeLinecap="round"
           />
-          <Label x={section.x(0) + 10} y={surface + 54} size={13} weight={600} tone="ink">
+          <Label x={section.x(0) + 10} y={surface + 50} size={13} weight={600} tone="ink">
             {electrode.kind} {electrode.tag}
           </Label>
           <Label
             x={section.x(0) + 10}
-            y={surface + 36}
+            y={surface + 66}
             size={12.5}
             tone={clampA === null ? 'open' : clampA >= forbidsA ? 'stop' : 'ink2'}
           >
             {clampA === null ? 'clamp its conductor first' : `clamp ${formatQuantity(clampA, 'A')}`}
           </Label>
-          {SLOTS.map(([slot, share]) => (
-            <g key={slot}>
-              <path
-                d={`M${section.x(share)} ${surface - 8}V${surface + 16}`}
-                stroke={colour(latest.has(slot) ? 'ink' : 'rule2')}
-                strokeWidth="3"
-                strokeDasharray={latest.has(slot) ? undefined : '3 3'}
-              />
-              <Label x={section.x(share)} y={surface + 31} anchor="middle" size={12} tone="ink2">
-                {share * 100} %
-              </Label>
-            </g>
-          ))}
-          <path
-            d={`M${section.x(1)} ${surface - 8}V${surface + 26}`}
-            stroke={colour('ink2')}
-            strokeWidth="4"
-            strokeLinecap="round"
-          />
-          <Label x={width - 6} y={surface + 44} anchor="end" size={12} tone="ink2">
-            current probe
-          </Label>
+          {electrode.method !== 'clampOn' && (
+            <ProbesInGround places={places} has={(slot) => latest.has(slot)} x={section.x} surface={surface} />
+          )}
+          {loopOhm != null && (
+            <Label x={section.x(0) + 10} y={surface + 18} size={12.5} weight={600} tone="ink">
+              {`clamp-on ${formatQuantity(loopOhm, 'Ω')}, conductor closed`}
+            </Label>
+          )}
         </svg>
       </Box>
       <Flex fontSize="13px" color="ink2" mt="5px">

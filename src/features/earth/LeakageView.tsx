@@ -1,27 +1,11 @@
 'use client'
-import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
-import { rulesOf } from '@/core/installation/rulesOf'
 import { belongsTo } from '@/core/evidence/families'
 import { standingLeakage } from '@/core/evidence/families/standingLeakage'
-import { pointOf } from '@/core/evidence/pointOf'
-import { slotReadings } from '@/core/evidence/slotReadings'
-import type { StandingLeakage } from '@/core/earthing/standingLeakage'
-import { regrouped } from '@/core/installation/regroupCircuits'
-import { residualDeviceName, residualDevices } from '@/core/installation/residualDevices'
-import { formatNumber } from '@/core/quantity/formatQuantity'
-import { Button } from '@/ui/Button'
-import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
-import { TitledSheet } from '@/ui/Sheet'
-import { leakageInWorker } from '@/workers/clients'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { CircuitsByDevice } from './CircuitsByDevice'
-import { leakageInputOf } from './leakageInput'
-import { useSaveCircuits } from './useSaveCircuits'
-
-const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
+import { Regrouping } from './Regrouping'
 
 /** E-10: what leaks through each residual-current device, and the fewest moves that put every one of them right. */
 export function LeakageView() {
@@ -42,119 +26,8 @@ export function LeakageView() {
       {installation.testDepth === 'full' && (
         <PointList title="Leakage by device" points={points} empty="No device to look at" />
       )}
-      <CircuitsByDevice
-        leakageOf={(device, circuitTag) =>
-          slotReadings(pointOf(standingLeakage, device, bench.context), bench.context).number(circuitTag)
-        }
-      />
+      <CircuitsByDevice />
       <Regrouping />
     </>
-  )
-}
-
-function Regrouping() {
-  const {
-    record: { installation },
-    bench,
-  } = useJob()
-  const [found, setFound] = useState<StandingLeakage | 'working' | 'failed' | null>(null)
-  const devices = residualDevices(installation)
-  const input = leakageInputOf(devices, (device, circuitTag) =>
-    slotReadings(pointOf(standingLeakage, device, bench.context), bench.context).number(circuitTag),
-  )
-  const save = useSaveCircuits()
-  const moves = async (proposed: Readonly<Record<string, number>>) => {
-    await save(regrouped(installation.circuits, proposed)).then(
-      () => setFound(null),
-      () => setFound('failed'),
-    )
-  }
-  const propose = () => {
-    setFound('working')
-    leakageInWorker(input, rulesOf(installation)).then(setFound, () => setFound('failed'))
-  }
-  return (
-    <TitledSheet
-      title="Sharing the circuits out"
-      actions={
-        devices.length > 0 && (
-          <Button size="sm" onClick={propose} disabled={found === 'working'}>
-            {found === 'working' ? 'Looking…' : 'Propose the fewest moves'}
-          </Button>
-        )
-      }
-    >
-      {devices.length === 0 ? (
-        <EmptyState title="No residual-current device">Enter the circuits with the device each is behind.</EmptyState>
-      ) : (
-        <Box px="14px" pb="12px" fontSize="14px">
-          {found === 'failed' && <Notice kind="error">It could not be worked out. Try again.</Notice>}
-          {found !== null && found !== 'working' && found !== 'failed' && (
-            <Proposal found={found} names={devices.map(residualDeviceName)} carryOut={moves} />
-          )}
-          {found === null && (
-            <Text color="ink2">
-              A circuit’s form says which device it is behind, and whether an alarm, a freezer or medical equipment
-              hangs on it. A proposal moves as few circuits as it can, and keeps those away from the leakiest.
-            </Text>
-          )}
-        </Box>
-      )}
-    </TitledSheet>
-  )
-}
-
-function Proposal({
-  found,
-  names,
-  carryOut,
-}: {
-  found: StandingLeakage
-  names: readonly string[]
-  carryOut: (moves: Readonly<Record<string, number>>) => Promise<void>
-}) {
-  const { may } = useJob()
-  const { regroup, ownFeed, verdict } = found
-  const nameOf = (group: number) => names[group] ?? `a new device ${group - names.length + 1}`
-  return (
-    <Flex direction="column" gap="6px" aria-live="polite">
-      {ownFeed.length > 0 && (
-        <Text color="stop" fontWeight="600">
-          {ownFeed.join(', ')}: too noisy for any device that is shared. A feed of its own.
-        </Text>
-      )}
-      {verdict === 'open' && <Text>Some circuits are not clamped yet: nothing is proposed on half the figures.</Text>}
-      {regroup === null && (verdict === 'proven' || verdict === 'watch') && <Text>Nothing has to move.</Text>}
-      {regroup === null && verdict === 'stop' && (
-        <Text>A device is over already, and not every circuit is clamped: clamp the rest, then ask again.</Text>
-      )}
-      {regroup && regroup.minMoves === null && <Text>No number of devices of this rating does it.</Text>}
-      {regroup && regroup.minMoves !== null && (
-        <>
-          <Text fontWeight="600">
-            {regroup.minMoves === 0 ? 'Nothing else has to move.' : `${regroup.minMoves} to move`}
-            {regroup.addedGroups ? `, ${regroup.addedGroups} more device${regroup.addedGroups > 1 ? 's' : ''}` : ''}
-            {regroup.exact ? '' : '; with this many circuits perhaps not the fewest'}
-          </Text>
-          {Object.entries(regroup.moves).map(([circuit, group]) => (
-            <Text key={circuit}>
-              {circuit} to {nameOf(group)}
-            </Text>
-          ))}
-          {regroup.minMoves > 0 && may('saveItem') && (
-            <Button size="sm" alignSelf="start" onClick={() => void carryOut(regroup.moves)}>
-              Move them so
-            </Button>
-          )}
-        </>
-      )}
-      <Text color="ink2">
-        Limits:{' '}
-        {names
-          .map((name, k) => `${name} ${milliamps(found.sumMa[k] ?? 0)} of ${milliamps(found.limitMa[k] ?? 0)}`)
-          .join('; ')}
-        .
-      </Text>
-    </Flex>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
+import { electrodeReading, electrodeResistance } from '@/core/evidence/families/electrodeResistance'
 import { EARTHING_SYSTEM_KEY } from '@/core/evidence/families/earthingSystem'
 import { pointOf } from '@/core/evidence/pointOf'
 import { latestBySlot } from '@/core/evidence/reading'
@@ -35,7 +35,8 @@ function useElectrodeOhm(): number | null {
   } = useJob()
   const read = installation.electrodes.flatMap(
     (electrode) =>
-      slotReadings(pointOf(electrodeResistance, electrode, bench.context), bench.context).number('r618') ?? [],
+      electrodeReading(electrode, slotReadings(pointOf(electrodeResistance, electrode, bench.context), bench.context))
+        .ohm ?? [],
   )
   return read.length === 0 ? null : Math.min(...read)
 }

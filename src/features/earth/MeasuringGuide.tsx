@@ -1,127 +1,146 @@
 'use client'
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { fallOfPotential } from '@/core/earthing/fallOfPotential'
-import { type ProbeMethod, probePlan } from '@/core/earthing/probePlaces'
+import { METHOD_WORDS } from '@/core/evidence/families/electrodeMethods'
+import { electrodeResistance } from '@/core/evidence/families/electrodeResistance'
+import { latestBySlot } from '@/core/evidence/reading'
+import { type ProbeMethod, largestSizeM, probePlan } from '@/core/earthing/probePlaces'
+import { ELECTRODE_METHODS, type Electrode, type ElectrodeMethod } from '@/core/installation/installation'
 import { formatNumber } from '@/core/quantity/formatQuantity'
-import { parseFigure } from '../forms/parseFigure'
 import { Button } from '@/ui/Button'
+import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
+import { parseFigure } from '../forms/parseFigure'
+import { useJob } from '../job/JobContext'
+import { useSaveItem } from '../job/useSaveItem'
+import { useAttempt } from '../useAttempt'
 import { ProbeLine } from './ProbeLine'
 
-const METHODS = [
-  ['61.8', 'three readings'],
-  ['slope', 'slope: where there is little room'],
-] as const
+const HOW: Readonly<Record<ElectrodeMethod, string>> = {
+  threePoint:
+    'Read at all three places. Within 5 % of their mean they stand on the flat part between the two areas, and the one at 61.8 % is the resistance. Further apart: the current probe is too near; move it out and read all three again. Readings that rise steadily along the line never reached the flat part.',
+  slope:
+    'Read at 20, 40 and 60 %, the same way each time, and record them: their slope says where the probe reads true. What it reads at that place is the resistance. A slope outside 0.4 to 1.59 means that the distance is too short: move the current probe out and begin again.',
+  clampOn:
+    'Read with the conductor closed: it is not opened for this. The meter reads the loop through the electrode and the supplier’s earth, so it says something only while that is connected, and is weak evidence of the electrode alone. With the supplier’s earth parted, measure with probes.',
+}
 
-/** Where to put the probes (E-3): this plot's distances, what a good set of readings looks like, and what to do with a bad one. */
+/** How each electrode is measured (E-3): by which method, where this plot's probes go, and what a good set of readings looks like. */
 export function MeasuringGuide() {
-  const [method, setMethod] = useState<ProbeMethod>('61.8')
-  const [current, setCurrent] = useState('')
-  const [size, setSize] = useState('')
-  const currentProbeM = parseFigure(current)
-  const plan = probePlan(method, currentProbeM, parseFigure(size))
+  const {
+    record: {
+      installation: { electrodes },
+    },
+  } = useJob()
+  const [chosen, setChosen] = useState<string | null>(null)
+  const electrode = electrodes.find(({ id }) => id === chosen) ?? electrodes[0]
+  if (!electrode) return null
   return (
-    <TitledSheet title="Where the probes go" note="all on one line, away from pipes and other electrodes">
+    <TitledSheet title="How it is measured" note="probes on one line, away from pipes and other electrodes">
       <Box px="14px" pb="12px" fontSize="14px">
-        <Flex gap="8px" align="center" wrap="wrap" mb="6px">
-          {METHODS.map(([key, words]) => (
-            <Button
-              key={key}
-              size="sm"
-              variant={method === key ? 'chosen' : 'quiet'}
-              aria-pressed={method === key}
-              onClick={() => setMethod(key)}
-            >
-              {words}
-            </Button>
-          ))}
-          <Flex align="center" gap="8px">
-            <Text>current probe at</Text>
-            <Input
-              size="sm"
-              w="80px"
-              inputMode="decimal"
-              placeholder="m"
-              aria-label="Distance to the current probe, in metres"
-              value={current}
-              onChange={(event) => setCurrent(event.target.value)}
-            />
+        {electrodes.length > 1 && (
+          <Flex gap="8px" wrap="wrap" mb="6px">
+            {electrodes.map(({ id, tag }) => (
+              <Button
+                key={id}
+                size="sm"
+                variant={id === electrode.id ? 'chosen' : 'quiet'}
+                aria-pressed={id === electrode.id}
+                onClick={() => setChosen(id)}
+              >
+                electrode {tag}
+              </Button>
+            ))}
           </Flex>
-          <Flex align="center" gap="8px">
-            <Text>electrode’s largest size</Text>
-            <Input
-              size="sm"
-              w="80px"
-              inputMode="decimal"
-              placeholder="m"
-              aria-label="Largest size of the electrode, in metres"
-              value={size}
-              onChange={(event) => setSize(event.target.value)}
-            />
-          </Flex>
-        </Flex>
-        <ProbeLine places={plan.places} currentProbeM={currentProbeM} />
-        {plan.farEnough === false && (
-          <Text color="watch" fontWeight="600">
-            Too near: an electrode of this size asks for {formatNumber(plan.neededM ?? 0, 3)} m. The areas of the
-            electrode and the probe overlap, and no place reads true.
-          </Text>
         )}
-        {method === '61.8' ? (
-          <Text color="ink2">
-            Read at all three places. Within 5 % of their mean they stand on the flat part between the two areas, and
-            the one at 61.8 % is the resistance. Further apart: the current probe is too near; move it out and read all
-            three again. Readings that rise steadily along the line never reached the flat part.
-          </Text>
-        ) : (
-          <SlopeReadings currentProbeM={currentProbeM} />
+        <MethodChoice electrode={electrode} />
+        {electrode.method !== 'clampOn' && (
+          <Probes key={electrode.id} electrode={electrode} method={electrode.method} />
         )}
+        <Text color="ink2">{HOW[electrode.method]}</Text>
       </Box>
     </TitledSheet>
   )
 }
 
-/** Three readings of the slope method, and the place where the true one is to be taken. */
-function SlopeReadings({ currentProbeM }: { currentProbeM: number | null }) {
-  const [readings, setReadings] = useState(['', '', ''])
-  const [r1Ohm = null, r2Ohm = null, r3Ohm = null] = readings.map(parseFigure)
-  const { slopeMu, probeRatio, probeDistanceM } = fallOfPotential({
-    method: 'slope',
-    r1Ohm,
-    r2Ohm,
-    r3Ohm,
-    currentProbeM,
-    electrodeOpened: null,
-    clampA: null,
-  })
+function MethodChoice({ electrode }: { electrode: Electrode }) {
+  const { may } = useJob()
+  const save = useSaveItem()
+  const { attempt, failure } = useAttempt()
   return (
     <>
-      <Flex gap="8px" align="center" wrap="wrap" my="6px">
-        {[20, 40, 60].map((share, k) => (
-          <Flex key={share} align="center" gap="4px">
-            <Text>{share} %</Text>
-            <Input
-              size="sm"
-              w="84px"
-              inputMode="decimal"
-              placeholder="Ω"
-              aria-label={`Reading at ${share} %, in ohms`}
-              value={readings[k]}
-              onChange={(event) => setReadings((now) => now.map((text, at) => (at === k ? event.target.value : text)))}
-            />
-          </Flex>
+      <Flex gap="8px" align="center" wrap="wrap" mb="8px">
+        {ELECTRODE_METHODS.map((method) => (
+          <Button
+            key={method}
+            size="sm"
+            variant={electrode.method === method ? 'chosen' : 'quiet'}
+            aria-pressed={electrode.method === method}
+            disabled={!may('saveItem') && electrode.method !== method}
+            onClick={() => void attempt(() => save('electrode', { ...electrode, method }))}
+          >
+            {METHOD_WORDS[method]}
+          </Button>
         ))}
       </Flex>
-      <Text aria-live="polite" fontWeight="600">
-        {slopeMu === null || slopeMu === undefined
-          ? 'Read at the three places, the same way each time.'
-          : probeRatio === null || probeRatio === undefined
-            ? `Slope ${formatNumber(slopeMu, 3)}, outside 0.4 to 1.59: the distance is too short. Move the current probe out and read again.`
-            : `Slope ${formatNumber(slopeMu, 3)}: put the probe at ${formatNumber(100 * probeRatio, 3)} %${
-                probeDistanceM === null || probeDistanceM === undefined ? '' : `, ${formatNumber(probeDistanceM, 3)} m`
-              }. What it reads there is the resistance.`}
-      </Text>
+      {failure && (
+        <Notice kind="error" mb="8px">
+          {failure}
+        </Notice>
+      )}
     </>
   )
 }
+
+/** Where the probes go on this plot: by the distance that is on record or tried here, and the electrode's own size. */
+function Probes({ electrode, method }: { electrode: Electrode; method: ProbeMethod }) {
+  const { bench } = useJob()
+  const [current, setCurrent] = useState<string | null>(null)
+  const [size, setSize] = useState<string | null>(null)
+  const read = latestBySlot(bench.context.readings, electrodeResistance.key(electrode)).get('distance')?.valueNumber
+  const known = { current: read ?? null, size: largestSizeM(electrode) }
+  const currentProbeM = current === null ? known.current : parseFigure(current)
+  const plan = probePlan(method, currentProbeM, size === null ? known.size : parseFigure(size))
+  return (
+    <>
+      <Flex gap="8px" align="center" wrap="wrap" mb="6px">
+        <Text>current probe at</Text>
+        <Metres
+          label="Distance to the current probe, in metres"
+          text={current}
+          known={known.current}
+          put={setCurrent}
+        />
+        <Text>electrode’s largest size</Text>
+        <Metres label="Largest size of the electrode, in metres" text={size} known={known.size} put={setSize} />
+      </Flex>
+      <ProbeLine places={plan.places} currentProbeM={currentProbeM} />
+      {plan.farEnough === false && (
+        <Text color="watch" fontWeight="600">
+          Too near: an electrode of this size asks for {formatNumber(plan.neededM ?? 0, 3)} m. The areas of the
+          electrode and the probe overlap, and no place reads true.
+        </Text>
+      )}
+    </>
+  )
+}
+
+interface MetresProps {
+  label: string
+  /** As typed; `null` while what is known stands. */
+  text: string | null
+  known: number | null
+  put: (text: string) => void
+}
+
+const Metres = ({ label, text, known, put }: MetresProps) => (
+  <Input
+    size="sm"
+    w="80px"
+    inputMode="decimal"
+    placeholder="m"
+    aria-label={label}
+    value={text ?? (known === null ? '' : formatNumber(known, 3))}
+    onChange={(event) => put(event.target.value)}
+  />
+)

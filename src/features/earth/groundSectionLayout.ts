@@ -4,6 +4,8 @@ export interface GroundReading {
   /** Place of the potential probe as a share of the distance to the current probe. */
   share: number
   ohm: number
+  /** It is the resistance, which the dry season raises. */
+  isResistance: boolean
 }
 
 export interface GroundSection {
@@ -11,7 +13,8 @@ export interface GroundSection {
   /** Path through the readings, from the electrode; empty with none. */
   curve: string
   targetY: number
-  seasonalY: number | null
+  /** What a dry season makes of the resistance; `null` while it is not read. */
+  seasonal: { x: number; fromY: number; toY: number } | null
   yTicks: { y: number; label: string }[]
   x: (share: number) => number
 }
@@ -36,7 +39,7 @@ export function groundSectionLayout(
     label: `${Math.round(share * 1000) / 10} %`,
     ohm,
   }))
-  const middle = sorted.find(({ share }) => Math.abs(share - 0.618) < 1e-9)
+  const resistance = sorted.find(({ isResistance }) => isResistance)
   const path = line<{ x: number; y: number }>(
     (point) => point.x,
     (point) => point.y,
@@ -45,7 +48,9 @@ export function groundSectionLayout(
     points,
     curve: points.length > 0 ? (path([{ x: x(0), y: y(0) }, ...points]) ?? '') : '',
     targetY: y(targetOhm),
-    seasonalY: middle ? y(middle.ohm * seasonalFactor) : null,
+    seasonal: resistance
+      ? { x: x(resistance.share), fromY: y(resistance.ohm), toY: y(resistance.ohm * seasonalFactor) }
+      : null,
     yTicks: y.ticks(4).map((ohm) => ({ y: y(ohm), label: ohm === 0 ? '0 Ω' : String(ohm) })),
     x: (share) => x(share),
   }

@@ -63,6 +63,7 @@ function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onCl
     <SpecForm
       specs={formFieldsOf(kind, pack)}
       initial={item ?? newItemOf(kind, pack)}
+      isNew={item === null}
       submitLabel={item ? `Save the ${WORDS[kind]}` : `Add the ${WORDS[kind]}`}
       check={(fields) => {
         const wrong = contradiction(kind, fields, pack.id)

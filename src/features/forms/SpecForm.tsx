@@ -1,5 +1,5 @@
 'use client'
-import { Field, Flex, Grid, Input, NativeSelect, Textarea } from '@chakra-ui/react'
+import { Flex, Grid } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { FieldIssue } from '@/core/result'
@@ -8,10 +8,13 @@ import { Notice } from '@/ui/Notice'
 import { ApiProblem } from '../api'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { type FormTexts, keyOf, readForm, textsOf } from './fieldSpec'
+import { SpecFieldInput } from './SpecFieldInput'
 
 interface SpecFormProps {
   specs: readonly FieldSpec[]
   initial: unknown
+  /** The thing is new: an answer may fill in what usually goes with it. */
+  isNew?: boolean
   /** Issues the shared schema finds before anything is sent. */
   check?: (fields: Record<string, unknown>) => readonly FieldIssue[]
   /** Sends it; throws ApiProblem with the server's issues. */
@@ -22,27 +25,22 @@ interface SpecFormProps {
   below?: ReactNode
 }
 
-const optionsOf = ({ kind, options, optional }: FieldSpec): [string, string][] => {
-  const all =
-    kind === 'flag'
-      ? ([
-          ['yes', 'yes'],
-          ['no', 'no'],
-        ] as [string, string][])
-      : Object.entries(options ?? {})
-  return optional ? [['', 'not known'], ...all] : all
-}
-
 /** A descriptive form from its field specs: every issue stands at its field, and nothing typed is lost when saving fails. */
-export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', extra, below }: SpecFormProps) {
+export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Save', extra, below }: SpecFormProps) {
+  const [begun] = useState(() => textsOf(specs, initial))
   const {
     register,
     handleSubmit,
     setError,
     clearErrors,
-    formState: { errors, isSubmitting },
-  } = useForm<FormTexts>({ defaultValues: textsOf(specs, initial) })
+    setValue,
+    getValues,
+    formState: { errors, isSubmitting, dirtyFields },
+  } = useForm<FormTexts>({ defaultValues: begun })
   const [failure, setFailure] = useState<string | null>(null)
+  // what is seldom asked stays folded until somebody wants it, has answered it before, or has it refused
+  const seldom = specs.filter(({ more }) => more)
+  const [unfolded, setUnfolded] = useState(!isNew && seldom.some((spec) => begun[keyOf(spec)] !== ''))
   const show = (issues: readonly FieldIssue[]): boolean => {
     const known = new Map(specs.map((spec) => [spec.name, keyOf(spec)]))
     // a schema names the members of a list with brackets
@@ -51,9 +49,21 @@ export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', ex
       const key = at(issue)
       if (key) setError(key, { message: issue.message })
     }
+    if (issues.some((issue) => seldom.some((spec) => keyOf(spec) === at(issue)))) setUnfolded(true)
     const loose = issues.filter((issue) => at(issue) === undefined)
     setFailure(loose.length > 0 ? loose.map(({ message }) => message).join(' · ') : null)
     return issues.length > 0
+  }
+  // answers fill in what nobody has touched; where two of them would, the later field has the last word
+  const fill = (answered: FieldSpec) => {
+    const touched = (spec: FieldSpec) => spec === answered || dirtyFields[keyOf(spec)] === true
+    const values = Object.assign(
+      {},
+      ...specs.filter(touched).map((spec) => spec.fills?.(getValues(keyOf(spec)) ?? '')),
+    ) as Record<string, unknown>
+    const filled = specs.filter((spec) => spec.name in values && !touched(spec))
+    const texts = textsOf(filled, values)
+    for (const spec of filled) setValue(keyOf(spec), texts[keyOf(spec)] ?? '')
   }
   const submit = handleSubmit(async (texts) => {
     clearErrors()
@@ -67,60 +77,23 @@ export function SpecForm({ specs, initial, check, save, submitLabel = 'Save', ex
       if (!show(error.issues)) setFailure(error.message)
     }
   })
+  const input = (spec: FieldSpec) => {
+    const key = keyOf(spec)
+    const onChange = () => {
+      if (isNew && spec.fills) fill(spec)
+    }
+    return <SpecFieldInput key={key} spec={spec} error={errors[key]?.message} bound={register(key, { onChange })} />
+  }
   return (
     <form onSubmit={(event) => void submit(event)} noValidate>
       <Grid templateColumns={{ base: '1fr', sm: 'repeat(2, minmax(0, 1fr))' }} gap="12px 14px">
-        {specs.map((spec) => {
-          const key = keyOf(spec)
-          const error = errors[key]?.message
-          return (
-            <Field.Root key={key} invalid={!!error} gridColumn={spec.kind === 'text' ? { sm: 'span 1' } : undefined}>
-              <Field.Label fontSize="14px">
-                {spec.label}
-                {spec.kind === 'percent' ? ', %' : spec.unit ? `, ${spec.unit}` : ''}
-                {spec.optional && (
-                  <Flex as="span" color="ink3" fontWeight="400">
-                    may be blank
-                  </Flex>
-                )}
-              </Field.Label>
-              {spec.kind === 'choice' || spec.kind === 'flag' ? (
-                <NativeSelect.Root variant="outline">
-                  <NativeSelect.Field {...register(key)}>
-                    {optionsOf(spec).map(([value, label]) => (
-                      <option key={value} value={value}>
-                        {label}
-                      </option>
-                    ))}
-                  </NativeSelect.Field>
-                  <NativeSelect.Indicator />
-                </NativeSelect.Root>
-              ) : spec.kind === 'lines' ? (
-                <Textarea {...register(key)} rows={3} />
-              ) : (
-                <Input
-                  {...register(key)}
-                  type={spec.kind === 'date' ? 'date' : spec.kind === 'clock' ? 'time' : 'text'}
-                  autoComplete="off"
-                  inputMode={
-                    spec.kind === 'number' || spec.kind === 'percent'
-                      ? 'decimal'
-                      : spec.kind === 'text'
-                        ? 'text'
-                        : undefined
-                  }
-                />
-              )}
-              {spec.hint && (
-                <Field.HelperText fontSize="13px" color="ink2">
-                  {spec.hint}
-                </Field.HelperText>
-              )}
-              <Field.ErrorText>{error}</Field.ErrorText>
-            </Field.Root>
-          )
-        })}
+        {specs.filter((spec) => unfolded || !spec.more).map(input)}
       </Grid>
+      {seldom.length > 0 && !unfolded && (
+        <Button mt="3" size="sm" onClick={() => setUnfolded(true)}>
+          {`More: ${seldom.length} more figures`}
+        </Button>
+      )}
       {below}
       {failure && (
         <Notice kind="error" mt="3">

@@ -1,9 +1,10 @@
 'use client'
 import { type ReactNode, createContext, startTransition, use, useCallback, useMemo, useState } from 'react'
-import type { Installation, Load } from '@/core/installation/installation'
+import type { Installation } from '@/core/installation/installation'
 import { type Plan, planOfInstallation } from '@/core/plan/planOfInstallation'
 import { problemWords } from '../api'
 import { useJob } from '../job/JobContext'
+import { useSaveItem } from '../job/useSaveItem'
 import { placed } from './loadLanes'
 import type { LoadPlace } from './loadLanes'
 
@@ -27,8 +28,8 @@ const PlanContext = createContext<PlanValue | null>(null)
 export function PlanProvider({ children }: { children: ReactNode }) {
   const {
     record: { installation },
-    carryOut,
   } = useJob()
+  const save = useSaveItem()
   const [moved, setMoved] = useState<ReadonlyMap<string, LoadPlace>>(new Map())
   const [refusal, setRefusal] = useState<string | null>(null)
   const [inHand, setInHand] = useState<{ loadId: string; place: LoadPlace } | null>(null)
@@ -74,14 +75,8 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         setRefusal(null)
         setInHand(null)
         move(loadId, place)
-        const { id: _id, ...fields } = placed(load, place)
         try {
-          await carryOut('saveItem', {
-            jobId: installation.jobId,
-            kind: 'load',
-            itemId: loadId,
-            fields: storedFields(fields),
-          })
+          await save('load', placed(load, place))
         } catch (error) {
           setRefusal(problemWords(error))
         } finally {
@@ -89,15 +84,9 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         }
       },
     }),
-    [shown, resting, plan, move, refusal, installation, carryOut],
+    [shown, resting, plan, move, refusal, installation, save],
   )
   return <PlanContext value={value}>{children}</PlanContext>
-}
-
-/** The load's own columns: what else a row of the database carries is not sent back. */
-const storedFields = (fields: Omit<Load, 'id'> & { jobId?: string }) => {
-  const { jobId: _job, ...own } = fields
-  return own
 }
 
 export function usePlanned(): PlanValue {

@@ -79,13 +79,18 @@ export function LoadsView() {
             columns={[
               {
                 head: 'Load',
-                cell: ({ name, tag }) => (
+                cell: ({ name, tag, figuresAssumed }) => (
                   <>
                     <Flex gap="8px" align="baseline" wrap="wrap">
                       <Text fontWeight="600">{name}</Text>
                       <Text fontFamily="mono" fontSize="12px" color="ink3">
                         {tag}
                       </Text>
+                      {figuresAssumed && (
+                        <Text fontSize="12px" color="watch">
+                          typical figures
+                        </Text>
+                      )}
                     </Flex>
                     <Pictures subject={tag} label={name} />
                   </>

@@ -1,3 +1,4 @@
+import { METHOD_WORDS } from '@/core/evidence/families/electrodeMethods'
 import { ELECTRODE_KINDS } from '@/core/installation/installation'
 import { type ItemField, TAG, figure, same } from './itemField'
 
@@ -5,6 +6,14 @@ import { type ItemField, TAG, figure, same } from './itemField'
 export const ELECTRODE_FIELDS: readonly ItemField[] = [
   TAG,
   { name: 'kind', label: 'Kind', kind: 'choice', options: same(ELECTRODE_KINDS), first: () => 'rod' },
+  {
+    name: 'method',
+    label: 'Measured by',
+    kind: 'choice',
+    options: METHOD_WORDS,
+    absent: 'threePoint',
+    first: () => 'threePoint',
+  },
   {
     name: 'targetOhm',
     label: 'Target',

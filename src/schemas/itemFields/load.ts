@@ -1,4 +1,5 @@
 import { CODE_LETTERS, STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
+import { APPLIANCES, APPLIANCE_WORDS, type Appliance, typicalLoad } from '@/core/plan/appliances'
 import { LOAD_PATTERNS, PATTERN_WORDS } from '@/core/plan/syntheticProfiles'
 import { type ItemField, NAME, PHASES, TAG, figure, phasesIn, same } from './itemField'
 
@@ -6,6 +7,17 @@ const column = (head: string, ...names: string[]) => ({ head, names: [head, ...n
 
 /** A load: its nameplate, when it runs, and how far it may be counted on. */
 export const LOAD_FIELDS: readonly ItemField[] = [
+  {
+    name: 'appliance',
+    label: 'What it is',
+    kind: 'choice',
+    optional: true,
+    options: APPLIANCE_WORDS,
+    hint: 'a new load begins with what such a thing usually has',
+    fills: (kind) =>
+      Object.hasOwn(APPLIANCES, kind) ? { ...typicalLoad(kind as Appliance), tag: kind.toLowerCase() } : {},
+    column: column('kind', 'what'),
+  },
   { ...NAME, column: { ...column('name', 'load', 'appliance', 'description'), needed: true } },
   { ...TAG, column: column('tag', 'short', 'id') },
   {
@@ -14,10 +26,20 @@ export const LOAD_FIELDS: readonly ItemField[] = [
     kind: 'number',
     unit: 'W',
     max: 100_000,
+    fills: () => ({ figuresAssumed: false }),
     column: { ...column('power_W', 'power', 'watts', 'power_kW', 'kW', 'W'), needed: true },
   },
   {
+    name: 'figuresAssumed',
+    label: 'Typical figures, plate not read',
+    kind: 'flag',
+    absent: false,
+    first: () => false,
+    column: { ...column('figures_assumed', 'assumed', 'typical'), blank: () => false },
+  },
+  {
     name: 'powerFactor',
+    more: true,
     label: 'Power factor',
     kind: 'number',
     above: 0,
@@ -47,19 +69,21 @@ export const LOAD_FIELDS: readonly ItemField[] = [
     hint: 'not known also where it has none',
     column: column('starter', 'start'),
   },
-  figure('startS', 'Start takes', 's', { column: column('start_s') }),
-  figure('runningA', 'Running current', 'A', { column: column('running_A', 'rla', 'fla') }),
+  figure('startS', 'Start takes', 's', { more: true, column: column('start_s') }),
+  figure('runningA', 'Running current', 'A', { more: true, column: column('running_A', 'rla', 'fla') }),
   {
     name: 'codeLetter',
+    more: true,
     label: 'Code letter',
     kind: 'choice',
     optional: true,
     options: same(CODE_LETTERS),
     column: column('code_letter', 'code'),
   },
-  figure('hp', 'Motor power, hp', undefined, { column: column('hp') }),
+  figure('hp', 'Motor power, hp', undefined, { more: true, column: column('hp') }),
   {
     name: 'startFactor',
+    more: true,
     label: 'Share of LRA at start',
     kind: 'percent',
     optional: true,
@@ -67,8 +91,11 @@ export const LOAD_FIELDS: readonly ItemField[] = [
     hint: 'blank: by the way it starts',
     column: column('start_percent_of_lra'),
   },
-  figure('makerMaxLraA', 'Battery maker’s highest LRA', 'A', { column: column('maker_max_lra_A') }),
-  figure('makerMaxDeviceA', 'Battery maker’s highest device', 'A', { column: column('maker_max_device_A') }),
+  figure('makerMaxLraA', 'Battery maker’s highest LRA', 'A', { more: true, column: column('maker_max_lra_A') }),
+  figure('makerMaxDeviceA', 'Battery maker’s highest device', 'A', {
+    more: true,
+    column: column('maker_max_device_A'),
+  }),
   {
     name: 'circuitTag',
     label: 'Circuit',
@@ -97,6 +124,7 @@ export const LOAD_FIELDS: readonly ItemField[] = [
   },
   {
     name: 'priority',
+    more: true,
     label: 'Priority, 1 most essential',
     kind: 'choice',
     numeric: true,

@@ -4,6 +4,7 @@ import type { EvidenceContext, Judgement } from '../point'
 import { pointOf } from '../pointOf'
 import { madeAt } from '../reading'
 import { slotReadings } from '../slotReadings'
+import { MEASURING_METHODS } from './electrodeMethods'
 import { electrodeResistance } from './electrodeResistance'
 
 const ANSWER = 'how'
@@ -42,7 +43,8 @@ const HOW: Readonly<Record<string, { typed: string[]; verdict: Verdict; says: st
 function firstMeasuredAt(context: EvidenceContext): string | null {
   const times = context.installation.electrodes.flatMap((electrode) => {
     const slots = slotReadings(pointOf(electrodeResistance, electrode, context), context)
-    return ['r52', 'r618', 'r72'].flatMap((slot) => {
+    const { probed, ohmSlot } = MEASURING_METHODS[electrode.method]
+    return [...probed, ohmSlot].flatMap((slot) => {
       const reading = slots.reading(slot)
       return reading ? [madeAt(reading)] : []
     })

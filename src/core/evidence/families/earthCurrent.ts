@@ -6,6 +6,7 @@ import type { EvidenceContext, Point, Slot } from '../point'
 import { pointOf } from '../pointOf'
 import { type Reading, MOST_WORD, latestBySlot, madeAt } from '../reading'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
+import { OHM_SLOTS } from './electrodeMethods'
 import { electrodeResistance } from './electrodeResistance'
 
 const current = (id: string, label: string, words: readonly string[]): Slot => ({
@@ -31,7 +32,6 @@ export const EARTH_CURRENT_SLOTS = {
 } as const satisfies Record<string, Slot>
 
 const CLAMP = 'clamp'
-const PROBE = 'r618'
 
 /** A clamp reading with the readings beside it, which know its instrument. */
 interface Clamped {
@@ -68,9 +68,10 @@ function standingClamp(point: Point, context: EvidenceContext): Clamped | undefi
 
 /** The last resistance of the electrode, the highest where there are several: what a current makes of it is then never understated. */
 function lastElectrodeOhm({ installation, readings }: EvidenceContext): number | null {
-  const read = installation.electrodes.flatMap(
-    (electrode) => latestBySlot(readings, electrodeResistance.key(electrode)).get(PROBE)?.valueNumber ?? [],
-  )
+  const read = installation.electrodes.flatMap((electrode) => {
+    const latest = latestBySlot(readings, electrodeResistance.key(electrode))
+    return OHM_SLOTS.flatMap((slot) => latest.get(slot)?.valueNumber ?? [])
+  })
   return read.length === 0 ? null : Math.max(...read)
 }
 

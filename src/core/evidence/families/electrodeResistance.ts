@@ -5,25 +5,19 @@ import {
   electrodeTarget,
   secondAboveAim,
 } from '../../earthing/electrodeTarget'
-import { fallOfPotential } from '../../earthing/fallOfPotential'
-import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
+import { formatQuantity } from '../../quantity/formatQuantity'
 import { worstVerdict } from '../../rules/verdict'
 import type { Electrode, Installation } from '../../installation/installation'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Slot } from '../point'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
+import { pointOf } from '../pointOf'
+import { MEASURING_METHODS } from './electrodeMethods'
 
 /** Slots of one electrode; the only one of a job need not be named on the quick line. */
-function slotsOf(tag: string, only: boolean): Slot[] {
+function slotsOf({ tag, method }: Electrode, only: boolean): Slot[] {
   const named = only ? [] : [tag]
   const optional = only ? [tag] : []
-  const probe = (id: string, label: string, percent: string): Slot => ({
-    id,
-    label,
-    path: ['ra', ...named, percent],
-    optional,
-    input: { kind: 'quantity', unit: 'Ω', measures: 'electrodeResistance' },
-  })
   return [
     {
       id: 'clamp',
@@ -32,9 +26,11 @@ function slotsOf(tag: string, only: boolean): Slot[] {
       optional,
       input: { kind: 'quantity', unit: 'A', measures: 'earthCurrent' },
     },
-    probe('r52', 'Probe at 52 %', '52'),
-    probe('r618', 'Probe at 61.8 %', '62'),
-    probe('r72', 'Probe at 72 %', '72'),
+    ...MEASURING_METHODS[method].slots.map(({ word, ...slot }) => ({
+      ...slot,
+      path: ['ra', ...named, word],
+      optional,
+    })),
   ]
 }
 
@@ -66,16 +62,15 @@ const stopWords = (
     ? `${value} is above the target of ${targetOhm} Ω${season}.`
     : `In a dry season ${formatQuantity(touchV ?? 0, 'V', 3)} may stand on earthed metal before the residual-current device trips.`
 
-const PROBES = ['r52', 'r618', 'r72'] as const
 const HOUR_MS = 3_600_000
 
 /** Whether the clamp reading was taken before the conductor was opened for the probes, and on the same visit (E-3). */
-function clampOf(slots: SlotReadings, visitHours: number): { counts: boolean; why: string } {
+function clampOf(slots: SlotReadings, probes: readonly string[], visitHours: number): { counts: boolean; why: string } {
   const timeOf = (slot: string) => {
     const reading = slots.reading(slot)
     return reading ? [madeAt(reading)] : []
   }
-  const probed = PROBES.flatMap(timeOf).sort()
+  const probed = probes.flatMap(timeOf).sort()
   const [clampedAt] = timeOf('clamp')
   const [first] = probed
   const last = probed.at(-1)
@@ -87,7 +82,27 @@ function clampOf(slots: SlotReadings, visitHours: number): { counts: boolean; wh
     : { counts: true, why: '' }
 }
 
-/** E-3 and E-4: each electrode by the three-point rule, behind the clamp reading, against the target the crew picked. */
+/** An electrode's readings by the method chosen for it (E-3), with the clamp reading that counts for them. */
+export function measuredElectrode(electrode: Electrode, context: EvidenceContext) {
+  const { limits } = context.pack
+  const slots = slotReadings(pointOf(electrodeResistance, electrode, context), context)
+  const method = MEASURING_METHODS[electrode.method]
+  const clamp = clampOf(slots, method.probed, limits.visitHours.value)
+  const clampA = clamp.counts ? slots.number('clamp') : null
+  const measured = method.measure(slots, clampA, {
+    maxDeviationPercent: limits.electrodeDeviationMaxPercent.value,
+    clampForbidsOpeningA: limits.clampForbidsOpening.value,
+  })
+  return { measured, method, slots, clamp, clampA }
+}
+
+/** The reading that is an electrode's resistance, by the method it is measured with. */
+export const electrodeReading = (electrode: Electrode, slots: SlotReadings): { ohm: number | null; slot: string } => {
+  const slot = MEASURING_METHODS[electrode.method].ohmSlot
+  return { ohm: slots.number(slot), slot }
+}
+
+/** E-3 and E-4: each electrode by the method chosen for it, behind the clamp reading, against the target the crew picked. */
 export const electrodeResistance: PointFamily<Electrode> = {
   id: 'electrodeResistance',
   periodic: true,
@@ -99,32 +114,16 @@ export const electrodeResistance: PointFamily<Electrode> = {
   proves: [],
   things: ({ electrodes }) => electrodes,
   key: ({ tag }) => `earth.electrode.${tag}`,
-  point: ({ tag }, { electrodes }) => ({
-    subject: tag,
-    label: `Resistance of electrode ${tag}`,
+  point: (electrode, { electrodes }) => ({
+    subject: electrode.tag,
+    label: `Resistance of electrode ${electrode.tag}`,
     why: 'In island mode the local electrode is the house’s only earth.',
-    slots: slotsOf(tag, electrodes.length === 1),
+    slots: slotsOf(electrode, electrodes.length === 1),
   }),
   judge: (point, context) => {
     const electrode = point.thing
     const { limits } = context.pack
-    const slots = slotReadings(point, context)
-    const clamp = clampOf(slots, context.pack.limits.visitHours.value)
-    const clampA = clamp.counts ? slots.number('clamp') : null
-    const measured = fallOfPotential(
-      {
-        method: '61.8',
-        r52Ohm: slots.number('r52'),
-        r618Ohm: slots.number('r618'),
-        r72Ohm: slots.number('r72'),
-        electrodeOpened: true,
-        clampA,
-      },
-      {
-        maxDeviationPercent: limits.electrodeDeviationMaxPercent.value,
-        clampForbidsOpeningA: limits.clampForbidsOpening.value,
-      },
-    )
+    const { measured, method, slots, clamp, clampA } = measuredElectrode(electrode, context)
     const resistanceOhm = measured.resistanceOhm ?? null
     const target = electrodeTarget({
       aim: aimOf(electrode, context),
@@ -132,7 +131,7 @@ export const electrodeResistance: PointFamily<Electrode> = {
       seasonalFactor: electrode.seasonalFactor,
       iDeltaNMa: relyingOn(context.installation),
       touchLimitV: limits.touchVoltageMax.value,
-      instrument: slots.accuracy('r618'),
+      instrument: slots.accuracy(method.ohmSlot),
     })
     const common = {
       code: 'E-3',
@@ -152,24 +151,10 @@ export const electrodeResistance: PointFamily<Electrode> = {
         verdict: 'open',
         why: `${clamp.why}Clamp the electrode conductor first: at ${formatQuantity(limits.clampForbidsOpening.value, 'A')} or more it must not be opened.`,
       }
-    if (measured.maxDeviationPercent === null || measured.maxDeviationPercent === undefined)
-      return {
-        ...common,
-        verdict: measured.verdict,
-        why:
-          measured.verdict === 'stop'
-            ? 'Readings of zero or less are not an electrode.'
-            : 'Three readings are needed: probe at 52, 61.8 and 72 % of the distance.',
-      }
-    const spread = `The three readings lie within ${formatNumber(measured.maxDeviationPercent, 2)} % of their mean`
+    if (measured.isUnfinished) return { ...common, verdict: measured.verdict, why: measured.said }
     const season =
       target.seasonalOhm === null ? '' : `, about ${formatQuantity(target.seasonalOhm, 'Ω', 3)} in a dry season`
-    const why =
-      measured.verdict === 'watch'
-        ? `${spread}: the probe stood inside the resistance area. Move it out and repeat.`
-        : target.verdict === 'stop'
-          ? stopWords(target, common.value, season)
-          : `${spread}${season}.`
+    const why = target.verdict === 'stop' ? stopWords(target, common.value, season) : `${measured.said}${season}.`
     return afterCalibration({ ...common, verdict: worstVerdict([measured.verdict, target.verdict]), why }, slots)
   },
 }

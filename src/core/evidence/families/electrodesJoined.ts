@@ -7,7 +7,7 @@ import { type PointFamily, THE_JOB, type TheJob } from '../family'
 import type { EvidenceContext, Judgement } from '../point'
 import { pointOf } from '../pointOf'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
-import { electrodeResistance } from './electrodeResistance'
+import { electrodeReading, electrodeResistance } from './electrodeResistance'
 
 const banded = (slots: SlotReadings, slot: string): BandedOhm | null => {
   const ohm = slots.number(slot)
@@ -15,9 +15,10 @@ const banded = (slots: SlotReadings, slot: string): BandedOhm | null => {
 }
 
 const singlesOf = (context: EvidenceContext): (BandedOhm | null)[] =>
-  context.installation.electrodes.map((electrode) =>
-    banded(slotReadings(pointOf(electrodeResistance, electrode, context), context), 'r618'),
-  )
+  context.installation.electrodes.map((electrode) => {
+    const slots = slotReadings(pointOf(electrodeResistance, electrode, context), context)
+    return banded(slots, electrodeReading(electrode, slots).slot)
+  })
 
 /** What else of the survey may be joined to them: the supplier's earth first, then metal pipes and other electrodes. */
 function otherEarths({ survey }: Installation): string[] {

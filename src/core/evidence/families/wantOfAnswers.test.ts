@@ -48,7 +48,9 @@ describe('a point of every family', () => {
 
   it('is not Proven by an answer to one of its questions, but where one is enough', () => {
     // points of one family ask the same: one of each family and shape is tried
-    const kinds = new Map(asked.map((point) => [`${point.family} ${point.slots.length}`, point]))
+    const kinds = new Map(
+      asked.map((point) => [`${point.family} ${point.slots.map(({ input }) => input.kind).join()}`, point]),
+    )
     const byOne = [...kinds.values()]
       .filter(({ slots }) => slots.length > 1)
       .flatMap((point) =>

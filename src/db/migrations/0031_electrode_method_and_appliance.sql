@@ -1,0 +1,5 @@
+ALTER TABLE "electrode" ADD COLUMN "method" text DEFAULT 'threePoint' NOT NULL;--> statement-breakpoint
+ALTER TABLE "load" ADD COLUMN "appliance" text;--> statement-breakpoint
+ALTER TABLE "load" ADD COLUMN "figures_assumed" boolean DEFAULT false NOT NULL;--> statement-breakpoint
+ALTER TABLE "electrode" ADD CONSTRAINT "electrode_method_known" CHECK ("electrode"."method" in ('threePoint', 'slope', 'clampOn'));--> statement-breakpoint
+ALTER TABLE "load" ADD CONSTRAINT "load_appliance_known" CHECK ("load"."appliance" in ('lights', 'fridge', 'freezer', 'router', 'computer', 'screen', 'alarm', 'medical', 'sockets', 'kettle', 'microwave', 'oven', 'hob', 'dishwasher', 'washer', 'dryer', 'waterHeater', 'heater', 'floorHeat', 'heatPump', 'airConditioner', 'boilerPump', 'wellPump', 'drainPump', 'fan', 'sauna', 'hotTub', 'charger', 'tools', 'garageDoor'));

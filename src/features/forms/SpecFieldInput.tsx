@@ -1,0 +1,70 @@
+'use client'
+import { Field, Flex, Input, NativeSelect, Textarea } from '@chakra-ui/react'
+import type { UseFormRegisterReturn } from 'react-hook-form'
+import type { FieldSpec } from '@/schemas/fieldSpec'
+
+const YES_NO: [string, string][] = [
+  ['yes', 'yes'],
+  ['no', 'no'],
+]
+
+const optionsOf = ({ kind, options, optional }: FieldSpec): [string, string][] => {
+  const all = kind === 'flag' ? YES_NO : Object.entries(options ?? {})
+  return optional ? [['', 'not known'], ...all] : all
+}
+
+interface SpecFieldInputProps {
+  spec: FieldSpec
+  error: string | undefined
+  /** What the form's library ties to the input. */
+  bound: UseFormRegisterReturn
+}
+
+/** One field of a form by its spec: label with unit, the input of its kind, hint, and the issue that stands at it. */
+export function SpecFieldInput({ spec, error, bound }: SpecFieldInputProps) {
+  return (
+    <Field.Root invalid={!!error} gridColumn={spec.kind === 'text' ? { sm: 'span 1' } : undefined}>
+      <Field.Label fontSize="14px">
+        {spec.label}
+        {spec.kind === 'percent' ? ', %' : spec.unit ? `, ${spec.unit}` : ''}
+        {spec.optional && (
+          <Flex as="span" color="ink3" fontWeight="400">
+            may be blank
+          </Flex>
+        )}
+      </Field.Label>
+      <InputOfKind spec={spec} bound={bound} />
+      {spec.hint && (
+        <Field.HelperText fontSize="13px" color="ink2">
+          {spec.hint}
+        </Field.HelperText>
+      )}
+      <Field.ErrorText>{error}</Field.ErrorText>
+    </Field.Root>
+  )
+}
+
+const TYPES: Partial<Record<FieldSpec['kind'], string>> = { date: 'date', clock: 'time' }
+const MODES: Partial<Record<FieldSpec['kind'], 'decimal' | 'text'>> = {
+  number: 'decimal',
+  percent: 'decimal',
+  text: 'text',
+}
+
+function InputOfKind({ spec, bound }: Pick<SpecFieldInputProps, 'spec' | 'bound'>) {
+  if (spec.kind === 'lines') return <Textarea {...bound} rows={3} />
+  if (spec.kind !== 'choice' && spec.kind !== 'flag')
+    return <Input {...bound} type={TYPES[spec.kind] ?? 'text'} autoComplete="off" inputMode={MODES[spec.kind]} />
+  return (
+    <NativeSelect.Root variant="outline">
+      <NativeSelect.Field {...bound}>
+        {optionsOf(spec).map(([value, label]) => (
+          <option key={value} value={value}>
+            {label}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  )
+}
