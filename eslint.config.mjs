@@ -14,6 +14,16 @@ const KEY =
   '^(wire\\.(positions|identity|cores|loop|torque|dead\\.|live|ct|farEnd)|earth\\.(electrode|islandBond|rcd)|outage\\.(?!bench$)|settings\\.(?!bench$)|fit\\.(component|unit|task|parked|isolator|surge|meter|dcRoute|spare|face)|survey\\.supplyRating|handover\\.(cardExplained|labels))'
 const KEY_MESSAGE = 'A point’s key is spelt by its family: take it from there.'
 const FAMILY_MESSAGE = 'Name the family itself: belongsTo(point, family).'
+// a screen is read across a garage
+const SMALL = 'No text is smaller than 12 px.'
+const TEXT_SIZE_RULES = [
+  {
+    selector: "JSXOpeningElement[name.name='Label'] > JSXAttribute[name.name='size'] Literal[value<12]",
+    message: SMALL,
+  },
+  { selector: "JSXAttribute[name.name='fontSize'] Literal[value=/^([0-9]|1[01])([.][0-9]+)?px$/]", message: SMALL },
+]
+
 const KEY_RULES = [
   { selector: `Literal[value=/${KEY}/]`, message: KEY_MESSAGE },
   { selector: `TemplateElement[value.raw=/${KEY}/]`, message: KEY_MESSAGE },
@@ -176,6 +186,7 @@ export default tseslint.config(
         'error',
         ...KEY_RULES,
         { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Take the colour from the theme.' },
+        ...TEXT_SIZE_RULES,
       ],
     },
   },

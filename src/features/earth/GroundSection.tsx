@@ -20,6 +20,8 @@ const GROUND = 74
 interface Place {
   slot: string
   share: number
+  /** Found from what was read at the others. */
+  isFound?: boolean
 }
 
 const shareText = (share: number) => `${Math.round(share * 1000) / 10} %`
@@ -29,7 +31,9 @@ function placesOf(electrode: Electrode, context: EvidenceContext): Place[] {
   if (electrode.method === 'clampOn') return []
   const { places } = probePlan(electrode.method, null, null)
   const { method, measured } = measuredElectrode(electrode, context)
-  return measured.probeRatio == null ? [...places] : [...places, { slot: method.ohmSlot, share: measured.probeRatio }]
+  return measured.probeRatio == null
+    ? [...places]
+    : [...places, { slot: method.ohmSlot, share: measured.probeRatio, isFound: true }]
 }
 
 interface ProbesProps {
@@ -43,7 +47,7 @@ interface ProbesProps {
 function ProbesInGround({ places, has, x, surface }: ProbesProps) {
   return (
     <>
-      {places.map(({ slot, share }) => (
+      {places.map(({ slot, share, isFound }) => (
         <g key={slot}>
           <path
             d={`M${x(share)} ${surface - 8}V${surface + 16}`}
@@ -51,7 +55,7 @@ function ProbesInGround({ places, has, x, surface }: ProbesProps) {
             strokeWidth="3"
             strokeDasharray={has(slot) ? undefined : '3 3'}
           />
-          <Label x={x(share)} y={surface + 31} anchor="middle" size={12} tone="ink2">
+          <Label x={x(share)} y={surface + (isFound ? 46 : 31)} anchor="middle" size={12} tone="ink2">
             {shareText(share)}
           </Label>
         </g>
@@ -76,9 +80,9 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
   const latest = latestBySlot(bench.context.readings, key)
   const places = placesOf(electrode, bench.context)
   const { ohmSlot } = MEASURING_METHODS[electrode.method]
-  const readings = places.flatMap(({ slot, share }) => {
+  const readings = places.flatMap(({ slot, share, isFound }) => {
     const ohm = latest.get(slot)?.valueNumber
-    return ohm == null ? [] : [{ share, ohm, isResistance: slot === ohmSlot }]
+    return ohm == null ? [] : [{ share, ohm, isResistance: slot === ohmSlot, isFound }]
   })
   const loopOhm = electrode.method === 'clampOn' ? latest.get(ohmSlot)?.valueNumber : null
   const clampA = latest.get('clamp')?.valueNumber ?? null
@@ -160,7 +164,15 @@ export function GroundSection({ electrode }: { electrode: Electrode }) {
                 stroke={colour('sheet')}
                 strokeWidth="1.6"
               />
-              <Label x={point.x} y={point.y + 20} anchor="middle" size={12.5} weight={600} tone="ink" halo="sheet">
+              <Label
+                x={point.x}
+                y={point.isFound ? (section.seasonal?.toY ?? point.y) - 7 : point.y + 20}
+                anchor="middle"
+                size={12.5}
+                weight={600}
+                tone="ink"
+                halo="sheet"
+              >
                 {formatQuantity(point.ohm, 'Ω')}
               </Label>
             </g>

@@ -6,10 +6,12 @@ export interface GroundReading {
   ohm: number
   /** It is the resistance, which the dry season raises. */
   isResistance: boolean
+  /** Its place was found from the others, and stands close beside one of them: its words go elsewhere. */
+  isFound?: boolean
 }
 
 export interface GroundSection {
-  points: { x: number; y: number; label: string; ohm: number }[]
+  points: { x: number; y: number; label: string; ohm: number; isFound: boolean }[]
   /** Path through the readings, from the electrode; empty with none. */
   curve: string
   targetY: number
@@ -33,11 +35,12 @@ export function groundSectionLayout(
   const x = scaleLinear([0, 1], [54, size.width - 26])
   const y = scaleLinear([0, most], [size.height - 4, 14]).nice()
   const sorted = [...readings].sort((a, b) => a.share - b.share)
-  const points = sorted.map(({ share, ohm }) => ({
+  const points = sorted.map(({ share, ohm, isFound = false }) => ({
     x: x(share),
     y: y(ohm),
     label: `${Math.round(share * 1000) / 10} %`,
     ohm,
+    isFound,
   }))
   const resistance = sorted.find(({ isResistance }) => isResistance)
   const path = line<{ x: number; y: number }>(

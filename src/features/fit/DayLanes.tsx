@@ -108,7 +108,7 @@ function DayOne({
               fill={colour('emberSoft')}
               opacity=".55"
             />
-            <Label x={x + 4} y={height - 4} size={11.5} tone="ember" weight={600}>
+            <Label x={x + 4} y={height - 4} size={12} tone="ember" weight={600}>
               {w > 60 ? 'no supply' : 'off'}
             </Label>
           </g>
@@ -116,7 +116,7 @@ function DayOne({
         {strip.hours.map(({ x, label }) => (
           <g key={x}>
             <path d={`M${x} ${TOP_PX}V${height}`} stroke={colour('rule')} />
-            <Label x={x} y={10} size={11.5} anchor="middle" tone="ink3" halo="sheet">
+            <Label x={x} y={10} size={12} anchor="middle" tone="ink3" halo="sheet">
               {label}
             </Label>
           </g>
@@ -127,7 +127,7 @@ function DayOne({
             <Label x={2} y={TOP_PX + lane * LANE_PX + 20} size={13} weight={600} tone="ink">
               {name.length > 13 ? `${name.slice(0, 12)}…` : name}
             </Label>
-            <Label x={2} y={TOP_PX + lane * LANE_PX + 36} size={11.5} tone="ink2">
+            <Label x={2} y={TOP_PX + lane * LANE_PX + 36} size={12} tone="ink2">
               {licensed ? 'licensed' : 'hand'}
             </Label>
           </g>
@@ -185,7 +185,7 @@ function DayOne({
                 </Label>
               )}
               {bar.width > 52 && (
-                <Label x={x + 6} y={TOP_PX + lane * LANE_PX + 38} size={11} tone="ink2">
+                <Label x={x + 6} y={TOP_PX + lane * LANE_PX + 38} size={12} tone="ink2">
                   {carried
                     ? clockText(held.atMin)
                     : `${clockText(task.startMin)}${state === 'done' ? ' done' : state === 'begun' ? ' under way' : ''}`}

@@ -157,7 +157,7 @@ function FeetPicture({
           </g>
         )
       })}
-      <Label x={PICTURE.width / 2} y={PICTURE.height - 2} size={11} anchor="middle" tone="ink3">
+      <Label x={PICTURE.width / 2} y={PICTURE.height - 2} size={12} anchor="middle" tone="ink3">
         front
       </Label>
     </svg>

@@ -74,7 +74,7 @@ export function WallGround({ judged: { wall, boards }, layout }: WallGroundProps
           <Label
             x={x(wall.detail.widthMm) - 4}
             y={y(wall.detail.floodMm) - 4}
-            size={11.5}
+            size={12}
             anchor="end"
             tone="neutral"
             halo="sheet2"
@@ -95,7 +95,7 @@ function WallTicks({ layout }: { layout: WallLayout }) {
         <g key={tick}>
           <path d={`M${x(tick)} ${y(0)}v${tick % 1000 === 0 ? 6 : 3}`} stroke={colour('ink3')} />
           {tick % 1000 === 0 && (
-            <Label x={x(tick)} y={layout.heightPx - 6} size={11.5} anchor="middle" tone="ink2">
+            <Label x={x(tick)} y={layout.heightPx - 6} size={12} anchor="middle" tone="ink2">
               {tick / 1000} m
             </Label>
           )}
@@ -105,7 +105,7 @@ function WallTicks({ layout }: { layout: WallLayout }) {
         <g key={tick}>
           <path d={`M${x(0)} ${y(tick)}h-${tick % 1000 === 0 ? 6 : 3}`} stroke={colour('ink3')} />
           {tick % 1000 === 0 && (
-            <Label x={x(0) - 9} y={y(tick) + 4} size={11.5} anchor="end" tone="ink2">
+            <Label x={x(0) - 9} y={y(tick) + 4} size={12} anchor="end" tone="ink2">
               {tick / 1000} m
             </Label>
           )}

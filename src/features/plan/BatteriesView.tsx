@@ -112,7 +112,7 @@ function RunChart({ run, oldName, label }: { run: BatteryOption['run']; oldName:
           return (
             <g key={side}>
               <path d={`M44 ${y(w)}H${width - 8}`} stroke={colour(side === 0 ? 'rule2' : 'rule')} />
-              <Label x={40} y={y(w) + 4} size={11.5} anchor="end">
+              <Label x={40} y={y(w) + 4} size={12} anchor="end">
                 {w === 0 ? '0' : `${w / 1000} kW`}
               </Label>
             </g>
