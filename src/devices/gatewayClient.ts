@@ -119,28 +119,34 @@ export const readGateway = (host: string, port: number): Promise<GatewayReadout>
     return { values: await valuesOf(client, blocks, 'setting'), unknown }
   })
 
+async function meterOf(client: ModbusRTU, blocks: readonly Block[]): Promise<Record<string, number>> {
+  const block = blocks.find(({ id }) => id === METER_MODEL.id)
+  if (!block) return {}
+  const data = await registers(client, block.at, block.length)
+  return Object.fromEntries(
+    METER_MODEL.points.flatMap((point) => {
+      const value = decodePoint(point, data)
+      return value === null ? [] : [[point.key, value]]
+    }),
+  )
+}
+
 /** What the gateway's meter reads just now, in watts by phase; empty for a gateway without one. @throws GatewayError as `readGateway` does */
 export const readMeter = (host: string, port: number): Promise<Record<string, number>> =>
-  withDevice(host, port, async (client) => {
-    const block = (await blocksOf(client, host, port)).find(({ id }) => id === METER_MODEL.id)
-    if (!block) return {}
-    const data = await registers(client, block.at, block.length)
-    return Object.fromEntries(
-      METER_MODEL.points.flatMap((point) => {
-        const value = decodePoint(point, data)
-        return value === null ? [] : [[point.key, value]]
-      }),
-    )
-  })
+  withDevice(host, port, async (client) => meterOf(client, await blocksOf(client, host, port)))
 
-/** What a gateway says of this moment and of itself: its powers and modes, what it counts, its firmware and clock. @throws GatewayError as `readGateway` does */
+/** What a gateway says of this moment and of itself: its powers, by phase too, and modes, what it counts, its firmware and clock. @throws GatewayError as `readGateway` does */
 export const readLive = (
   host: string,
   port: number,
-): Promise<{ live: Map<string, number>; counts: Map<string, number> }> =>
+): Promise<{ live: Map<string, number>; counts: Map<string, number>; meter: Record<string, number> }> =>
   withDevice(host, port, async (client) => {
     const blocks = await blocksOf(client, host, port)
-    return { live: await valuesOf(client, blocks, 'live'), counts: await valuesOf(client, blocks, 'count') }
+    return {
+      live: await valuesOf(client, blocks, 'live'),
+      counts: await valuesOf(client, blocks, 'count'),
+      meter: await meterOf(client, blocks),
+    }
   })
 
 /**

@@ -32,8 +32,8 @@ function polling({ host, port }: GatewayAddress, tell: Listener): () => void {
   const ask = async () => {
     let wait = POLL_MS
     try {
-      const { live } = await readLive(host, port)
-      const values = livePowerOf(Object.fromEntries(live))
+      const { live, meter } = await readLive(host, port)
+      const values = livePowerOf({ ...Object.fromEntries(live), gridPhaseW: meter })
       if (!stopped) tell({ kind: 'values', at: new Date().toISOString(), by: 'modbus', values })
     } catch (error) {
       wait = AGAIN_MS

@@ -41,11 +41,11 @@ export class IllegalValue extends Error {
 
 /** Values of the gateway's own points by key. @param nowS clock of the machine, in seconds since 1970 */
 export function gatewayValues(house: House, nowS: number): Values {
-  const live = liveValues(house)
+  const { gridPhaseW, ...live } = liveValues(house)
   const [major = 0, minor = 0, patch = 0] = house.firmware.split('.').map(Number)
   return {
     ...house.settings,
-    ...Object.fromEntries(METER_MODEL.points.map(({ key }, k) => [key, house.meterW[k] ?? 0])),
+    ...Object.fromEntries(METER_MODEL.points.map(({ key }) => [key, gridPhaseW[key as Phase] ?? 0])),
     ...live,
     mode: LIVE_MODES.indexOf(live.mode),
     modulesReported: house.modules.filter(({ alive, counted }) => alive && counted).length,

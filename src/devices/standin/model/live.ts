@@ -1,3 +1,4 @@
+import type { Phase } from '@/core/rules/rulePack'
 import { stateOfCharge } from './batteryModules'
 import type { House, HouseMode } from './house'
 import { sumOf } from './phases'
@@ -17,6 +18,8 @@ export interface LiveValues {
   houseV: number
   houseHz: number
   mode: HouseMode
+  /** Of each phase of the supply, through its own transformer. */
+  gridPhaseW: Readonly<Partial<Record<Phase, number>>>
 }
 
 /** The values a gateway pushes. */
@@ -35,5 +38,6 @@ export function liveValues(house: House): LiveValues {
     houseV: Math.min(...house.houseV),
     houseHz: house.houseHz,
     mode: house.mode,
+    gridPhaseW: Object.fromEntries(house.spec.phases.map((phase, k) => [phase, house.meterW[k] ?? 0])),
   }
 }
