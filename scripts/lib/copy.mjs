@@ -35,6 +35,7 @@ const COUNTED = {
   file_part: 28,
   job_limit: 29,
   crew_limit: 29,
+  setting_act: 33,
 }
 
 async function sha256Of(path) {

@@ -149,8 +149,12 @@ export const readLive = (
     }
   })
 
+/** Whether a name of the register map is a setting that stays, and no order of the moment. */
+export const isSetting = (key: string): boolean =>
+  REGISTER_MODELS.some(({ role, points }) => role === 'setting' && points.some((point) => point.key === key))
+
 /**
- * Writes one setting or order of a stand-in, and reads it back.
+ * Writes one setting or order, and reads it back.
  *
  * @param value `null` takes an order back
  * @returns what it held before, and what it says it holds afterwards; `null` where it gives nothing
@@ -170,7 +174,9 @@ export const writePoint = (
     const words = encoded(point, value)
     const before = decodePoint(point, await registers(client, block.at, block.length))
     await client.writeRegisters(block.at + point.at, words)
-    return { before, readBack: decodePoint(point, await registers(client, block.at, block.length)) }
+    // it is written by now: a device that does not answer to being read back has been written to all the same
+    const after = await registers(client, block.at, block.length).catch(() => null)
+    return { before, readBack: after === null ? null : decodePoint(point, after) }
   })
 
 function encoded(point: Parameters<typeof encodePoint>[0], value: number | null): number[] {

@@ -26,6 +26,8 @@ export const WHO_MAY = {
   askInstrumentInHouse: ['lead', 'hand'],
   readCloud: ['lead', 'hand'],
   writeSetting: ['lead'],
+  allowWriting: ['lead'],
+  viewSettingActs: ['lead', 'hand', 'office', 'checker'],
   importLoads: ['lead', 'office'],
   importProfile: ['lead', 'office'],
   removeProfile: ['lead', 'office'],

@@ -12,6 +12,9 @@ export interface GatewayAddress {
   push?: { host: string; mqttPort: number; topic: string }
 }
 
+/** A device as it is named on record. */
+export const addressText = ({ host, port }: Pick<GatewayAddress, 'host' | 'port'>): string => `${host}:${port}`
+
 /** Where a gateway on this machine itself may be asked, as one for a test. */
 function ownGateway(): { host: string; port: number } | null {
   const [host = '', port = ''] = (process.env.AWLBRIGHT_GATEWAY ?? '').split(':')

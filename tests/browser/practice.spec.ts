@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test'
-import { callUseCase, ledger, makeJob, openBench, signIn } from './support'
+import { bytesOf, callUseCase, ledger, makeJob, openBench, signIn } from './support'
 
 const balance = (page: Page) => page.getByRole('status', { name: 'Balance' })
 const practice = (page: Page) => page.getByRole('region', { name: 'Practice house' })
@@ -34,6 +34,44 @@ test('a transformer that lies is named by the balance, and is right again once t
   await expect(practice(page)).not.toContainText('hidden')
   await callUseCase(page.request, 'rehearseLoad', { jobId, phase: 'L1', watts: 2000 })
   await expect(balance(page)).toContainText('What comes in is what is drawn', { timeout: 15_000 })
+})
+
+test('an exercise tells what a customer would, hides its fault, and a script is kept, read again and refused', async ({
+  page,
+}) => {
+  await practising(page, 'Exercise House', 'settings')
+  await practice(page).getByRole('button', { name: 'Switch things there' }).click()
+  const setter = page.getByRole('dialog')
+  const openSetter = () => practice(page).getByRole('button', { name: 'Exercises, and faults to set' }).click()
+  await openSetter()
+  await setter.getByText('The app shows powers that do not add up.').locator('..').getByRole('button').click()
+  await expect(setter).toBeHidden()
+  await expect(practice(page)).toContainText('a fault is hidden')
+  await expect(balance(page)).toContainText('the transformer at the street is the other way round', { timeout: 15_000 })
+  await openSetter()
+  await setter.getByRole('checkbox', { name: 'A battery module is dead on arrival.' }).check()
+  await setter.getByRole('checkbox', { name: 'The bond relay does not close.' }).check()
+  const kept = page.waitForEvent('download')
+  await setter.getByRole('button', { name: 'Keep as a script' }).click()
+  const script = await bytesOf(await kept)
+  await setter.getByRole('button', { name: 'Hide these 2' }).click()
+  await expect(practice(page)).toContainText('3 faults are hidden')
+  await practice(page).getByRole('button', { name: 'Build the house anew' }).click()
+  await practice(page).getByRole('button', { name: 'Build it anew' }).click()
+  await expect(practice(page)).not.toContainText('hidden')
+  const read = async (text: string) => {
+    await openSetter()
+    await setter
+      .getByLabel('Read a script of faults')
+      .setInputFiles({ name: 'faults.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  }
+  await read('{"faults": "none"}')
+  await expect(setter).toContainText('a script has a list called “faults”')
+  await setter.getByRole('button', { name: 'Close' }).click()
+  await read('{"faults": [{"kind": "somethingElse"}]}')
+  await expect(practice(page)).toContainText('No fault is called somethingElse')
+  await read(script.toString('utf8'))
+  await expect(practice(page)).toContainText('2 faults are hidden')
 })
 
 test('the supply is cut there, the bench follows, and the recorder’s file is read for its gap', async ({ page }) => {

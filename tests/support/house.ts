@@ -177,7 +177,18 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
     aRun({ id: 'r2', tag: 'w2', from: 'Gateway', to: 'Board', size: '16', lengthM: 20, conductorTempC: 20 }),
   ],
   electrodes: [anElectrode()],
-  settings: [{ id: 's1', key: 'reserveSocPercent', label: 'Backup reserve', value: 40, unit: '%', tolerance: 1 }],
+  settings: [
+    {
+      id: 's1',
+      key: 'reserveSocPercent',
+      label: 'Backup reserve',
+      value: 40,
+      unit: '%',
+      tolerance: 1,
+      why: null,
+      origin: null,
+    },
+  ],
   promises: [
     {
       id: 'p1',

@@ -227,6 +227,10 @@ export interface PlannedSetting {
   unit: Unit
   /** How far the device may be from the plan, in the unit. */
   tolerance: number
+  /** Why this value; `null` while nobody said. */
+  why: string | null
+  /** The template it was taken from; `null` for one that was planned by hand. */
+  origin: string | null
 }
 
 export const PROMISE_KINDS = ['staysOn', 'gapClass', 'runtime', 'protection'] as const

@@ -4,7 +4,8 @@ import type { WarningTexts } from './warningTexts'
 export const RULE_PACK_IDS = ['iec-1ph-230', 'iec-3ph-400', 'na-split-240'] as const
 export type RulePackId = (typeof RULE_PACK_IDS)[number]
 
-export type Phase = 'L1' | 'L2' | 'L3'
+export const PHASES = ['L1', 'L2', 'L3'] as const
+export type Phase = (typeof PHASES)[number]
 
 /** How far a lead may go with a limit, both ends included. What protects people is only ever drawn tighter. */
 export interface CrewBounds {

@@ -15,7 +15,9 @@ const unit = (tag: string, kind: 'battery' | 'inverter') => ({
 })
 const job = house({
   components: [unit('pack1', 'battery'), unit('pack2', 'battery'), unit('inv1', 'inverter')],
-  settings: [{ id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0 }],
+  settings: [
+    { id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0, why: null, origin: null },
+  ],
 })
 const COUNTS = { modulesReported: 2, invertersReported: 1, clockS: 5000 }
 const SETTINGS = { reserveBandPercent: 5, networkProfile: 3, bondRelayEnabled: 1, islandEnabled: 1 }

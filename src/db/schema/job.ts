@@ -220,6 +220,8 @@ export const plannedSetting = pgTable(
     value: figure().notNull(),
     unit: text().notNull(),
     tolerance: figure().notNull(),
+    why: text(),
+    origin: text(),
   },
   (t) => [
     unique('planned_setting_key').on(t.jobId, t.key),

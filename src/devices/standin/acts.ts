@@ -3,6 +3,7 @@ import { COMMISSIONING_STEPS, type CommissioningStep, beginStep } from './model/
 import { STREET_STATES, type StreetState } from './model/house'
 import type { PracticeHouse, Speed } from './practiceHouse'
 import { SPEEDS } from './practiceHouse'
+import { EXERCISES, EXERCISE_NAMES, type ExerciseName } from './faults/exercises'
 import { faultScriptSchema } from './faults/faults'
 
 /** What somebody cannot do to a house, in words. */
@@ -80,6 +81,14 @@ const ACTS = {
     if (leftOut.length > 0)
       throw new NoSuchThing(`This house has nothing for ${leftOut.join(', ')}. The rest was hidden.`)
   }),
+  exercise: act(
+    yup.object({ name: yup.string<ExerciseName>().oneOf(EXERCISE_NAMES, 'There is no such exercise.').required() }),
+    (practice, { name }) => {
+      const leftOut = practice.hide(EXERCISES[name].faults)
+      if (leftOut.length === EXERCISES[name].faults.length)
+        throw new NoSuchThing('This house has nothing that this exercise needs. Nothing was hidden.')
+    },
+  ),
   hideAny: act(yup.object({}), (practice) => practice.hideAny(Math.random)),
   reveal: act(yup.object({}), (practice) => {
     practice.revealed = true

@@ -9,7 +9,7 @@ import { VerdictWord } from '@/ui/VerdictWord'
 import { useJob } from '../job/JobContext'
 import { CloudFigures } from './CloudFigures'
 import { PowerPicture } from './PowerPicture'
-import { OLD_S, ageWords, balanceWords, flowsOf, modeWords } from './powerWords'
+import { OLD_S, ageWords, balanceWords, flowsOf, modeWords, phaseWords } from './powerWords'
 import type { Live } from './useLive'
 import { useNow } from './useNow'
 
@@ -23,6 +23,7 @@ export function PowerNow({ live }: { live: Live }) {
   const now = useNow(1000)
   const { values, heardAt, by, silent } = live
   const ageS = heardAt === null ? null : Math.max(0, (now - heardAt) / 1000)
+  const byPhase = values === null ? null : phaseWords(values, bench.context.pack.phases)
   const old = ageS !== null && ageS > OLD_S
   const balance = values === null ? null : powerBalance(values, CLAMP_STEP_W * bench.context.pack.phases.length)
   return (
@@ -47,6 +48,7 @@ export function PowerNow({ live }: { live: Live }) {
             <PowerPicture flows={flowsOf(values)} width={width} />
             <Flex gap="18px" rowGap="2px" fontSize="14px" color="ink2" wrap="wrap" pt="2px">
               <Text>Street {volts(values.streetV)}</Text>
+              {byPhase !== null && <Text aria-label="Street by phase">{byPhase}</Text>}
               <Text>
                 House {volts(values.houseV)}
                 {values.houseHz !== null && `, ${formatNumber(values.houseHz, 4)} Hz`}

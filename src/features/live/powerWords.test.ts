@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { livePowerOf } from '@/core/settings/livePower'
 import { powerBalance } from '@/core/settings/powerBalance'
-import { ageWords, balanceWords, flowsOf } from './powerWords'
+import { ageWords, balanceWords, flowsOf, phaseWords } from './powerWords'
 
 const words = (given: object) =>
   Object.fromEntries(
@@ -25,6 +25,19 @@ describe('what flows, in words', () => {
   })
   it('calls a street without voltage dead, whatever its meter says', () => {
     expect(words({ gridW: 3, streetV: 0 }).street).toBe('dead')
+  })
+})
+
+describe('the street by phase', () => {
+  const of = (gridPhaseW: unknown, phases: readonly ('L1' | 'L2' | 'L3')[]) =>
+    phaseWords(livePowerOf({ gridPhaseW }), phases)?.replaceAll('\u00a0', ' ')
+  it('says each phase, and which is not given', () => {
+    expect(of({ L1: 1200, L2: -340 }, ['L1', 'L2', 'L3'])).toBe('L1 gives 1.2 kW · L2 takes 340 W · L3 not given')
+  })
+  it('says nothing of a single phase, nor where no figure is one', () => {
+    expect(of({ L1: 1200 }, ['L1'])).toBeUndefined()
+    for (const given of [undefined, null, 'L1', { L1: 'much', L2: NaN }, { L4: 3 }])
+      expect(of(given, ['L1', 'L2'])).toBeUndefined()
   })
 })
 

@@ -1,3 +1,4 @@
+import type { Phase } from '@/core/rules/rulePack'
 import type { LiveMode, LivePower } from '@/core/settings/livePower'
 import type { BalancedPart, PowerBalance } from '@/core/settings/powerBalance'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
@@ -8,6 +9,12 @@ const STILL_W = 10
 export const OLD_S = 10
 
 const watts = (value: number) => formatQuantity(Math.abs(value), 'W', 3)
+
+/** What each phase of the supply carries, its sign in words; `null` where it is a single one, or nobody says. */
+export function phaseWords({ gridPhaseW }: Pick<LivePower, 'gridPhaseW'>, phases: readonly Phase[]): string | null {
+  if (phases.length < 2 || phases.every((phase) => gridPhaseW[phase] === undefined)) return null
+  return phases.map((phase) => `${phase} ${signed(gridPhaseW[phase] ?? null, 'gives', 'takes', 'rests')}`).join(' · ')
+}
 
 /** What one part does, its sign in words. */
 export interface Flow {

@@ -2,16 +2,16 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
-import { AskFirst } from '@/ui/AskFirst'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
+import { PracticeFaults } from './PracticeFaults'
 import { Instruments } from './PracticeInstruments'
 import { PracticeRow } from './PracticeRow'
 import { eventWords, hourWords } from './practiceWords'
-import { type PracticeHouse, usePracticeHouse } from './usePracticeHouse'
+import { type Act, type PracticeHouse, usePracticeHouse } from './usePracticeHouse'
 
 const STREETS = [
   ['healthy', 'is healthy'],
@@ -31,7 +31,6 @@ const SUNS = [
   ['0.6', 'cloudy'],
   ['1', 'dark'],
 ] as const
-type Act = ReturnType<typeof usePracticeHouse>['act']
 
 /** The house that stands in for the real one: what a crew would switch there by hand, and faults that it does not know of. */
 export function PracticeSheet() {
@@ -71,7 +70,7 @@ export function PracticeSheet() {
             <Around house={house} act={act} />
             <Loads house={house} act={act} />
             <Instruments house={house} />
-            <Faults house={house} act={act} buildAnew={buildAnew} />
+            <PracticeFaults house={house} act={act} buildAnew={buildAnew} />
             <Happened house={house} />
           </>
         )}
@@ -201,32 +200,6 @@ function Loads({ house, act }: { house: PracticeHouse; act: Act }) {
             {tag} has tripped: close it
           </Button>
         ))}
-    </PracticeRow>
-  )
-}
-
-function Faults({ house, act, buildAnew }: { house: PracticeHouse; act: Act; buildAnew: () => Promise<void> }) {
-  return (
-    <PracticeRow name="Faults">
-      <Button size="sm" onClick={() => void act('hideAny')}>
-        Hide a fault that I do not know
-      </Button>
-      {house.hiddenFaults > 0 && house.revealed === null && (
-        <Button size="sm" onClick={() => void act('reveal')}>
-          I have found it: what was it?
-        </Button>
-      )}
-      <AskFirst
-        label="Build the house anew"
-        question="The house is built from the job as it is now. What was switched, logged and hidden there is forgotten."
-        confirm="Build it anew"
-        onConfirm={() => void buildAnew()}
-      />
-      {house.revealed !== null && (
-        <Text role="status" aria-label="What was hidden" w="100%">
-          {house.revealed.join(' ')}
-        </Text>
-      )}
     </PracticeRow>
   )
 }

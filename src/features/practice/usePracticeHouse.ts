@@ -8,6 +8,8 @@ import { useJob } from '../job/JobContext'
 export type PracticeHouse = NonNullable<OutputOf<'viewHouse'>>
 type ActInput = Parameters<typeof callUseCase<'actOnHouse'>>[1]
 
+export type Act = ReturnType<typeof usePracticeHouse>['act']
+
 const ASK_MS = 2000
 
 /** The job's stand-in house: as it stands, and the ways to do something to it. `null` where there is none. */

@@ -5,7 +5,16 @@ import type { Installation } from '@/core/installation/installation'
 import { house, reading, recordOf } from '../../../tests/support/house'
 import { crossCheckSentence } from './crossCheckWords'
 
-const setting = (key: string, value: number) => ({ id: key, key, label: key, value, unit: 'W' as const, tolerance: 0 })
+const setting = (key: string, value: number) => ({
+  id: key,
+  key,
+  label: key,
+  value,
+  unit: 'W' as const,
+  tolerance: 0,
+  why: null,
+  origin: null,
+})
 const planned = [setting('reserveSocPercent', 40), setting('phaseCount', 1), setting('chargeLimitW', 3000)]
 const promise = { ...house().promises[0]!, kind: 'runtime' as const, runtimeH: 10 }
 const checked = (values: Readonly<Record<string, number>>, change: Partial<Installation> = {}) => {

@@ -17,13 +17,13 @@ import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { ApiProblem, callUseCase } from '../api'
 import { useJob } from '../job/JobContext'
-
-/** Readings of the meter that are taken at each tap. */
-const SAMPLES = 6
+import { type Live, useLive } from '../live/useLive'
+import { type MeterSample, useMeterSamples } from './useMeterSamples'
 
 /** W-5: known loads switched on and off, and what each current transformer makes of them; live from the gateway, or typed in pairs. */
 export function CtView() {
-  const { bench } = useJob()
+  const { bench, record } = useJob()
+  const live = useLive(record.installation.jobId)
   const points = bench.points.filter((point) => belongsTo(point, ctSteps))
   const held = bench.holds.find(({ step }) => step.id === 'firstLive')?.released === false
   return (
@@ -41,13 +41,13 @@ export function CtView() {
         </TitledSheet>
       )}
       {points.map((point) => (
-        <CtSheet key={point.key} point={point} />
+        <CtSheet key={point.key} point={point} live={live} />
       ))}
     </>
   )
 }
 
-function CtSheet({ point }: { point: Point }) {
+function CtSheet({ point, live }: { point: Point; live: Live }) {
   const { bench, may, offer } = useJob()
   const anew = point.slots.find(({ id }) => id === CT_ANEW)
   const judgement = bench.judgements.get(point.key)
@@ -71,7 +71,7 @@ function CtSheet({ point }: { point: Point }) {
         </Text>
         {steps.length > 0 && <Steps steps={steps} />}
         {may('recordReadings') && left > 0 && verdict !== 'proven' && (
-          <AddSteps key={steps.length} point={point} number={steps.length + 1} />
+          <AddSteps key={steps.length} point={point} number={steps.length + 1} live={live} />
         )}
         {left === 0 && (
           <Text color="ink2">
@@ -126,7 +126,7 @@ function Steps({ steps }: { steps: readonly { appliedW: number; meterW: number }
   )
 }
 
-function AddSteps({ point, number }: { point: Point; number: number }) {
+function AddSteps({ point, number, live }: { point: Point; number: number; live: Live }) {
   const {
     record: {
       installation: { jobId },
@@ -137,11 +137,12 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
   } = useJob()
   const [load, setLoad] = useState('2000')
   const [typed, setTyped] = useState('')
-  const [base, setBase] = useState<{ meanW: number; noiseW: number } | null>(null)
-  const [standIn, setStandIn] = useState(false)
+  const [base, setBase] = useState<MeterSample | null>(null)
   const [state, setState] = useState<'idle' | 'reading'>('idle')
   const [told, setTold] = useState<string | null>(null)
   const phase = point.thing as Phase
+  const standIn = view.gateway.host === null
+  const read = useMeterSamples(phase, live)
   const known = slotReadings(point, bench.context).number('noise')
   /** Stores figures that belong together: what is asked of the first is asked once, and what is left is not stored without it. */
   const store = async (figures: readonly (readonly [slotId: string, watts: number])[]) => {
@@ -156,30 +157,20 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     }
   }
   const loadW = () => {
-    const read = parseQuantity(load, 'W')
-    if (!read.ok || read.value.value === 0) {
-      setTold(read.ok ? 'A load of nothing decides nothing.' : quantityFaultWords(read.error))
+    const asked = parseQuantity(load, 'W')
+    if (!asked.ok || asked.value.value === 0) {
+      setTold(asked.ok ? 'A load of nothing decides nothing.' : quantityFaultWords(asked.error))
       return null
     }
-    return read.value.value
+    return asked.value.value
   }
   const sample = async () => {
     setState('reading')
     setTold(null)
     try {
-      const watts: number[] = []
-      for (let k = 0; k < SAMPLES; k++) {
-        const meter = await callUseCase('readMeter', { jobId })
-        const own = meter.watts[phase]
-        setStandIn(meter.isStandIn)
-        if (own === undefined) {
-          setTold(`The gateway’s meter gives nothing for ${phase}. Type the pairs instead.`)
-          return null
-        }
-        watts.push(own)
-      }
-      const meanW = watts.reduce((sum, one) => sum + one, 0) / watts.length
-      return { meanW, noiseW: Math.sqrt(watts.reduce((sum, one) => sum + (one - meanW) ** 2, 0) / (watts.length - 1)) }
+      const found = await read()
+      if (found === null) setTold(`The gateway’s meter gives nothing for ${phase}. Type the pairs instead.`)
+      return found
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error
       setTold(`${error.message} Type the pairs instead.`)
@@ -189,31 +180,32 @@ function AddSteps({ point, number }: { point: Point; number: number }) {
     }
   }
   const off = async () => {
+    setState('reading')
     // the stand-in's load is off as well, and its battery rests, so that the meter shows what is switched
-    if (view.gateway.host === null) await callUseCase('rehearseLoad', { jobId, phase, watts: 0 }).catch(() => null)
-    const read = await sample()
-    if (read) setBase(read)
+    if (standIn) await callUseCase('rehearseLoad', { jobId, phase, watts: 0 }).catch(() => null)
+    const found = await sample()
+    if (found) setBase(found)
   }
   const on = async () => {
     const watts = loadW()
     if (watts === null || base === null) return
-    const read = await sample()
-    if (!read) return
-    const noiseW = Math.max(base.noiseW, read.noiseW)
+    const found = await sample()
+    if (!found) return
+    const noiseW = Math.max(base.noiseW, found.noiseW)
     await store([
       ...(known === null || noiseW > known ? [['noise', noiseW] as const] : []),
       [`load${number}`, watts],
-      [`meter${number}`, read.meanW - base.meanW],
+      [`meter${number}`, found.meanW - base.meanW],
     ])
   }
   const pair = async () => {
     const watts = loadW()
-    const read = parseQuantity(typed, 'W')
+    const change = parseQuantity(typed, 'W')
     if (watts === null) return
-    if (!read.ok) return setTold(quantityFaultWords(read.error))
+    if (!change.ok) return setTold(quantityFaultWords(change.error))
     await store([
       [`load${number}`, watts],
-      [`meter${number}`, read.value.value],
+      [`meter${number}`, change.value.value],
     ])
   }
   const rehearse = async (watts: number) => {

@@ -25,4 +25,13 @@ export const SETTING_FIELDS: readonly ItemField[] = [
     first: () => '%',
   },
   { name: 'tolerance', label: 'Tolerance', kind: 'number', absent: 0, first: () => 0 },
+  { name: 'why', label: 'Why this value', kind: 'text', optional: true, max: 300 },
+  {
+    name: 'origin',
+    label: 'Taken from',
+    kind: 'text',
+    optional: true,
+    max: 120,
+    hint: 'the template, where there is one',
+  },
 ]

@@ -37,7 +37,8 @@ import {
 } from './people'
 import { readGateway } from './readGateway'
 import { recordReadings } from './recordReadings'
-import { actOnHouse, askInstrumentInHouse, buildHouseAnew, readCloud, viewHouse, writeSetting } from './standInHouse'
+import { actOnHouse, askInstrumentInHouse, buildHouseAnew, readCloud, viewHouse } from './standInHouse'
+import { allowWriting, viewSettingActs, writeSetting } from './writeSetting'
 import { removeSurveyItem, saveSurveyItem } from './survey'
 import { saveWiring, setCoreColours } from './wiring'
 
@@ -74,6 +75,8 @@ export const USE_CASES = {
   askInstrumentInHouse,
   readCloud,
   writeSetting,
+  allowWriting,
+  viewSettingActs,
   importLoads,
   importProfile,
   removeProfile,

@@ -8,6 +8,8 @@ import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
+import { plannedBefore, tellOfPlan, tellOfRemoval } from '../settingPlan'
+import type { PlannedSetting } from '@/core/installation/installation'
 
 /** The table of each kind, and the constraint that keeps its names apart. */
 const ITEM_TABLES = {
@@ -32,12 +34,14 @@ export const saveItem = defineUseCase({
     if (wrong) throw new Problem(422, wrong.message, [wrong])
     try {
       await db.transaction(async (tx) => {
+        const before = kind === 'setting' ? await plannedBefore(tx, itemId) : null
         const changed = await tx
           .update(table)
           .set(values as never)
           .where(and(eq(table.id, itemId), eq(table.jobId, jobId)))
           .returning({ id: table.id })
         if (changed.length === 0) await tx.insert(table).values({ ...values, id: itemId, jobId } as never)
+        if (kind === 'setting') await tellOfPlan(tx, actor, jobId, values as unknown as PlannedSetting, before)
         await tx
           .update(job)
           .set({ version: sql`${job.version} + 1` })
@@ -64,11 +68,15 @@ export const removeItem = defineUseCase({
   run: async (db, actor, { jobId, kind, itemId }) => {
     await jobOfActor(db, actor, jobId)
     const { table } = ITEM_TABLES[kind]
-    const gone = await db
-      .delete(table)
-      .where(and(eq(table.id, itemId), eq(table.jobId, jobId)))
-      .returning({ id: table.id })
-    if (gone.length === 0) throw new Problem(404, 'It is no longer in the plan.')
+    await db.transaction(async (tx) => {
+      const before = kind === 'setting' ? await plannedBefore(tx, itemId) : null
+      const gone = await tx
+        .delete(table)
+        .where(and(eq(table.id, itemId), eq(table.jobId, jobId)))
+        .returning({ id: table.id })
+      if (gone.length === 0) throw new Problem(404, 'It is no longer in the plan.')
+      if (before !== null) await tellOfRemoval(tx, actor, jobId, before)
+    })
     return { itemId }
   },
 })

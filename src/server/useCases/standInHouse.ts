@@ -1,10 +1,8 @@
 import * as yup from 'yup'
 import type { JobRow } from '@/db/queries/installations'
-import { writePoint } from '@/devices/gatewayClient'
 import { ACT_NAMES } from '@/devices/standin/acts'
 import { TESTER_QUESTIONS } from '@/devices/standin/tester'
-import { choice, figure, id, required } from '@/schemas/fields'
-import { gatewayOf } from '../gatewayAddress'
+import { choice, id, required } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
 import {
@@ -17,7 +15,6 @@ import {
   standInDoor,
 } from '../standIn'
 import { defineUseCase } from '../useCase'
-import { asProblem } from './readGateway'
 
 /** Most of a text somebody hands to a stand-in. */
 const MOST_NAME = 60
@@ -99,25 +96,5 @@ export const readCloud = defineUseCase({
     if (standInDoor() === null || row.gatewayHost !== null) return null
     await houseOf(db, row)
     return cloudOf(jobId)
-  },
-})
-
-/** Writes one setting or order of the stand-in and reads it back. A real gateway is written to by nobody. */
-export const writeSetting = defineUseCase({
-  name: 'writeSetting',
-  via: 'json',
-  schema: yup.object({
-    jobId: id('job').required(),
-    key: yup.string().max(MOST_NAME).required(required('Setting')),
-    value: figure('Value').nullable().default(null),
-  }),
-  run: async (db, actor, { jobId, key, value }) => {
-    const { host, port, isStandIn } = await gatewayOf(db, await jobOfActor(db, actor, jobId))
-    if (!isStandIn)
-      throw new Problem(
-        409,
-        'A real gateway is not written to from here. Set it with its maker’s own tool, then read it back.',
-      )
-    return { written: value, ...(await writePoint(host, port, key, value).catch(asProblem)) }
   },
 })

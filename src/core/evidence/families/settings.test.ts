@@ -12,8 +12,26 @@ const full = (change: Partial<Installation> = {}) => {
 
 const limited = full({
   settings: [
-    { id: 's1', key: 'chargeLimitW', label: 'Charging limit', value: 3000, unit: 'W', tolerance: 50 },
-    { id: 's2', key: 'dischargeLimitW', label: 'Discharging limit', value: 3000, unit: 'W', tolerance: 50 },
+    {
+      id: 's1',
+      key: 'chargeLimitW',
+      label: 'Charging limit',
+      value: 3000,
+      unit: 'W',
+      tolerance: 50,
+      why: null,
+      origin: null,
+    },
+    {
+      id: 's2',
+      key: 'dischargeLimitW',
+      label: 'Discharging limit',
+      value: 3000,
+      unit: 'W',
+      tolerance: 50,
+      why: null,
+      origin: null,
+    },
   ],
 })
 function judged(key: string, figures: Readonly<Record<string, number | string>>, installation: Installation = limited) {

@@ -123,6 +123,10 @@ describe('the doors of a stand-in house', () => {
         timeout: 4000,
       })
       .toContain('island')
+    // the meter by phase is the same on both doors
+    const pushed = heard.findLast(({ topic: at }) => at.endsWith('/live'))?.message.values
+    const { meter } = await readLive('127.0.0.1', (await paused()).modbusPort)
+    expect(Object.keys((pushed as { gridPhaseW: object }).gridPhaseW)).toEqual(Object.keys(meter))
     const put = new Promise<void>((gone) => listener.once('close', gone))
     listener.publish(`${topic}/live`, '{}')
     await put

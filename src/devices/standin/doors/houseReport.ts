@@ -1,4 +1,5 @@
-import { FAULT_KINDS } from '../faults/faults'
+import { EXERCISES, EXERCISE_NAMES } from '../faults/exercises'
+import { FAULT_KINDS, FAULT_KIND_NAMES, choicesOf } from '../faults/faults'
 import type { PracticeHouse } from '../practiceHouse'
 import { liveValues } from '../model/live'
 
@@ -42,6 +43,12 @@ export function houseReport({ house, speed, captures, hidden, revealed }: Practi
     stepS: spec.stepS,
     events: house.events.slice(-MOST_EVENTS),
     captures: captures.map(({ event, atS }, at) => ({ at, event, atS })),
+    /** What may be hidden in this house, for whoever sets an exercise: the same whatever is hidden already. */
+    faultChoices: FAULT_KIND_NAMES.flatMap((kind) => {
+      const count = choicesOf(house, kind)
+      return count === 0 ? [] : [{ kind, what: FAULT_KINDS[kind].what, count }]
+    }),
+    exercises: EXERCISE_NAMES.map((exercise) => ({ exercise, told: EXERCISES[exercise].told })),
     hiddenFaults: hidden.length,
     /** What was hidden, once somebody asked. */
     revealed: revealed ? hidden.map(({ kind }) => FAULT_KINDS[kind].what) : null,

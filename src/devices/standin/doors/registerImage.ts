@@ -1,3 +1,4 @@
+import type { Phase } from '@/core/rules/rulePack'
 import { LIVE_MODES } from '@/core/settings/livePower'
 import {
   END_MODEL,
@@ -45,7 +46,7 @@ export function gatewayValues(house: House, nowS: number): Values {
   const [major = 0, minor = 0, patch = 0] = house.firmware.split('.').map(Number)
   return {
     ...house.settings,
-    ...Object.fromEntries(METER_MODEL.points.map(({ key }) => [key, gridPhaseW[key as Phase] ?? 0])),
+    ...Object.fromEntries(METER_MODEL.points.map(({ key }) => [key, gridPhaseW[key as Phase] ?? null])),
     ...live,
     mode: LIVE_MODES.indexOf(live.mode),
     modulesReported: house.modules.filter(({ alive, counted }) => alive && counted).length,

@@ -14,7 +14,9 @@ import { type House, makeHouse } from '../model/house'
 import { liveValues } from '../model/live'
 import { stepHouse } from '../model/stepHouse'
 import { instrumentShows } from '../tester'
+import { EXERCISES, EXERCISE_NAMES } from './exercises'
 import {
+  FAULT_KINDS,
   FAULT_KIND_NAMES,
   type FaultKind,
   applyFaults,
@@ -43,7 +45,9 @@ function findingOf(house: House, name: string): string | undefined {
       minimumFirmware: null,
       warrantyUntil: null,
     })),
-    settings: [{ id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0 }],
+    settings: [
+      { id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0, why: null, origin: null },
+    ],
   })
   return gatewayFindings({ counts: values, settings: values, nowS: 1000 }, job, limits).find((one) => one.name === name)
     ?.verdict
@@ -202,4 +206,18 @@ describe('a script of faults', () => {
       faultScriptJsonSchema(),
     )
   })
+})
+
+describe('an exercise', () => {
+  it.each(EXERCISE_NAMES)(
+    '%s: is a script as a file may hold it, hides something in a usual house, and does not tell what',
+    (name) => {
+      const { told, faults } = EXERCISES[name]
+      const script = faultScriptSchema.validateSync({ name, faults })
+      const house = makeHouse(aHouseSpec({}))
+      const leftOut = applyFaults(house, script.faults)
+      expect(leftOut.length).toBeLessThan(faults.length)
+      for (const { kind } of faults) expect(told).not.toContain(FAULT_KINDS[kind].what)
+    },
+  )
 })
