@@ -38,7 +38,7 @@ const issue = (message: string): FieldIssue => ({ path: '', message })
  * @returns what is wrong with it, each with its place, where it is none; a key twice is refused, since nobody could say which holds
  * @example readSettingTemplate('{"name": …}').ok
  */
-export function readSettingTemplate(json: string): Result<SettingTemplate, FieldIssue> {
+export function readSettingTemplate(json: string): Result<SettingTemplate, readonly FieldIssue[]> {
   if (json.length > MOST_TEMPLATE_BYTES) return err([issue('A template has 64 kB at most. Nothing was read.')])
   let given: unknown
   try {

@@ -22,11 +22,15 @@ const meterAt = (() => {
   return MAP_START + 2 + before.reduce((sum, model) => sum + 2 + lengthOf(model), 0) + 2
 })()
 
-/** A gateway whose registers stay as they are, but for a load that is rehearsed: answers over real Modbus TCP on the loopback. */
+export interface FixedGateway {
+  close: () => Promise<void>
+}
+
+/** A gateway whose registers stay as they are, but for what is written to them and a load that is rehearsed: answers over real Modbus TCP on the loopback. */
 export async function startFixedGateway(
   port: number,
   values: Readonly<Record<string, number>> = FIXED_VALUES,
-): Promise<{ close: () => Promise<void> }> {
+): Promise<FixedGateway> {
   const registers = gatewayImage({ ...values, L1: 0, L2: 0, L3: 0 })
   const rehearsed = [0, 0, 0]
   const server = new ServerTCP(
@@ -39,6 +43,7 @@ export async function startFixedGateway(
       },
       setRegister: (address: number, watts: number) => {
         if (address - REHEARSAL_START in rehearsed) rehearsed[address - REHEARSAL_START] = watts
+        else registers[address - MAP_START] = watts
       },
     },
     { host: '127.0.0.1', port, unitID: 1 },

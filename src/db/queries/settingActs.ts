@@ -24,7 +24,7 @@ export async function settingActsOf(db: Db, jobId: string): Promise<SettingAct[]
     address,
     reason,
     byName,
-    madeAt,
+    madeAt: new Date(madeAt).toISOString(),
   }))
 }
 

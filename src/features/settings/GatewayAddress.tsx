@@ -7,6 +7,8 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 import { useChangeJob } from '../survey/useChangeJob'
+import type { useSettingActs } from './useSettingActs'
+import { WritingAllowed } from './WritingAllowed'
 
 const FIELDS: readonly FieldSpec[] = [
   {
@@ -20,7 +22,7 @@ const FIELDS: readonly FieldSpec[] = [
 ]
 
 /** Where the job's gateway is read: its address on the house's own network, or the stand-in. */
-export function GatewayAddress() {
+export function GatewayAddress({ acts }: { acts: ReturnType<typeof useSettingActs> }) {
   const { view, may } = useJob()
   const change = useChangeJob()
   const [open, setOpen] = useState(false)
@@ -48,6 +50,7 @@ export function GatewayAddress() {
           }}
         />
       </Overlay>
+      <WritingAllowed acts={acts} />
     </Flex>
   )
 }

@@ -49,7 +49,7 @@ function Choose({ onChoose }: { onChoose: (template: SettingTemplate) => void })
     const template = readSettingTemplate(text)
     if (template.ok) return onChoose(template.value)
     setWrong(
-      `“${name}”: ${template.errors.map(({ path, message }) => (path ? `${path}: ${message}` : message)).join(' · ')}`,
+      `“${name}”: ${template.error.map(({ path, message }) => (path ? `${path}: ${message}` : message)).join(' · ')}`,
     )
   }
   const keep = () =>

@@ -1,20 +1,13 @@
 'use client'
-import type { OutputOf } from '@/server/useCases'
 import { settingPointKey } from '@/core/evidence/families/settingLeft'
-import type { PlannedSetting } from '@/core/installation/installation'
 import { latestBySlot } from '@/core/evidence/reading'
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { formatNumber } from '@/core/quantity/formatQuantity'
-import { settingsDiff, type SettingLine as LineOf } from '@/core/settings/settingsDiff'
-import { settingText } from '@/core/settings/settingText'
+import { settingsDiff } from '@/core/settings/settingsDiff'
 import { REGISTER_NAMES } from '@/core/settings/registerNames'
 import { Button } from '@/ui/Button'
-import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
-import { VerdictWord } from '@/ui/VerdictWord'
 import { ApiProblem, callUseCase } from '../api'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { BenchHead } from '../job/BenchHead'
@@ -29,12 +22,13 @@ import { CommissioningRun } from '../practice/CommissioningRun'
 import { GatewayAddress } from './GatewayAddress'
 import { GatewayFindings } from './GatewayFindings'
 import { LiveWorkingTests } from './LiveWorkingTests'
+import { BeyondThePlan, type Readout } from './BeyondThePlan'
 import { ReserveMoves } from './ReserveMoves'
+import { SettingHistory } from './SettingHistory'
+import { SettingTemplates } from './SettingTemplates'
+import { SettingsTable } from './SettingsTable'
+import { useSettingActs } from './useSettingActs'
 import { WriteAsPlanned } from './WriteAsPlanned'
-
-type SettingLine = LineOf<PlannedSetting>
-
-type Readout = OutputOf<'readGateway'>
 
 type Reading =
   | { state: 'idle' }
@@ -49,10 +43,9 @@ export function SettingsBench() {
     bench,
     may,
     refresh,
-    select,
-    at,
   } = useJob()
   const live = useLive(installation.jobId)
+  const settingActs = useSettingActs()
   const [reading, setReading] = useState<Reading>({ state: 'idle' })
   const [written, setWritten] = useState<string | null>(null)
   const [editing, setEditing] = useState<Editing | null>(null)
@@ -84,17 +77,6 @@ export function SettingsBench() {
     }
   }
   const busy = reading.state === 'reading'
-  const value = (line: SettingLine, which: 'read' | 'left') => {
-    const number = line[which]
-    const agrees = which === 'read' ? line.readAgrees : line.leftAgrees
-    if (number === null) return <chakra.span color="ink3">–</chakra.span>
-    return (
-      <chakra.span fontWeight="600" color={agrees === false ? 'stop' : undefined}>
-        {line.planned ? settingText(line.key, number, line.planned.unit) : formatNumber(number)}
-        {agrees === false ? ' ≠' : ''}
-      </chakra.span>
-    )
-  }
   return (
     <>
       <BenchHead
@@ -117,7 +99,7 @@ export function SettingsBench() {
               <Button disabled={busy} onClick={() => void readGateway('left')}>
                 {busy && reading.slot === 'left' ? 'Reading…' : 'Read and record as left'}
               </Button>
-              <WriteAsPlanned settings={toWrite} told={setWritten} />
+              <WriteAsPlanned settings={toWrite} acts={settingActs} told={setWritten} />
             </>
           )
         }
@@ -137,9 +119,12 @@ export function SettingsBench() {
         title="Planned · read · left"
         actions={
           may('changeJob') && (
-            <Button size="sm" onClick={() => setEditing({ kind: 'setting', item: null })}>
-              Plan a setting
-            </Button>
+            <>
+              <SettingTemplates />
+              <Button size="sm" onClick={() => setEditing({ kind: 'setting', item: null })}>
+                Plan a setting
+              </Button>
+            </>
           )
         }
       >
@@ -149,71 +134,11 @@ export function SettingsBench() {
             compare.
           </EmptyState>
         ) : (
-          <DataTable<SettingLine>
-            label="Settings"
-            rows={lines}
-            keyOf={({ key }) => key}
-            columns={[
-              {
-                head: 'Setting',
-                cell: ({ key, planned }) => (
-                  <chakra.button
-                    type="button"
-                    cursor="pointer"
-                    textAlign="left"
-                    minH="32px"
-                    onClick={() => select(settingPointKey(key))}
-                    textDecoration={at === settingPointKey(key) ? 'underline' : undefined}
-                  >
-                    {planned?.label ?? key}
-                  </chakra.button>
-                ),
-              },
-              {
-                head: 'Planned',
-                numeric: true,
-                cell: ({ planned }) =>
-                  planned ? (
-                    <>
-                      {settingText(planned.key, planned.value, planned.unit)}
-                      {planned.tolerance > 0 && (
-                        <chakra.span color="ink3" fontSize="12.5px">
-                          {' '}
-                          ± {formatNumber(planned.tolerance)}
-                        </chakra.span>
-                      )}
-                    </>
-                  ) : (
-                    'not planned'
-                  ),
-              },
-              { head: 'Read', numeric: true, cell: (line) => value(line, 'read') },
-              { head: 'Left', numeric: true, cell: (line) => value(line, 'left') },
-              { head: 'Verdict', cell: ({ verdict }) => <VerdictWord verdict={verdict} /> },
-            ]}
-          />
+          <SettingsTable lines={lines} />
         )}
       </TitledSheet>
-      {reading.state === 'done' && (reading.readout.unplanned.length > 0 || reading.readout.unknown.length > 0) && (
-        <TitledSheet title="What else the gateway gives" note="not part of the plan, so not judged">
-          <Box px="14px" pb="10px" fontSize="14px">
-            {reading.readout.unplanned.map(({ key, value: number }) => (
-              <Flex key={key} justify="space-between" borderTopWidth="1px" borderColor="rule" py="4px">
-                <Text>{REGISTER_NAMES[key] ?? key}</Text>
-                <Text fontWeight="600">{formatNumber(number)}</Text>
-              </Flex>
-            ))}
-            {reading.readout.unknown.map(({ key, value: number }) => (
-              <Flex key={key} justify="space-between" borderTopWidth="1px" borderColor="rule" py="4px">
-                <Text fontFamily="mono">
-                  {key} <chakra.span color="ink3">no name known here</chakra.span>
-                </Text>
-                <Text fontWeight="600">{number}</Text>
-              </Flex>
-            ))}
-          </Box>
-        </TitledSheet>
-      )}
+      {reading.state === 'done' && <BeyondThePlan readout={reading.readout} />}
+      <SettingHistory acts={settingActs.acts} />
       {reading.state === 'done' && <GatewayFindings said={reading.readout.said} />}
       <CrossChecks />
       <ReserveMoves live={live} />
@@ -221,7 +146,7 @@ export function SettingsBench() {
       <PracticeSheet />
       <LiveWorkingTests live={live} />
       <LogSheet />
-      <GatewayAddress />
+      <GatewayAddress acts={settingActs} />
       <PointList points={bench.points.filter(({ stage }) => stage === 'settings')} />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>

@@ -5,18 +5,22 @@ import { settingText } from '@/core/settings/settingText'
 import { Button } from '@/ui/Button'
 import { callUseCase, problemWords } from '../api'
 import { useJob } from '../job/JobContext'
+import type { useSettingActs } from './useSettingActs'
 
-/** Writes what differs from the plan to the stand-in, one by one, each read back at once; a real gateway is set with its maker’s own tool. */
+/** Writes what differs from the plan, one by one, each read back at once: to the stand-in, and to a real gateway only where a lead has allowed it for that device. */
 export function WriteAsPlanned({
   settings,
+  acts: { allowed, again },
   told,
 }: {
   settings: readonly PlannedSetting[]
+  acts: ReturnType<typeof useSettingActs>
   told: (words: string) => void
 }) {
   const { may, view, record } = useJob()
   const [busy, setBusy] = useState(false)
-  if (!may('writeSetting') || view.gateway.host !== null || settings.length === 0) return null
+  const mayBeWritten = view.gateway.host === null || allowed !== null
+  if (!may('writeSetting') || !mayBeWritten || settings.length === 0) return null
   const write = async () => {
     setBusy(true)
     const lines: string[] = []
@@ -31,6 +35,7 @@ export function WriteAsPlanned({
     } finally {
       setBusy(false)
       told(`${lines.join(' ')} Now read it from the gateway.`)
+      again()
     }
   }
   return (

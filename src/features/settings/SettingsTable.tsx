@@ -1,0 +1,74 @@
+'use client'
+import { chakra } from '@chakra-ui/react'
+import { settingPointKey } from '@/core/evidence/families/settingLeft'
+import type { PlannedSetting } from '@/core/installation/installation'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { settingText } from '@/core/settings/settingText'
+import type { SettingLine as LineOf } from '@/core/settings/settingsDiff'
+import { DataTable } from '@/ui/DataTable'
+import { VerdictWord } from '@/ui/VerdictWord'
+import { useJob } from '../job/JobContext'
+
+type SettingLine = LineOf<PlannedSetting>
+
+const valueOf = (line: SettingLine, which: 'read' | 'left') => {
+  const number = line[which]
+  const agrees = which === 'read' ? line.readAgrees : line.leftAgrees
+  if (number === null) return <chakra.span color="ink3">–</chakra.span>
+  return (
+    <chakra.span fontWeight="600" color={agrees === false ? 'stop' : undefined}>
+      {line.planned ? settingText(line.key, number, line.planned.unit) : formatNumber(number)}
+      {agrees === false ? ' ≠' : ''}
+    </chakra.span>
+  )
+}
+
+/** Planned, read and left side by side; a setting that is chosen shows what was done about it. */
+export function SettingsTable({ lines }: { lines: readonly SettingLine[] }) {
+  const { select, at } = useJob()
+  return (
+    <DataTable<SettingLine>
+      label="Settings"
+      rows={lines}
+      keyOf={({ key }) => key}
+      columns={[
+        {
+          head: 'Setting',
+          cell: ({ key, planned }) => (
+            <chakra.button
+              type="button"
+              cursor="pointer"
+              textAlign="left"
+              minH="32px"
+              onClick={() => select(settingPointKey(key))}
+              textDecoration={at === settingPointKey(key) ? 'underline' : undefined}
+            >
+              {planned?.label ?? key}
+            </chakra.button>
+          ),
+        },
+        {
+          head: 'Planned',
+          numeric: true,
+          cell: ({ planned }) =>
+            planned ? (
+              <>
+                {settingText(planned.key, planned.value, planned.unit)}
+                {planned.tolerance > 0 && (
+                  <chakra.span color="ink3" fontSize="12.5px">
+                    {' '}
+                    ± {formatNumber(planned.tolerance)}
+                  </chakra.span>
+                )}
+              </>
+            ) : (
+              'not planned'
+            ),
+        },
+        { head: 'Read', numeric: true, cell: (line) => valueOf(line, 'read') },
+        { head: 'Left', numeric: true, cell: (line) => valueOf(line, 'left') },
+        { head: 'Verdict', cell: ({ verdict }) => <VerdictWord verdict={verdict} /> },
+      ]}
+    />
+  )
+}
