@@ -3,7 +3,7 @@ import * as yup from 'yup'
 import { writingAllowed } from '@/core/settings/settingAct'
 import { addSettingActs, settingActsOf } from '@/db/queries/settingActs'
 import { isSetting, writePoint } from '@/devices/gatewayClient'
-import { figure, id, required } from '@/schemas/fields'
+import { figure, flag, id, required, words } from '@/schemas/fields'
 import { signedBy } from '../access'
 import { addressText, gatewayOf } from '../gatewayAddress'
 import { jobOfActor } from '../jobAccess'
@@ -31,8 +31,8 @@ export const allowWriting = defineUseCase({
   via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
-    allow: yup.boolean().strict().required(required('Allowed')),
-    reason: yup.string().trim().max(300, 'The reason has 300 characters at most').default(''),
+    allow: flag('Allowed').required(required('Allowed')),
+    reason: words('Reason', 300).default(''),
   }),
   run: async (db, actor, { jobId, allow, reason }) => {
     const row = await jobOfActor(db, actor, jobId)
@@ -63,7 +63,7 @@ export const writeSetting = defineUseCase({
   via: 'json',
   schema: yup.object({
     jobId: id('job').required(),
-    key: yup.string().max(MOST_NAME).required(required('Setting')),
+    key: words('Setting', MOST_NAME).required(required('Setting')),
     value: figure('Value').nullable().default(null),
   }),
   run: async (db, actor, { jobId, key, value }) => {
