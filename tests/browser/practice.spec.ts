@@ -99,7 +99,7 @@ test('commissioning waits step by step; a dead unit is told, swapped and paired'
   const jobId = await practising(page, 'Cinder House', 'settings')
   await act(page, jobId, 'hide', { faults: [{ kind: 'deadModule', at: 0 }] })
   await act(page, jobId, 'speed', { speed: 60 })
-  const run = page.getByRole('region', { name: 'Commissioning, step by step' })
+  const run = page.getByRole('region', { name: 'Commissioning, practised' })
   const now = (name: string) => run.getByRole('status', { name: `${name} now` })
   await run.getByRole('button', { name: 'Begin: Pairing' }).click()
   await expect(run).toContainText('The step before it is not done.')

@@ -1,5 +1,6 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { COMMISSIONING_STEPS, DRAGS_FACTOR, MOST_TRIES, STEP_WORDS } from '@/core/settings/commissioning'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
@@ -8,14 +9,6 @@ import { type PracticeHouse, usePracticeHouse } from './usePracticeHouse'
 type Step = keyof PracticeHouse['steps']
 type Progress = PracticeHouse['steps'][Step]
 
-const STEPS: readonly (readonly [Step, string, string])[] = [
-  ['firmware', 'Firmware', 'Everything on the release that the makers ask for.'],
-  ['pairing', 'Pairing', 'The gateway finds each unit; count them.'],
-  ['association', 'Association', 'The system is entered at its maker’s, over the house’s router.'],
-  ['profile', 'Network profile', 'The permitted one, and no other.'],
-  ['limits', 'Limits', 'Charging, discharging, export, reserve and band.'],
-  ['transformers', 'Transformers', 'Direction, phase and ratio; the balance above is their check.'],
-]
 const FAULTS: Readonly<Record<Progress['fault'], string>> = {
   none: '',
   previousMissing: 'The step before it is not done.',
@@ -25,24 +18,20 @@ const FAULTS: Readonly<Record<Progress['fault'], string>> = {
   unitMissing: 'A unit answers and is not counted. Look at its address and its place in the chain, then pair again.',
   noConnection: 'There is no connection to the maker. Look at the router.',
 }
-/** A step that fails as often, or runs as much longer than is normal, is not waited for any more. */
-const MOST_TRIES = 3
-const DRAGS_FACTOR = 2
-
 /** S-5: the steps in which a system is brought to work, each waiting for the last; practised on the house that stands in. */
 export function CommissioningRun() {
   const { house, fault, act } = usePracticeHouse()
   if (!house) return null
-  const next = STEPS.find(([step]) => house.steps[step].state !== 'done')?.[0] ?? null
+  const next = COMMISSIONING_STEPS.find((step) => house.steps[step].state !== 'done') ?? null
   return (
-    <TitledSheet title="Commissioning, step by step" note="practised on the house that stands in">
+    <TitledSheet title="Commissioning, practised" note="on the house that stands in: no evidence">
       <Box px="14px" pb="12px" fontSize="14px">
         {fault !== null && <Notice kind="error">{fault}</Notice>}
-        {STEPS.map(([step, name, what]) => (
+        {COMMISSIONING_STEPS.map((step) => (
           <StepRow
             key={step}
-            name={name}
-            what={what}
+            name={STEP_WORDS[step].name}
+            what={STEP_WORDS[step].what}
             progress={house.steps[step]}
             normalS={house.stepS[step]}
             isNext={step === next}

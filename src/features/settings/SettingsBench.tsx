@@ -23,6 +23,7 @@ import { GatewayAddress } from './GatewayAddress'
 import { GatewayFindings } from './GatewayFindings'
 import { LiveWorkingTests } from './LiveWorkingTests'
 import { BeyondThePlan, type Readout } from './BeyondThePlan'
+import { CommissioningRecord } from './CommissioningRecord'
 import { ReserveMoves } from './ReserveMoves'
 import { SettingHistory } from './SettingHistory'
 import { SettingTemplates } from './SettingTemplates'
@@ -142,6 +143,7 @@ export function SettingsBench() {
       {reading.state === 'done' && <GatewayFindings said={reading.readout.said} />}
       <CrossChecks />
       <ReserveMoves live={live} />
+      <CommissioningRecord />
       <CommissioningRun />
       <PracticeSheet />
       <LiveWorkingTests live={live} />

@@ -1,3 +1,4 @@
+import { COMMISSIONING_STEPS } from '../../settings/commissioning'
 import { describe, expect, it } from 'vitest'
 import { aCircuit, aLoad, aRun, house, reading, recordOf } from '../../../../tests/support/house'
 import { everything } from '../../../../tests/support/everything'
@@ -103,6 +104,12 @@ describe('every family', () => {
       'settings.blackStart',
       'settings.reserveMoves',
       'settings.reserveSocPercent',
+      'settings.step.association',
+      'settings.step.firmware',
+      'settings.step.limits',
+      'settings.step.pairing',
+      'settings.step.profile',
+      'settings.step.transformers',
       'settings.test.cover',
       'settings.test.forcedCharge',
       'settings.test.forcedDischarge',
@@ -223,6 +230,7 @@ describe('what evidence rests on', () => {
     'outage.stayedOn.fridge',
     'settings.blackStart',
     'settings.reserveSocPercent',
+    ...COMMISSIONING_STEPS.map((step) => `settings.step.${step}`),
     ...WORKING,
     'wire.dead.prepared',
   ]

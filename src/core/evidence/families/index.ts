@@ -6,6 +6,7 @@ import { buriedServices } from './buriedServices'
 import { capacityShown } from './capacityShown'
 import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
+import { commissioning } from './commissioning'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { closingPapers } from './closingPapers'
@@ -92,6 +93,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   standingLeakage,
   settingLeft,
   workingTests,
+  commissioning,
   blackStartTest,
   reserveMoves,
   ...confirmations,

@@ -1,8 +1,7 @@
+import { COMMISSIONING_STEPS, type CommissioningStep } from '@/core/settings/commissioning'
 import type { House } from './house'
 
-export const COMMISSIONING_STEPS = ['firmware', 'pairing', 'association', 'profile', 'limits', 'transformers'] as const
-/** Steps in which a system is brought to work, in the order in which they wait for each other (S-5). */
-export type CommissioningStep = (typeof COMMISSIONING_STEPS)[number]
+export { COMMISSIONING_STEPS, type CommissioningStep }
 
 export const STEP_STATES = ['waiting', 'running', 'done', 'failed'] as const
 export type StepState = (typeof STEP_STATES)[number]

@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import { everything } from '../../../../tests/support/everything'
+import { reading, recordOf } from '../../../../tests/support/house'
+import { COMMISSIONING_STEPS, type CommissioningStep, stepDrags } from '../../settings/commissioning'
+import { benchOf } from '../bench'
+import type { Reading } from '../reading'
+import { ENDED_SLOT, stepRecord } from './commissioning'
+
+const at = (minute: number) => new Date(Date.UTC(2026, 10, 28, 10, minute)).toISOString()
+const said = (step: CommissioningStep, slot: string, word: string, minute: number) =>
+  reading(`settings.step.${step}`, slot, word, { recordedAt: at(minute) })
+const ended = (step: CommissioningStep, word: string, minute: number) => said(step, ENDED_SLOT, word, minute)
+const judged = (step: CommissioningStep, readings: Reading[]) =>
+  benchOf(recordOf(everything(), readings)).judgements.get(`settings.step.${step}`)
+
+describe('a step of commissioning', () => {
+  const allDone = COMMISSIONING_STEPS.map((step, k) => ended(step, 'done', k))
+
+  it('is Proven once it is done after all that it waits for', () => {
+    expect(COMMISSIONING_STEPS.map((step) => judged(step, allDone)?.verdict)).toEqual(
+      COMMISSIONING_STEPS.map(() => 'proven'),
+    )
+    expect(COMMISSIONING_STEPS.map((step) => judged(step, [])?.verdict)).toEqual(COMMISSIONING_STEPS.map(() => 'open'))
+  })
+
+  it('is Open while one before it is missing, was done later, failed, or was parked', () => {
+    const without = allDone.filter(({ pointKey }) => !pointKey.endsWith('pairing'))
+    expect(judged('profile', without)?.why).toMatch(/waits for pairing/)
+    for (const again of [ended('pairing', 'done', 30), ended('pairing', 'failed', 30), ended('pairing', 'parked', 30)])
+      expect(judged('profile', [...allDone, again])?.verdict).toBe('open')
+  })
+
+  it('that failed is stopped, and one that was parked is still to do', () => {
+    expect(judged('firmware', [ended('firmware', 'failed', 1)])?.verdict).toBe('stop')
+    expect(judged('firmware', [ended('firmware', 'failed', 1), ended('firmware', 'parked', 2)])?.verdict).toBe('open')
+    expect(judged('firmware', [ended('firmware', 'failed', 1), ended('firmware', 'done', 2)])?.verdict).toBe('proven')
+  })
+
+  it('counts its failures since it was last done', () => {
+    const failed = [1, 2, 3].map((minute) => ended('firmware', 'failed', minute))
+    expect(stepRecord('firmware', failed).failures).toBe(3)
+    expect(stepRecord('firmware', [...failed, ended('firmware', 'done', 4)]).failures).toBe(0)
+    expect(stepDrags(stepRecord('firmware', failed), Date.parse(at(4)), 25)).toBe(true)
+  })
+
+  it('drags when it has run twice as long as is usual, and not before', () => {
+    const running = stepRecord('pairing', [said('pairing', 'begun', 'begun', 0)])
+    expect([19, 20, 21].map((minute) => stepDrags(running, Date.parse(at(minute)), 10))).toEqual([false, false, true])
+    const over = stepRecord('pairing', [said('pairing', 'begun', 'begun', 0), ended('pairing', 'done', 5)])
+    expect(stepDrags(over, Date.parse(at(59)), 10)).toBe(false)
+  })
+})
