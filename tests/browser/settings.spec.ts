@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { v7 as uuidv7 } from 'uuid'
 import { bytesOf, callUseCase, makeJob, openBench, signIn, type } from './support'
 
 test('a template is looked at, planned and kept; each setting tells what was done about it', async ({ page }) => {
@@ -67,6 +68,12 @@ test('commissioning is recorded as it goes: a step that fails is stopped, and wh
     version: null,
     before: { testDepth: 'essential' },
     testDepth: 'full',
+  })
+  await callUseCase(page.request, 'saveItem', {
+    jobId,
+    kind: 'component',
+    itemId: uuidv7(),
+    fields: { tag: 'gw', kind: 'gateway', name: 'Gateway', model: 'Ambrel G' },
   })
   await openBench(page, jobId, '?stage=settings')
   const steps = page.getByRole('main').getByRole('region', { name: 'Commissioning, as it goes' })
