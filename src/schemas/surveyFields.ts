@@ -1,6 +1,6 @@
 import type { SurveyKind } from '@/core/installation/survey'
 import { IN_ISLAND } from '@/core/wiring/chargerSide'
-import { AUTHORITIES, CT_PLACES, DEFECT_GRADES, PERMISSION_STATES } from '@/core/installation/survey'
+import { AUTHORITIES, CT_PLACES, DEFECT_GRADES, GIVES_WHEN, PERMISSION_STATES } from '@/core/installation/survey'
 import { DECLARED_FIELDS, DECLARED_FIELD_KEYS, DECLARED_ORIGINS } from '@/core/plan/declaredData'
 import { STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
 import { DIRECTION_MARKINGS, FED_THINGS, RESIDUAL_TYPES, SOURCE_DEVICE_KINDS } from '@/core/plan/sourceSideDevice'
@@ -26,6 +26,10 @@ export const CT_PLACE_WORDS = words(CT_PLACES, {
   ownLoads: 'on its own loads only',
 })
 export const IN_ISLAND_WORDS = words(IN_ISLAND, { runs: 'runs on', holdsBack: 'holds back', stops: 'stops' })
+const GIVES_WHEN_WORDS = words(GIVES_WHEN, {
+  afterBattery: 'after the battery',
+  beforeBattery: 'before the battery',
+})
 const MARKING_WORDS = words(DIRECTION_MARKINGS, {
   bidirectional: 'both directions',
   oneWay: 'line and load, one direction',
@@ -94,6 +98,11 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     choice('inIsland', 'In an outage it', IN_ISLAND_WORDS, { optional: true }),
     flag('managed', 'Its own transformer at the supply holds it back', { optional: true }),
     flag('scheduled', 'A schedule keeps the battery from feeding it', { optional: true }),
+    number('givesW', 'The vehicle gives to the house', 'W', { max: 60_000, hint: '0 where it cannot' }),
+    choice('givesWhen', 'It gives', GIVES_WHEN_WORDS, { optional: true }),
+    number('vehicleWh', 'Usable energy of the vehicle', 'Wh', { max: 500_000 }),
+    { name: 'vehicleSoc', label: 'Its usual charge', kind: 'percent', optional: true, max: 1 },
+    { name: 'agreedFloorSoc', label: 'Charge that its owner keeps', kind: 'percent', optional: true, max: 1 },
   ],
   heatPump: [
     number('inputW', 'Electrical input', 'W', { max: 60_000 }),

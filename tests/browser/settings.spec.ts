@@ -88,3 +88,36 @@ test('commissioning is recorded as it goes: a step that fails is stopped, and wh
   await steps.getByRole('button', { name: 'Pairing failed' }).click()
   await expect(step('pairing')).toContainText('Stop')
 })
+
+test('each stage of a long outage is tried or Open, and the vehicle keeps what its owner was promised', async ({
+  page,
+}) => {
+  await signIn(page.context(), 'ines')
+  const jobId = await makeJob(page.request, 'Vehicle House')
+  await callUseCase(page.request, 'changeJob', {
+    jobId,
+    version: null,
+    before: { testDepth: 'essential' },
+    testDepth: 'full',
+  })
+  await openBench(page, jobId, '?stage=survey&view=found')
+  await page.getByRole('button', { name: 'Add a vehicle charger' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Name', { exact: true }).fill('Charger in the yard')
+  await dialog.getByLabel(/^The vehicle gives to the house/).fill('3 kW')
+  await dialog.getByLabel(/^It gives/).selectOption('afterBattery')
+  await dialog.getByLabel(/^Usable energy of the vehicle/).fill('40 kWh')
+  await dialog.getByLabel(/^Its usual charge/).fill('70')
+  await dialog.getByLabel(/^Charge that its owner keeps/).fill('40')
+  await dialog.getByRole('button', { name: 'Add the vehicle charger' }).click()
+  await expect(dialog).toBeHidden()
+  await openBench(page, jobId, '?stage=settings')
+  const strip = page.getByRole('main').getByRole('region', { name: 'Through a long outage' })
+  await expect(strip).toContainText('in the order pv, battery, vehicle')
+  await expect(strip.getByRole('group', { name: 'From the reserve, without the sun' })).toContainText(/vehicle .*W/)
+  await expect(strip.locator('[data-stage="floor"]')).toContainText('Open')
+  await strip.getByRole('button', { name: 'Away: no' }).click()
+  // nothing of this house is released yet: whoever says it is asked, and says it all the same
+  await page.getByRole('dialog').getByRole('button', { name: /^Yes/ }).click()
+  await expect(strip.locator('[data-stage="away"]')).toContainText('The house went dark with the vehicle')
+})

@@ -19,6 +19,10 @@ export const PERMISSION_STATES = ['needed', 'asked', 'granted', 'inspected', 're
 export type PermissionState = (typeof PERMISSION_STATES)[number]
 export const DEFECT_GRADES = ['danger', 'defect', 'remark'] as const
 
+export const GIVES_WHEN = ['afterBattery', 'beforeBattery'] as const
+/** When a vehicle gives in an outage: once the battery is empty, or first. */
+export type GivesWhen = (typeof GIVES_WHEN)[number]
+
 /** What is particular to each kind of thing found on the survey; a blank is `null` and stays Open. */
 export interface SurveyDetails {
   board: {
@@ -72,6 +76,14 @@ export interface SurveyDetails {
     managed?: boolean | null
     /** A schedule keeps the battery from feeding the vehicle. */
     scheduled?: boolean | null
+    /** What the vehicle can give to the house in an outage; 0 gives nothing, `null`: nobody said. */
+    givesW?: number | null
+    givesWhen?: GivesWhen | null
+    /** Its energy that can be used, and the charge that it usually has when it is there, 0…1. */
+    vehicleWh?: number | null
+    vehicleSoc?: number | null
+    /** The charge that its owner was promised to keep, 0…1. */
+    agreedFloorSoc?: number | null
   }
   heatPump: {
     inputW: number | null

@@ -28,6 +28,7 @@ import { ReserveMoves } from './ReserveMoves'
 import { SettingHistory } from './SettingHistory'
 import { SettingTemplates } from './SettingTemplates'
 import { SettingsTable } from './SettingsTable'
+import { SourceStrip } from './SourceStrip'
 import { useSettingActs } from './useSettingActs'
 import { WriteAsPlanned } from './WriteAsPlanned'
 
@@ -143,6 +144,7 @@ export function SettingsBench() {
       {reading.state === 'done' && <GatewayFindings said={reading.readout.said} />}
       <CrossChecks />
       <ReserveMoves live={live} />
+      <SourceStrip />
       <CommissioningRecord />
       <CommissioningRun />
       <PracticeSheet />

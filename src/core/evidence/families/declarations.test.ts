@@ -104,6 +104,7 @@ describe('every family', () => {
       'settings.blackStart',
       'settings.reserveMoves',
       'settings.reserveSocPercent',
+      'settings.source.night',
       'settings.step.association',
       'settings.step.firmware',
       'settings.step.limits',
@@ -171,7 +172,7 @@ describe('every hold condition', () => {
       'loadedIsland.bond': ['earth.islandBond'],
       'loadedIsland.earthing': ['earth.system'],
       'loadedIsland.islandRcd': ['earth.disconnection.c2', 'earth.rcd.c1.island'],
-      'loadedIsland.source': ['outage.islandSource'],
+      'loadedIsland.source': ['outage.islandSource', 'settings.source.night'],
       'loadedIsland.medical': ['outage.medical'],
       'loadedIsland.loop': ['wire.loop.w1'],
       'loadedIsland.gridRcd': ['earth.rcd.c1.grid'],
@@ -198,7 +199,13 @@ describe('live work', () => {
     const waiting = (step: string) => stems(points.filter((one) => stepBefore(one) === step).map(({ key }) => key))
     expect([waiting('firstLive'), waiting('firstIsland'), waiting('loadedIsland')]).toEqual([
       [...WORKING, 'wire.ct.L1', 'wire.live.…'],
-      ['earth.islandBond', 'earth.rcd.c1.island', 'earth.waveforms.c1.island', 'outage.islandSource'],
+      [
+        'earth.islandBond',
+        'earth.rcd.c1.island',
+        'earth.waveforms.c1.island',
+        'outage.islandSource',
+        'settings.source.night',
+      ],
       [
         ...AWAKE,
         'outage.capacity',
@@ -230,6 +237,7 @@ describe('what evidence rests on', () => {
     'outage.stayedOn.fridge',
     'settings.blackStart',
     'settings.reserveSocPercent',
+    'settings.source.night',
     ...COMMISSIONING_STEPS.map((step) => `settings.step.${step}`),
     ...WORKING,
     'wire.dead.prepared',

@@ -7,6 +7,7 @@ import { capacityShown } from './capacityShown'
 import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
 import { commissioning } from './commissioning'
+import { sourceStages } from './sourceStages'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { closingPapers } from './closingPapers'
@@ -94,6 +95,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   settingLeft,
   workingTests,
   commissioning,
+  sourceStages,
   blackStartTest,
   reserveMoves,
   ...confirmations,
