@@ -172,7 +172,7 @@ describe('every hold condition', () => {
       'loadedIsland.bond': ['earth.islandBond'],
       'loadedIsland.earthing': ['earth.system'],
       'loadedIsland.islandRcd': ['earth.disconnection.c2', 'earth.rcd.c1.island'],
-      'loadedIsland.source': ['outage.islandSource', 'settings.source.night'],
+      'loadedIsland.source': ['outage.islandSource'],
       'loadedIsland.medical': ['outage.medical'],
       'loadedIsland.loop': ['wire.loop.w1'],
       'loadedIsland.gridRcd': ['earth.rcd.c1.grid'],
