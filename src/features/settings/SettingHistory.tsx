@@ -2,24 +2,34 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { settingPointKey } from '@/core/evidence/families/settingLeft'
 import { settingHistory } from '@/core/evidence/settingHistory'
+import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
 import { clock } from '@/ui/clock'
 import { useJob } from '../job/JobContext'
 import type { useSettingActs } from './useSettingActs'
 
+interface SettingHistoryProps extends Pick<ReturnType<typeof useSettingActs>, 'acts'> {
+  settingKey: string
+}
+
 /** All that was done about the setting that is chosen in the table: who, when, why, and what was read back. */
-export function SettingHistory({ acts }: Pick<ReturnType<typeof useSettingActs>, 'acts'>) {
+export function SettingHistory({ settingKey, acts }: SettingHistoryProps) {
   const {
     record: { installation, readings },
-    at,
+    select,
   } = useJob()
-  const setting = installation.settings.find(({ key }) => settingPointKey(key) === at)
+  const setting = installation.settings.find(({ key }) => key === settingKey)
   if (!setting) return null
   const events = settingHistory(setting, readings, acts)
   return (
     <TitledSheet
       title={`${setting.label}: what was done`}
       note={setting.origin === null ? undefined : `from ${setting.origin}`}
+      actions={
+        <Button size="sm" variant="bare" onClick={() => select(settingPointKey(setting.key))}>
+          go to its point
+        </Button>
+      }
     >
       <Box
         as="ol"

@@ -50,6 +50,7 @@ export function SettingsBench() {
   const settingActs = useSettingActs()
   const [reading, setReading] = useState<Reading>({ state: 'idle' })
   const [written, setWritten] = useState<string | null>(null)
+  const [shown, setShown] = useState<string | null>(null)
   const [editing, setEditing] = useState<Editing | null>(null)
   const column = (slot: string) =>
     new Map(
@@ -136,11 +137,11 @@ export function SettingsBench() {
             compare.
           </EmptyState>
         ) : (
-          <SettingsTable lines={lines} />
+          <SettingsTable lines={lines} shown={shown} show={setShown} />
         )}
       </TitledSheet>
+      {shown !== null && <SettingHistory settingKey={shown} acts={settingActs.acts} />}
       {reading.state === 'done' && <BeyondThePlan readout={reading.readout} />}
-      <SettingHistory acts={settingActs.acts} />
       {reading.state === 'done' && <GatewayFindings said={reading.readout.said} />}
       <CrossChecks />
       <ReserveMoves live={live} />

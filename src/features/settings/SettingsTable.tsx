@@ -1,13 +1,11 @@
 'use client'
 import { chakra } from '@chakra-ui/react'
-import { settingPointKey } from '@/core/evidence/families/settingLeft'
 import type { PlannedSetting } from '@/core/installation/installation'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { settingText } from '@/core/settings/settingText'
 import type { SettingLine as LineOf } from '@/core/settings/settingsDiff'
 import { DataTable } from '@/ui/DataTable'
 import { VerdictWord } from '@/ui/VerdictWord'
-import { useJob } from '../job/JobContext'
 
 type SettingLine = LineOf<PlannedSetting>
 
@@ -23,9 +21,15 @@ const valueOf = (line: SettingLine, which: 'read' | 'left') => {
   )
 }
 
+interface SettingsTableProps {
+  lines: readonly SettingLine[]
+  /** The setting whose history is shown. */
+  shown: string | null
+  show: (key: string | null) => void
+}
+
 /** Planned, read and left side by side; a setting that is chosen shows what was done about it. */
-export function SettingsTable({ lines }: { lines: readonly SettingLine[] }) {
-  const { select, at } = useJob()
+export function SettingsTable({ lines, shown, show }: SettingsTableProps) {
   return (
     <DataTable<SettingLine>
       label="Settings"
@@ -40,8 +44,9 @@ export function SettingsTable({ lines }: { lines: readonly SettingLine[] }) {
               cursor="pointer"
               textAlign="left"
               minH="32px"
-              onClick={() => select(settingPointKey(key))}
-              textDecoration={at === settingPointKey(key) ? 'underline' : undefined}
+              aria-expanded={shown === key}
+              onClick={() => show(shown === key ? null : key)}
+              textDecoration={shown === key ? 'underline' : undefined}
             >
               {planned?.label ?? key}
             </chakra.button>
