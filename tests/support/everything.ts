@@ -25,6 +25,13 @@ export const everything = () =>
     fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1')],
     survey: [
       {
+        id: 'o',
+        kind: 'existingBattery',
+        tag: 'old1',
+        name: 'Cellar battery',
+        detail: { capacityWh: 5000, limitW: 2500, ctPlace: 'gridPoint', reactsInS: 2, deadbandW: 0 },
+      },
+      {
         id: 'f',
         kind: 'arrayFace',
         tag: 'face1',

@@ -102,6 +102,7 @@ describe('every family', () => {
       'outage.told',
       'outage.toldOfIsland',
       'settings.blackStart',
+      'settings.old.old1',
       'settings.reserveMoves',
       'settings.reserveSocPercent',
       'settings.source.night',
@@ -190,6 +191,7 @@ describe('every hold condition', () => {
 
 /** Working tests, with the street there. */
 const WORKING = [
+  'settings.old.old1',
   'settings.reserveMoves',
   ...['cover', 'forcedCharge', 'forcedDischarge', 'surplus'].map((test) => `settings.test.${test}`),
 ]

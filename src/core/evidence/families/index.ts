@@ -7,6 +7,7 @@ import { capacityShown } from './capacityShown'
 import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
 import { commissioning } from './commissioning'
+import { secondBattery } from './secondBattery'
 import { sourceStages } from './sourceStages'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
@@ -96,6 +97,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   workingTests,
   commissioning,
   sourceStages,
+  secondBattery,
   blackStartTest,
   reserveMoves,
   ...confirmations,

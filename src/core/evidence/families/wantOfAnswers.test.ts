@@ -23,6 +23,7 @@ const answersOf = (input: SlotInput): readonly (number | string)[] => {
 /** Points of several questions of which one answer is enough, each with its reason. */
 const ONE_IS_ENOUGH: Readonly<Record<string, string>> = {
   'taskTime done': 'a task is done, whether or not its beginning was recorded',
+  'secondBattery way': 'a battery that is off fights nobody',
   'earthCurrent now': 'no current at all leaves nothing to trace',
   'blackStart ownSupply': 'one way to wake that was tried is enough',
   'blackStart pv': 'one way to wake that was tried is enough',
