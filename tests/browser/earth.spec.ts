@@ -119,12 +119,7 @@ test('circuits behind one device are tested once, and what leaks is shared out w
   const jobId = await makeJob(context.request, 'Leaky House')
   const { record } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
   const [first] = record.installation.circuits
-  await callUseCase(context.request, 'changeJob', {
-    jobId,
-    version: null,
-    before: { testDepth: 'essential' },
-    testDepth: 'full',
-  })
+  await askInFull(context.request, jobId)
   for (const [tag, name] of [
     ['c8', 'Lights'],
     ['c9', 'Office'],
@@ -215,12 +210,7 @@ test('the type printed on a device decides what else it is tested with, and whic
 }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Waveform House')
-  await callUseCase(context.request, 'changeJob', {
-    jobId,
-    version: null,
-    before: { testDepth: 'essential' },
-    testDepth: 'full',
-  })
+  await askInFull(context.request, jobId)
   await openBench(page, jobId, '?stage=earth&view=modes')
   const tests = page.getByRole('table', { name: 'Residual-current tests' })
   await tests.getByRole('button', { name: 'Change Sockets' }).click()

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
-import { bytesOf, callUseCase, makeJob, openBench, signIn, type } from './support'
+import { askInFull, bytesOf, callUseCase, makeJob, openBench, signIn, type } from './support'
 
 test('a template is looked at, planned and kept; each setting tells what was done about it', async ({ page }) => {
   await signIn(page.context(), 'ines')
@@ -63,12 +63,7 @@ test('commissioning is recorded as it goes: a step that fails is stopped, and wh
 }) => {
   await signIn(page.context(), 'ines')
   const jobId = await makeJob(page.request, 'Stepwise House')
-  await callUseCase(page.request, 'changeJob', {
-    jobId,
-    version: null,
-    before: { testDepth: 'essential' },
-    testDepth: 'full',
-  })
+  await askInFull(page.request, jobId)
   await callUseCase(page.request, 'saveItem', {
     jobId,
     kind: 'component',
@@ -94,12 +89,7 @@ test('each stage of a long outage is tried or Open, and the vehicle keeps what i
 }) => {
   await signIn(page.context(), 'ines')
   const jobId = await makeJob(page.request, 'Vehicle House')
-  await callUseCase(page.request, 'changeJob', {
-    jobId,
-    version: null,
-    before: { testDepth: 'essential' },
-    testDepth: 'full',
-  })
+  await askInFull(page.request, jobId)
   await openBench(page, jobId, '?stage=survey&view=found')
   await page.getByRole('button', { name: 'Add a vehicle charger' }).click()
   const dialog = page.getByRole('dialog')

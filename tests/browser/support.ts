@@ -150,18 +150,22 @@ export async function sendMade(request: APIRequestContext, jobId: string, made: 
   )
 }
 
+/** Asks a job for the full test instead of the essential one. */
+export const askInFull = (request: APIRequestContext, jobId: string): Promise<unknown> =>
+  callUseCase(request, 'changeJob', {
+    jobId,
+    version: null,
+    before: { testDepth: 'essential' },
+    testDepth: 'full',
+  })
+
 /** Makes a job a full test with some readings in it; that not every core was rung out in it is gone past in writing. */
 export async function asFullTest(
   request: APIRequestContext,
   jobId: string,
   made: (installation: Installation) => readonly Reading[],
 ): Promise<void> {
-  await callUseCase(request, 'changeJob', {
-    jobId,
-    version: null,
-    before: { testDepth: 'essential' },
-    testDepth: 'full',
-  })
+  await askInFull(request, jobId)
   const { record } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
   await sendMade(request, jobId, made(record.installation))
   await callUseCase(request, 'overrideHold', {

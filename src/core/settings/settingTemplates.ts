@@ -1,14 +1,8 @@
+import type { PlannedSetting } from '../installation/installation'
 import type { Unit } from '../quantity/units'
 
 /** A setting as a template plans it. */
-export interface TemplateSetting {
-  key: string
-  label: string
-  value: number
-  unit: Unit
-  tolerance: number
-  why: string | null
-}
+export type TemplateSetting = Pick<PlannedSetting, 'key' | 'label' | 'value' | 'unit' | 'tolerance' | 'why'>
 
 /** What one kind of equipment is usually left at: a beginning for a plan, to be held against the maker's manual and the house. */
 export interface SettingTemplate {

@@ -7,17 +7,16 @@ import {
   KeyboardSensor,
   PointerSensor,
   TouchSensor,
-  useDraggable,
   useDroppable,
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { GripVertical } from 'lucide-react'
 import { useState } from 'react'
 import { leakageLimitMa } from '@/core/earthing/standingLeakage'
 import { type ResidualDevice, residualDeviceName } from '@/core/installation/residualDevices'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { atMost } from '@/core/quantity/tolerance'
+import { ChipBody, DragChip } from '@/ui/DragChip'
 import { useJob } from '../job/JobContext'
 import { type CircuitLeakage, countedMa, onTypicalFigures } from './leakageInput'
 
@@ -77,7 +76,7 @@ export function LeakageLanes({ devices, leakages, edit, move }: LeakageLanesProp
         />
       ))}
       {edit && <OwnDeviceLane />}
-      <DragOverlay dropAnimation={null}>{lifted && <ChipFace leakage={lifted} />}</DragOverlay>
+      <DragOverlay dropAnimation={null}>{lifted && <ChipFace leakage={lifted} lifted />}</DragOverlay>
     </DndContext>
   )
 }
@@ -173,29 +172,14 @@ const Chips = ({ own, edit }: { own: readonly CircuitLeakage[]; edit: boolean })
   </Flex>
 )
 
-function CircuitChip({ leakage }: { leakage: CircuitLeakage }) {
-  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: leakage.circuit.tag })
-  return (
-    <chakra.button
-      ref={setNodeRef}
-      type="button"
-      data-circuit={leakage.circuit.tag}
-      {...attributes}
-      {...listeners}
-      maxW="100%"
-      opacity={isDragging ? 0.4 : 1}
-      cursor="grab"
-      touchAction="manipulation"
-      borderRadius="l1"
-      _focusVisible={{ outlineWidth: '3px', outlineColor: 'focusRing' }}
-    >
-      <ChipFace leakage={leakage} />
-    </chakra.button>
-  )
-}
+const CircuitChip = ({ leakage }: { leakage: CircuitLeakage }) => (
+  <DragChip id={leakage.circuit.tag} data={{ 'data-circuit': leakage.circuit.tag }}>
+    <ChipFace leakage={leakage} />
+  </DragChip>
+)
 
 /** A circuit with what leaks on it; a typical figure is marked as about, and one that is missing as not known. */
-function ChipFace({ leakage }: { leakage: CircuitLeakage }) {
+function ChipFace({ leakage, lifted }: { leakage: CircuitLeakage; lifted?: boolean }) {
   const { circuit, clampedMa, typical } = leakage
   const figure =
     clampedMa !== null
@@ -204,30 +188,12 @@ function ChipFace({ leakage }: { leakage: CircuitLeakage }) {
         ? `about ${milliamps(typical.totalMa)}`
         : 'not known'
   return (
-    <Flex
-      as="span"
-      display="inline-flex"
-      maxW="100%"
-      align="center"
-      gap="5px"
-      px="7px"
-      minH="34px"
-      bg="sheet"
-      borderWidth="1px"
-      borderStyle={clampedMa === null ? 'dashed' : 'solid'}
-      borderColor={circuit.safety ? 'watch' : 'rule2'}
-      borderRadius="l1"
-      fontSize="13.5px"
-    >
-      <chakra.span color="ink3" flex="none" lineHeight="0">
-        <GripVertical size={13} aria-hidden />
-      </chakra.span>
-      <chakra.span overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
-        {`${circuit.tag} ${circuit.name}${circuit.safety ? ' · safety' : ''}`}
-      </chakra.span>
-      <chakra.span color="ink2" flex="none">
-        {figure}
-      </chakra.span>
-    </Flex>
+    <ChipBody
+      name={`${circuit.tag} ${circuit.name}${circuit.safety ? ' · safety' : ''}`}
+      figure={figure}
+      lifted={lifted}
+      assumed={clampedMa === null}
+      marked={circuit.safety}
+    />
   )
 }
