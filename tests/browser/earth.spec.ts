@@ -1,7 +1,18 @@
 import { expect, test } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import type { JobRecord } from '@/core/evidence/judge'
-import { bytesOf, callUseCase, ledger, makeJob, openBench, sendFirstLive, sendReadings, signIn, type } from './support'
+import {
+  askInFull,
+  bytesOf,
+  callUseCase,
+  ledger,
+  makeJob,
+  openBench,
+  sendFirstLive,
+  sendReadings,
+  signIn,
+  type,
+} from './support'
 
 test.describe('the clamp’s decision, on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
