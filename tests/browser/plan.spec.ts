@@ -8,6 +8,10 @@ const tab = (page: Page, name: string) => page.getByRole('tab', { name: new RegE
 
 async function fill(page: Page, fields: Record<string, string>): Promise<void> {
   const form = dialog(page)
+  await expect(form).toBeVisible()
+  // what is seldom asked is folded away
+  const more = form.getByRole('button', { name: /more figures$/ })
+  if (await more.isVisible()) await more.click()
   for (const [label, text] of Object.entries(fields)) {
     const field = form.getByLabel(label, { exact: false }).first()
     if ((await field.evaluate((element) => element.tagName)) === 'SELECT') await field.selectOption(text)

@@ -91,7 +91,7 @@ export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Sa
       </Grid>
       {seldom.length > 0 && !unfolded && (
         <Button mt="3" size="sm" onClick={() => setUnfolded(true)}>
-          {`More: ${seldom.length} more figures`}
+          {`${seldom.length} more figures`}
         </Button>
       )}
       {below}
