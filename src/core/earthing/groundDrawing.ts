@@ -1,6 +1,6 @@
 import { type Ink, type Primitive, line } from '../drawing/primitive'
 import type { GroundPlot, PlottedElectrode, PlottedOther, PlottedService } from './groundPlot'
-import { groundFromAbove as fromAbove } from './groundFromAbove'
+import { groundFromAbove, inMetres } from './groundFromAbove'
 import { type GroundPlotLayout, groundPlotLayout } from './groundPlotLayout'
 
 const ROW = 17
@@ -17,8 +17,6 @@ export interface GroundDrawing {
   height: number
   shapes: Primitive[]
 }
-
-const inMetres = (value: number): string => `${Math.round(value * 100) / 100} m`
 
 interface Words {
   text: string
@@ -163,7 +161,7 @@ export function groundDrawing(plot: GroundPlot, width: number): GroundDrawing {
       },
     ]
   })
-  const above = fromAbove(plot, layout, width)
+  const above = groundFromAbove(plot, layout, width)
   return {
     width,
     height: layout.height + (above?.height ?? 0),

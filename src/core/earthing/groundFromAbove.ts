@@ -9,6 +9,9 @@ const FOOT_PX = 22
 const MOST_ASIDE_PX = 220
 const WORDS_SIZE = 12
 
+/** Metres as a drawing labels them, to the centimetre. */
+export const inMetres = (value: number): string => `${Math.round(value * 100) / 100} m`
+
 const words = (
   text: string,
   at: { x: number; y: number },
@@ -32,7 +35,7 @@ function seen({ tag, kind, parts, asideM }: PlottedElectrode, x: GroundPlotLayou
         ? { kind: 'circle', at: { x: x(fromM), y }, r: 4.5, ink: 'earth', width: 2, fill: 'sheet' }
         : line('earth', kind === 'plate' ? 9 : 4.5, [x(fromM), y], [x(toM), y]),
     ),
-    words(asideM > 0 ? `${tag}, ${Math.round(asideM * 100) / 100} m off the line` : tag, {
+    words(asideM > 0 ? `${tag}, ${inMetres(asideM)} off the line` : tag, {
       x: x(last.toM) + 9,
       y: y + 4,
     }),

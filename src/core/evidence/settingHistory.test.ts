@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { reading } from '../../../tests/support/house'
 import { type SettingAct, writingAllowed } from '../settings/settingAct'
+import { WITHDRAWN } from './reading'
 import { settingHistory } from './settingHistory'
 
 const at = (minute: number) => `2026-11-20T10:${String(minute).padStart(2, '0')}:00.000Z`
@@ -51,6 +52,8 @@ describe('the history of a setting', () => {
     ])
     expect(words([act({ kind: 'planned', value: 30, before: 40 })])).toEqual(['planned at 30 % instead of 40 %'])
     expect(words([act({ kind: 'removed', value: null, before: 40 })])).toEqual(['taken out of the plan'])
+    const [gone] = settingHistory(SETTING, [reading('settings.reserveSocPercent', 'left', WITHDRAWN)], [])
+    expect(gone?.what).toBe('what was recorded as left was taken back')
     const [said] = settingHistory(
       SETTING,
       [reading('settings.reserveSocPercent', 'read', 90, { detail: { bound: 'above', standIn: true } })],

@@ -1,7 +1,7 @@
 import type { SettingAct } from '../settings/settingAct'
 import { boundOf, figureText } from './figure'
 import { settingPointKey } from './families/settingLeft'
-import { type Reading, madeAt } from './reading'
+import { type Reading, WITHDRAWN, madeAt } from './reading'
 import type { PlannedSetting } from '../installation/installation'
 import { settingText } from '../settings/settingText'
 
@@ -35,7 +35,8 @@ function actWords({ kind, value, before, readBack, address }: SettingAct, { key,
   }
 }
 
-function readingWords({ slot, valueNumber, detail }: Reading, { key, unit }: Named): string {
+function readingWords({ slot, valueNumber, valueWord, detail }: Reading, { key, unit }: Named): string {
+  if (valueWord === WITHDRAWN) return `what was ${slot === 'left' ? 'recorded as left' : 'read'} was taken back`
   const figure =
     valueNumber === null
       ? 'something without a figure'

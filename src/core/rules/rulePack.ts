@@ -36,6 +36,7 @@ export const LIMIT_KEYS = [
   'leakageReturnShare',
   'leakageReturnFactor',
   'leakageCleanReturns',
+  'oppositeBatteriesMax',
   'islandNeutralEarthMax',
   'rcdGeneralX1Max',
   'rcdGeneralX5Max',

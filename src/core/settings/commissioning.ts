@@ -51,8 +51,8 @@ export const stepDrags = (record: StepRecord, nowMs: number, usualMin: number): 
   (isRunning(record) && nowMs - (record.begunMs ?? nowMs) > DRAGS_FACTOR * usualMin * 60_000)
 
 /**
- * S-5: the first step before this one that was not done when this one was; `null` where none is missing. What was done before the step it
- * waits for was done has to be done again.
+ * S-5: the first step before this one that was not done when this one was, or is under way again; `null` where none is missing. What was done
+ * before the step it waits for was done has to be done again.
  */
 export function missingBefore(
   step: CommissioningStep,
@@ -62,8 +62,9 @@ export function missingBefore(
   const own = recordOf(step).ended
   return (
     COMMISSIONING_STEPS.slice(0, at).find((before) => {
-      const { ended } = recordOf(before)
-      return ended?.as !== 'done' || (own !== null && ended.atMs > own.atMs)
+      const record = recordOf(before)
+      const { ended } = record
+      return isRunning(record) || ended?.as !== 'done' || (own !== null && ended.atMs > own.atMs)
     }) ?? null
   )
 }

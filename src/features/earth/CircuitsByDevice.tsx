@@ -11,7 +11,7 @@ import { TitledSheet } from '@/ui/Sheet'
 import { problemWords } from '../api'
 import { useJob } from '../job/JobContext'
 import { LeakageLanes, OWN_DEVICE } from './LeakageLanes'
-import { type CircuitLeakage, countedMa } from './leakageInput'
+import { type CircuitLeakage, countedMa, milliamps } from './leakageInput'
 import { useLeakage } from './useLeakage'
 import { useSaveCircuits } from './useSaveCircuits'
 
@@ -83,8 +83,6 @@ function SafetyBesideLeakiest({ devices, leakages }: Shown) {
     </Notice>
   )
 }
-
-const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
 
 /** What is usually behind a figure that nobody clamped, appliance by appliance. */
 function typicalWords({ typical: { totalMa, appliances } }: CircuitLeakage): string {

@@ -14,16 +14,13 @@ import {
 import { useState } from 'react'
 import { leakageLimitMa } from '@/core/earthing/standingLeakage'
 import { type ResidualDevice, residualDeviceName } from '@/core/installation/residualDevices'
-import { formatNumber } from '@/core/quantity/formatQuantity'
 import { atMost } from '@/core/quantity/tolerance'
 import { ChipBody, DragChip } from '@/ui/DragChip'
 import { useJob } from '../job/JobContext'
-import { type CircuitLeakage, countedMa, onTypicalFigures } from './leakageInput'
+import { type CircuitLeakage, countedMa, onTypicalFigures, milliamps } from './leakageInput'
 
 /** The lane that gives a circuit a device of its own. */
 export const OWN_DEVICE = ''
-
-const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
 
 interface LeakageLanesProps {
   devices: readonly ResidualDevice[]
@@ -46,7 +43,7 @@ export function LeakageLanes({ devices, leakages, edit, move }: LeakageLanesProp
     const from = leakages.find(({ circuit }) => circuit.tag === active.id)
     const target = over?.id
     if (from && typeof target === 'string' && target !== laneId(from.device.tag))
-      move(from.circuit.tag, target.slice(5))
+      move(from.circuit.tag, tagOfLane(target))
   }
   const lifted = leakages.find(({ circuit }) => circuit.tag === inHand)
   return (
@@ -81,8 +78,10 @@ export function LeakageLanes({ devices, leakages, edit, move }: LeakageLanesProp
   )
 }
 
-const laneId = (tag: string) => `lane:${tag}`
-const laneWords = (id: string) => (id === laneId(OWN_DEVICE) ? 'a device of its own' : `device ${id.slice(5)}`)
+const LANE = 'lane:'
+const laneId = (tag: string) => LANE + tag
+const tagOfLane = (id: string) => id.slice(LANE.length)
+const laneWords = (id: string) => (id === laneId(OWN_DEVICE) ? 'a device of its own' : `device ${tagOfLane(id)}`)
 
 function DeviceLane({ device, own, edit }: { device: ResidualDevice; own: readonly CircuitLeakage[]; edit: boolean }) {
   const {

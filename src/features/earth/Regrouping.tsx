@@ -5,18 +5,15 @@ import type { StandingLeakage } from '@/core/earthing/standingLeakage'
 import { regrouped } from '@/core/installation/regroupCircuits'
 import { residualDeviceName } from '@/core/installation/residualDevices'
 import { rulesOf } from '@/core/installation/rulesOf'
-import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { leakageInWorker } from '@/workers/clients'
 import { useJob } from '../job/JobContext'
-import { leakageInputOf, onTypicalFigures } from './leakageInput'
+import { leakageInputOf, onTypicalFigures, milliamps } from './leakageInput'
 import { useLeakage } from './useLeakage'
 import { useSaveCircuits } from './useSaveCircuits'
-
-const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
 
 /** E-10: the fewest moves that put every device right, asked for and carried out. */
 export function Regrouping() {

@@ -1,7 +1,11 @@
 import type { LeakageGroup, LeakingCircuit } from '@/core/earthing/standingLeakage'
 import type { Circuit } from '@/core/installation/installation'
+import { formatNumber } from '@/core/quantity/formatQuantity'
 import type { ResidualDevice } from '@/core/installation/residualDevices'
 import type { TypicalLeakage } from '@/core/plan/appliances'
+
+/** Leakage as it is read, always in mA. */
+export const milliamps = (value: number): string => `${formatNumber(value, 3)} mA`
 
 /** What leaks on a circuit: as clamped, or as such appliances usually do while nobody has clamped it. */
 export interface CircuitLeakage {

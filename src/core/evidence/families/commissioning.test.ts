@@ -30,6 +30,13 @@ describe('a step of commissioning', () => {
       expect(judged('profile', [...allDone, again])?.verdict).toBe('open')
   })
 
+  it('that is begun again is under way, and what waits for it is Open until it is done again', () => {
+    const again = [...allDone, said('pairing', 'begun', 'begun', 30)]
+    expect(judged('pairing', again)).toMatchObject({ verdict: 'open', why: 'It is under way.' })
+    expect(judged('profile', again)?.why).toMatch(/waits for pairing/)
+    expect(judged('firmware', again)?.verdict).toBe('proven')
+  })
+
   it('that failed is stopped, and one that was parked is still to do', () => {
     expect(judged('firmware', [ended('firmware', 'failed', 1)])?.verdict).toBe('stop')
     expect(judged('firmware', [ended('firmware', 'failed', 1), ended('firmware', 'parked', 2)])?.verdict).toBe('open')

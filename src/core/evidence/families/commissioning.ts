@@ -5,6 +5,7 @@ import {
   STEP_WORDS,
   type StepEnd,
   type StepRecord,
+  isRunning,
   missingBefore,
 } from '../../settings/commissioning'
 import type { PointFamily } from '../family'
@@ -69,7 +70,8 @@ export const commissioning: PointFamily<CommissioningStep> = {
   judge: (point, { readings }) => {
     const step = point.thing
     const recordOf = (one: CommissioningStep) => stepRecord(one, readings)
-    const { ended, failures } = recordOf(step)
+    const record = recordOf(step)
+    const { ended, failures } = record
     const missing = missingBefore(step, recordOf)
     const common = {
       code: 'S-5',
@@ -77,6 +79,8 @@ export const commissioning: PointFamily<CommissioningStep> = {
       limit: null,
       basis: 'Steps of commissioning wait for each other.',
     }
+    // begun again, whatever it came to before
+    if (isRunning(record)) return { ...common, value: 'under way', verdict: 'open', why: 'It is under way.' }
     if (ended === null) return { ...common, verdict: 'open', why: 'Say when it is done, or that it failed.' }
     if (ended.as === 'failed')
       return {

@@ -9,9 +9,6 @@ import { afterCalibration, slotReadings } from '../slotReadings'
 
 type OldBattery = SurveyItem<'existingBattery'>
 
-/** For longer than this one must not give while the other takes, in seconds, by more than 50 W (S-6). */
-const MOST_OPPOSITE_S = 60
-
 const WAYS = {
   constant: ['constant', 'export'],
   steered: ['steered', 'master'],
@@ -67,18 +64,19 @@ export const secondBattery: PointFamily<OldBattery> = {
   judge: (point, context): Judgement => {
     const slots = slotReadings(point, context)
     const way = slots.word('way') as keyof typeof WAYS | null
+    const { oppositeBatteriesMax } = context.pack.limits
     const mostW = constantExportW(context.installation)
     const common = {
       code: 'S-6',
       value: way,
       limit: way === 'constant' && mostW !== null ? `≤ ${formatQuantity(mostW, 'W', 3)} and never with surplus` : null,
-      basis: `S-6: never against each other for more than ${MOST_OPPOSITE_S} s.`,
+      basis: oppositeBatteriesMax.basis,
     }
     const open = (why: string): Judgement => ({ ...common, verdict: 'open', why })
     if (way === null) return open('Say how the old battery is left.')
     if (way === 'off') return { ...common, verdict: 'proven', why: 'It is off.' }
     const oppositeS = slots.number('opposite')
-    if (oppositeS !== null && !atMost(oppositeS, MOST_OPPOSITE_S))
+    if (oppositeS !== null && !atMost(oppositeS, oppositeBatteriesMax.value))
       return {
         ...common,
         verdict: 'stop',

@@ -94,6 +94,12 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
     'Returns of the supply that a device is seen to take without tripping',
     'E-10: shown by three clean returns.',
   ),
+  oppositeBatteriesMax: limit(
+    60,
+    's',
+    'For how long an old battery and the new one may work against each other by more than 50 W',
+    'S-6: two batteries that feed each other only lose energy.',
+  ),
   islandNeutralEarthMax: limit(
     5,
     'V',

@@ -17,6 +17,7 @@ const AGREED: Readonly<Record<LimitKey, number | ByPack>> = {
   leakageReturnShare: 0.5,
   leakageReturnFactor: 2,
   leakageCleanReturns: 3,
+  oppositeBatteriesMax: 60,
   islandNeutralEarthMax: 5,
   rcdGeneralX1Max: 300,
   rcdGeneralX5Max: 40,
