@@ -1,4 +1,5 @@
-// npm run bench: measures what docs/benchmarks.md states, on a cluster of its own, and prints it.
+// npm run bench [-- NAME …]: measures what docs/benchmarks.md states, on a cluster of its own, and prints it.
+import { randomUUID } from 'node:crypto'
 import { rmSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { spawnSync } from 'node:child_process'
@@ -13,18 +14,28 @@ ensureNpmPackages(root)
 const bin = ensurePostgres()
 const executablePath = ensureChromium()
 const tsx = join(root, 'node_modules/.bin/tsx')
-spawnSync('node', ['--expose-gc', '--import', 'tsx', 'scripts/bench/traceAnalysis.ts'], { cwd: root, stdio: 'inherit' })
-spawnSync('node', ['--import', 'tsx', 'scripts/bench/planning.ts'], { cwd: root, stdio: 'inherit' })
-spawnSync('node', ['--import', 'tsx', 'scripts/bench/crewDay.ts'], { cwd: root, stdio: 'inherit' })
-spawnSync('node', ['--import', 'tsx', 'scripts/bench/positionCheck.ts'], { cwd: root, stdio: 'inherit' })
-spawnSync('node', ['--import', 'tsx', 'scripts/bench/sealing.ts'], { cwd: root, stdio: 'inherit' })
-spawnSync('node', ['--import', 'tsx', 'scripts/bench/waveDrawing.ts'], { cwd: root, stdio: 'inherit' })
+const ALONE = ['traceAnalysis', 'planning', 'crewDay', 'positionCheck', 'sealing', 'waveDrawing']
+const ON_THE_APP = ['readingRoundTrip', 'planBench', 'sealJob', 'liveStream', 'syncRate', 'fullDatabase']
+const asked = process.argv.slice(2)
+for (const name of asked)
+  if (![...ALONE, ...ON_THE_APP].includes(name)) {
+    console.error(`There is no bench “${name}”. There are: ${[...ALONE, ...ON_THE_APP].join(', ')}.`)
+    process.exit(2)
+  }
+const chosen = (names) => names.filter((name) => asked.length === 0 || asked.includes(name))
+
+for (const name of chosen(ALONE))
+  spawnSync('node', ['--expose-gc', '--import', 'tsx', `scripts/bench/${name}.ts`], { cwd: root, stdio: 'inherit' })
+if (chosen(ON_THE_APP).length === 0) process.exit(0)
 ensureBuild(root)
 const dataFolder = join(root, '.test-data/bench')
+// the stream is measured at ten moments a second, and the server's memory as its own metrics tell it
+process.env.AWLBRIGHT_STAND_IN_PUSH_MS = '100'
+process.env.AWLBRIGHT_METRICS_TOKEN ??= randomUUID()
 rmSync(dataFolder, { recursive: true, force: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
 try {
-  for (const script of ['readingRoundTrip', 'planBench', 'sealJob', 'syncRate', 'fullDatabase'])
+  for (const script of chosen(ON_THE_APP))
     spawnSync(tsx, [`scripts/bench/${script}.ts`], {
       cwd: root,
       stdio: 'inherit',

@@ -64,6 +64,16 @@ describe('minutes that tasks took', () => {
       ),
     ).toEqual([{ template: 'isolate', minutes: 25 }])
   })
+  it('are those of a step of commissioning that was done, too', () => {
+    const step = (slot: string, word: string, recordedAt: string) =>
+      reading('settings.step.pairing', slot, word, { recordedAt, receivedAt: null })
+    const begun = step('begun', 'begun', '2026-05-04T07:00:00.000Z')
+    expect(minutesOf(begun, step('ended', 'done', '2026-05-04T07:12:00.000Z'))).toEqual([
+      { template: 'commissioning.pairing', minutes: 12 },
+    ])
+    expect(minutesOf(begun, step('ended', 'failed', '2026-05-04T07:12:00.000Z'))).toEqual([])
+    expect(minutesOf(begun, step('ended', 'done', '2026-05-04T06:12:00.000Z'))).toEqual([])
+  })
   it('are nothing without an end, or with one before the start', () => {
     expect(minutesOf(timed('t1', 'start', '2026-05-04T08:00:00.000Z'))).toEqual([])
     expect(minutesOf(timed('t1', 'done', '2026-05-04T08:00:00.000Z'))).toEqual([])
@@ -88,5 +98,5 @@ it('counts up when families or hold conditions change: what was stored by the ol
   ]
   const digest = bytesToHex(sha256(utf8ToBytes(JSON.stringify(asked)))).slice(0, 8)
   // whoever changes the second figure counts the first one up
-  expect([FACTS_VERSION, digest]).toEqual([9, '67868bce'])
+  expect([FACTS_VERSION, digest]).toEqual([10, '67868bce'])
 })

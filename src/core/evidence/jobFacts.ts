@@ -2,6 +2,8 @@ import { verdictAt } from './verdictAt'
 import type { Verdict } from '../rules/verdict'
 import { STAGE_WORDS, type Stage } from './point'
 import { benchOf, pointsToShow, stageSummaries } from './bench'
+import { COMMISSIONING_STEPS, stepWork } from '../settings/commissioning'
+import { stepRecord } from './families/commissioning'
 import { TASK_KEY_STEM } from './families/taskTime'
 import type { JobRecord } from './judge'
 import { madeAt, standingReadings } from './reading'
@@ -19,12 +21,12 @@ export interface JobFacts {
   readingCount: number
   surveyed: boolean
   planned: boolean
-  /** Minutes that its tasks took, by template. */
+  /** Minutes that its tasks took, by template, and its steps of commissioning, by their name. */
   taskMinutes: { template: string; minutes: number }[]
 }
 
 /** Counts up whenever the same record would give other facts: what was stored before is then worked out anew. */
-export const FACTS_VERSION = 9
+export const FACTS_VERSION = 10
 
 /** What a list says of a job, from all that is stored of it. */
 export function jobFacts(record: JobRecord): JobFacts {
@@ -45,7 +47,7 @@ export function jobFacts(record: JobRecord): JobFacts {
     readingCount: record.readings.length,
     surveyed: installation.loads.length > 0 && installation.sources.units.length > 0,
     planned: installation.chosenSchool !== null,
-    taskMinutes: taskMinutesOf(record),
+    taskMinutes: [...taskMinutesOf(record), ...stepMinutesOf(record)],
   }
 }
 
@@ -60,6 +62,15 @@ function taskMinutesOf({ installation, readings }: JobRecord): JobFacts['taskMin
     const [start, done] = [last.get(`${key}/start`), last.get(`${key}/done`)]
     if (start === undefined || done === undefined || done <= start) return []
     return [{ template: item.detail.template, minutes: (Date.parse(done) - Date.parse(start)) / 60_000 }]
+  })
+}
+
+/** From the last beginning to the last end of each step of commissioning that was done. */
+function stepMinutesOf({ readings }: JobRecord): JobFacts['taskMinutes'] {
+  return COMMISSIONING_STEPS.flatMap((step) => {
+    const { begunMs, ended } = stepRecord(step, readings)
+    if (begunMs === null || ended?.as !== 'done' || ended.atMs <= begunMs) return []
+    return [{ template: stepWork(step), minutes: (ended.atMs - begunMs) / 60_000 }]
   })
 }
 

@@ -21,6 +21,38 @@ export const USUAL_STEP_MIN: Readonly<Record<CommissioningStep, number>> = {
   transformers: 15,
 }
 
+/** Of so many of its earlier steps a crew's own time is taken, and of fewer the usual one. */
+const ENOUGH_STEPS = 5
+const CREW_SHARE = 0.8
+
+/** Under what name the minutes of a step stand among a crew's earlier work. */
+export const stepWork = (step: CommissioningStep): string => `commissioning.${step}`
+
+/** What a step is held against, in minutes, and whose figure it is. */
+export interface UsualStepTime {
+  minutes: number
+  from: 'crew' | 'default'
+}
+
+/**
+ * S-5: minutes within which a crew had four of five of its earlier steps of this kind done (nearest rank), once there are five of them; what is
+ * usual for anybody until then.
+ *
+ * @param recorded minutes of earlier work by its name; other work is left out, and so is what took no minute or over ten hours
+ * @example usualStepTime('profile', [4, 5, 6, 7, 12].map((minutes) => ({ template: 'commissioning.profile', minutes }))) // { minutes: 7, from: 'crew' }
+ */
+export function usualStepTime(
+  step: CommissioningStep,
+  recorded: readonly { template: string; minutes: number }[],
+): UsualStepTime {
+  const taken = recorded
+    .filter(({ template, minutes }) => template === stepWork(step) && minutes >= 1 && minutes <= 600)
+    .map(({ minutes }) => minutes)
+    .sort((a, b) => a - b)
+  if (taken.length < ENOUGH_STEPS) return { minutes: USUAL_STEP_MIN[step], from: 'default' }
+  return { minutes: Math.ceil(taken[Math.ceil(CREW_SHARE * taken.length) - 1] as number), from: 'crew' }
+}
+
 /** A step that fails as often, or runs as much longer than is usual, is not waited for any more (S-5). */
 export const MOST_TRIES = 3
 export const DRAGS_FACTOR = 2

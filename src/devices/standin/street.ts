@@ -41,8 +41,9 @@ export class Street {
   constructor(
     private readonly broker: Broker,
     private readonly mostHouses = MOST_HOUSES,
+    pushMs = PUSH_MS,
   ) {
-    this.timers = [setInterval(() => this.tick(), TICK_MS), setInterval(() => this.push(), PUSH_MS)]
+    this.timers = [setInterval(() => this.tick(), TICK_MS), setInterval(() => this.push(), pushMs)]
   }
 
   get count(): number {

@@ -8,9 +8,10 @@ import {
   type CommissioningStep,
   STEP_WORDS,
   type StepRecord,
-  USUAL_STEP_MIN,
+  type UsualStepTime,
   isRunning,
   stepDrags,
+  usualStepTime,
 } from '@/core/settings/commissioning'
 import { clock } from '@/ui/clock'
 import { Button } from '@/ui/Button'
@@ -37,12 +38,13 @@ export function CommissioningRecord() {
 }
 
 function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
-  const { bench, offer, may } = useJob()
+  const { bench, offer, may, view } = useJob()
   const now = useNow(1000)
   const [failure, setFailure] = useState<string | null>(null)
   const record = stepRecord(step, bench.context.readings)
   const judgement = bench.judgements.get(point.key)
   const running = isRunning(record)
+  const usual = usualStepTime(step, view.taskMinutes)
   const say = async (slotId: string, word: string) => {
     const slot = point.slots.find(({ id }) => id === slotId)
     if (!slot) return
@@ -61,7 +63,7 @@ function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
           <Text color="ink2">{what}</Text>
         </Box>
         <Text role="status" aria-label={`${name} as it goes`} color="ink2">
-          {stateWords(record, now, USUAL_STEP_MIN[step])}
+          {stateWords(record, now, usual)}
         </Text>
         {may('recordReadings') && (
           <Flex gap="6px" wrap="wrap">
@@ -93,7 +95,7 @@ function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
       </Flex>
       {record.ended !== null && !running && judgement?.verdict !== 'proven' && <Text pt="4px">{judgement?.why}</Text>}
       {failure !== null && <Notice kind="error">{failure}</Notice>}
-      {stepDrags(record, now, USUAL_STEP_MIN[step]) && (
+      {stepDrags(record, now, usual.minutes) && (
         <Notice kind="caution" mt="6px">
           It drags. Swap the unit and record the new serial in Fit, call the maker, or park the step and plan the rest
           of the day anew; what was parked stays Open.
@@ -103,10 +105,10 @@ function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
   )
 }
 
-function stateWords(record: StepRecord, nowMs: number, usualMin: number): string {
+function stateWords(record: StepRecord, nowMs: number, { minutes, from }: UsualStepTime): string {
   const { begunMs, ended } = record
-  if (isRunning(record) && begunMs !== null)
-    return `${Math.max(0, Math.floor((nowMs - begunMs) / 60_000))} of about ${usualMin} min`
-  if (ended === null) return `about ${usualMin} min`
+  const usual = from === 'crew' ? `${minutes} min, as your crew takes` : `about ${minutes} min`
+  if (isRunning(record) && begunMs !== null) return `${Math.max(0, Math.floor((nowMs - begunMs) / 60_000))} of ${usual}`
+  if (ended === null) return usual
   return `${ended.as} ${clock(new Date(ended.atMs).toISOString())}`
 }

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { everything } from '../../../../tests/support/everything'
 import { reading, recordOf } from '../../../../tests/support/house'
-import { COMMISSIONING_STEPS, type CommissioningStep, stepDrags } from '../../settings/commissioning'
+import {
+  COMMISSIONING_STEPS,
+  type CommissioningStep,
+  USUAL_STEP_MIN,
+  stepDrags,
+  stepWork,
+  usualStepTime,
+} from '../../settings/commissioning'
 import { benchOf } from '../bench'
 import type { Reading } from '../reading'
 import { ENDED_SLOT, stepRecord } from './commissioning'
@@ -55,5 +62,30 @@ describe('a step of commissioning', () => {
     expect([19, 20, 21].map((minute) => stepDrags(running, Date.parse(at(minute)), 10))).toEqual([false, false, true])
     const over = stepRecord('pairing', [said('pairing', 'begun', 'begun', 0), ended('pairing', 'done', 5)])
     expect(stepDrags(over, Date.parse(at(59)), 10)).toBe(false)
+  })
+})
+
+describe('what a step is held against', () => {
+  const took = (step: CommissioningStep, ...minutes: number[]) =>
+    minutes.map((one) => ({ template: stepWork(step), minutes: one }))
+
+  it('is what four of five of the crew’s earlier steps took, whatever their order, rounded up to a minute', () => {
+    expect(usualStepTime('profile', took('profile', 12, 4, 6.2, 5, 7))).toEqual({ minutes: 7, from: 'crew' })
+    expect(usualStepTime('profile', took('profile', 1, 2, 3, 4, 5, 6, 7, 8.1, 9, 10))).toEqual({
+      minutes: 9,
+      from: 'crew',
+    })
+  })
+
+  it('is what is usual for anybody while the crew did it fewer than five times', () => {
+    const few = [...took('profile', 40, 50, 60, 70), ...took('pairing', 40, 40, 40, 40, 40)]
+    expect(usualStepTime('profile', few)).toEqual({ minutes: USUAL_STEP_MIN.profile, from: 'default' })
+    expect(usualStepTime('pairing', few)).toEqual({ minutes: 40, from: 'crew' })
+  })
+
+  it('does not learn from an end that was forgotten until the next day, nor from one tapped at once', () => {
+    const forgotten = took('limits', 8, 9, 10, 11, 0.1, 900)
+    expect(usualStepTime('limits', forgotten).from).toBe('default')
+    expect(usualStepTime('limits', [...forgotten, ...took('limits', 12)])).toEqual({ minutes: 11, from: 'crew' })
   })
 })
