@@ -11,6 +11,7 @@ import type { Instrument } from '@/core/installation/installation'
 import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
 import { graphOf } from '@/core/wiring/wiringOfInstallation'
 import { connect } from '@/db/client'
+import { equipmentOfCrew } from '@/db/queries/equipment'
 import { jobById } from '@/db/queries/installations'
 import { account, crew, crewMember, instrument, instrumentCertificate, user } from '@/db/schema'
 import type { Actor } from '@/server/access'
@@ -133,6 +134,24 @@ async function loadCrew(): Promise<void> {
       })),
     )
   })
+}
+
+/** What the crew says of itself once: its library, its prices, its letter head. */
+async function loadLibrary(): Promise<void> {
+  const library = json<{
+    letterHead: string
+    currency: string
+    usualMinutes: Record<string, number>
+    prices: object[]
+    equipment: { id: string; revisionId: string }[]
+  }>('library.json')
+  const office = actor('maud')
+  for (const { id: equipmentId, revisionId, ...piece } of library.equipment)
+    await call(USE_CASES.saveEquipment, db, office, { id: revisionId, equipmentId, after: 0, ...piece })
+  const prices = library.prices.map((price) => ({ id: uuidv7(), ...price }))
+  await call(USE_CASES.savePrices, db, office, { currency: library.currency, prices })
+  await call(USE_CASES.saveHabits, db, office, { usualMinutes: library.usualMinutes, coreColours: {} })
+  await call(USE_CASES.changeLetterHead, db, actor('ines'), { letterHead: library.letterHead, logo: 'keep' })
 }
 
 /** Clock times of a scenario as instants: past days as written, today's so that the last of them was a quarter of an hour ago. */
@@ -374,6 +393,7 @@ async function enter(
 
 const known = await db.select({ id: crew.id }).from(crew).limit(1)
 if (known.length === 0) await loadCrew()
+if ((await equipmentOfCrew(db, crewId)).length === 0) await loadLibrary()
 for (const file of readdirSync(join(folder, 'jobs')).sort()) {
   const scenario = json<Scenario>(join('jobs', file))
   if ((await jobById(db, scenario.id)) === null) await loadJob(scenario)

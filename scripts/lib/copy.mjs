@@ -36,6 +36,8 @@ const COUNTED = {
   job_limit: 29,
   crew_limit: 29,
   setting_act: 33,
+  equipment_revision: 34,
+  equipment_file: 34,
 }
 
 async function sha256Of(path) {

@@ -27,6 +27,8 @@ export interface FieldSpec {
   pattern?: { is: RegExp; message: string }
   /** What a new thing's form puts into fields that nobody has touched, once this one is answered. */
   fills?: (answer: string) => Readonly<Record<string, unknown>>
+  /** Set by the app and asked of nobody: the form keeps it and does not show it. */
+  silent?: true
   /** Seldom asked: the form folds it away until it is wanted. */
   more?: true
   /** What differs in the form of a pack: words, options; `null` where the pack has no such field. */

@@ -62,11 +62,9 @@ export const required = (label: string) => `${label} is missing`
 
 export const flag = (label: string) => yup.boolean().strict().typeError(`${label} must be yes or no`)
 
-export const id = (label = 'id') =>
-  yup
-    .string()
-    .strict()
-    .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, `${label} is not an id`)
+export const ID_FORM = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
+
+export const id = (label = 'id') => yup.string().strict().matches(ID_FORM, `${label} is not an id`)
 
 /** Names that every object answers to: kept as a key they would find what nobody stored. */
 const isMethodName = (text: string) => text in Object.prototype

@@ -168,7 +168,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
       name: 'Inverter',
       model: 'Made-up 6',
       minimumFirmware: '2.10',
-      warrantyUntil: null,
+      warrantyUntil: null, libraryRevisionId: null,
     },
   ],
   circuits: [aCircuit({ id: 'k1', name: 'Sockets', breakerA: 32, curve: 'B' })],

@@ -18,5 +18,13 @@ export const CREW_CHANGES = [
   'instrumentCertified',
   'instrumentTaken',
   'instrumentLaidAside',
+  'equipmentAdded',
+  'equipmentRevised',
+  'equipmentFileAdded',
+  'equipmentLaidAside',
+  'pricesChanged',
+  'habitsChanged',
+  'letterHeadChanged',
+  'personForgotten',
 ] as const
 export type CrewChange = (typeof CREW_CHANGES)[number]

@@ -122,6 +122,7 @@ describe('judging', () => {
           model: 'Made-up G',
           minimumFirmware: null,
           warrantyUntil: null,
+          libraryRevisionId: null,
         },
       ],
     })

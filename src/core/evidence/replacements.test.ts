@@ -134,6 +134,7 @@ describe('what was mounted', () => {
       model: 'M',
       minimumFirmware: null,
       warrantyUntil: null,
+      libraryRevisionId: null,
     })
     const installation = house({
       testDepth: 'full',

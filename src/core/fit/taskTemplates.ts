@@ -209,7 +209,7 @@ export interface ProposedTask {
   tag: string
   name: string
   detail: FitDetails['task']
-  minutesFrom: 'default' | 'earlierJobs'
+  minutesFrom: 'default' | 'earlierJobs' | 'crew'
 }
 
 /** Minutes by kind of task as recorded on earlier jobs: the median, once there are two. */
@@ -239,15 +239,17 @@ export function learnedMinutes(
 const STEP_MIN = 5
 
 /**
- * The tasks that a job's plan implies (F-5), each after those it needs, with durations from earlier jobs of the crew where there are two or
- * more and defaults otherwise, rounded to five minutes. A licence, the supply off, daylight, dry weather and somebody else's visit come from the kind of task.
+ * The tasks that a job's plan implies (F-5), each after those it needs, with durations as the crew says them, else from its earlier jobs where
+ * there are two or more, and defaults otherwise, rounded to five minutes. A licence, the supply off, daylight, dry weather and somebody else's visit come from the kind of task.
  */
 export function tasksOfPlan(
   installation: Installation,
   recorded: readonly { template: string; minutes: number }[],
   visitTag: string | null,
+  usual: Readonly<Record<string, number>> = {},
 ): ProposedTask[] {
   const learned = learnedMinutes(recorded)
+  const said = (key: string): number | undefined => (Object.hasOwn(usual, key) ? usual[key] : undefined)
   const present = TASK_TEMPLATES.filter(({ when }) => when(installation))
   const tagOf = new Map(present.map(({ key }, k) => [key, `t${k + 1}`]))
   // what a missing task would have waited for is waited for instead
@@ -272,9 +274,12 @@ export function tasksOfPlan(
     }) => ({
       tag: tagOf.get(key) as string,
       name,
-      minutesFrom: learned.has(key) ? 'earlierJobs' : 'default',
+      minutesFrom: said(key) !== undefined ? 'crew' : learned.has(key) ? 'earlierJobs' : 'default',
       detail: {
-        minutes: Math.max(STEP_MIN, Math.round((learned.get(key) ?? minutes(installation)) / STEP_MIN) * STEP_MIN),
+        minutes: Math.max(
+          STEP_MIN,
+          Math.round((said(key) ?? learned.get(key) ?? minutes(installation)) / STEP_MIN) * STEP_MIN,
+        ),
         people: people(installation),
         licensed,
         powerOff,

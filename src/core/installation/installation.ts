@@ -127,6 +127,8 @@ export interface Component {
   minimumFirmware: string | null
   /** ISO date until which its maker's warranty runs; `null` while nobody has entered it. */
   warrantyUntil: string | null
+  /** Id of the revision in the crew's library that it was taken from; `null` where it was typed. */
+  libraryRevisionId: string | null
 }
 
 export interface Circuit {

@@ -16,6 +16,7 @@ const gateway: Component = {
   model: 'G',
   minimumFirmware: null,
   warrantyUntil: null,
+  libraryRevisionId: null,
 }
 const withSources = (
   sources: Partial<Installation['sources']>,

@@ -12,6 +12,7 @@ const unit = (tag: string, kind: 'battery' | 'inverter') => ({
   model: 'Ambrel 5',
   minimumFirmware: null,
   warrantyUntil: null,
+  libraryRevisionId: null,
 })
 const job = house({
   components: [unit('pack1', 'battery'), unit('pack2', 'battery'), unit('inv1', 'inverter')],

@@ -11,6 +11,16 @@ export const crew = pgTable('crew', {
   name: text().notNull(),
   /** Rule pack that a new job is offered first. */
   usualPackId: text().$type<RulePackId>().notNull().default('iec-1ph-230'),
+  /** Lines under its name on what it hands over: how it is reached, what it is registered as. */
+  letterHead: text(),
+  /** Digest of its logo among the stored files, made small as it came in. */
+  logoSha256: text(),
+  /** Minutes that a kind of task usually takes it, where it says so itself. */
+  usualMinutes: jsonb().$type<Record<string, number>>().notNull().default({}),
+  /** Colours of cores that a new job begins with, by rule pack; what is left out is the region's. */
+  coreColours: jsonb().$type<Partial<Record<RulePackId, Record<string, string>>>>().notNull().default({}),
+  /** What its price list is in. */
+  currency: text(),
   createdAt: instant().notNull().defaultNow(),
 })
 

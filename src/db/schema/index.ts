@@ -1,5 +1,7 @@
 export * from './auth'
 export * from './crew'
+export * from './crewPrice'
+export * from './equipment'
 export * from './evidence'
 export * from './files'
 export * from './handover'

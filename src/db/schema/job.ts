@@ -122,6 +122,8 @@ export const component = pgTable(
     minimumFirmware: text(),
     /** Day until which its maker's warranty runs. */
     warrantyUntil: date({ mode: 'string' }),
+    /** Revision of the crew's library that it was taken from. */
+    libraryRevisionId: uuid(),
   },
   (t) => [unique('component_tag').on(t.jobId, t.tag), oneOf('component_kind_known', t.kind, COMPONENT_KINDS)],
 )

@@ -5,17 +5,21 @@ import type { Actor } from '@/server/access'
 import type { CrewView } from '@/server/useCases/crew'
 import { IndexTabs } from '@/ui/IndexTabs'
 import { ButtonLink } from '@/ui/Button'
+import { LibraryView } from '../library/LibraryView'
 import { PageHead } from '../PageHead'
 import { CrewLimitsView } from './CrewLimitsView'
 import { CrewSheet } from './CrewSheet'
+import { HabitsView } from './HabitsView'
 import { InstrumentsView } from './InstrumentsView'
 import { PeopleView } from './PeopleView'
 import { useCrew } from './useCrew'
 
-const VIEWS = ['people', 'instruments', 'limits', 'crew'] as const
+const VIEWS = ['people', 'instruments', 'equipment', 'prices', 'limits', 'crew'] as const
 const LABELS: Readonly<Record<(typeof VIEWS)[number], string>> = {
   people: 'People',
   instruments: 'Instruments',
+  equipment: 'Equipment',
+  prices: 'Prices and habits',
   limits: 'Limits',
   crew: 'Crew',
 }
@@ -43,6 +47,8 @@ export function CrewPage({ actor, first }: { actor: Actor; first: CrewView }) {
         <Flex id={PANEL_ID} role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
           {view === 'people' && <PeopleView actor={actor} crew={crew} refresh={refresh} />}
           {view === 'instruments' && <InstrumentsView actor={actor} crew={crew} refresh={refresh} />}
+          {view === 'equipment' && <LibraryView actor={actor} />}
+          {view === 'prices' && <HabitsView actor={actor} />}
           {view === 'limits' && <CrewLimitsView actor={actor} crew={crew} refresh={refresh} />}
           {view === 'crew' && <CrewSheet actor={actor} crew={crew} refresh={refresh} />}
         </Flex>

@@ -11,6 +11,7 @@ import { SpecForm } from '../forms/SpecForm'
 import { typedFields } from '../forms/typedFields'
 import { HistorySheet } from './HistorySheet'
 import type { CrewProps } from './PeopleView'
+import { LetterHeadSheet } from './LetterHeadSheet'
 import { SigningKeySheet } from './SigningKeySheet'
 
 const FIELDS: readonly FieldSpec[] = [
@@ -56,6 +57,7 @@ export function CrewSheet({ actor, crew, refresh }: CrewProps) {
           )}
         </Box>
       </TitledSheet>
+      <LetterHeadSheet may={mayCall(actor.role, 'changeLetterHead')} />
       <SigningKeySheet />
       {mayCall(actor.role, 'changeMember') && <HistorySheet crew={crew} />}
     </>

@@ -46,6 +46,16 @@ const WORDS: Readonly<Record<CrewChange, (detail: Detail) => string>> = {
     text(detail, 'holder') === ''
       ? `Instrument ${text(detail, 'tag')} went back to the store`
       : `${text(detail, 'holder')} took instrument ${text(detail, 'tag')}`,
+  equipmentAdded: (detail) => `${text(detail, 'name')} was added to the library`,
+  equipmentRevised: (detail) =>
+    `${text(detail, 'name')} is in revision ${String(detail.revision)} of the library${detail.figuresDiffer === true ? ', with other figures' : ''}`,
+  equipmentFileAdded: (detail) => `A document came to the library: ${text(detail, 'label')}`,
+  equipmentLaidAside: (detail) => `${text(detail, 'name')} was laid aside in the library`,
+  pricesChanged: (detail) => `The price list was changed, lines: ${String(detail.lines)}`,
+  habitsChanged: (detail) => `Usual times or colours were changed: ${text(detail, 'what')}`,
+  letterHeadChanged: (detail) => `The letter head was changed${detail.logo === true ? ', with its logo' : ''}`,
+  personForgotten: (detail) =>
+    `What was known of a customer was taken out of a job on request: ${text(detail, 'reason')}`,
   instrumentLaidAside: (detail) => `Instrument ${text(detail, 'tag')} was laid aside`,
 }
 

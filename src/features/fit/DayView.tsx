@@ -38,14 +38,16 @@ export function DayView() {
   const edit = may('saveItem')
   const propose = () =>
     save(
-      tasksOfPlan(installation, view.taskMinutes, visits[0]?.tag ?? null).map(({ tag, name, detail }, k): FitItem => ({
-        id: uuidv7(),
-        kind: 'task',
-        tag,
-        name,
-        sort: k,
-        detail,
-      })),
+      tasksOfPlan(installation, view.taskMinutes, visits[0]?.tag ?? null, view.usualMinutes).map(
+        ({ tag, name, detail }, k): FitItem => ({
+          id: uuidv7(),
+          kind: 'task',
+          tag,
+          name,
+          sort: k,
+          detail,
+        }),
+      ),
     )
   const pin = (tag: string, pinnedMin: number | null) => {
     const task = tasks.find((one) => one.tag === tag)

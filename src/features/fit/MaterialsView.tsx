@@ -5,6 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { csvCell } from '@/core/exchange/csvTable'
 import { pickChanges, usedAgainstPlan } from '@/core/fit/pickList'
 import { type FitItem, fitOf } from '@/core/installation/fit'
+import { freeTag } from '@/core/installation/freeTag'
 import { materialsOfInstallation } from '@/core/plan/materialsOfInstallation'
 import { parseQuantity } from '@/core/quantity/parseQuantity'
 import { Button } from '@/ui/Button'
@@ -36,11 +37,10 @@ export function MaterialsView() {
   const tick = may('saveFitItems')
   const takeOver = () => {
     const taken = new Set(list.map(({ tag }) => tag))
-    let next = 0
     const free = () => {
-      do next++
-      while (taken.has(`m${next}`))
-      return `m${next}`
+      const tag = freeTag('m', taken)
+      taken.add(tag)
+      return tag
     }
     return save(
       changes.map(({ line, item }, k): FitItem => ({

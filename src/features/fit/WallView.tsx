@@ -10,6 +10,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
+import { UnitsFromLibrary } from '../library/UnitsFromLibrary'
 import { ExposureSheet } from './ExposureSheet'
 import { type FitEditing, FitItemOverlay } from './FitItemOverlay'
 import { LevelSheet } from './LevelSheet'
@@ -126,6 +127,7 @@ export function WallView() {
               >
                 Add a unit
               </Button>
+              <UnitsFromLibrary wallTag={wall.tag} save={save} />
               <Button size="sm" onClick={() => setEditing({ kind: 'obstacle', item: null, first: at })}>
                 Add an obstacle
               </Button>

@@ -87,7 +87,7 @@ export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Sa
   return (
     <form onSubmit={(event) => void submit(event)} noValidate>
       <Grid templateColumns={{ base: '1fr', sm: 'repeat(2, minmax(0, 1fr))' }} gap="12px 14px">
-        {specs.filter((spec) => unfolded || !spec.more).map(input)}
+        {specs.filter(({ more, silent }) => !silent && (unfolded || !more)).map(input)}
       </Grid>
       {seldom.length > 0 && !unfolded && (
         <Button mt="3" size="sm" onClick={() => setUnfolded(true)}>

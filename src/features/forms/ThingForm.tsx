@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
+import { freeTag } from '@/core/installation/freeTag'
 import type { FieldIssue } from '@/core/result'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Button } from '@/ui/Button'
@@ -23,10 +24,6 @@ interface ThingFormProps {
   save: (id: string, fields: Record<string, unknown>) => Promise<unknown>
   remove: (id: string) => Promise<unknown>
   onClose: () => void
-}
-
-function freeTag(stem: string, taken: ReadonlySet<string>): string {
-  for (let k = 1; ; k++) if (!taken.has(`${stem}${k}`)) return `${stem}${k}`
 }
 
 /** What a field of a new thing begins with. */

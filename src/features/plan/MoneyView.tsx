@@ -16,6 +16,7 @@ import { useJob } from '../job/JobContext'
 import { MeteringSheet } from '../survey/MeteringSheet'
 import { nested, useChangeJob } from '../survey/useChangeJob'
 import { ASSUMPTION_FIELDS } from './assumptionFields'
+import { CostSheet } from './CostSheet'
 import { usePlanned } from './LoadDrafts'
 import { useYear } from './useYear'
 import { SizeChart } from './SizeChart'
@@ -134,6 +135,7 @@ export function MoneyView() {
       </TitledSheet>
       <WindowSheet money={money} />
       {assumptions.tariffKind === 'file' && <MeteringSheet kinds={['price']} />}
+      <CostSheet installation={installation} />
       <TitledSheet title="What this assumes">
         <chakra.ul px="32px" pb="10px" fontSize="14px" listStyleType="disc">
           <li>

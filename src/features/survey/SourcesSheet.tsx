@@ -12,10 +12,12 @@ import { pvSchema, unitSchema } from '@/schemas/job'
 import { schemaIssues } from '@/schemas/schemaIssues'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
+import { LibraryNews } from '../library/LibraryNews'
+import { TakeFromLibrary } from '../library/TakeFromLibrary'
 import { BATTERY_FIELDS, CURTAILMENT_FIELDS, pvFields, unitFields } from './supplyFields'
 import { nested, useChangeJob } from './useChangeJob'
 
-type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | 'curtailment' | null
+type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | 'curtailment' | 'library' | null
 
 const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
   units: {
@@ -43,7 +45,7 @@ const watts = (value: number | null | undefined) =>
 export function SourcesSheet() {
   const {
     record: {
-      installation: { sources },
+      installation: { sources, components },
     },
     may,
   } = useJob()
@@ -55,6 +57,9 @@ export function SourcesSheet() {
       actions={
         edit && (
           <>
+            <Button size="sm" onClick={() => setEditing('library')}>
+              From the library
+            </Button>
             <Button size="sm" onClick={() => setEditing({ list: 'units', index: null })}>
               Add an inverter
             </Button>
@@ -73,6 +78,7 @@ export function SourcesSheet() {
         )
       }
     >
+      <LibraryNews components={components} />
       {sources.units.length === 0 && (
         <EmptyState title="No battery inverter yet">
           Without one nothing can be said about what stays on. Blank figures are allowed: they stay Open until the maker
@@ -171,6 +177,12 @@ function SourcesOverlay({ editing, onClose }: { editing: Editing; onClose: () =>
     return (
       <Overlay title="" open={false} onClose={onClose}>
         {null}
+      </Overlay>
+    )
+  if (editing === 'library')
+    return (
+      <Overlay title="From the crew’s library" open onClose={onClose} wide>
+        <TakeFromLibrary onDone={onClose} />
       </Overlay>
     )
   if (editing === 'battery')

@@ -1,4 +1,5 @@
 import type { ComponentKind } from '@/core/installation/installation'
+import { ID_FORM } from '../fields'
 import { type ItemField, NAME, TAG } from './itemField'
 
 const KIND_WORDS: Readonly<Record<ComponentKind, string>> = {
@@ -26,4 +27,13 @@ export const COMPONENT_FIELDS: readonly ItemField[] = [
   { name: 'model', label: 'Model', kind: 'text', max: 60 },
   { name: 'minimumFirmware', label: 'Lowest firmware', kind: 'text', optional: true, max: 20 },
   { name: 'warrantyUntil', label: 'Warranty until', kind: 'date', optional: true },
+  {
+    name: 'libraryRevisionId',
+    label: 'Revision of the library',
+    kind: 'text',
+    optional: true,
+    silent: true,
+    max: 36,
+    pattern: { is: ID_FORM, message: 'Revision of the library is not an id' },
+  },
 ]

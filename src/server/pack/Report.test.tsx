@@ -39,6 +39,8 @@ async function pagesOf(circuits: number, pictures: number, ownLimits: readonly O
     reviews: [],
     signatures: [],
     replaces: null,
+    letterHead: { crewName: 'Test crew', lines: null, logoPng: null },
+    library: new Map(),
   }
   const pdf = await renderToBuffer(
     <Report summary={summary} bench={bench} record={record} signedBy="Lead" beside={beside} />,

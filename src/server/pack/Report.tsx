@@ -18,6 +18,8 @@ import { RULE_PACKS } from '@/core/rules/packs'
 import { outageRunsOf } from '@/core/outage/run/outageRun'
 import { CircuitTable } from './report/CircuitTable'
 import { OutageRuns } from './report/OutageRuns'
+import { EquipmentTable, type LibrarySource } from './report/EquipmentTable'
+import { Head, type LetterHead } from './report/Head'
 import { CorrectionTable, InstrumentTable, LimitTable, OwnLimitTable } from './report/EvidenceTables'
 import { PicturePages } from './report/PicturePages'
 import { Foot } from './report/Foot'
@@ -39,6 +41,9 @@ export interface ReportBeside {
   reviews: readonly Review[]
   signatures: readonly HandoverSignature[]
   replaces: ReplacedPack | null
+  letterHead: LetterHead
+  /** Revisions of the crew's library that the job's components were taken from, by their ids. */
+  library: ReadonlyMap<string, LibrarySource>
 }
 
 const CAUTION =
@@ -65,6 +70,7 @@ export function Report({
   return (
     <Document title={`${summary.jobName} – record of installation and outage test`} creator="Awlbright" language="en">
       <Page size="A4" style={styles.page}>
+        <Head {...beside.letterHead} />
         <Text style={styles.title}>{summary.jobName}</Text>
         <Text style={styles.sub}>
           {summary.place} · {summary.packName} · {summary.crewName} · sealed {sealed} by {signedBy}
@@ -150,6 +156,7 @@ export function Report({
           nameOf={(tag) => record.installation.loads.find((load) => load.tag === tag)?.name ?? tag}
           reactionMs={bench.context.pack.limits.tapReactionMs.value}
         />
+        <EquipmentTable components={record.installation.components} library={beside.library} />
         <InstrumentTable used={instrumentsUsed(bench, record)} />
         <CorrectionTable corrections={correctionsOf(bench, record)} />
         <Foot name={summary.jobName} />

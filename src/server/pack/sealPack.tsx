@@ -9,13 +9,15 @@ import { canonicalJson } from '@/core/pack/canonicalJson'
 import { publicKeyOf } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
+import { revisionsTaken } from '@/db/queries/equipment'
 import { fileBytes } from '@/db/queries/files'
+import { habitsOfCrew } from '@/db/queries/habits'
 import { smallPicturesOf } from '@/db/queries/smallPictures'
 import { storeComposed } from '@/db/queries/fileParts'
 import { jobById } from '@/db/queries/installations'
 import { reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
 import { addPack, packsOfJobs } from '@/db/queries/packs'
-import { crew, crewMember, user } from '@/db/schema'
+import { crewMember, user } from '@/db/schema'
 import type { Attachment } from '@/core/evidence/point'
 import { jobRecord } from '../jobAccess'
 import { cardPdf } from './cardFile'
@@ -27,6 +29,7 @@ import { packWave } from './packWave'
 import { sealedSources } from './sealedSources'
 import { readingsCsv } from './readingsCsv'
 import { Report } from './Report'
+import type { LetterHead } from './report/Head'
 import { registerReportFonts } from './reportFonts'
 import { packSummary } from './summary'
 import { summaryWave } from './summaryWave'
@@ -75,6 +78,19 @@ async function leavingFiles(
   )
 }
 
+/** The crew's own head, with its logo's bytes where it has one. */
+async function letterHeadOf(
+  own: Awaited<ReturnType<typeof habitsOfCrew>>,
+  bytesOf: (file: { sha256: string }) => Promise<Uint8Array>,
+): Promise<LetterHead> {
+  const sha256 = own?.logoSha256 ?? null
+  return {
+    crewName: own?.name ?? '',
+    lines: own?.letterHead ?? null,
+    logoPng: sha256 === null ? null : await bytesOf({ sha256 }),
+  }
+}
+
 /**
  * H-2: makes and stores the sealed pack of a job as it stands: a zip with report, canonical JSON, CSV, pictures, recordings, manifest and signature.
  *
@@ -91,8 +107,8 @@ export async function sealPack(
 ): Promise<string> {
   const job = await jobById(db, jobId)
   if (!job) throw new Error(`no job ${jobId}`)
-  const [[ownCrew], [signer], record] = await Promise.all([
-    db.select({ name: crew.name }).from(crew).where(eq(crew.id, job.crewId)),
+  const [ownCrew, [signer], record] = await Promise.all([
+    habitsOfCrew(db, job.crewId),
     db
       .select({ name: user.name, role: crewMember.role })
       .from(user)
@@ -112,17 +128,19 @@ export async function sealPack(
   const attached = record.attachments.map((attachment, k) => ({ ...attachment, path: packPath(attachment, k) }))
   const bytesOf = ({ sha256 }: { sha256: string }) => fileBytes(db, sha256)
   // the platform's threads make the pictures small while the schematic is laid out
-  const [reviews, signatures, [before], pictures, schematic] = await Promise.all([
+  const [reviews, signatures, [before], pictures, schematic, letterHead, library] = await Promise.all([
     reviewsOfJob(db, jobId),
     signaturesOfJob(db, jobId),
     packsOfJobs(db, [jobId]),
     packPictures(bench, attached, { bytesOf, smallOf: (sha256s) => smallPicturesOf(db, sha256s) }),
     packSchematic(bench),
+    letterHeadOf(ownCrew, bytesOf),
+    revisionsTaken(db, job.crewId, record.installation.components),
   ])
   const replaces = before ? { sealedAt: before.sealedAt, sha256: before.sha256, sealedBy: before.sealedByName } : null
   const wave = packWave(await leavingFiles(bench, bytesOf), bench.context.pack)
   const picturesLeftOut = attached.filter(({ kind }) => kind === 'picture').length - pictures.length
-  const beside = { schematic, wave, pictures, picturesLeftOut, reviews, signatures, replaces }
+  const beside = { schematic, wave, pictures, picturesLeftOut, reviews, signatures, replaces, letterHead, library }
   const pdf = await renderToBuffer(
     <Report summary={summary} bench={bench} record={record} signedBy={signer?.name ?? ''} beside={beside} />,
   )
@@ -142,6 +160,7 @@ export async function sealPack(
         readings: record.readings,
         attachments: attached,
         instruments: record.instruments,
+        library: [...library.values()],
         overrides: record.overrides,
         outageMarks: record.outageMarks,
         visits: record.visits,

@@ -1,5 +1,5 @@
 import readExif from 'exif-reader'
-import sharp from 'sharp'
+import sharp, { type Sharp } from 'sharp'
 import { Problem } from '../problem'
 import { pictureFormat } from './pictureFormat'
 import { smallPicture } from './smallPicture'
@@ -37,8 +37,7 @@ export interface PreparedPicture {
   takenAt: string | null
 }
 
-async function convert(bytes: Uint8Array): Promise<PreparedPicture> {
-  const image = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).timeout({ seconds: MOST_S })
+async function convert(image: Sharp): Promise<PreparedPicture> {
   const { exif } = await image.metadata()
   const jpeg = await image
     .rotate()
@@ -49,15 +48,15 @@ async function convert(bytes: Uint8Array): Promise<PreparedPicture> {
 }
 
 /**
- * A picture made fit to keep: turned upright, at most 2,000 px, without metadata; the time it was taken is kept apart.
+ * Makes something of a picture that came from outside, within the bounds of size, time and queue that every such picture has.
  *
  * @throws Problem 415 for what is no picture, is damaged, too large or takes too long; 503 where too many wait
  */
-export async function preparePicture(bytes: Uint8Array): Promise<PreparedPicture> {
+export async function fromPicture<T>(bytes: Uint8Array, make: (image: Sharp) => Promise<T>): Promise<T> {
   if (pictureFormat(bytes) === null) throw refused('it is no picture this program knows')
   return queue.run(async () => {
     try {
-      return await convert(bytes)
+      return await make(sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).timeout({ seconds: MOST_S }))
     } catch (error) {
       const said = error instanceof Error ? error.message : ''
       if (/pixel limit/i.test(said)) throw refused('it has more than 80 million pixels')
@@ -66,3 +65,10 @@ export async function preparePicture(bytes: Uint8Array): Promise<PreparedPicture
     }
   })
 }
+
+/**
+ * A picture made fit to keep: turned upright, at most 2,000 px, without metadata; the time it was taken is kept apart.
+ *
+ * @throws Problem as `fromPicture` does
+ */
+export const preparePicture = (bytes: Uint8Array): Promise<PreparedPicture> => fromPicture(bytes, convert)

@@ -5,8 +5,10 @@ import { addPicture } from './addPicture'
 import { addRecording } from './addRecording'
 import { choosePlan } from './choosePlan'
 import { changeCrew, viewCrew } from './crew'
+import { addEquipmentFile, layEquipmentAside, readEquipmentFile, saveEquipment, viewEquipment } from './equipment'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { answerFaultCall, reviewPoints, signHandover } from './handover'
+import { changeLetterHead, readLogo, saveHabits, savePrices, viewHabits } from './habits'
 import { confirmFirstWord, makeHouseholdLink, withdrawHouseholdLink } from './household'
 import { importLoads, importProfile, removeProfile } from './imports'
 import {
@@ -57,6 +59,16 @@ export const USE_CASES = {
   readGateway,
   overrideHold,
   setJobLimit,
+  viewEquipment,
+  saveEquipment,
+  layEquipmentAside,
+  addEquipmentFile,
+  readEquipmentFile,
+  viewHabits,
+  savePrices,
+  saveHabits,
+  changeLetterHead,
+  readLogo,
   setCrewLimit,
   markOutage,
   openVisit,

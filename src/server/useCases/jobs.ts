@@ -7,6 +7,7 @@ import { eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
 import { type Installation, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { JOB_GROUPS } from '@/core/evidence/jobGroups'
+import { beginWithCrewColours, usualMinutesOfCrew } from '@/db/queries/habits'
 import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { beginWithCrewLimits } from '@/db/queries/ownLimits'
@@ -55,7 +56,10 @@ export const createJob = defineUseCase({
     }
     const insertion = await db.transaction(async (tx) => {
       const became = await insertOnce(tx, job, row, ['crewId', 'name', 'place', 'packId', 'scheduledDay'])
-      if (became === 'stored') await beginWithCrewLimits(tx, row)
+      if (became === 'stored') {
+        await beginWithCrewLimits(tx, row)
+        await beginWithCrewColours(tx, row)
+      }
       return became
     })
     refuseConflict(insertion, 'job')
@@ -163,6 +167,7 @@ export const viewJob = defineUseCase({
       householdLinks,
       answers,
       taskMinutes,
+      usualMinutes,
       reviews,
       signatures,
       faultCalls,
@@ -175,6 +180,7 @@ export const viewJob = defineUseCase({
       householdLinksOf(db, row.id),
       householdAnswersOf(db, row.id),
       taskMinutesOfCrew(db, actor.crewId),
+      usualMinutesOfCrew(db, actor.crewId),
       reviewsOfJob(db, row.id),
       signaturesOfJob(db, row.id),
       faultCallsOfJob(db, row.id),
@@ -184,6 +190,8 @@ export const viewJob = defineUseCase({
       readAt: new Date().toISOString(),
       record,
       taskMinutes,
+      /** Minutes of the crew's kinds of task, where it says so itself. */
+      usualMinutes,
       version: row.version,
       place: row.place,
       scheduledDay: row.scheduledDay,

@@ -416,6 +416,7 @@ describe('a battery’s insulation', () => {
     model: 'M',
     minimumFirmware: null,
     warrantyUntil: null,
+    libraryRevisionId: null,
   } as const
   const read = (packId: 'iec-1ph-230' | 'na-split-240', mohm: number, bound: 'above' | null = null) =>
     benchOf(

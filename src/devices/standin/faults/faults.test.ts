@@ -44,6 +44,7 @@ function findingOf(house: House, name: string): string | undefined {
       model: 'Ambrel 5',
       minimumFirmware: null,
       warrantyUntil: null,
+      libraryRevisionId: null,
     })),
     settings: [
       { id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0, why: null, origin: null },

@@ -14,7 +14,8 @@ const MOST_FIGURES = 2
 
 const when = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`
 
-function Section({ title, none, children }: { title: string; none: string; children: readonly ReactNode[] }) {
+/** A table under its heading, or the sentence that says why it is empty. */
+export function Section({ title, none, children }: { title: string; none: string; children: readonly ReactNode[] }) {
   return (
     <View style={styles.section}>
       <Text style={styles.heading} minPresenceAhead={30}>

@@ -1,0 +1,24 @@
+import { appDatabase } from '@/db/client'
+import { requireActor } from '@/server/actor'
+import { answer } from '@/server/answer'
+import { boundedForm } from '@/server/boundedBody'
+import { LOGO_MAX_BYTES } from '@/server/pictures/prepareLogo'
+import { call } from '@/server/useCase'
+import { changeLetterHead } from '@/server/useCases/habits'
+
+/** The lines of a crew's letter head, with another logo where one is sent. */
+export function POST(request: Request): Promise<Response> {
+  return answer(request, async () => {
+    const actor = await requireActor()
+    const form = await boundedForm(request, LOGO_MAX_BYTES + 64 * 1024)
+    const file = form.get('file')
+    const picture = file instanceof File && file.size > 0 ? file : null
+    return Response.json(
+      await call(changeLetterHead, appDatabase().db, actor, {
+        letterHead: form.get('letterHead'),
+        logo: picture ? 'put' : (form.get('logo') ?? 'keep'),
+        bytes: picture && new Uint8Array(await picture.arrayBuffer()),
+      }),
+    )
+  })
+}

@@ -1,0 +1,173 @@
+import type { FitDetails, FitItem } from '../installation/fit'
+import type { Component, NamedSourceUnit, Sources } from '../installation/installation'
+import { freeTag } from '../installation/freeTag'
+import { type Equipment, SIZE_NAMES } from './equipment'
+
+/** What a job takes from the library: how many, and for modules into which inverter. */
+export interface EquipmentTaken {
+  equipment: Equipment
+  count: number
+  /** Place of the inverter that modules go to. */
+  unitIndex: number | null
+}
+
+export const TAKE_FAULTS = ['noInverter', 'otherModules', 'tooMany'] as const
+export type TakeFault = (typeof TAKE_FAULTS)[number]
+
+const MOST_UNITS = 8
+
+const known = (value: number | null | undefined): number | null => value ?? null
+/** A sum is known only where both parts are. */
+const plus = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a + b)
+const lower = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.min(a, b))
+
+const numbered = (name: string, count: number, k: number) => (count === 1 ? name : `${name} ${k + 1}`)
+
+function withInverters(sources: Sources, { equipment: { name, figures }, count }: EquipmentTaken): Sources {
+  const unit = (k: number): NamedSourceUnit => ({
+    name: numbered(name, count, k),
+    moduleCount: null,
+    moduleW: null,
+    inverterBatteryW: known(figures.inverterBatteryW),
+    inverterAcW: known(figures.inverterAcW),
+    batterySideOnly: figures.batterySideOnly === true,
+    inverterSurgeVa: known(figures.inverterSurgeVa),
+    moduleSurgeVa: null,
+    surgeS: known(figures.surgeS),
+    // what its roof gives at one time belongs to the house and not to the plate
+    pvDcW: null,
+    coldFactor: figures.coldFactor ?? 1,
+    phase: 'all',
+    legW: known(figures.legW),
+  })
+  const isFirst = sources.units.length === 0
+  const efficiency = known(figures.dischargeEfficiency)
+  return {
+    ...sources,
+    units: [...sources.units, ...Array.from({ length: count }, (_, k) => unit(k))],
+    dischargeEfficiency:
+      efficiency === null
+        ? sources.dischargeEfficiency
+        : isFirst
+          ? efficiency
+          : Math.min(sources.dischargeEfficiency, efficiency),
+    standbyW: figures.standbyW == null ? sources.standbyW : (isFirst ? 0 : sources.standbyW) + count * figures.standbyW,
+  }
+}
+
+function withModules(
+  sources: Sources,
+  { equipment: { figures }, count, unitIndex }: EquipmentTaken,
+): Sources | TakeFault {
+  const at = unitIndex ?? 0
+  const unit = sources.units[at]
+  if (unit === undefined) return 'noInverter'
+  const there = unit.moduleCount ?? 0
+  const [moduleW, moduleSurgeVa] = [known(figures.moduleW), known(figures.moduleSurgeVa)]
+  if (there > 0 && (unit.moduleW !== moduleW || unit.moduleSurgeVa !== moduleSurgeVa)) return 'otherModules'
+  const isFirst = sources.units.every(({ moduleCount }) => (moduleCount ?? 0) === 0)
+  const of = (wh: number | null | undefined) => (wh == null ? null : wh * count)
+  const sum = (before: number | null, added: number | null) => (isFirst ? (added ?? before) : plus(before, added))
+  return {
+    ...sources,
+    units: sources.units.map((one, k) =>
+      k === at ? { ...one, moduleCount: there + count, moduleW, moduleSurgeVa } : one,
+    ),
+    usableWh: sum(sources.usableWh, of(figures.usableWh)),
+    nominalWh: sum(sources.nominalWh, of(figures.nominalWh)),
+    depthOfDischarge: isFirst
+      ? (known(figures.depthOfDischarge) ?? sources.depthOfDischarge)
+      : plus(sources.depthOfDischarge, known(figures.depthOfDischarge)) === null
+        ? null
+        : lower(sources.depthOfDischarge, known(figures.depthOfDischarge)),
+  }
+}
+
+/**
+ * The sources of a job with what is taken from the library. A figure that the library does not know stays unknown, and so does a sum with one such part;
+ * where two pieces rule the same figure, the more careful one holds.
+ *
+ * @returns the fault where the plan has no place for it: modules without an inverter, modules beside others, more than eight inverters
+ * @example sourcesWith(NO_SOURCES, { equipment: inverter, count: 2, unitIndex: null }) // two units, no modules yet
+ */
+export function sourcesWith(sources: Sources, taken: EquipmentTaken): Sources | TakeFault {
+  const {
+    equipment: { kind, name, figures },
+    count,
+  } = taken
+  if (kind === 'inverter') return sources.units.length + count > MOST_UNITS ? 'tooMany' : withInverters(sources, taken)
+  if (kind === 'battery') return withModules(sources, taken)
+  if (kind === 'gateway') return { ...sources, gatewayA: lower(sources.gatewayA, known(figures.gatewayA)) }
+  if (kind === 'pv') {
+    if (sources.pvAc.length + count > MOST_UNITS) return 'tooMany'
+    const added = Array.from({ length: count }, (_, k) => ({
+      name: numbered(name, count, k),
+      expectedW: null,
+      ratingW: known(figures.pvRatingW),
+      side: 'island' as const,
+      onBackedPhase: true,
+      phase: 'all' as const,
+    }))
+    return { ...sources, pvAc: [...sources.pvAc, ...added] }
+  }
+  return sources
+}
+
+const TAG_STEMS: Readonly<Record<Component['kind'], string>> = {
+  inverter: 'inv',
+  battery: 'bat',
+  gateway: 'gw',
+  isolator: 'iso',
+  surge: 'spd',
+  meter: 'met',
+  pv: 'pv',
+}
+
+/** The components that go on the job's list, each with a short name of its own and the revision it was taken from. */
+export function componentsTaken(
+  { equipment, count }: EquipmentTaken,
+  there: readonly Pick<Component, 'tag'>[],
+): Omit<Component, 'id'>[] {
+  const tags = new Set(there.map(({ tag }) => tag))
+  return Array.from({ length: count }, (_, k) => {
+    const tag = freeTag(TAG_STEMS[equipment.kind], tags)
+    tags.add(tag)
+    return {
+      tag,
+      kind: equipment.kind,
+      name: numbered(equipment.name, count, k),
+      model: equipment.model,
+      minimumFirmware: equipment.minimumFirmware,
+      warrantyUntil: null,
+      libraryRevisionId: equipment.revisionId,
+    }
+  })
+}
+
+/**
+ * A component as a unit on a wall, without a place there yet.
+ *
+ * @returns `null` where the library does not know how large it is or how much it has to be kept clear
+ */
+export function unitOfEquipment(
+  { figures }: Equipment,
+  wallTag: string,
+  componentTag: string,
+): FitItem<'unit'>['detail'] | null {
+  const needed = ['widthMm', 'heightMm', 'clearLeftMm', 'clearRightMm', 'clearTopMm', 'clearBottomMm'] as const
+  if (needed.some((name) => figures[name] == null)) return null
+  if (figures.entrySide == null || figures.carriedBy == null) return null
+  const size = Object.fromEntries(SIZE_NAMES.map((name) => [name, figures[name] ?? null]))
+  return {
+    ...(size as Pick<FitDetails['unit'], (typeof SIZE_NAMES)[number]>),
+    wallTag,
+    componentTag,
+    xMm: null,
+    yMm: null,
+    reserveRightMm: 0,
+    reserveTopMm: 0,
+    suppression: null,
+    minShoreKm2: null,
+    ipCode2: null,
+  }
+}

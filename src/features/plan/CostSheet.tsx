@@ -1,0 +1,71 @@
+'use client'
+import { Text } from '@chakra-ui/react'
+import { useMemo } from 'react'
+import { type CostLine, costEstimate } from '@/core/plan/costEstimate'
+import { neededOfInstallation } from '@/core/plan/neededOfInstallation'
+import type { Installation } from '@/core/installation/installation'
+import { formatNumber, formatWhole } from '@/core/quantity/formatQuantity'
+import { type Column, DataTable } from '@/ui/DataTable'
+import { EmptyState } from '@/ui/EmptyState'
+import { TitledSheet } from '@/ui/Sheet'
+import { useHabits } from '../crew/useHabits'
+
+const range = (low: number | null, high: number | null) =>
+  low === null || high === null
+    ? 'no price yet'
+    : low === high
+      ? formatWhole(Math.round(low))
+      : `${formatWhole(Math.round(low))} to ${formatWhole(Math.round(high))}`
+
+const quantityWords = ({ quantity, unit }: CostLine) =>
+  quantity === null
+    ? 'not known yet'
+    : unit === 'once'
+      ? ''
+      : `${Number.isInteger(quantity) ? quantity : formatNumber(quantity, 3)} ${unit}`
+
+const COLUMNS: readonly Column<CostLine>[] = [
+  { head: 'What', cell: ({ label }) => label },
+  { head: 'How much', cell: quantityWords, numeric: true },
+  { head: 'Amount', cell: ({ low, high }) => range(low, high), numeric: true },
+]
+
+/** What the job costs by the crew's own price list: a range, and what of it has no price yet. */
+export function CostSheet({ installation }: { installation: Installation }) {
+  const { habits } = useHabits()
+  const estimate = useMemo(
+    () => habits && costEstimate(neededOfInstallation(installation), habits.prices),
+    [habits, installation],
+  )
+  if (!habits || !estimate) return null
+  const { lines, low, high, open } = estimate
+  return (
+    <TitledSheet title="What it costs" note="by the crew’s own price list, without tax and grants">
+      {habits.prices.length === 0 ? (
+        <EmptyState title="No prices yet">
+          The crew’s price list is under Crew, Prices and habits. A thing without a price is never counted as nothing.
+        </EmptyState>
+      ) : (
+        <>
+          <Text px="14px" pb="8px" fontSize="15px" role="status" aria-label="Estimate">
+            {open.length > 0 ? 'At least ' : ''}
+            <Text as="span" fontWeight="600">
+              {range(low, high)} {habits.currency}
+            </Text>
+            {open.length > 0 &&
+              `; ${open.length} of ${lines.length} lines have no amount yet, and are not in it: ${open
+                .slice(0, 4)
+                .map(({ label }) => label)
+                .join(', ')}${open.length > 4 ? ' …' : ''}`}
+          </Text>
+          <DataTable
+            label="Estimate by line"
+            columns={COLUMNS}
+            rows={lines}
+            keyOf={({ what, unit }) => `${what} ${unit}`}
+          />
+        </>
+      )}
+    </TitledSheet>
+  )
+}
