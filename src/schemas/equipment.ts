@@ -18,7 +18,13 @@ export const equipmentSchema = yup.object({
   model: words('Model', 60).required(required('Model')),
   minimumFirmware: words('Lowest firmware', 20).nullable().default(null),
   source: words('Read in', 120).nullable().default(null),
-  figures: yup.object().strict().typeError('Figures must be fields with values').required(required('Figures')),
+  // its fields depend on the kind: an object of yup's own would drop them all
+  figures: yup
+    .mixed<Record<string, unknown>>(
+      (value): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value),
+    )
+    .typeError('Figures must be fields with values')
+    .required(required('Figures')),
 })
 
 /** What a kind of equipment declares; anything else is refused. */

@@ -13,7 +13,8 @@ export const everything = () =>
       name: kind,
       model: 'Made-up',
       minimumFirmware: null,
-      warrantyUntil: null, libraryRevisionId: null,
+      warrantyUntil: null,
+      libraryRevisionId: null,
     })),
     electrodes: ELECTRODE_METHODS.map((method, k) => anElectrode({ id: `e${k + 1}`, tag: `e${k + 1}`, method })),
     circuits: [

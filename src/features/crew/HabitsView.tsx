@@ -56,14 +56,12 @@ function UsualTimes({ habits, may, refresh }: Props) {
   const learned = learnedMinutes(habits.taskMinutes)
   const fields = TASK_TEMPLATES.map(({ key, name }) => ({
     name: key,
-    label: name,
+    label: `${name}, minutes`,
     kind: 'number' as const,
     optional: true,
     min: 5,
     max: 1440,
-    hint: learned.has(key)
-      ? `minutes; your jobs took ${Math.round(learned.get(key) ?? 0)}`
-      : 'minutes; not yet known from your jobs',
+    ...(learned.has(key) && { hint: `your jobs took ${Math.round(learned.get(key) ?? 0)}` }),
   }))
   return (
     <TitledSheet title="Usual times" note="blank: as your own jobs took, or as is usual">

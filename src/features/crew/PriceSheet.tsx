@@ -10,6 +10,8 @@ import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase, problemWords } from '../api'
 import { type PriceDraft, type PriceFaults, blankPrice, pricesOf } from './priceDraft'
 
+const REMOVE_WIDTH = '44px'
+
 const isWork = (what: string): what is WorkPrice => Object.hasOwn(WORK_PRICES, what)
 
 /** Every piece of work has its line, priced or not; then the materials and models that were entered. */
@@ -78,6 +80,17 @@ export function PriceSheet({
             readOnly={!may}
             onChange={(event) => setCurrency(event.target.value)}
           />
+        </Flex>
+        <Flex gap="6px" fontSize="13px" color="ink2" aria-hidden display={{ base: 'none', md: 'flex' }}>
+          <Text flex="1">What</Text>
+          <Text w="80px">Unit</Text>
+          <Text w="96px" textAlign="right">
+            From
+          </Text>
+          <Text w="96px" textAlign="right">
+            To
+          </Text>
+          <Box w={REMOVE_WIDTH} />
         </Flex>
         {drafts.map((draft, k) => (
           <PriceLine
@@ -171,11 +184,18 @@ function PriceLine({
       {field('low', 'From', '96px')}
       {field('high', 'To', '96px')}
       {may && !work ? (
-        <Button size="sm" variant="bare" aria-label={`Take line ${place} off the list`} onClick={onRemove}>
+        <Button
+          size="sm"
+          variant="bare"
+          w={REMOVE_WIDTH}
+          flex="none"
+          aria-label={`Take line ${place} off the list`}
+          onClick={onRemove}
+        >
           <Trash2 size={17} aria-hidden />
         </Button>
       ) : (
-        <Box w="34px" flex="none" />
+        <Box w={REMOVE_WIDTH} flex="none" />
       )}
     </Flex>
   )

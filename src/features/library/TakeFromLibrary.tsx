@@ -1,5 +1,5 @@
 'use client'
-import { Box, Flex, Input, Text } from '@chakra-ui/react'
+import { Box, Checkbox, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { type TakeFault, componentsTaken, sourcesWith } from '@/core/equipment/takeEquipment'
@@ -64,6 +64,7 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
   const saveItem = useSaveItem()
   const [count, setCount] = useState('1')
   const [unitIndex, setUnitIndex] = useState('0')
+  const [counted, setCounted] = useState(false)
   const [refusal, setRefusal] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
   const equipment = piece.revisions[0]
@@ -71,14 +72,14 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
   const pieces = /^\d{1,2}$/.test(count.trim()) ? Number(count) : 0
   const isCount = pieces >= 1 && pieces <= MOST_AT_ONCE
   const taken = { equipment, count: pieces, unitIndex: Number(unitIndex) }
-  const after = isCount ? sourcesWith(sources, taken) : null
+  const after = !isCount ? null : counted ? sources : sourcesWith(sources, taken)
   const added = isCount ? componentsTaken(taken, components) : []
   const fault = typeof after === 'string' ? FAULT_WORDS[after] : null
   const take = async (next: Sources, list: readonly Omit<Component, 'id'>[]) => {
     setRefusal(null)
     setBusy(true)
     try {
-      await changeJob({ sources: next })
+      if (next !== sources) await changeJob({ sources: next })
       const sort = Math.floor(Date.now() / 1000) % 2_000_000_000
       for (const [k, component] of list.entries())
         await saveItem('component', { ...component, id: uuidv7(), sort: sort + k })
@@ -92,7 +93,8 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
     <>
       <Text color="ink2">
         {equipment.model}, revision {equipment.revision}
-        {equipment.source === null ? ', nobody said where its figures are from' : `, read in ${equipment.source}`}.{' '}
+        {equipment.source === null ? ', nobody said where its figures are from' : `, read in ${equipment.source}`}
+        <br />
         {figuresInALine(equipment, 8)}
       </Text>
       <Flex gap="10px" align="center" wrap="wrap">
@@ -118,6 +120,13 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
           </>
         )}
       </Flex>
+      <Checkbox.Root checked={counted} onCheckedChange={({ checked }) => setCounted(checked === true)}>
+        <Checkbox.HiddenInput />
+        <Checkbox.Control />
+        <Checkbox.Label fontSize="14px">
+          The plan counts it already: put it on the list of components only
+        </Checkbox.Label>
+      </Checkbox.Root>
       {!isCount && <Notice kind="caution">Say how many, from 1 to {MOST_AT_ONCE}.</Notice>}
       {fault !== null && <Notice kind="caution">{fault}</Notice>}
       {after !== null && typeof after !== 'string' && (

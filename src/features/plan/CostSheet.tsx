@@ -22,7 +22,7 @@ const quantityWords = ({ quantity, unit }: CostLine) =>
     ? 'not known yet'
     : unit === 'once'
       ? ''
-      : `${Number.isInteger(quantity) ? quantity : formatNumber(quantity, 3)} ${unit}`
+      : `${Number.isInteger(quantity) ? quantity : formatNumber(quantity, 3)} ${quantity === 1 && unit === 'pieces' ? 'piece' : unit}`
 
 const COLUMNS: readonly Column<CostLine>[] = [
   { head: 'What', cell: ({ label }) => label },

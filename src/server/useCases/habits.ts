@@ -125,7 +125,7 @@ export const changeLetterHead = defineUseCase({
       await tx
         .update(crew)
         .set({
-          letterHead: letterHead?.replaceAll('\r\n', '\n').trim() || null,
+          letterHead: letterHead || null,
           ...(logo !== 'keep' && { logoSha256 }),
         })
         .where(eq(crew.id, actor.crewId))

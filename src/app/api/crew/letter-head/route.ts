@@ -15,7 +15,10 @@ export function POST(request: Request): Promise<Response> {
     const picture = file instanceof File && file.size > 0 ? file : null
     return Response.json(
       await call(changeLetterHead, appDatabase().db, actor, {
-        letterHead: form.get('letterHead'),
+        // a form writes its line breaks in two characters
+        letterHead: String(form.get('letterHead') ?? '')
+          .replaceAll('\r\n', '\n')
+          .trim(),
         logo: picture ? 'put' : (form.get('logo') ?? 'keep'),
         bytes: picture && new Uint8Array(await picture.arrayBuffer()),
       }),
