@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { aPicture, makeJob, signIn } from './support'
+import { aPicture, makeJob, openBench, signIn } from './support'
 
 test('equipment is entered once, revised, and taken into a job; a figure nobody knows stays open there', async ({
   page,
@@ -29,14 +29,14 @@ test('equipment is entered once, revised, and taken into a job; a figure nobody 
   })
   await form.getByRole('button', { name: 'Add the document' }).click()
   await expect(form.getByText(/PDF or a picture/)).toBeVisible()
-  await form.getByLabel('File (PDF or picture)').setInputFiles(aPicture('plate.jpg'))
+  await form.getByLabel('File (PDF or picture)').setInputFiles(await aPicture('plate.jpg'))
   await form.getByRole('button', { name: 'Add the document' }).click()
   const saved = page.waitForEvent('download')
   await form.getByRole('link', { name: 'Save Plate' }).click()
   expect((await saved).suggestedFilename()).toBe('plate.jpg')
 
   const jobId = await makeJob(context.request, `House of ${name}`)
-  await page.goto(`/jobs/${jobId}?stage=survey&view=sources`)
+  await openBench(page, jobId, '?stage=survey&view=sources')
   await page.getByRole('button', { name: 'From the library' }).click()
   const take = page.getByRole('dialog')
   await take.getByLabel('Equipment').selectOption({ label: `inverter: ${name}` })
@@ -47,7 +47,7 @@ test('equipment is entered once, revised, and taken into a job; a figure nobody 
   await expect(take.getByRole('list', { name: 'What it does' })).toContainText('battery side Open')
   await take.getByRole('button', { name: 'Take it into this job' }).click()
   await expect(page.getByText(/AC 6\.2.kW · surge open/)).toBeVisible()
-  await page.goto(`/jobs/${jobId}?stage=fit&view=mounted`)
+  await openBench(page, jobId, '?stage=fit&view=mounted')
   await expect(page.getByText(name).first()).toBeVisible()
 
   // a newer revision is told where the older one was taken
@@ -56,7 +56,7 @@ test('equipment is entered once, revised, and taken into a job; a figure nobody 
   await form.getByRole('textbox', { name: 'AC rating' }).fill('5.8 kW')
   await form.getByRole('button', { name: 'Save as revision 2' }).click()
   await expect(form.getByRole('region', { name: 'Revisions' })).toContainText(/AC rating: 6\.2.kW → 5\.8.kW/)
-  await page.goto(`/jobs/${jobId}?stage=survey&view=sources`)
+  await openBench(page, jobId, '?stage=survey&view=sources')
   await expect(page.getByText(/The library has other figures by now/)).toContainText(/6\.2.kW → 5\.8.kW/)
   await expect(page.getByText(/AC 6\.2.kW · surge open/)).toBeVisible()
 
@@ -94,7 +94,7 @@ test('the letter head is a lead’s, with a logo or without', async ({ page, con
     .setInputFiles({ name: 'l.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg/>') })
   await page.getByRole('button', { name: 'Save the letter head' }).click()
   await expect(page.getByText(/The picture was not stored/)).toBeVisible()
-  await page.getByLabel(/^Logo/).setInputFiles(aPicture('l.png'))
+  await page.getByLabel(/^Logo/).setInputFiles(await aPicture('l.png'))
   await page.getByRole('button', { name: 'Save the letter head' }).click()
   const logo = page.getByRole('img', { name: 'Logo of the crew' })
   await expect(logo).toBeVisible()

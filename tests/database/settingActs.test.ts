@@ -48,8 +48,22 @@ describe('a real gateway', () => {
     expect(await write(jobId)).toEqual({ written: 40, before: 35, readBack: 40 })
     expect(await doneWith(jobId)).toMatchObject([
       { kind: 'written', key: 'reserveSocPercent', before: 35, value: 40, readBack: 40, address: `127.0.0.1:${port}` },
+      { kind: 'writeBegun', key: 'reserveSocPercent', value: 40, address: `127.0.0.1:${port}` },
       { kind: 'writingAllowed', address: `127.0.0.1:${port}`, reason: 'The maker’s own tool is not at hand' },
     ])
+  })
+
+  it('that does not answer was told something all the same, and the record says so', async () => {
+    const { jobId, port } = await jobWithGateway()
+    await allow(jobId)
+    await gateway?.close()
+    await expect(write(jobId, 45)).rejects.toThrow()
+    expect((await doneWith(jobId))[0]).toMatchObject({
+      kind: 'writeBegun',
+      value: 45,
+      readBack: null,
+      address: `127.0.0.1:${port}`,
+    })
   })
 
   it('is given settings alone, and no orders of the moment', async () => {

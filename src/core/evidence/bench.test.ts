@@ -281,6 +281,21 @@ describe('next', () => {
       'outage.bypass',
     )
   })
+  it('goes before all else to a current in the earth conductor that nobody has traced', () => {
+    const stopped = reading('outage.bypass', 'answer', 'closed')
+    const clamp = (slot: string, amps: number, minute: number) =>
+      reading('earth.current', slot, amps, { recordedAt: `2026-05-04T08:${minute}:00.000Z` })
+    const next = (...readings: ReturnType<typeof reading>[]) =>
+      nextPoint(benchOf(recordOf(house(), [stopped, ...readings])), 'wire.any')
+    const untraced = next(clamp('now', 2.2, 10))
+    expect(untraced?.point.key).toBe('earth.current')
+    expect(untraced?.because).toContain('Touch no metal')
+    // with everything off it stays: it comes from the network, and the job stops there
+    expect(next(clamp('now', 2.2, 10), clamp('off', 2.1, 11))?.point.key).toBe('earth.current')
+    // nothing read yet, or as little as filters leave: the order of work holds
+    expect(next()?.point.key).not.toBe('earth.current')
+    expect(next(clamp('now', 0.02, 10))?.point.key).not.toBe('earth.current')
+  })
   it('says what a stopped point holds up, and nothing of one that holds nothing up', () => {
     const because = (...readings: Parameters<typeof reading>[]) =>
       nextPoint(

@@ -40,6 +40,8 @@ export interface PointFamily<Thing = unknown> {
   key(thing: Thing): string
   point(thing: Thing, installation: Installation, pack: RulePack): PointText<Thing>
   judge(point: Point<Thing>, context: EvidenceContext): Judgement
+  /** A danger to whoever stands there: once something was read, and as long as it is not done with, nothing else comes next. */
+  urgent?: true
   /** Its judge says by itself which figures count for nothing. */
   tellsFigures?: true
   /** Whether a point about this thing stands behind this promise; left out where every point of the family does. */

@@ -26,8 +26,23 @@ export interface Standing {
   holds: readonly HoldState[]
 }
 
-/** The crew's next open point in working order, and why it is next; stopped points come first, live ones wait for their hold. */
-export function nextPoint({ points, judgements, holds }: Standing, after?: string): NextPoint | null {
+/** A danger that was read and is not done with. */
+function danger({ points, judgements }: Standing): Point | undefined {
+  return points.find((point) => {
+    const verdict = verdictAt(judgements, point.key)
+    const isRead = (judgements.get(point.key)?.value ?? null) !== null
+    return familyOf(point).urgent === true && isRead && (verdict === 'stop' || verdict === 'open')
+  })
+}
+
+/**
+ * The crew's next open point in working order, and why it is next: a danger that is not done with before all else, then what is stopped; live points
+ * wait for their hold.
+ */
+export function nextPoint(standing: Standing, after?: string): NextPoint | null {
+  const { points, judgements, holds } = standing
+  const first = danger(standing)
+  if (first) return { point: first, because: judgements.get(first.key)?.why ?? first.why }
   const verdict = (point: Point) => verdictAt(judgements, point.key)
   const ready = points.filter((point) => !point.timing && heldBy(point, holds) === null)
   const from = after === undefined ? 0 : ready.findIndex(({ key }) => key === after) + 1

@@ -44,6 +44,15 @@ describe('the history of a setting', () => {
     ])
   })
 
+  it('tells of a writing that was begun only where no end of it is on record', () => {
+    const begun = act({ kind: 'writeBegun', value: 40, address: '10.0.0.5:502', madeAt: at(1) })
+    const written = act({ kind: 'written', value: 40, before: 35, readBack: 40, madeAt: at(2) })
+    const told = (...acts: SettingAct[]) => settingHistory(SETTING, [], acts).map(({ what }) => what)
+    expect(told(begun)[0]).toMatch(/being written to 10\.0\.0\.5:502: nobody knows/)
+    expect(told(begun, written)).toHaveLength(1)
+    expect(told(begun, written)[0]).toMatch(/was read back/)
+    expect(told({ ...begun, madeAt: at(3) }, written)).toHaveLength(2)
+  })
   it('says what was not read back, what is of the stand-in, and what is no figure', () => {
     const words = (acts: SettingAct[]) =>
       settingHistory(SETTING, [], acts).map(({ what }) => what.replaceAll('\u00a0', ' '))

@@ -24,6 +24,8 @@ function actWords({ kind, value, before, readBack, address }: SettingAct, { key,
       return before === null ? `planned at ${text(value)}` : `planned at ${text(value)} instead of ${text(before)}`
     case 'removed':
       return 'taken out of the plan'
+    case 'writeBegun':
+      return `${text(value)} was being written to ${address ?? 'the stand-in'}: nobody knows whether it took it. Read it back`
     case 'written': {
       const held = before === null ? '' : `, it held ${text(before)}`
       const back = readBack === null ? 'nothing was read back' : `${text(readBack)} was read back`
@@ -68,8 +70,12 @@ export function settingHistory(
       what: readingWords(reading, setting),
       why: reading.supersedeReason,
     }))
-  const done = acts
-    .filter(({ key }) => key === setting.key)
+  const own = acts.filter(({ key }) => key === setting.key)
+  // a writing that was begun is told only where no end of it is on record
+  const isEnded = (begun: SettingAct) =>
+    own.some(({ kind, value, madeAt: at }) => kind === 'written' && value === begun.value && at >= begun.madeAt)
+  const done = own
+    .filter((act) => act.kind !== 'writeBegun' || !isEnded(act))
     .map((act): SettingEvent => ({
       id: act.id,
       at: act.madeAt,

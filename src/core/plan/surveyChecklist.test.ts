@@ -98,6 +98,12 @@ const QUESTIONS: readonly [key: string, what: string, open: Partial<Installation
       survey(item('vehicleCharger', 'Charger', { detects6mADc: false })),
     ],
     [
+      'vehicleGives',
+      'a vehicle that may give to the house',
+      survey(item('vehicleCharger', 'Charger', { detects6mADc: true, givesW: null })),
+      survey(item('vehicleCharger', 'Charger', { detects6mADc: true, givesW: 0 })),
+    ],
+    [
       'heatPump',
       'a heat pump without its input',
       survey(item('heatPump', 'Pump', { inputW: null, lockedRotorA: 40 })),

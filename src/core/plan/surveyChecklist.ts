@@ -200,6 +200,14 @@ const QUESTIONS: readonly Question[] = [
     open: ({ survey }) => missing(itemsOf(survey, 'vehicleCharger'), ({ detail }) => detail.detects6mADc === null),
   },
   {
+    key: 'vehicleGives',
+    blocks: 'promise',
+    part: 'found',
+    question: () => 'Does the vehicle give to the house in an outage, and how much?',
+    why: 'What gives has a floor that its owner keeps, and a morning on which it is gone: both are then tried (S-4).',
+    open: ({ survey }) => missing(itemsOf(survey, 'vehicleCharger'), ({ detail }) => (detail.givesW ?? null) === null),
+  },
+  {
     key: 'heatPump',
     blocks: 'limits',
     part: 'found',

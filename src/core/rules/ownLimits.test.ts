@@ -122,6 +122,14 @@ describe('limits set one after the other', () => {
     expect(ownLimitsNow([...twice, set('continuityMax', null)])).toEqual([])
   })
 
+  it('one that these rules do not know counts for nothing, and the others stand', () => {
+    const gone = { ...set('continuityMax', 1), key: 'fromALaterVersion' as 'continuityMax' }
+    const own = withOwnLimits(pack, [gone, { ...set('continuityMax', 0.5), id: 'other' }])
+    expect(own.limits.continuityMax.value).toBe(0.5)
+    expect(Object.keys(own.limits)).toEqual(Object.keys(pack.limits))
+    expect(ownLimitsNow([gone])).toEqual([])
+  })
+
   it('no figure at all is no limit', () => {
     expect(ownLimitFault(pack.limits.continuityMax, NaN)).toBe('outOfBounds')
   })

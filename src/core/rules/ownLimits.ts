@@ -1,4 +1,4 @@
-import type { Limit, LimitKey, Limits, RulePack } from './rulePack'
+import { LIMIT_KEYS, type Limit, type LimitKey, type Limits, type RulePack } from './rulePack'
 
 /** A limit as a lead set it for a job, or for all jobs to come. */
 export interface OwnLimit {
@@ -30,10 +30,12 @@ export function ownLimitFault(
   return value >= bounds.least && value <= bounds.most ? null : 'outOfBounds'
 }
 
-/** The latest word on each limit, in the order in which they were first set. */
+const KEYS: ReadonlySet<string> = new Set(LIMIT_KEYS)
+
+/** The latest word on each limit, in the order in which they were first set. A limit that this version of the rules does not know counts for nothing. */
 export function ownLimitsNow(own: readonly OwnLimit[]): OwnLimit[] {
   const latest = new Map<LimitKey, OwnLimit>()
-  for (const limit of own) latest.set(limit.key, limit)
+  for (const limit of own) if (KEYS.has(limit.key)) latest.set(limit.key, limit)
   return [...latest.values()].filter(({ value }) => value !== null)
 }
 

@@ -1,5 +1,12 @@
 /** What is done about settings beside reading them. */
-export const SETTING_ACTS = ['planned', 'removed', 'written', 'writingAllowed', 'writingWithdrawn'] as const
+export const SETTING_ACTS = [
+  'planned',
+  'removed',
+  'writeBegun',
+  'written',
+  'writingAllowed',
+  'writingWithdrawn',
+] as const
 export type SettingActKind = (typeof SETTING_ACTS)[number]
 
 export interface SettingAct {

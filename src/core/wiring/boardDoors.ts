@@ -92,23 +92,3 @@ export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads'
     }
   })
 }
-
-/**
- * Phases for the circuits of one board that share its load as evenly as they can: heaviest first, each onto the phase with least. Circuits
- * on all phases stay; returns what would change.
- */
-export function balancedPhases(
-  circuits: readonly Circuit[],
-  loadW: (circuit: Circuit) => number,
-  phases: readonly Phase[],
-): { tag: string; phase: Phase }[] {
-  const sum = new Map(phases.map((phase) => [phase, 0]))
-  const single = circuits
-    .filter(({ phase }) => phase !== 'all')
-    .sort((a, b) => loadW(b) - loadW(a) || (a.tag < b.tag ? -1 : 1))
-  return single.flatMap((circuit) => {
-    const [phase] = [...sum].reduce((least, one) => (one[1] < least[1] - 1e-9 ? one : least))
-    sum.set(phase, (sum.get(phase) ?? 0) + loadW(circuit))
-    return phase === circuit.phase ? [] : [{ tag: circuit.tag, phase }]
-  })
-}

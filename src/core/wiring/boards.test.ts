@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { aCircuit, aLoad, aRun, house } from '../../../tests/support/house'
 import type { Installation } from '../installation/installation'
 import type { SurveyItem } from '../installation/survey'
-import { balancedPhases, boardDoors, hasMoved } from './boardDoors'
+import { boardDoors, hasMoved } from './boardDoors'
 import { crossedRuns } from './cableIdentity'
 import { chargerPlacements } from './chargerPlacements'
 import { coresOf, labelsAsText, runLabels } from './runLabels'
@@ -64,21 +64,6 @@ describe('charts for the doors', () => {
       hasMoved(aCircuit({ phase: 'L1', foundPhase: 'L2' })),
       hasMoved(aCircuit({ boardTag: 'b', foundBoardTag: 'b', foundPhase: 'all' })),
     ]).toEqual([false, true, true, false])
-  })
-  it('share single-phase circuits evenly, heaviest first, and leave what is even', () => {
-    const watts: Record<string, number> = { c1: 3000, c2: 2000, c3: 2000, c4: 1000 }
-    const circuits = Object.keys(watts).map((tag) => aCircuit({ id: tag, tag, phase: 'L1' }))
-    const moves = balancedPhases(circuits, ({ tag }) => watts[tag]!, ['L1', 'L2', 'L3'])
-    expect(moves).toEqual([
-      { tag: 'c2', phase: 'L2' },
-      { tag: 'c3', phase: 'L3' },
-      { tag: 'c4', phase: 'L2' },
-    ])
-    const after = circuits.map((circuit) => ({
-      ...circuit,
-      phase: moves.find(({ tag }) => tag === circuit.tag)?.phase ?? circuit.phase,
-    }))
-    expect(balancedPhases(after, ({ tag }) => watts[tag]!, ['L1', 'L2', 'L3'])).toEqual([])
   })
 })
 

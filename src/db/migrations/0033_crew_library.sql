@@ -49,6 +49,7 @@ CREATE TABLE "equipment_revision" (
 );
 --> statement-breakpoint
 ALTER TABLE "crew_history" DROP CONSTRAINT "crew_history_what_known";--> statement-breakpoint
+ALTER TABLE "setting_act" DROP CONSTRAINT "setting_act_kind_known";--> statement-breakpoint
 ALTER TABLE "crew" ADD COLUMN "letter_head" text;--> statement-breakpoint
 ALTER TABLE "crew" ADD COLUMN "logo_sha256" text;--> statement-breakpoint
 ALTER TABLE "crew" ADD COLUMN "usual_minutes" jsonb DEFAULT '{}'::jsonb NOT NULL;--> statement-breakpoint
@@ -66,7 +67,8 @@ CREATE INDEX "crew_price_crew" ON "crew_price" USING btree ("crew_id");--> state
 CREATE INDEX "equipment_crew" ON "equipment" USING btree ("crew_id");--> statement-breakpoint
 CREATE INDEX "equipment_file_equipment" ON "equipment_file" USING btree ("equipment_id");--> statement-breakpoint
 CREATE INDEX "equipment_file_file" ON "equipment_file" USING btree ("sha256");--> statement-breakpoint
-ALTER TABLE "crew_history" ADD CONSTRAINT "crew_history_what_known" CHECK ("crew_history"."what" in ('crewMade', 'crewChanged', 'invited', 'invitationWithdrawn', 'joined', 'memberChanged', 'left', 'cameBack', 'passwordLinkMade', 'passwordChosen', 'sessionsEnded', 'secondFactorOn', 'secondFactorOff', 'instrumentAdded', 'instrumentChanged', 'instrumentCertified', 'instrumentTaken', 'instrumentLaidAside', 'equipmentAdded', 'equipmentRevised', 'equipmentFileAdded', 'equipmentLaidAside', 'pricesChanged', 'habitsChanged', 'letterHeadChanged', 'personForgotten'));
+ALTER TABLE "crew_history" ADD CONSTRAINT "crew_history_what_known" CHECK ("crew_history"."what" in ('crewMade', 'crewChanged', 'invited', 'invitationWithdrawn', 'joined', 'memberChanged', 'left', 'cameBack', 'passwordLinkMade', 'passwordChosen', 'sessionsEnded', 'secondFactorOn', 'secondFactorOff', 'instrumentAdded', 'instrumentChanged', 'instrumentCertified', 'instrumentTaken', 'instrumentLaidAside', 'equipmentAdded', 'equipmentRevised', 'equipmentFileAdded', 'equipmentLaidAside', 'pricesChanged', 'habitsChanged', 'letterHeadChanged', 'personForgotten'));--> statement-breakpoint
+ALTER TABLE "setting_act" ADD CONSTRAINT "setting_act_kind_known" CHECK ("setting_act"."kind" in ('planned', 'removed', 'writeBegun', 'written', 'writingAllowed', 'writingWithdrawn'));
 --> statement-breakpoint
 -- The library belongs to the crew; what the maker declared at one time is kept as it was read, and so is every document.
 GRANT SELECT, INSERT, UPDATE ON "equipment" TO awlbright_app;

@@ -7,8 +7,9 @@ import { itemsOf } from '@/core/installation/survey'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { rulesOf } from '@/core/installation/rulesOf'
 import type { Phase } from '@/core/rules/rulePack'
-import { type BoardDoor, MAIN_BOARD, balancedPhases, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
+import { type BoardDoor, MAIN_BOARD, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
 import { boardWays } from '@/core/wiring/boardWays'
+import { sharedPhases } from '@/core/wiring/sharedPhases'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
@@ -66,10 +67,12 @@ export function BoardsView() {
       'application/pdf',
     )
   }
-  const balance = (door: BoardDoor) =>
-    balancedPhases(
+  const listedW = (circuit: Circuit) =>
+    installation.loads.some(({ circuitTag }) => circuitTag === circuit.tag) ? loadOf(circuit) : null
+  const share = (door: BoardDoor) =>
+    sharedPhases(
       installation.circuits.filter(({ boardTag }) => (boardTag ?? MAIN_BOARD) === door.tag),
-      loadOf,
+      listedW,
       pack.phases,
     )
   const surveyed = itemsOf(installation.survey, 'board').map(({ tag }) => tag)
@@ -154,18 +157,19 @@ export function BoardsView() {
       </TitledSheet>
       <Grid templateColumns={{ base: '1fr', lg: doors.length > 1 ? '1fr 1fr' : '1fr' }} gap="12px" alignItems="start">
         {doors.map((door) => {
-          const better = edit && pack.phases.length > 1 ? balance(door) : []
+          const shared = pack.phases.length > 1 ? share(door) : null
           return (
             <Door
               key={door.tag}
               door={door}
               ways={ways.find(({ tag }) => tag === door.tag) ?? null}
               phases={pack.phases}
-              onBalance={
-                better.length > 0
+              shared={shared}
+              onShare={
+                edit && shared?.kind === 'shared' && shared.changes.length > 0
                   ? () =>
                       void move(
-                        better.flatMap(({ tag, phase }) => {
+                        shared.changes.flatMap(({ tag, phase }) => {
                           const circuit = installation.circuits.find((one) => one.tag === tag)
                           return circuit ? [{ circuit, change: { phase } }] : []
                         }),

@@ -4,22 +4,37 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Phase } from '@/core/rules/rulePack'
 import { type BoardDoor } from '@/core/wiring/boardDoors'
 import { type BoardWays, boardWaysWords } from '@/core/wiring/boardWays'
+import type { SharedPhases } from '@/core/wiring/sharedPhases'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { TitledSheet } from '@/ui/Sheet'
+
+const list = (tags: readonly string[]) => tags.slice(0, 6).join(', ') + (tags.length > 6 ? ' …' : '')
+
+function sharedWords(shared: SharedPhases): string {
+  if (shared.kind === 'open') return `How to share its phases is open: no loads are listed on ${list(shared.tags)}.`
+  if (shared.kind === 'tooMany') return 'There are too many circuits to say how its phases are shared best.'
+  const { changes, largestBeforeW, largestW } = shared
+  if (changes.length === 0) return 'Its phases are shared as evenly as these circuits can be.'
+  const moves = list(changes.map(({ tag, phase }) => `${tag} to ${phase}`))
+  return `Shared best by ${moves}: the largest falls from ${formatQuantity(largestBeforeW, 'W', 3)} to ${formatQuantity(largestW, 'W', 3)}.`
+}
 
 /** The chart for one door, and its load by phase before and after. */
 export function Door({
   door,
   ways,
   phases,
-  onBalance,
+  shared,
+  onShare,
 }: {
   door: BoardDoor
   ways: BoardWays | null
   phases: readonly Phase[]
-  onBalance?: () => void
+  /** How its phases are shared best; `null` where it has one. */
+  shared: SharedPhases | null
+  onShare?: () => void
 }) {
   const most = Math.max(1, ...phases.flatMap((phase) => [door.beforeW[phase] ?? 0, door.afterW[phase] ?? 0]))
   return (
@@ -27,8 +42,8 @@ export function Door({
       title={door.name}
       note={`${door.rows.length} circuit${door.rows.length === 1 ? '' : 's'}`}
       actions={
-        onBalance && (
-          <Button size="sm" onClick={onBalance}>
+        onShare && (
+          <Button size="sm" onClick={onShare}>
             Share the phases evenly
           </Button>
         )
@@ -70,6 +85,11 @@ export function Door({
           </Flex>
         ))}
       </Flex>
+      {shared && (
+        <Text px="14px" pb="8px" fontSize="13px" color="ink2">
+          {sharedWords(shared)}
+        </Text>
+      )}
       {ways && (
         <Text px="14px" pb="8px" fontSize="13px" color={ways.mark === 'exceeds' ? 'stop' : 'ink2'}>
           {boardWaysWords(ways)}

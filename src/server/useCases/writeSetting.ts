@@ -78,21 +78,11 @@ export const writeSetting = defineUseCase({
       if (!isSetting(key) || value === null)
         throw new Problem(409, 'A real gateway is given settings, and no orders of the moment. Nothing was written.')
     }
+    const act = { jobId, key, value, address, madeBy: actor.userId, ...signedBy(actor) }
+    // a real device is never told anything that is not on record, whatever happens before it answers
+    if (address !== null) await addSettingActs(db, [{ id: uuidv7(), kind: 'writeBegun', ...act }])
     const { before, readBack } = await writePoint(gateway.host, gateway.port, key, value).catch(asProblem)
-    await addSettingActs(db, [
-      {
-        id: uuidv7(),
-        jobId,
-        kind: 'written',
-        key,
-        value,
-        before,
-        readBack,
-        address,
-        madeBy: actor.userId,
-        ...signedBy(actor),
-      },
-    ])
+    await addSettingActs(db, [{ id: uuidv7(), kind: 'written', before, readBack, ...act }])
     return { written: value, before, readBack }
   },
 })

@@ -138,6 +138,7 @@ function whyOf({ verdict, decision, touchV }: EarthConductorCurrent, slots: Slot
 export const earthCurrent: PointFamily<TheJob> = {
   id: 'earthCurrent',
   periodic: true,
+  urgent: true,
   place: 'electrode',
   view: 'earth.clamp',
   precedes: ['firstIsland.clamp'],
