@@ -64,6 +64,8 @@ test('equipment is entered once, revised, and taken into a job; a figure nobody 
   await page.getByRole('button', { name: `Open ${name}` }).click()
   await form.getByRole('button', { name: `Lay ${name} aside` }).click()
   await form.getByRole('button', { name: 'Lay aside', exact: true }).click()
+  await expect(form.getByText(/Laid aside; jobs that took it keep it/)).toBeVisible()
+  await page.keyboard.press('Escape')
   await expect(page.getByRole('table', { name: 'Equipment laid aside' })).toContainText(name)
 })
 

@@ -5,12 +5,17 @@ import { aCircuit, house, readyForLoads, recordOf } from '../../../tests/support
 import { type PdfPage, pdfPages } from '../../../tests/support/pdfText'
 import type { OwnLimit } from '@/core/rules/ownLimits'
 import { numberedPages } from './numberedPages'
-import { Report } from './Report'
+import { Report, type ReportBeside } from './Report'
 import { registerReportFonts } from './reportFonts'
 import { packSummary } from './summary'
 
 /** The report of a house with so many circuits and pictures, read back page by page. */
-async function pagesOf(circuits: number, pictures: number, ownLimits: readonly OwnLimit[] = []): Promise<PdfPage[]> {
+async function pagesOf(
+  circuits: number,
+  pictures: number,
+  ownLimits: readonly OwnLimit[] = [],
+  more: Partial<ReportBeside> = {},
+): Promise<PdfPage[]> {
   registerReportFonts()
   const built = house({
     ownLimits,
@@ -41,6 +46,7 @@ async function pagesOf(circuits: number, pictures: number, ownLimits: readonly O
     replaces: null,
     letterHead: { crewName: 'Test crew', lines: null, logoPng: null },
     library: new Map(),
+    ...more,
   }
   const pdf = await renderToBuffer(
     <Report summary={summary} bench={bench} record={record} signedBy="Lead" beside={beside} />,
@@ -82,4 +88,23 @@ it('prints the limits that a lead set for the job, what the plan alone was recko
     expect(own.replace(/\s+/g, ' ')).toContain(part)
   for (const none of [await textOf([]), await textOf([set(2), set(null)])])
     expect(none.replace(/\s+/g, ' ')).toContain('all are those of the region’s rules')
+})
+
+it('begins with the crew’s letter head where it has one, and says where the figures of equipment were read', async () => {
+  const textOf = async (more: Partial<ReportBeside>) =>
+    (await pagesOf(1, 0, [], more)).map(({ words }) => words.map(({ text }) => text).join(' '))
+  const logoPng = new Uint8Array(
+    await sharp({ create: { width: 90, height: 30, channels: 4, background: '#336699' } })
+      .png()
+      .toBuffer(),
+  )
+  const [first = '', ...rest] = await textOf({
+    letterHead: { crewName: 'Test crew', lines: 'Workshop 7\nreached by bell', logoPng },
+    library: new Map([['r1', { name: 'Made-up 6', revision: 3, source: 'manual, edition 4' }]]),
+  })
+  expect(first).toMatch(/Workshop 7.*reached by bell/)
+  expect(rest.join(' ')).not.toContain('reached by bell')
+  expect((await textOf({})).join(' ')).not.toContain('Workshop 7')
+  // nothing of this house was taken from the library
+  expect(rest.join(' ')).toContain('figures entered for this job')
 })
