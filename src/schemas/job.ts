@@ -170,6 +170,7 @@ export const assumptionsSchema = yup.object({
   importPrice: price('Price'),
   offpeakPrice: price('Cheap price'),
   exportPrice: price('Export price'),
+  grantAmount: optionalFigure('Grant').max(10_000_000, 'Grant is too large'),
   currency: words('Currency', 6).default(USUAL_ASSUMPTIONS.currency),
   performanceRatio: share('Performance ratio').default(USUAL_ASSUMPTIONS.performanceRatio),
   clearnessFactor: figure('Clearness')

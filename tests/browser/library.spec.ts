@@ -85,6 +85,12 @@ test('a price list makes an estimate that counts nothing without a price', async
   const row = page.getByRole('table', { name: 'Estimate by line' }).getByRole('row', { name: /Gland for 25/ })
   await expect(row).toContainText('30')
   await expect(page.getByRole('status', { name: 'Estimate' })).toContainText(/At least .* have no amount yet/)
+  const payback = page.getByRole('status', { name: 'Payback' })
+  await expect(payback).toContainText(/at least [\d.]+ to [\d.]+ years, without a grant/)
+  await page.getByRole('button', { name: 'Tariff and charging' }).click()
+  await page.getByLabel('Grant towards the installation').fill('9000')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(payback).toContainText(/less a grant of 9.000 €/)
 })
 
 test('the letter head is a lead’s, with a logo or without', async ({ page, context }) => {

@@ -236,6 +236,8 @@ export interface PlanAssumptions {
   importPrice: number | null
   offpeakPrice: number | null
   exportPrice: number | null
+  /** What somebody else pays towards the installation. */
+  grantAmount: number | null
   currency: string
   performanceRatio: number
   /** Factor on the clearness of every month: 1 is the temperate default. */
@@ -256,6 +258,7 @@ export const USUAL_ASSUMPTIONS: PlanAssumptions = {
   importPrice: null,
   offpeakPrice: null,
   exportPrice: null,
+  grantAmount: null,
   currency: '€',
   performanceRatio: 0.8,
   clearnessFactor: 1,

@@ -2,6 +2,8 @@
 import { Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { type CostLine, costEstimate } from '@/core/plan/costEstimate'
+import type { PlanAssumptions } from '@/core/installation/survey'
+import { payback } from '@/core/plan/payback'
 import { neededOfInstallation } from '@/core/plan/neededOfInstallation'
 import type { Installation } from '@/core/installation/installation'
 import { formatNumber, formatWhole } from '@/core/quantity/formatQuantity'
@@ -30,8 +32,43 @@ const COLUMNS: readonly Column<CostLine>[] = [
   { head: 'Amount', cell: ({ low, high }) => range(low, high), numeric: true },
 ]
 
+interface Estimated {
+  low: number
+  high: number
+  /** Every line has an amount. */
+  isWhole: boolean
+  worthAYear: number | null
+  currency: string
+}
+
+/** In how many years it comes back, with all that the sum assumes. */
+function paybackWords(
+  { low, high, isWhole, worthAYear, currency }: Estimated,
+  { grantAmount, currency: tariffIn }: PlanAssumptions,
+): string {
+  if (worthAYear === null) return 'In how many years it comes back is open: the year is not reckoned yet.'
+  if (currency !== tariffIn)
+    return `In how many years it comes back is open: the price list is in ${currency}, the tariff in ${tariffIn}.`
+  const paid = payback({ lowCost: low, highCost: high, grant: grantAmount, valuePerYear: worthAYear })
+  if (paid === null) return 'By this tariff the planned battery is worth nothing in a year: it never pays for itself.'
+  const years = (value: number) => formatNumber(value, 2)
+  const grant = grantAmount === null ? 'without a grant' : `less a grant of ${formatWhole(grantAmount)} ${currency}`
+  const span =
+    years(paid.lowYears) === years(paid.highYears)
+      ? years(paid.lowYears)
+      : `${years(paid.lowYears)} to ${years(paid.highYears)}`
+  return `It comes back in ${isWhole ? '' : 'at least '}${span} years, ${grant}, with ${formatWhole(Math.round(worthAYear))} ${currency} a year as above: a plain sum without interest, ageing, tax, or what the backup itself is worth.`
+}
+
 /** What the job costs by the crew's own price list: a range, and what of it has no price yet. */
-export function CostSheet({ installation }: { installation: Installation }) {
+export function CostSheet({
+  installation,
+  worthAYear,
+}: {
+  installation: Installation
+  /** What the planned battery is worth in a year of the tariff; `null` while it is not reckoned. */
+  worthAYear: number | null
+}) {
   const { habits } = useHabits()
   const estimate = useMemo(
     () => habits && costEstimate(neededOfInstallation(installation), habits.prices),
@@ -57,6 +94,12 @@ export function CostSheet({ installation }: { installation: Installation }) {
                 .slice(0, 4)
                 .map(({ label }) => label)
                 .join(', ')}${open.length > 4 ? ' …' : ''}`}
+          </Text>
+          <Text px="14px" pb="8px" fontSize="14px" color="ink2" role="status" aria-label="Payback">
+            {paybackWords(
+              { low, high, isWhole: open.length === 0, worthAYear, currency: habits.currency ?? '' },
+              installation.assumptions,
+            )}
           </Text>
           <DataTable
             label="Estimate by line"

@@ -135,7 +135,14 @@ export function MoneyView() {
       </TitledSheet>
       <WindowSheet money={money} />
       {assumptions.tariffKind === 'file' && <MeteringSheet kinds={['price']} />}
-      <CostSheet installation={installation} />
+      <CostSheet
+        installation={installation}
+        worthAYear={
+          why === null && curve !== null && typeof curve !== 'string'
+            ? (curve.points.find(({ moduleCount }) => moduleCount === count)?.valuePerYear ?? null)
+            : null
+        }
+      />
       <TitledSheet title="What this assumes">
         <chakra.ul px="32px" pb="10px" fontSize="14px" listStyleType="disc">
           <li>

@@ -12,6 +12,13 @@ export const ASSUMPTION_FIELDS: readonly FieldSpec[] = [
   { name: 'assumptions.importPrice', label: 'Price per kWh', kind: 'number', optional: true },
   { name: 'assumptions.offpeakPrice', label: 'Cheap price per kWh', kind: 'number', optional: true },
   { name: 'assumptions.exportPrice', label: 'Paid for export, per kWh', kind: 'number', optional: true },
+  {
+    name: 'assumptions.grantAmount',
+    label: 'Grant towards the installation',
+    kind: 'number',
+    optional: true,
+    hint: 'an amount; blank counts as none',
+  },
   { name: 'assumptions.windowFromHour', label: 'Cheap from, hour', kind: 'number', optional: true, hint: '0 to 24' },
   { name: 'assumptions.windowToHour', label: 'Cheap until, hour', kind: 'number', optional: true },
   { name: 'assumptions.windowTargetSoc', label: 'Charge from the grid to', kind: 'percent', optional: true },
