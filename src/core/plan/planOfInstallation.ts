@@ -84,7 +84,7 @@ function capacityOf({ packId, supply, loads }: Installation): ImportCapacity {
 }
 
 /** P-7 at the mean demand of what stays on. */
-function runtimeOf({ sources, promises }: Installation, staying: StayingOn): Runtime {
+export function runtimeOf({ sources, promises }: Installation, staying: StayingOn): Runtime {
   return runtime({
     usableWh: sources.usableWh,
     nominalWh: sources.nominalWh,

@@ -13,10 +13,22 @@ import { Notice } from '@/ui/Notice'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
 import { useWidth } from '@/ui/useWidth'
 import { useJob } from '../job/JobContext'
+import { GrowthSheet } from './GrowthSheet'
 import { usePlanned } from './LoadDrafts'
 
-/** An old battery beside the new one: who charges whom, as found and under three other arrangements. */
+/** An old battery beside the new one, and what more modules would bring. */
 export function BatteriesView() {
+  const { installation } = usePlanned()
+  return (
+    <>
+      <TwoBatteries />
+      <GrowthSheet installation={installation} />
+    </>
+  )
+}
+
+/** Who charges whom, as found and under three other arrangements. */
+function TwoBatteries() {
   const { goTo } = useJob()
   const { installation } = usePlanned()
   const options = useMemo(() => batteryOptions(installation), [installation])

@@ -1,0 +1,78 @@
+'use client'
+import { Box, Text } from '@chakra-ui/react'
+import { useMemo } from 'react'
+import { fitOf } from '@/core/installation/fit'
+import type { Installation } from '@/core/installation/installation'
+import { type Growth, growthByModules } from '@/core/plan/growth'
+import { BINDING_WORDS } from '@/core/plan/schoolReason'
+import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
+import type { Unit } from '@/core/quantity/units'
+import { boardWays, boardWaysWords } from '@/core/wiring/boardWays'
+import { type Column, DataTable } from '@/ui/DataTable'
+import { EmptyState } from '@/ui/EmptyState'
+import { TitledSheet } from '@/ui/Sheet'
+
+const told = (value: number | null, unit: Unit) => (value === null ? 'open' : formatQuantity(value, unit, 3))
+const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3.6e6))
+
+const COLUMNS: readonly Column<Growth>[] = [
+  {
+    head: 'Modules',
+    cell: ({ added, modules }) => (added === 0 ? `${modules}, as planned` : `${modules}, ${added} more`),
+  },
+  {
+    head: 'At night',
+    cell: ({ nightW, bindingNight }) =>
+      `${told(nightW, 'W')}${bindingNight === null ? '' : `, by ${BINDING_WORDS[bindingNight]}`}`,
+  },
+  { head: 'Surge', cell: ({ surgeVa }) => told(surgeVa, 'VA'), numeric: true, wideOnly: true },
+  { head: 'Usable', cell: ({ usableWh }) => told(usableWh, 'Wh'), numeric: true },
+  { head: 'From the reserve', cell: ({ reserveH }) => hours(reserveH), numeric: true },
+  { head: 'From full', cell: ({ fullH }) => hours(fullH), numeric: true, wideOnly: true },
+  { head: 'Reserve to full', cell: ({ chargeH }) => hours(chargeH), numeric: true, wideOnly: true },
+]
+
+/** What is left for a later visit on boards and walls. */
+function roomLeft(installation: Installation): string[] {
+  const kept = fitOf(installation.fit, 'unit').filter(
+    ({ detail: { reserveRightMm, reserveTopMm } }) => reserveRightMm > 0 || reserveTopMm > 0,
+  )
+  return [
+    ...boardWays(installation).map((ways) => `${ways.name}: ${boardWaysWords(ways)}`),
+    ...kept.map(
+      ({ name, detail: { reserveRightMm, reserveTopMm } }) =>
+        `${name}: ${reserveRightMm} mm kept to its right, ${reserveTopMm} mm above it`,
+    ),
+    ...(kept.length === 0 ? ['No space is kept on a wall for a later unit: say it at the unit, under Fit, Wall'] : []),
+  ]
+}
+
+/** Room to grow: what one to three more modules would bring, and the room that is left for them. */
+export function GrowthSheet({ installation }: { installation: Installation }) {
+  const rows = useMemo(() => growthByModules(installation), [installation])
+  return (
+    <TitledSheet title="Room to grow" note="the same modules, in the first inverter that has some">
+      {rows === null ? (
+        <EmptyState title="How many modules are planned is not known">
+          Once it is, what one, two and three more would bring stands here.
+        </EmptyState>
+      ) : (
+        <DataTable
+          label="What more modules would bring"
+          columns={COLUMNS}
+          rows={rows}
+          keyOf={({ added }) => String(added)}
+        />
+      )}
+      <Box as="ul" listStyleType="disc" px="32px" py="8px" fontSize="14px" aria-label="Room that is left">
+        {roomLeft(installation).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Box>
+      <Text px="14px" pb="10px" fontSize="13px" color="ink2">
+        Hours are of what stays on as planned now; with a higher limit more may stay on. How many modules an inverter or
+        a tower takes, and whether old and new may be mixed, is the maker’s to say.
+      </Text>
+    </TitledSheet>
+  )
+}
