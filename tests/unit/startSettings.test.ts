@@ -51,6 +51,18 @@ describe('settings of a start', () => {
     ['a proxy by name', { AWLBRIGHT_TRUSTED_PROXIES: '10.0.0.1,proxy' }, /“proxy” is none/],
     ['a level that is none', { AWLBRIGHT_LOG: 'loud' }, /AWLBRIGHT_LOG/],
     ['a token that is short', { AWLBRIGHT_METRICS_TOKEN: 'short' }, /AWLBRIGHT_METRICS_TOKEN/],
+    ['a sender without a mail server', { AWLBRIGHT_MAIL_FROM: 'crew@mail.example' }, /without AWLBRIGHT_SMTP_URL/],
+    ['a mail server without a sender', { AWLBRIGHT_SMTP_URL: 'smtp://mail.example' }, /without AWLBRIGHT_MAIL_FROM/],
+    [
+      'another kind of mail server',
+      { AWLBRIGHT_SMTP_URL: 'http://mail.example', AWLBRIGHT_MAIL_FROM: 'crew@mail.example' },
+      /no address of a mail server/,
+    ],
+    [
+      'a sender that is none',
+      { AWLBRIGHT_SMTP_URL: 'smtp://mail.example', AWLBRIGHT_MAIL_FROM: 'The crew' },
+      /no address to send from/,
+    ],
     ['a key that is none', { AWLBRIGHT_SIGNING_KEY: 'abc' }, /AWLBRIGHT_SIGNING_KEY/],
     [
       'another kind of database',

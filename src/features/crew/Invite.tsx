@@ -8,11 +8,18 @@ import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { typedFields } from '../forms/typedFields'
 import { ShownLink } from '../ShownLink'
+import type { MailOutcome } from '@/server/mail/sendMail'
+import { MailNotice } from './MailNotice'
 import { ROLE_HINT, roleChoices } from './roleWords'
 
-const fieldsFor = (roles: CrewView['mayInviteAs']): readonly FieldSpec[] => [
+const fieldsFor = ({ mayInviteAs: roles, sendsMail }: CrewView): readonly FieldSpec[] => [
   { name: 'name', label: 'Name', kind: 'text' },
-  { name: 'email', label: 'E-mail', kind: 'text', hint: 'to sign in with; nothing is sent' },
+  {
+    name: 'email',
+    label: 'E-mail',
+    kind: 'text',
+    hint: sendsMail ? 'to sign in with; the link is sent there' : 'to sign in with; nothing is sent',
+  },
   {
     name: 'role',
     label: 'Role',
@@ -25,27 +32,28 @@ const fieldsFor = (roles: CrewView['mayInviteAs']): readonly FieldSpec[] => [
 
 /** Makes the link by which somebody joins: their own device opens it and chooses a password there. */
 export function Invite({ crew, refresh }: { crew: CrewView; refresh: () => Promise<void> }) {
-  const [url, setUrl] = useState<string | null>(null)
-  if (url !== null)
+  const [made, setMade] = useState<{ url: string; mail: MailOutcome } | null>(null)
+  if (made !== null)
     return (
       <>
+        <MailNotice mail={made.mail} />
         <Text color="ink2" mb="3">
           Give this to them: it works once, and is shown once. Their phone’s camera can read the code.
         </Text>
-        <ShownLink url={url} testId="invitation-link" opens={false} />
+        <ShownLink url={made.url} testId="invitation-link" opens={false} />
       </>
     )
   return (
     <SpecForm
-      specs={fieldsFor(crew.mayInviteAs)}
+      specs={fieldsFor(crew)}
       initial={{ role: crew.mayInviteAs.includes('hand') ? 'hand' : crew.mayInviteAs[0], days: 7 }}
       submitLabel="Make the link"
       save={async ({ email, ...fields }) => {
-        const { path } = await callUseCase(
+        const { path, mail } = await callUseCase(
           'invitePerson',
           typedFields(invitationSchema, { ...fields, email: String(email).toLowerCase() }),
         )
-        setUrl(window.location.origin + path)
+        setMade({ url: window.location.origin + path, mail })
         await refresh()
       }}
     />

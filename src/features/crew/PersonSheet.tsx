@@ -11,6 +11,8 @@ import { SpecForm } from '../forms/SpecForm'
 import { typedFields } from '../forms/typedFields'
 import { ShownLink } from '../ShownLink'
 import { useAttemptWith } from '../useAttempt'
+import type { MailOutcome } from '@/server/mail/sendMail'
+import { MailNotice } from './MailNotice'
 import type { Person } from './PeopleView'
 import { ROLE_HINT, roleChoices } from './roleWords'
 
@@ -61,17 +63,17 @@ export function PersonSheet({ person, own, refresh }: Props) {
 
 function WaysIn({ person: { userId, name, sessions, secondFactor }, own, refresh }: Props) {
   const { attempt, failure, busy } = useAttemptWith(refresh)
-  const [url, setUrl] = useState<string | null>(null)
+  const [made, setMade] = useState<{ url: string; mail: MailOutcome } | null>(null)
   return (
     <Flex direction="column" gap="12px" align="flex-start">
-      {url === null ? (
+      {made === null ? (
         <Button
           size="sm"
           disabled={busy}
           onClick={() =>
             void attempt(async () => {
-              const { path } = await callUseCase('makePasswordLink', { userId })
-              setUrl(window.location.origin + path)
+              const { path, mail } = await callUseCase('makePasswordLink', { userId })
+              setMade({ url: window.location.origin + path, mail })
             })
           }
         >
@@ -79,10 +81,11 @@ function WaysIn({ person: { userId, name, sessions, secondFactor }, own, refresh
         </Button>
       ) : (
         <Box w="100%">
+          <MailNotice mail={made.mail} />
           <Text color="ink2" fontSize="14px" mb="2">
             For {name} alone: it works once, within two days, and is shown once. The old password works until then.
           </Text>
-          <ShownLink url={url} testId="password-link" opens={false} />
+          <ShownLink url={made.url} testId="password-link" opens={false} />
         </Box>
       )}
       <AskFirst

@@ -6,6 +6,7 @@ import { crew } from '@/db/schema'
 import { crewSchema } from '@/schemas/people'
 import { MAY_INVITE_AS, mayCall } from '../access'
 import { noteBy } from '../crew/noteBy'
+import { isMailSet } from '../mail/sendMail'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 
@@ -30,6 +31,8 @@ export const viewCrew = defineUseCase({
       name: own.name,
       usualPackId: own.usualPackId,
       mayInviteAs: MAY_INVITE_AS[actor.role],
+      /** Links are sent to whom they are for, too. */
+      sendsMail: isMailSet(),
       people: people.map(({ joinedAt, leftAt, seenAt, sessions, ...person }) => ({
         ...person,
         joinedAt: iso(joinedAt),

@@ -8,6 +8,8 @@ import { type Actor, MAY_INVITE_AS } from '../access'
 import { endSessions, removeSecondFactor } from '../crew/accounts'
 import { noteBy } from '../crew/noteBy'
 import { makePersonalLink } from '../crew/personalLinks'
+import { linkMail } from '../mail/linkMail'
+import { type MailOutcome, sendMail } from '../mail/sendMail'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
 
@@ -30,6 +32,14 @@ async function requireAnotherLead(db: Db, crewId: string, userId: string): Promi
     throw new Problem(409, 'A crew has a lead at all times, and this is the last one. Make somebody else a lead first.')
 }
 
+type ToPerson = Pick<Parameters<typeof linkMail>[0], 'kind' | 'name' | 'email' | 'path' | 'expiresAt'>
+
+/** Sends a link to whom it is for, where a mail server is set; the link is shown to whoever made it in any case. */
+const mailTo = (
+  { name, crewName }: Actor,
+  { kind, name: to, email, path, expiresAt }: ToPerson,
+): Promise<MailOutcome> => sendMail(linkMail({ kind, name: to, email, path, expiresAt, madeByName: name, crewName }))
+
 /** Makes the link by which somebody joins the crew; it is shown once. */
 export const invitePerson = defineUseCase({
   name: 'invitePerson',
@@ -47,16 +57,17 @@ export const invitePerson = defineUseCase({
           : 'This address has an account already. Each person has an address of their own.',
         409,
       )
-    return db.transaction(async (tx) => {
-      const link = await makePersonalLink(tx, {
+    const link = await db.transaction(async (tx) => {
+      const made = await makePersonalLink(tx, {
         ...input,
         crewId: actor.crewId,
         kind: 'invitation',
         madeByName: actor.name,
       })
-      await noteBy(tx, actor, 'invited', link.linkId, { name: input.name, role: input.role })
-      return link
+      await noteBy(tx, actor, 'invited', made.linkId, { name: input.name, role: input.role })
+      return made
     })
+    return { ...link, mail: await mailTo(actor, { kind: 'invitation', ...input, ...link }) }
   },
 })
 
@@ -164,8 +175,8 @@ export const makePasswordLink = defineUseCase({
   run: async (db, actor, { userId }) => {
     const { name, email, role, leftAt } = await memberOf(db, actor, userId)
     if (leftAt !== null) throw new Problem(409, `${name} has left. Take them back first.`)
-    return db.transaction(async (tx) => {
-      const link = await makePersonalLink(tx, {
+    const link = await db.transaction(async (tx) => {
+      const made = await makePersonalLink(tx, {
         crewId: actor.crewId,
         kind: 'newPassword',
         name,
@@ -176,8 +187,9 @@ export const makePasswordLink = defineUseCase({
         madeByName: actor.name,
       })
       await noteBy(tx, actor, 'passwordLinkMade', userId, { name })
-      return link
+      return made
     })
+    return { ...link, mail: await mailTo(actor, { kind: 'newPassword', name, email, ...link }) }
   },
 })
 
