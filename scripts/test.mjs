@@ -6,6 +6,7 @@ import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { startApp, startOwn } from './lib/app.mjs'
 import { killsWhileReadingsComeIn } from './lib/attack.mjs'
+import { twoServersOnOneDatabase } from './lib/twoServers.mjs'
 import { ensureBuild } from './lib/build.mjs'
 import { freePort, startCluster, startPlainCluster } from './lib/cluster.mjs'
 import { makeCopy, restoreCopy } from './lib/copy.mjs'
@@ -252,6 +253,12 @@ async function attackTests(postgres) {
     const counts = await killsWhileReadingsComeIn(app)
     passed += counts.passed
     failed += counts.failed
+    console.log('\n== Two servers on one database')
+    await twoServersOnOneDatabase(app, await app.beside(await freePort()), (name, ok, facts = '') => {
+      console.log(`${ok ? '✓' : '✗'} ${name}${facts && `: ${facts}`}`)
+      if (ok) passed++
+      else failed++
+    })
   } finally {
     await app.stop()
   }

@@ -153,6 +153,9 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
         await parts.whenReady()
       },
       crashWeb: parts.crashWeb,
+      /** A second web server with a worker of its own, on the same database; answers with its address. */
+      beside: async (secondPort) =>
+        (await startParts({ root, env, host: '127.0.0.1', port: secondPort, stdio, dev, children })).own,
       ended: endOfAny(children),
       customerLink: linkIn('demo-link'),
       householdLink: linkIn('demo-link-household'),

@@ -9,7 +9,8 @@ const READINGS_A_BATCH = 5
 const SOONEST_MS = 30
 const LATEST_MS = 400
 
-const post = (address, cookie, path, body) =>
+/** Sends JSON as a device of the app does. */
+export const post = (address, cookie, path, body) =>
   fetch(address + path, {
     method: 'POST',
     headers: { 'content-type': 'application/json', cookie },
@@ -17,7 +18,8 @@ const post = (address, cookie, path, body) =>
     signal: AbortSignal.timeout(10_000),
   })
 
-function entryOf(jobId) {
+/** One more reading as an outbox holds it. */
+export function entryOf(jobId) {
   const id = randomUUID()
   const at = new Date().toISOString()
   const reading = {
