@@ -110,3 +110,13 @@ test('the letter head is a lead’s, with a logo or without', async ({ page, con
   await page.getByRole('button', { name: 'Take the logo off' }).click()
   await expect(logo).toBeHidden()
 })
+
+test('room to grow says what more modules would bring, and what room is left for them', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await openBench(page, '018f0000-0000-7000-8000-000000000101', '?stage=plan&view=batteries')
+  const rows = page.getByRole('table', { name: 'What more modules would bring' }).getByRole('row')
+  await expect(rows).toHaveCount(5)
+  await expect(rows.nth(1)).toContainText(/3, as planned.*15\.3.kWh/)
+  await expect(rows.nth(2)).toContainText(/20\.4.kWh/)
+  await expect(page.getByRole('list', { name: 'Room that is left' })).toContainText('ways')
+})

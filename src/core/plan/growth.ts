@@ -15,9 +15,8 @@ export interface Growth {
   bindingNight: BindingElement | null
   surgeVa: number | null
   usableWh: number | null
-  /** Hours of what stays on as it is planned now, from the backup reserve and from full (P-7). */
+  /** Hours of what stays on as it is planned now, from the backup reserve (P-7). */
   reserveH: number | null
-  fullH: number | null
   /** From the reserve to full at the most that inverter and modules are charged with. */
   chargeH: number | null
 }
@@ -66,7 +65,7 @@ export function growthByModules(installation: Installation): Growth[] | null {
   return Array.from({ length: MOST_ADDED + 1 }, (_, added) => {
     const more = { ...installation, sources: grown(installation, at, added) }
     const { nightW, bindingNight, surgeVa } = limitsOfInstallation(more)
-    const { runtimeReserveH, runtimeFullH } = runtimeOf(more, plan.staying)
+    const { runtimeReserveH } = runtimeOf(more, plan.staying)
     const modules = more.sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)
     return {
       added,
@@ -76,7 +75,6 @@ export function growthByModules(installation: Installation): Growth[] | null {
       surgeVa,
       usableWh: usableEnergyWh(more.sources),
       reserveH: runtimeReserveH,
-      fullH: runtimeFullH,
       chargeH: chargeHours(more, system, modules),
     }
   })

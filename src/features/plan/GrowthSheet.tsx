@@ -1,5 +1,5 @@
 'use client'
-import { Box, Text } from '@chakra-ui/react'
+import { Box, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { fitOf } from '@/core/installation/fit'
 import type { Installation } from '@/core/installation/installation'
@@ -14,22 +14,28 @@ import { TitledSheet } from '@/ui/Sheet'
 
 const told = (value: number | null, unit: Unit) => (value === null ? 'open' : formatQuantity(value, unit, 3))
 const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3.6e6))
+/** A figure is not broken between its number and its unit. */
+const whole = (text: string) => <chakra.span whiteSpace="nowrap">{text}</chakra.span>
 
 const COLUMNS: readonly Column<Growth>[] = [
-  {
-    head: 'Modules',
-    cell: ({ added, modules }) => (added === 0 ? `${modules}, as planned` : `${modules}, ${added} more`),
-  },
+  { head: 'Modules', cell: ({ added, modules }) => (added === 0 ? `${modules}, as planned` : modules) },
   {
     head: 'At night',
-    cell: ({ nightW, bindingNight }) =>
-      `${told(nightW, 'W')}${bindingNight === null ? '' : `, by ${BINDING_WORDS[bindingNight]}`}`,
+    cell: ({ nightW, bindingNight }) => (
+      <Box>
+        {whole(told(nightW, 'W'))}
+        {bindingNight !== null && (
+          <Text as="span" display="block" fontSize="13px" color="ink2">
+            by {BINDING_WORDS[bindingNight]}
+          </Text>
+        )}
+      </Box>
+    ),
   },
-  { head: 'Surge', cell: ({ surgeVa }) => told(surgeVa, 'VA'), numeric: true, wideOnly: true },
-  { head: 'Usable', cell: ({ usableWh }) => told(usableWh, 'Wh'), numeric: true },
-  { head: 'From the reserve', cell: ({ reserveH }) => hours(reserveH), numeric: true },
-  { head: 'From full', cell: ({ fullH }) => hours(fullH), numeric: true, wideOnly: true },
-  { head: 'Reserve to full', cell: ({ chargeH }) => hours(chargeH), numeric: true, wideOnly: true },
+  { head: 'Surge', cell: ({ surgeVa }) => whole(told(surgeVa, 'VA')), numeric: true, wideOnly: true },
+  { head: 'Usable', cell: ({ usableWh }) => whole(told(usableWh, 'Wh')), numeric: true },
+  { head: 'From the reserve', cell: ({ reserveH }) => whole(hours(reserveH)), numeric: true },
+  { head: 'Reserve to full', cell: ({ chargeH }) => whole(hours(chargeH)), numeric: true, wideOnly: true },
 ]
 
 /** What is left for a later visit on boards and walls. */
