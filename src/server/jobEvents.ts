@@ -6,6 +6,8 @@ type Listener = (readings: readonly string[] | null) => void
 const held = globalThis as {
   awlbrightListeners?: Map<string, Set<Listener>>
   awlbrightListening?: Promise<void> | null
+  /** It listened before. */
+  awlbrightListened?: boolean
 }
 const listeners: Map<string, Set<Listener>> = (held.awlbrightListeners ??= new Map())
 
@@ -25,6 +27,9 @@ async function listen(): Promise<void> {
   try {
     await client.connect()
     await client.query('listen awlbright_job')
+    // what was told while nobody listened is not told again: every screen looks for itself
+    if (held.awlbrightListened) for (const tellers of listeners.values()) for (const tell of tellers) tell(null)
+    held.awlbrightListened = true
   } catch (error) {
     log.warn({ error: error instanceof Error ? error.message : '' }, 'not listening for evidence')
     again()
@@ -34,6 +39,9 @@ async function listen(): Promise<void> {
 function ensureListening(): void {
   held.awlbrightListening ??= listen()
 }
+
+/** Until this server hears of evidence: what is asked of the database after it misses nothing. */
+export const listening = (): Promise<void> => held.awlbrightListening ?? Promise.resolve()
 
 /** Calls `tell` whenever evidence is added to a job, on whichever server; answers with the way to stop. */
 export function onJobEvidence(jobId: string, tell: Listener): () => void {

@@ -45,6 +45,22 @@ test('a reading shows on another screen at once, which fetches it and not the jo
   await expect.poll(copy, { timeout: 15_000 }).toEqual([44.7, 43.1, 46.2])
 })
 
+test('what was added while a screen was not told is on it as soon as it hears again', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Deaf For A While House')
+  const other = await context.newPage()
+  // the screen opens, and its connection for news comes about only later
+  let deaf = true
+  await other.route(`**/api/jobs/${jobId}/events`, (route) => (deaf ? route.abort() : route.continue()))
+  await openBench(other, jobId, '?stage=earth')
+  await openBench(page, jobId, '?stage=earth')
+  await type(page, 'ra 62 44.7')
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+  deaf = false
+  // the browser tries again by itself
+  await expect(ledger(other)).toContainText('44.7', { timeout: 30_000 })
+})
+
 test('what was sent is there when the page is opened again without a network', async ({ page, context }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Sent And Gone House')

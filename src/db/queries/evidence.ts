@@ -2,6 +2,7 @@ import { asc, eq, inArray, sql } from 'drizzle-orm'
 import type { HoldOverride } from '@/core/evidence/holdPoints'
 import type { Attachment, SerialElsewhere } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
+import type { StandingCounts } from '@/core/evidence/standingCounts'
 import type { Replacement } from '@/core/installation/fit'
 import type { Db } from '../client'
 import { insertOnce } from '../insertOnce'
@@ -146,4 +147,17 @@ export async function serialsElsewhere(
     where own.job_id in ${[...jobIds]} and own.slot = 'serial' and own.value_word <> ${WITHDRAWN}
     order by 1, 2, 3`)
   return rows
+}
+
+/** Counts what stands on record of a job, each by its index. */
+export async function standingCounts(db: Db, jobId: string): Promise<StandingCounts> {
+  const counted = (name: string) => sql.raw(`(select count(*)::int from ${name} e where e.job_id = j.id)`)
+  const { rows } = await db.execute<StandingCounts & Record<string, unknown>>(sql`
+    select ${counted('reading')} as readings, ${counted('attachment')} as attachments, ${counted('hold_override')} as overrides,
+      ${counted('outage_mark')} as "outageMarks", ${counted('job_visit')} as visits, ${counted('component_replacement')} as replacements,
+      ${counted('wiring_revision')} as wiring, j.version as version
+    from job j where j.id = ${jobId}`)
+  const [row] = rows
+  if (!row) throw new Error(`no job ${jobId}`)
+  return row
 }

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef } from 'react'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
+import type { StandingCounts } from '@/core/evidence/standingCounts'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
 import { keepJob } from '@/offline/keepJob'
@@ -11,6 +12,7 @@ import type { Outbox, OutboxState } from '../outbox/outbox'
 import { isOf } from '../outbox/outboxEntry'
 import { useOutbox } from '../outbox/useOutbox'
 import { gather } from './gather'
+import { isBehind } from './isBehind'
 import {
   isHeldAgainstOtherJobs,
   mergeOutbox,
@@ -60,15 +62,25 @@ const MOST_FETCHED = 100
 /** How long what comes in is gathered before it is fetched: a batch, and the echo of one’s own, are one fetch at most. */
 const GATHER_MS = 200
 
-/** Hears from the server that evidence was added, on whichever device: the ids of readings, or `null` for anything else. */
-function useEvidenceEvents(jobId: string, heard: (readings: readonly string[] | null) => void): void {
+/**
+ * Hears from the server that evidence was added, on whichever device: the ids of readings, or `null` for anything else. Whenever it begins to be heard, at
+ * first and after each break, the server says how much is on record, so that nothing is missed in between.
+ */
+function useEvidenceEvents(
+  jobId: string,
+  heard: (readings: readonly string[] | null) => void,
+  isMissing: (standing: StandingCounts) => boolean,
+): void {
   useEffect(() => {
     const source = new EventSource(`/api/jobs/${jobId}/events`)
     source.addEventListener('evidence', ({ data }: MessageEvent<string>) =>
       heard((JSON.parse(data) as { readings: string[] | null }).readings),
     )
+    source.addEventListener('standing', ({ data }: MessageEvent<string>) => {
+      if (isMissing(JSON.parse(data) as StandingCounts)) heard(null)
+    })
     return () => source.close()
-  }, [jobId, heard])
+  }, [jobId, heard, isMissing])
 }
 
 /** How long after a change the copy for want of a network is brought up to it. */
@@ -118,7 +130,14 @@ function useFollowEvidence(jobId: string, refresh: () => Promise<void>): { refre
     }
   }, [queries, jobId, refresh])
   useEffect(() => follow.cancel, [follow])
-  useEvidenceEvents(jobId, follow.heard)
+  const isMissing = useCallback(
+    (standing: StandingCounts) => {
+      const view = queries.getQueryData<JobView>(['job', jobId])
+      return view !== undefined && isBehind(view, standing)
+    },
+    [queries, jobId],
+  )
+  useEvidenceEvents(jobId, follow.heard, isMissing)
   return follow
 }
 
