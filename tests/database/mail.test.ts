@@ -93,6 +93,14 @@ describe('a mail server of the crew’s own', () => {
     expect([mail, path.startsWith('/join/')]).toEqual(['failed', true])
   })
 
+  it('that offers no encryption is told no password, and gets no message', async () => {
+    const received = await mailServer({ takes: true })
+    const open = new URL(process.env.AWLBRIGHT_SMTP_URL ?? '')
+    vi.stubEnv('AWLBRIGHT_SMTP_URL', `smtp://crew:secret-word@${open.host}`)
+    expect((await invite()).mail).toBe('failed')
+    expect(received).toEqual([])
+  })
+
   it('that is not there stops nobody either', async () => {
     vi.stubEnv('AWLBRIGHT_SMTP_URL', `smtp://127.0.0.1:${await freePort()}`)
     vi.stubEnv('AWLBRIGHT_MAIL_FROM', 'crew@mail.example')

@@ -9,7 +9,9 @@ import type { Installation } from '@/core/installation/installation'
 import { formatNumber, formatWhole } from '@/core/quantity/formatQuantity'
 import { type Column, DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
+import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
+import { problemWords } from '../api'
 import { useHabits } from '../crew/useHabits'
 
 const range = (low: number | null, high: number | null) =>
@@ -69,11 +71,19 @@ export function CostSheet({
   /** What the planned battery is worth in a year of the tariff; `null` while it is not reckoned. */
   worthAYear: number | null
 }) {
-  const { habits } = useHabits()
+  const { habits, failure } = useHabits()
   const estimate = useMemo(
     () => habits && costEstimate(neededOfInstallation(installation), habits.prices),
     [habits, installation],
   )
+  if (failure !== null && failure !== undefined)
+    return (
+      <TitledSheet title="What it costs">
+        <Notice kind="caution" mx="14px" mb="12px">
+          {problemWords(failure)}
+        </Notice>
+      </TitledSheet>
+    )
   if (!habits || !estimate) return null
   const { lines, low, high, open } = estimate
   return (

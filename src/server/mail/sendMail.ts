@@ -24,8 +24,11 @@ export const isMailSet = (): boolean => Boolean(process.env.AWLBRIGHT_SMTP_URL &
  */
 export async function sendMail({ to, subject, text }: Mail): Promise<MailOutcome> {
   if (!isMailSet()) return 'off'
+  const server = new URL(process.env.AWLBRIGHT_SMTP_URL ?? '')
   const transport = createTransport({
-    url: process.env.AWLBRIGHT_SMTP_URL,
+    url: server.href,
+    // a password never goes to a server in the clear, whatever that server offers
+    requireTLS: server.username !== '',
     connectionTimeout: MOST_WAIT_MS,
     greetingTimeout: MOST_WAIT_MS,
     socketTimeout: MOST_WAIT_MS,
