@@ -3,24 +3,15 @@ import { v7 as uuidv7 } from 'uuid'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { TASK_TEMPLATES } from '@/core/fit/taskTemplates'
 import { fileBytes } from '@/db/queries/files'
-import { Problem } from '@/server/problem'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob } from '../support/database'
+import { refusal } from '../support/refusal'
 
 let crew: TestCrew
 beforeEach(async () => {
   crew = await makeCrew()
 })
-const refusal = async (work: Promise<unknown>): Promise<[number, string] | null> => {
-  try {
-    await work
-    return null
-  } catch (error) {
-    if (error instanceof Problem) return [error.status, error.message]
-    throw error
-  }
-}
 type Role = 'lead' | 'hand' | 'office' | 'checker'
 const habits = (of = crew) => call(USE_CASES.viewHabits, db, of.actor('hand'), {})
 const price = (change: object = {}) => ({ id: uuidv7(), what: 'Lug', unit: 'pieces', low: 2, high: 3, ...change })

@@ -7,24 +7,15 @@ import { fileBytes } from '@/db/queries/files'
 import { instrumentsOfCrew } from '@/db/queries/instruments'
 import { jobById } from '@/db/queries/installations'
 import { jobRecord } from '@/server/jobAccess'
-import { Problem } from '@/server/problem'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob, owner, sent } from '../support/database'
+import { refusal } from '../support/refusal'
 
 let crew: TestCrew
 beforeEach(async () => {
   crew = await makeCrew()
 })
-const refusal = async (work: Promise<unknown>): Promise<[number, string] | null> => {
-  try {
-    await work
-    return null
-  } catch (error) {
-    if (error instanceof Problem) return [error.status, error.message]
-    throw error
-  }
-}
 const template = (id: string) => {
   const found = INSTRUMENT_TEMPLATES.find((one) => one.id === id)
   if (!found) throw new Error(`no template ${id}`)

@@ -3,24 +3,15 @@ import { v7 as uuidv7 } from 'uuid'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { fileBytes } from '@/db/queries/files'
 import { MOST_EQUIPMENT, revisionsTaken } from '@/db/queries/equipment'
-import { Problem } from '@/server/problem'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob, owner } from '../support/database'
+import { refusal } from '../support/refusal'
 
 let crew: TestCrew
 beforeEach(async () => {
   crew = await makeCrew()
 })
-const refusal = async (work: Promise<unknown>): Promise<[number, string] | null> => {
-  try {
-    await work
-    return null
-  } catch (error) {
-    if (error instanceof Problem) return [error.status, error.message]
-    throw error
-  }
-}
 const entered = (change: object = {}) => ({
   id: uuidv7(),
   equipmentId: uuidv7(),

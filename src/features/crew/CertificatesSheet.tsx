@@ -1,12 +1,16 @@
 'use client'
-import { Box, Field, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useState } from 'react'
-import { v7 as uuidv7 } from 'uuid'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import type { InstrumentView } from '@/server/useCases/instruments'
-import { Button, ButtonLink } from '@/ui/Button'
+import { ButtonLink } from '@/ui/Button'
 import { day } from '@/ui/clock'
-import { Notice } from '@/ui/Notice'
-import { postForm, problemWords } from '../api'
+import { AddPaper, type PaperField } from './AddPaper'
+
+const FIELDS: readonly PaperField[] = [
+  { name: 'number', label: 'Number', type: 'text', required: true },
+  { name: 'calibratedOn', label: 'Calibrated on', type: 'date', required: true },
+  { name: 'dueOn', label: 'Next due', type: 'date', required: true },
+  { name: 'file', label: 'Paper (PDF or picture)', type: 'file', required: false },
+]
 
 /** An instrument's certificates with their papers, the latest first; and the next one. */
 export function CertificatesSheet({
@@ -53,67 +57,14 @@ export function CertificatesSheet({
           noted earlier, until {day(dueOn)}
         </Text>
       ))}
-      {mayAdd && <NextCertificate instrumentId={instrument.id} refresh={refresh} />}
-    </Box>
-  )
-}
-
-const FIELDS = [
-  { name: 'number', label: 'Number', type: 'text' },
-  { name: 'calibratedOn', label: 'Calibrated on', type: 'date' },
-  { name: 'dueOn', label: 'Next due', type: 'date' },
-  { name: 'file', label: 'Paper (PDF or picture)', type: 'file' },
-] as const
-
-function NextCertificate({ instrumentId, refresh }: { instrumentId: string; refresh: () => Promise<void> }) {
-  const [failure, setFailure] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  // the same entry sent twice is one certificate; the next one has an id of its own
-  const [id, setId] = useState(() => uuidv7())
-  const send = async (form: HTMLFormElement) => {
-    setFailure(null)
-    setBusy(true)
-    try {
-      const data = new FormData(form)
-      data.set('id', id)
-      await postForm(`/api/instruments/${instrumentId}/certificates`, data)
-      form.reset()
-      setId(uuidv7())
-      await refresh()
-    } catch (error) {
-      setFailure(problemWords(error))
-    }
-    setBusy(false)
-  }
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault()
-        void send(event.currentTarget)
-      }}
-    >
-      <Grid templateColumns={{ base: '1fr', sm: 'repeat(2, minmax(0, 1fr))' }} gap="8px 14px" mt="2">
-        {FIELDS.map(({ name, label, type }) => (
-          <Field.Root key={name} required={type !== 'file'}>
-            <Field.Label fontSize="14px">{label}</Field.Label>
-            <Input
-              name={name}
-              type={type}
-              required={type !== 'file'}
-              maxLength={60}
-              {...(type === 'file' && { accept: 'application/pdf,image/jpeg,image/png', pt: '8px' })}
-            />
-          </Field.Root>
-        ))}
-      </Grid>
-      {failure && (
-        <Notice kind="error" mt="2">
-          {failure}
-        </Notice>
+      {mayAdd && (
+        <AddPaper
+          path={`/api/instruments/${instrument.id}/certificates`}
+          fields={FIELDS}
+          submitLabel="Add the certificate"
+          refresh={refresh}
+        />
       )}
-      <Button type="submit" size="sm" mt="3" disabled={busy}>
-        {busy ? 'Adding…' : 'Add the certificate'}
-      </Button>
-    </form>
+    </Box>
   )
 }

@@ -1,12 +1,14 @@
 'use client'
-import { Box, Field, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useState } from 'react'
-import { v7 as uuidv7 } from 'uuid'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import type { EquipmentView } from '@/server/useCases/equipment'
-import { Button, ButtonLink } from '@/ui/Button'
+import { ButtonLink } from '@/ui/Button'
 import { day } from '@/ui/clock'
-import { Notice } from '@/ui/Notice'
-import { postForm, problemWords } from '../api'
+import { AddPaper, type PaperField } from '../crew/AddPaper'
+
+const FIELDS: readonly PaperField[] = [
+  { name: 'label', label: 'What it is', type: 'text', required: true, placeholder: 'Declaration of the fault current' },
+  { name: 'file', label: 'File (PDF or picture)', type: 'file', required: true },
+]
 
 /** Documents of the maker, kept as they came. */
 export function EquipmentFiles({
@@ -42,55 +44,14 @@ export function EquipmentFiles({
           </ButtonLink>
         </Flex>
       ))}
-      {mayAdd && <NextFile equipmentId={id} refresh={refresh} />}
-    </Box>
-  )
-}
-
-function NextFile({ equipmentId, refresh }: { equipmentId: string; refresh: () => Promise<void> }) {
-  const [failure, setFailure] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
-  const [id, setId] = useState(() => uuidv7())
-  const send = async (form: HTMLFormElement) => {
-    setFailure(null)
-    setBusy(true)
-    try {
-      const data = new FormData(form)
-      data.set('id', id)
-      await postForm(`/api/equipment/${equipmentId}/files`, data)
-      form.reset()
-      setId(uuidv7())
-      await refresh()
-    } catch (error) {
-      setFailure(problemWords(error))
-    }
-    setBusy(false)
-  }
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault()
-        void send(event.currentTarget)
-      }}
-    >
-      <Grid templateColumns={{ base: '1fr', sm: 'repeat(2, minmax(0, 1fr))' }} gap="8px 14px" mt="2">
-        <Field.Root required>
-          <Field.Label fontSize="14px">What it is</Field.Label>
-          <Input name="label" required maxLength={80} placeholder="Declaration of the fault current" />
-        </Field.Root>
-        <Field.Root required>
-          <Field.Label fontSize="14px">File (PDF or picture)</Field.Label>
-          <Input name="file" type="file" required accept="application/pdf,image/jpeg,image/png" pt="8px" />
-        </Field.Root>
-      </Grid>
-      {failure && (
-        <Notice kind="error" mt="2">
-          {failure}
-        </Notice>
+      {mayAdd && (
+        <AddPaper
+          path={`/api/equipment/${id}/files`}
+          fields={FIELDS}
+          submitLabel="Add the document"
+          refresh={refresh}
+        />
       )}
-      <Button type="submit" size="sm" mt="3" disabled={busy}>
-        {busy ? 'Adding…' : 'Add the document'}
-      </Button>
-    </form>
+    </Box>
   )
 }

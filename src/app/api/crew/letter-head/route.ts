@@ -2,6 +2,7 @@ import { appDatabase } from '@/db/client'
 import { requireActor } from '@/server/actor'
 import { answer } from '@/server/answer'
 import { boundedForm } from '@/server/boundedBody'
+import { formFile } from '@/server/formFile'
 import { LOGO_MAX_BYTES } from '@/server/pictures/prepareLogo'
 import { call } from '@/server/useCase'
 import { changeLetterHead } from '@/server/useCases/habits'
@@ -11,8 +12,7 @@ export function POST(request: Request): Promise<Response> {
   return answer(request, async () => {
     const actor = await requireActor()
     const form = await boundedForm(request, LOGO_MAX_BYTES + 64 * 1024)
-    const file = form.get('file')
-    const picture = file instanceof File && file.size > 0 ? file : null
+    const picture = await formFile(form, 'file')
     return Response.json(
       await call(changeLetterHead, appDatabase().db, actor, {
         // a form writes its line breaks in two characters
@@ -20,7 +20,7 @@ export function POST(request: Request): Promise<Response> {
           .replaceAll('\r\n', '\n')
           .trim(),
         logo: picture ? 'put' : (form.get('logo') ?? 'keep'),
-        bytes: picture && new Uint8Array(await picture.arrayBuffer()),
+        bytes: picture?.bytes ?? null,
       }),
     )
   })

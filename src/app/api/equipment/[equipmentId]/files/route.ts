@@ -2,6 +2,7 @@ import { appDatabase } from '@/db/client'
 import { requireActor } from '@/server/actor'
 import { answer } from '@/server/answer'
 import { boundedForm } from '@/server/boundedBody'
+import { formFile } from '@/server/formFile'
 import { call } from '@/server/useCase'
 import { DOCUMENT_MAX_BYTES, addEquipmentFile } from '@/server/useCases/equipment'
 
@@ -10,15 +11,14 @@ export function POST(request: Request, { params }: { params: Promise<{ equipment
   return answer(request, async () => {
     const actor = await requireActor()
     const form = await boundedForm(request, DOCUMENT_MAX_BYTES + 64 * 1024)
-    const file = form.get('file')
-    const given = file instanceof File && file.size > 0 ? file : null
+    const given = await formFile(form, 'file')
     return Response.json(
       await call(addEquipmentFile, appDatabase().db, actor, {
         id: form.get('id'),
         equipmentId: (await params).equipmentId,
         label: form.get('label'),
         fileName: given?.name ?? null,
-        bytes: given && new Uint8Array(await given.arrayBuffer()),
+        bytes: given?.bytes ?? null,
       }),
     )
   })

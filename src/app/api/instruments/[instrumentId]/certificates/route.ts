@@ -2,6 +2,7 @@ import { appDatabase } from '@/db/client'
 import { requireActor } from '@/server/actor'
 import { answer } from '@/server/answer'
 import { boundedForm } from '@/server/boundedBody'
+import { formFile } from '@/server/formFile'
 import { call } from '@/server/useCase'
 import { PAPER_MAX_BYTES, certifyInstrument } from '@/server/useCases/instruments'
 
@@ -10,8 +11,7 @@ export function POST(request: Request, { params }: { params: Promise<{ instrumen
   return answer(request, async () => {
     const actor = await requireActor()
     const form = await boundedForm(request, PAPER_MAX_BYTES + 64 * 1024)
-    const file = form.get('file')
-    const paper = file instanceof File && file.size > 0 ? file : null
+    const paper = await formFile(form, 'file')
     return Response.json(
       await call(certifyInstrument, appDatabase().db, actor, {
         id: form.get('id'),
@@ -20,7 +20,7 @@ export function POST(request: Request, { params }: { params: Promise<{ instrumen
         dueOn: form.get('dueOn'),
         number: form.get('number'),
         fileName: paper?.name ?? null,
-        bytes: paper && new Uint8Array(await paper.arrayBuffer()),
+        bytes: paper?.bytes ?? null,
       }),
     )
   })
