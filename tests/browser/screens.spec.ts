@@ -186,8 +186,10 @@ test('the crew and the account have no accessibility faults, by day, by lamp and
   const signs = {
     '/crew': 'People of the crew',
     '/crew?view=instruments': 'Instruments of the crew',
+    '/crew?view=equipment': 'Equipment of the crew',
+    '/crew?view=prices': 'Currency',
     '/crew?view=limits': 'Limits of your own',
-    '/crew?view=crew': 'Usual supply',
+    '/crew?view=crew': 'Lines under the name',
     '/account': 'Present password',
   }
   for (const [address, sign] of Object.entries(signs)) {
