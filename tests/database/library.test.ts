@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { fileBytes } from '@/db/queries/files'
-import { MOST_EQUIPMENT, revisionsTaken } from '@/db/queries/equipment'
+import { MOST_EQUIPMENT, MOST_FILES, MOST_REVISIONS, revisionsTaken } from '@/db/queries/equipment'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { type TestCrew, db, makeCrew, makeJob, owner } from '../support/database'
@@ -124,6 +124,15 @@ describe('a piece of equipment', () => {
     }
   })
 
+  it('has so many revisions, and no more', async () => {
+    const first = entered()
+    await save(first)
+    for (let after = 1; after < MOST_REVISIONS; after++) await save({ ...first, id: uuidv7(), after })
+    const more = save({ ...first, id: uuidv7(), after: MOST_REVISIONS })
+    expect(await refusal(more)).toMatchObject([409, expect.stringMatching(/60 revisions/)])
+    expect((await library())[0]?.revisions.length).toBe(MOST_REVISIONS)
+  })
+
   it('finds no place in a library that is full', async () => {
     await db.execute(
       sql`insert into equipment (id, crew_id, kind) select gen_random_uuid(), ${crew.crewId}, 'meter' from generate_series(1, ${MOST_EQUIPMENT})`,
@@ -158,6 +167,14 @@ describe('a document of the maker', () => {
     ])
     expect(await refusal(addFile({ equipmentId: uuidv7() }))).toMatchObject([404, expect.any(String)])
     expect((await library())[0]?.files).toEqual([])
+  })
+  it('is one of so many', async () => {
+    const input = entered()
+    await save(input)
+    for (let k = 0; k < MOST_FILES; k++) await addFile({ equipmentId: input.equipmentId, label: `Page ${k}` })
+    const more = addFile({ equipmentId: input.equipmentId, label: 'One too many' })
+    expect(await refusal(more)).toMatchObject([409, expect.stringMatching(/30 documents/)])
+    expect((await library())[0]?.files.length).toBe(MOST_FILES)
   })
 })
 

@@ -39,8 +39,14 @@ const INVERTER = piece('inverter', {
   dischargeEfficiency: 0.93,
 })
 const MODULE = piece('battery', { moduleW: 1650, moduleSurgeVa: 2900, usableWh: 5000 })
-const take = (sources: Sources, equipment: Equipment, count = 1, unitIndex: number | null = null): Sources => {
-  const after = sourcesWith(sources, { equipment, count, unitIndex })
+const take = (
+  sources: Sources,
+  equipment: Equipment,
+  count = 1,
+  unitIndex: number | null = null,
+  there: readonly { kind: ComponentKind }[] = [],
+): Sources => {
+  const after = sourcesWith(sources, { equipment, count, unitIndex }, there)
   if (typeof after === 'string') throw new Error(after)
   return after
 }
@@ -55,6 +61,7 @@ describe('inverters from the library', () => {
   it('leave open what the library does not know', () => {
     const [unit] = take(none, piece('inverter', {})).units
     expect(unit).toMatchObject({ inverterAcW: null, inverterBatteryW: null, inverterSurgeVa: null, surgeS: null })
+    expect(unit?.coldFactor).toBeNull()
     expect(unit?.batterySideOnly).toBe(false)
   })
   it('never better the efficiency of what is there', () => {
@@ -64,7 +71,7 @@ describe('inverters from the library', () => {
     expect(take(first, piece('inverter', {})).dischargeEfficiency).toBe(0.93)
   })
   it('are eight at most', () => {
-    expect(sourcesWith(take(none, INVERTER, 8), { equipment: INVERTER, count: 1, unitIndex: null })).toBe('tooMany')
+    expect(sourcesWith(take(none, INVERTER, 8), { equipment: INVERTER, count: 1, unitIndex: null }, [])).toBe('tooMany')
   })
 })
 
@@ -78,12 +85,12 @@ describe('modules from the library', () => {
     expect(more.usableWh).toBe(15_000)
   })
   it('need one, and stand beside none of other figures', () => {
-    expect(sourcesWith(none, { equipment: MODULE, count: 1, unitIndex: null })).toBe('noInverter')
+    expect(sourcesWith(none, { equipment: MODULE, count: 1, unitIndex: null }, [])).toBe('noInverter')
     const other = piece('battery', { ...MODULE.figures, moduleW: 2000 })
     const first = take(take(none, INVERTER), MODULE)
-    expect(sourcesWith(first, { equipment: other, count: 1, unitIndex: 0 })).toBe('otherModules')
+    expect(sourcesWith(first, { equipment: other, count: 1, unitIndex: 0 }, [])).toBe('otherModules')
     const unknown = piece('battery', { usableWh: 5000 })
-    expect(sourcesWith(first, { equipment: unknown, count: 1, unitIndex: 0 })).toBe('otherModules')
+    expect(sourcesWith(first, { equipment: unknown, count: 1, unitIndex: 0 }, [])).toBe('otherModules')
   })
   it('of unknown energy make the whole unknown, whatever was known before', () => {
     const first = take(take(none, INVERTER, 2), MODULE, 2, 0)
@@ -109,12 +116,15 @@ describe('modules from the library', () => {
 })
 
 describe('other equipment', () => {
-  it('is held to the lower rating of two gateways; one of unknown rating changes nothing', () => {
+  it('is held to the lower rating of two gateways, and to none while one of them is not known', () => {
     const gateway = (gatewayA: number | null) => piece('gateway', { gatewayA })
     expect(take(none, gateway(63)).gatewayA).toBe(63)
     expect(take(take(none, gateway(63)), gateway(40)).gatewayA).toBe(40)
-    expect(take(take(none, gateway(63)), gateway(null)).gatewayA).toBe(63)
+    expect(take(take(none, gateway(63)), gateway(null)).gatewayA).toBeNull()
     expect(take(none, gateway(null)).gatewayA).toBeNull()
+    // one is mounted already, and nobody read its plate
+    expect(take(none, gateway(63), 1, null, [{ kind: 'gateway' }]).gatewayA).toBeNull()
+    expect(take(none, gateway(63), 1, null, [{ kind: 'battery' }]).gatewayA).toBe(63)
   })
   it('brings PV whose output at one time is open', () => {
     expect(take(none, piece('pv', { pvRatingW: 5000 })).pvAc).toMatchObject([{ ratingW: 5000, expectedW: null }])

@@ -19,7 +19,8 @@ const MOST_UNITS = 8
 const known = (value: number | null | undefined): number | null => value ?? null
 /** A sum is known only where both parts are. */
 const plus = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a + b)
-const lower = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.min(a, b))
+/** Of two that rule one figure the more careful one, known only where both are. */
+const lower = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : Math.min(a, b))
 
 const numbered = (name: string, count: number, k: number) => (count === 1 ? name : `${name} ${k + 1}`)
 
@@ -36,7 +37,7 @@ function withInverters(sources: Sources, { equipment: { name, figures }, count }
     surgeS: known(figures.surgeS),
     // what its roof gives at one time belongs to the house and not to the plate
     pvDcW: null,
-    coldFactor: figures.coldFactor ?? 1,
+    coldFactor: known(figures.coldFactor),
     phase: 'all',
     legW: known(figures.legW),
   })
@@ -77,9 +78,7 @@ function withModules(
     nominalWh: sum(sources.nominalWh, of(figures.nominalWh)),
     depthOfDischarge: isFirst
       ? (known(figures.depthOfDischarge) ?? sources.depthOfDischarge)
-      : plus(sources.depthOfDischarge, known(figures.depthOfDischarge)) === null
-        ? null
-        : lower(sources.depthOfDischarge, known(figures.depthOfDischarge)),
+      : lower(sources.depthOfDischarge, known(figures.depthOfDischarge)),
   }
 }
 
@@ -87,17 +86,26 @@ function withModules(
  * The sources of a job with what is taken from the library. A figure that the library does not know stays unknown, and so does a sum with one such part;
  * where two pieces rule the same figure, the more careful one holds.
  *
+ * @param there components that are on the job's list already: a gateway among them whose rating nobody knows leaves the rating of both open
  * @returns the fault where the plan has no place for it: modules without an inverter, modules beside others, more than eight inverters
- * @example sourcesWith(NO_SOURCES, { equipment: inverter, count: 2, unitIndex: null }) // two units, no modules yet
+ * @example sourcesWith(NO_SOURCES, { equipment: inverter, count: 2, unitIndex: null }, []) // two units, no modules yet
  */
-export function sourcesWith(sources: Sources, taken: EquipmentTaken): Sources | TakeFault {
+export function sourcesWith(
+  sources: Sources,
+  taken: EquipmentTaken,
+  there: readonly Pick<Component, 'kind'>[],
+): Sources | TakeFault {
   const {
     equipment: { kind, name, figures },
     count,
   } = taken
   if (kind === 'inverter') return sources.units.length + count > MOST_UNITS ? 'tooMany' : withInverters(sources, taken)
   if (kind === 'battery') return withModules(sources, taken)
-  if (kind === 'gateway') return { ...sources, gatewayA: lower(sources.gatewayA, known(figures.gatewayA)) }
+  if (kind === 'gateway') {
+    const ownA = known(figures.gatewayA)
+    const isFirst = sources.gatewayA === null && !there.some((component) => component.kind === 'gateway')
+    return { ...sources, gatewayA: isFirst ? ownA : lower(sources.gatewayA, ownA) }
+  }
   if (kind === 'pv') {
     if (sources.pvAc.length + count > MOST_UNITS) return 'tooMany'
     const added = Array.from({ length: count }, (_, k) => ({

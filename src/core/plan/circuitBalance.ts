@@ -56,7 +56,7 @@ type Placed = BalancedCircuit & { to: string; newPhase: Phase | 'all' }
 const boardAfter = ({ backedUp, boardTag }: BalancedCircuit, target: string) => (backedUp ? target : boardTag)
 
 /** Watts a circuit brings to a phase: all of them, a share, or none. */
-function wattsOn(phase: Phase, on: Phase | 'all', loadW: number, phases: readonly Phase[]): number {
+export function wattsOn(phase: Phase, on: Phase | 'all', loadW: number, phases: readonly Phase[]): number {
   if (on === 'all') return loadW / phases.length
   return on === phase ? loadW : 0
 }

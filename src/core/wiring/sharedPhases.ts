@@ -1,5 +1,5 @@
 import type { Circuit } from '../installation/installation'
-import { circuitBalance } from '../plan/circuitBalance'
+import { circuitBalance, wattsOn } from '../plan/circuitBalance'
 import type { Phase } from '../rules/rulePack'
 
 /** How the circuits of one board share its phases best, or why nobody can say. */
@@ -8,14 +8,10 @@ export type SharedPhases =
   | { kind: 'tooMany' }
   | { kind: 'shared'; changes: { tag: string; phase: Phase }[]; largestBeforeW: number; largestW: number }
 
-/** Largest sum on one phase as the circuits are now; one on all phases brings a share to each. */
+/** Largest sum on one phase as the circuits are now. */
 function largestNowW(circuits: readonly Circuit[], loadW: (circuit: Circuit) => number, phases: readonly Phase[]) {
   const on = (phase: Phase) =>
-    circuits.reduce(
-      (sum, circuit) =>
-        sum + (circuit.phase === 'all' ? loadW(circuit) / phases.length : circuit.phase === phase ? loadW(circuit) : 0),
-      0,
-    )
+    circuits.reduce((sum, circuit) => sum + wattsOn(phase, circuit.phase, loadW(circuit), phases), 0)
   return Math.max(0, ...phases.map(on))
 }
 

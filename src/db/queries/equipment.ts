@@ -7,6 +7,9 @@ import { equipment, equipmentFile, equipmentRevision } from '../schema'
 
 /** Pieces that one library holds at most; it is a list that people read. */
 export const MOST_EQUIPMENT = 300
+/** Revisions and documents that one piece has at most: the library is fetched whole. */
+export const MOST_REVISIONS = 60
+export const MOST_FILES = 30
 
 type Row = typeof equipmentRevision.$inferSelect
 
@@ -90,6 +93,10 @@ export async function equipmentById(db: Db, crewId: string, equipmentId: string)
     .for('update')
   return row
 }
+
+/** How many documents a piece has. */
+export const filesOfEquipment = (db: Db, equipmentId: string): Promise<number> =>
+  db.$count(equipmentFile, eq(equipmentFile.equipmentId, equipmentId))
 
 /** The latest revision of a piece. */
 export async function latestRevision(db: Db, equipmentId: string): Promise<Row | undefined> {

@@ -72,7 +72,7 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
   const pieces = /^\d{1,2}$/.test(count.trim()) ? Number(count) : 0
   const isCount = pieces >= 1 && pieces <= MOST_AT_ONCE
   const taken = { equipment, count: pieces, unitIndex: Number(unitIndex) }
-  const after = !isCount ? null : counted ? sources : sourcesWith(sources, taken)
+  const after = !isCount ? null : counted ? sources : sourcesWith(sources, taken, components)
   const added = isCount ? componentsTaken(taken, components) : []
   const fault = typeof after === 'string' ? FAULT_WORDS[after] : null
   const take = async (next: Sources, list: readonly Omit<Component, 'id'>[]) => {

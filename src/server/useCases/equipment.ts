@@ -7,9 +7,12 @@ import type { Db } from '@/db/client'
 import { insertOnce } from '@/db/insertOnce'
 import {
   MOST_EQUIPMENT,
+  MOST_FILES,
+  MOST_REVISIONS,
   equipmentById,
   equipmentFileById,
   equipmentOfCrew,
+  filesOfEquipment,
   latestRevision,
 } from '@/db/queries/equipment'
 import { storeFile } from '@/db/queries/files'
@@ -89,6 +92,8 @@ export const saveEquipment = defineUseCase({
       const { laidAsideAt } = await pieceFor(tx, actor, equipmentId, kind)
       if (laidAsideAt !== null) throw new Problem(409, 'It is laid aside, and is not changed any more.')
       const latest = await latestRevision(tx, equipmentId)
+      if (after >= MOST_REVISIONS)
+        throw new Problem(409, `A piece has ${MOST_REVISIONS} revisions at most. Lay it aside, and add it anew.`)
       const row = { id: revisionId, equipmentId, revision: after + 1, figures, ...plate, ...made(actor) }
       if (latest?.id !== revisionId && (latest?.revision ?? 0) !== after)
         throw new Problem(409, 'Somebody else changed it meanwhile. Yours is kept here: look at both, then save again.')
@@ -140,6 +145,8 @@ export const addEquipmentFile = defineUseCase({
     if (format === null) throw new Problem(415, 'A document is a PDF or a picture (JPEG, PNG). Nothing was stored.')
     await db.transaction(async (tx) => {
       await equipmentOf(tx, actor, fields.equipmentId)
+      if ((await filesOfEquipment(tx, fields.equipmentId)) >= MOST_FILES)
+        throw new Problem(409, `A piece has ${MOST_FILES} documents at most. This one was not stored.`)
       const sha256 = await storeFile(tx, bytes, format)
       const row = { ...fields, sha256, ...made(actor) }
       const insertion = await insertOnce(tx, equipmentFile, row, ['equipmentId', 'label', 'sha256'])
