@@ -171,7 +171,10 @@ describe('a document of the maker', () => {
   it('is one of so many', async () => {
     const input = entered()
     await save(input)
-    for (let k = 0; k < MOST_FILES; k++) await addFile({ equipmentId: input.equipmentId, label: `Page ${k}` })
+    const last = { id: uuidv7(), equipmentId: input.equipmentId, label: 'The last page' }
+    for (let k = 1; k < MOST_FILES; k++) await addFile({ equipmentId: input.equipmentId, label: `Page ${k}` })
+    await addFile(last)
+    await addFile(last)
     const more = addFile({ equipmentId: input.equipmentId, label: 'One too many' })
     expect(await refusal(more)).toMatchObject([409, expect.stringMatching(/30 documents/)])
     expect((await library())[0]?.files.length).toBe(MOST_FILES)

@@ -5,7 +5,7 @@ import type { SurveyItem } from '../installation/survey'
 import { boardDoors, hasMoved } from './boardDoors'
 import { crossedRuns } from './cableIdentity'
 import { chargerPlacements } from './chargerPlacements'
-import { coresOf, labelsAsText, runLabels } from './runLabels'
+import { coreAlike, coresOf, labelsAsText, runLabels } from './runLabels'
 
 describe('charts for the doors', () => {
   const load = (tag: string, circuitTag: string, powerW: number) => aLoad({ id: tag, tag, circuitTag, powerW })
@@ -126,6 +126,10 @@ describe('the side of a vehicle charger', () => {
 
 describe('labels', () => {
   const job = { packId: 'iec-1ph-230' as const, coreColours: { N: 'black, sleeved blue' } }
+  it('are told apart by one convention: the first that looks like one before it is found, whatever its capitals', () => {
+    expect(coreAlike({ packId: 'iec-1ph-230', coreColours: { L1: 'Blue' } })?.conductor).toBe('N')
+    expect(coreAlike({ packId: 'iec-1ph-230', coreColours: {} })).toBeUndefined()
+  })
   it('carry at both ends where the run goes, its size and the one convention of the job', () => {
     expect(coresOf(job)).toEqual([
       { conductor: 'L1', colour: 'brown' },

@@ -28,6 +28,18 @@ export function coresOf({ packId, coreColours }: Pick<Installation, 'packId' | '
   }))
 }
 
+/**
+ * The first core that has the colour of one before it, whatever its capitals: one convention tells every core apart.
+ *
+ * @example coreAlike({ packId: 'iec-1ph-230', coreColours: { L1: 'Blue' } }) // { conductor: 'N', colour: 'blue' }
+ */
+export function coreAlike(convention: Pick<Installation, 'packId' | 'coreColours'>): RunCore | undefined {
+  const cores = coresOf(convention)
+  return cores.find(
+    ({ colour }, k) => cores.findIndex((other) => other.colour.toLowerCase() === colour.toLowerCase()) < k,
+  )
+}
+
 /** W-3: what stands on the labels of a run, one for each end; both carry the same convention. */
 export function runLabels(
   run: CableRun,

@@ -145,12 +145,13 @@ export const addEquipmentFile = defineUseCase({
     if (format === null) throw new Problem(415, 'A document is a PDF or a picture (JPEG, PNG). Nothing was stored.')
     await db.transaction(async (tx) => {
       await equipmentOf(tx, actor, fields.equipmentId)
-      if ((await filesOfEquipment(tx, fields.equipmentId)) >= MOST_FILES)
-        throw new Problem(409, `A piece has ${MOST_FILES} documents at most. This one was not stored.`)
       const sha256 = await storeFile(tx, bytes, format)
       const row = { ...fields, sha256, ...made(actor) }
       const insertion = await insertOnce(tx, equipmentFile, row, ['equipmentId', 'label', 'sha256'])
       refuseConflict(insertion, 'document')
+      // what is sent again is known, however many there are
+      if ((await filesOfEquipment(tx, fields.equipmentId)) > MOST_FILES)
+        throw new Problem(409, `A piece has ${MOST_FILES} documents at most. This one was not stored.`)
       if (insertion === 'stored')
         await noteBy(tx, actor, 'equipmentFileAdded', fields.equipmentId, { label: fields.label })
     })

@@ -1,6 +1,6 @@
-import { and, eq, notInArray, sql } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import * as yup from 'yup'
-import { coresOf } from '@/core/wiring/runLabels'
+import { coreAlike } from '@/core/wiring/runLabels'
 import { RULE_PACK_IDS, type RulePackId } from '@/core/rules/rulePack'
 import type { Db } from '@/db/client'
 import { storeFile } from '@/db/queries/files'
@@ -43,13 +43,8 @@ export const savePrices = defineUseCase({
   via: 'json',
   schema: pricesSchema,
   run: async (db, actor, { currency, prices }) => {
-    const ids = prices.map(({ id }) => id)
     await db.transaction(async (tx) => {
-      const others = await tx
-        .delete(crewPrice)
-        .where(and(eq(crewPrice.crewId, actor.crewId), ids.length > 0 ? notInArray(crewPrice.id, ids) : sql`true`))
-        .returning({ id: crewPrice.id })
-      // a name may move from one line to another: the lines that stay are written anew together
+      // a name may move from one line to another: all lines are written anew together
       await tx.delete(crewPrice).where(eq(crewPrice.crewId, actor.crewId))
       if (prices.length > 0) {
         const added = await tx
@@ -60,7 +55,7 @@ export const savePrices = defineUseCase({
         if (added.length < prices.length) throw new Problem(409, 'Another line has this id. Nothing was stored.')
       }
       await tx.update(crew).set({ currency }).where(eq(crew.id, actor.crewId))
-      await noteBy(tx, actor, 'pricesChanged', actor.crewId, { lines: prices.length, removed: others.length })
+      await noteBy(tx, actor, 'pricesChanged', actor.crewId, { lines: prices.length })
     })
     return { lines: prices.length }
   },
@@ -75,10 +70,7 @@ function givenColours(all: Readonly<Record<string, Record<string, string>>>): Co
     const own = Object.entries(all[packId] ?? {}).filter(([, colour]) => colour !== '')
     if (own.length === 0) continue
     const colours = Object.fromEntries(own)
-    const cores = coresOf({ packId, coreColours: colours })
-    const twice = cores.find(
-      ({ colour }, k) => cores.findIndex((other) => other.colour.toLowerCase() === colour.toLowerCase()) !== k,
-    )
+    const twice = coreAlike({ packId, coreColours: colours })
     if (twice)
       throw new Problem(422, `Two cores would be ${twice.colour}. One convention tells every core apart.`, [
         { path: `coreColours.${packId}.${twice.conductor}`, message: `${twice.colour} is taken.` },

@@ -2,7 +2,7 @@ import { sameContent } from '@/db/insertOnce'
 import { signedBy } from '../access'
 import * as commands from '@/commands/wiring'
 import { and, eq, sql } from 'drizzle-orm'
-import { coresOf } from '@/core/wiring/runLabels'
+import { coreAlike } from '@/core/wiring/runLabels'
 import { job, wiringRevision } from '@/db/schema'
 import { jobOfActor } from '../jobAccess'
 import { Problem } from '../problem'
@@ -79,10 +79,7 @@ export const setCoreColours = defineUseCase({
   run: async (db, actor, { jobId, colours }) => {
     const row = await jobOfActor(db, actor, jobId)
     const given = commands.givenColours(colours)
-    const cores = coresOf({ packId: row.packId, coreColours: given })
-    const twice = cores.find(
-      ({ colour }, k) => cores.findIndex((other) => other.colour.toLowerCase() === colour.toLowerCase()) !== k,
-    )
+    const twice = coreAlike({ packId: row.packId, coreColours: given })
     if (twice)
       throw new Problem(422, `Two cores of this job would be ${twice.colour}. One convention tells every core apart.`, [
         { path: twice.conductor, message: `${twice.colour} is taken.` },
