@@ -33,7 +33,8 @@ const instruments = crew.instruments.map(({ id, tag, name, lowImpedance, functio
 const published = JSON.parse(readFileSync(`${root}docs/formats/job.schema.json`, 'utf8')) as object
 const read = (job: unknown) => recordOfJobFile(job, { today: '2026-06-01', instruments })
 /** Through text, as a file goes. */
-const asFile = (record: JobRecord) => JSON.parse(JSON.stringify(jobFileOfRecord(record, 'Nowhere'))) as unknown
+const asFile = (record: JobRecord) =>
+  JSON.parse(JSON.stringify(jobFileOfRecord(record, { place: 'Nowhere', scheduledDay: null }))) as unknown
 const plain = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
 
 /** A record with something of everything that an app can hold. */

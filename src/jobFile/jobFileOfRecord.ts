@@ -44,12 +44,16 @@ function reading(one: Reading) {
 }
 
 /** A job's record as one open file, from which `recordOfJobFile` makes the same record again. */
-export function jobFileOfRecord(record: JobRecord, place: string) {
+export function jobFileOfRecord(
+  record: JobRecord,
+  { place, scheduledDay }: { place: string; scheduledDay: string | null },
+) {
   const { installation } = record
   return {
     id: installation.jobId,
     name: installation.name,
     place,
+    scheduledDay,
     packId: installation.packId,
     today: record.today,
     testDepth: installation.testDepth,

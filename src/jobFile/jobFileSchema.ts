@@ -142,6 +142,8 @@ export const jobFileSchema = yup.object({
   packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')),
   /** Days from today to the job's day; clock times are of that day. */
   day: figure('Day').integer().default(0),
+  /** The day that the job is planned for, as an export has it. */
+  scheduledDay: day('Scheduled day').nullable().default(null),
   /** The day that calibration is held against; the day it is read on where it is left out. */
   today: day('Today').nullable().default(null),
   testDepth: choice('Test depth', ['essential', 'full'] as const).default('essential'),

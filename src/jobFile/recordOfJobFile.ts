@@ -32,6 +32,7 @@ export interface JobFileReading {
 export interface JobRead {
   record: JobRecord
   place: string
+  scheduledDay: string | null
   /** What the file names and this reading of it could not take in, in words. */
   notTaken: readonly string[]
 }
@@ -220,6 +221,7 @@ export function recordOfJobFile(input: unknown, reading: JobFileReading): JobRea
   })
   return {
     place: file.place,
+    scheduledDay: file.scheduledDay,
     notTaken: [...notTaken, ...elsewhereOf(input as Record<string, unknown>)],
     record: {
       installation,

@@ -7,6 +7,8 @@ export const WHO_MAY = {
   listJobs: ['lead', 'hand', 'office', 'checker'],
   viewJob: ['lead', 'hand', 'office', 'checker'],
   createJob: ['lead', 'office'],
+  takeJobOut: ['lead', 'office'],
+  bringJobIn: ['lead'],
   changeJob: ['lead', 'office'],
   saveItem: ['lead', 'office'],
   removeItem: ['lead', 'office'],

@@ -35,7 +35,7 @@ async function ask(path: string, init: RequestInit = {}): Promise<Response> {
 /** Builds a job's stand-in house from what the job says, anew where it stands. */
 export async function buildHouse(db: Db, row: JobRow): Promise<StandInHouse> {
   const record = await jobRecord(db, row)
-  const file = { ...jobFileOfRecord(record, row.place), readings: [] }
+  const file = { ...jobFileOfRecord(record, row), readings: [] }
   const response = await ask(`/houses/${row.id}`, { method: 'PUT', body: JSON.stringify(file) })
   return (await response.json()) as StandInHouse
 }

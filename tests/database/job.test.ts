@@ -3,14 +3,13 @@ import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { benchOf } from '@/core/evidence/bench'
 import { startFixedGateway } from '../support/fixedGateway'
-import { waveAsSingleFile } from '@/devices/waveSource'
 import { attachmentsOfJobs } from '@/db/queries/evidence'
 import { fileBytes } from '@/db/queries/files'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
-import { type TestCrew, db, makeCrew, makeJob, sent } from '../support/database'
+import { type TestCrew, db, makeCrew, makeJob } from '../support/database'
 import { freePort } from '../support/freePort'
-import { readyForLoads } from '../support/house'
+import { release as releaseLoads, wave } from '../support/recordedJob'
 
 let crew: TestCrew
 beforeAll(async () => {
@@ -18,21 +17,7 @@ beforeAll(async () => {
 })
 const lead = () => crew.actor('lead')
 const view = (jobId: string) => call(USE_CASES.viewJob, db, lead(), { jobId })
-const wave = () =>
-  waveAsSingleFile({
-    station: 'T',
-    rateHz: 8000,
-    durationS: 0.8,
-    nominalV: 230,
-    hz: 50,
-    phases: 1,
-    gapStartS: 0.3,
-    gapMs: 60,
-    jumpDeg: 30,
-    islandHz: 50.1,
-    noise: 0.001,
-    seed: 5,
-  })
+const release = (jobId: string) => releaseLoads(crew, jobId)
 const RECORDED_AT = new Date().toISOString()
 const record = async (jobId: string, pointKey: string, bytes: Uint8Array, readingId = uuidv7()) =>
   call(USE_CASES.addRecording, db, lead(), {
@@ -42,22 +27,6 @@ const record = async (jobId: string, pointKey: string, bytes: Uint8Array, readin
     recordedAt: RECORDED_AT,
     files: [{ name: 'gap.cff', bytes }],
   })
-
-/** Sends the readings that release the outage with loads. */
-async function release(jobId: string): Promise<void> {
-  const { record: held } = await view(jobId)
-  const instrumentId = held.instruments[0]?.id
-  const points = benchOf(held).points
-  const readings = readyForLoads(held.installation).map(({ pointKey, slot, valueNumber, valueWord }) => {
-    const input = points.find(({ key }) => key === pointKey)?.slots.find(({ id }) => id === slot)?.input
-    return sent(jobId, pointKey, slot, (valueNumber ?? valueWord) as number | string, {
-      unit: valueNumber !== null && input?.kind === 'quantity' ? input.unit : '',
-      instrumentId: pointKey === 'earth.islandBond' ? instrumentId : null,
-    })
-  })
-  const told = await call(USE_CASES.recordReadings, db, lead(), { readings })
-  expect(told.filter(({ outcome }) => outcome !== 'stored')).toEqual([])
-}
 
 describe('a recording', () => {
   it('is refused while the hold stands, and nothing of it is stored', async () => {

@@ -26,5 +26,7 @@ export const CREW_CHANGES = [
   'habitsChanged',
   'letterHeadChanged',
   'personForgotten',
+  'jobBroughtIn',
+  'retentionChanged',
 ] as const
 export type CrewChange = (typeof CREW_CHANGES)[number]

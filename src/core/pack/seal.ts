@@ -5,7 +5,9 @@ import { canonicalJson } from './canonicalJson'
 
 export const MANIFEST_NAME = 'manifest.json'
 export const SIGNATURE_NAME = 'signature.json'
-export const MANIFEST_FORMAT = 'awlbright-pack-1'
+/** What was sealed: a pack for the customer, or a job on its way to another server. */
+export const MANIFEST_FORMATS = { pack: 'awlbright-pack-1', job: 'awlbright-job-1' } as const
+export type Sealed = keyof typeof MANIFEST_FORMATS
 
 export interface ManifestFile {
   path: string
@@ -15,10 +17,17 @@ export interface ManifestFile {
 
 /** What is sealed: every file of the pack but the manifest and its signature, by path, size and digest. */
 export interface Manifest {
-  format: typeof MANIFEST_FORMAT
+  format: (typeof MANIFEST_FORMATS)[Sealed]
   jobName: string
   sealedAt: string
   files: ManifestFile[]
+}
+
+/** What a manifest says beside its files; a pack is sealed where nothing else is said. */
+export interface SealedFacts {
+  jobName: string
+  sealedAt: string
+  sealed?: Sealed
 }
 
 /** One Ed25519 signature over the manifest's bytes. */
@@ -45,13 +54,13 @@ export const publicKeyOf = (secretKeyHex: string): string => bytesToHex(ed25519.
  */
 export function sealManifest(
   files: readonly ManifestFile[],
-  facts: { jobName: string; sealedAt: string },
+  facts: SealedFacts,
   secretKeyHex: string,
 ): Record<typeof MANIFEST_NAME | typeof SIGNATURE_NAME, Uint8Array> {
   if (files.some(({ path }) => path === MANIFEST_NAME || path === SIGNATURE_NAME))
     throw new Error('manifest and signature are made by sealing')
   const manifest: Manifest = {
-    format: MANIFEST_FORMAT,
+    format: MANIFEST_FORMATS[facts.sealed ?? 'pack'],
     jobName: facts.jobName,
     sealedAt: facts.sealedAt,
     files: files.toSorted((a, b) => (a.path < b.path ? -1 : 1)),
@@ -72,7 +81,7 @@ export function sealManifest(
  */
 export function sealFiles(
   files: Readonly<Record<string, Uint8Array>>,
-  facts: { jobName: string; sealedAt: string },
+  facts: SealedFacts,
   secretKeyHex: string,
 ): Record<string, Uint8Array> {
   const listed = Object.entries(files).map(([path, bytes]) => ({

@@ -3,12 +3,13 @@ import { hexToBytes } from '@noble/hashes/utils.js'
 import { canonicalJson } from './canonicalJson'
 import { type PackEntry, readPackZip } from './packZip'
 import {
-  MANIFEST_FORMAT,
+  MANIFEST_FORMATS,
   MANIFEST_NAME,
   type Manifest,
   type ManifestFile,
   type PackSignature,
   SIGNATURE_NAME,
+  type Sealed,
   keyFingerprint,
   sha256Hex,
 } from './seal'
@@ -40,12 +41,12 @@ const parseJson = (bytes: Uint8Array | undefined): unknown => {
 const isHex = (value: unknown, bytes: number): value is string =>
   typeof value === 'string' && new RegExp(`^[0-9a-f]{${bytes * 2}}$`).test(value)
 
-function asManifest(value: unknown): Manifest | null {
+function asManifest(value: unknown, sealed: Sealed): Manifest | null {
   const manifest = value as Manifest | null
   if (
     !manifest ||
     typeof manifest !== 'object' ||
-    manifest.format !== MANIFEST_FORMAT ||
+    manifest.format !== MANIFEST_FORMATS[sealed] ||
     !Array.isArray(manifest.files)
   )
     return null
@@ -59,7 +60,7 @@ function asManifest(value: unknown): Manifest | null {
   )
   if (!sound || typeof manifest.jobName !== 'string' || typeof manifest.sealedAt !== 'string') return null
   return {
-    format: MANIFEST_FORMAT,
+    format: MANIFEST_FORMATS[sealed],
     jobName: manifest.jobName,
     sealedAt: manifest.sealedAt,
     files: files as ManifestFile[],
@@ -103,7 +104,11 @@ function signatureProblems(
 }
 
 /** Every file against the manifest: changed, missing or added, by name. */
-function fileProblems(manifest: Manifest, entries: ReadonlyMap<string, PackEntry>): PackProblem[] {
+function fileProblems(
+  manifest: Manifest,
+  entries: ReadonlyMap<string, PackEntry>,
+  digestOf: (bytes: Uint8Array) => string,
+): PackProblem[] {
   const problems: PackProblem[] = []
   const listed = new Set([MANIFEST_NAME, SIGNATURE_NAME])
   for (const { path, sha256, byteCount } of manifest.files) {
@@ -113,7 +118,7 @@ function fileProblems(manifest: Manifest, entries: ReadonlyMap<string, PackEntry
     if (!entry) problems.push({ kind: 'missing', path, message: `${path} is missing.` })
     else if (entry.bytes === null)
       problems.push({ kind: 'changed', path, message: `${path} is damaged: it ${entry.fault}.` })
-    else if (entry.bytes.length !== byteCount || sha256Hex(entry.bytes) !== sha256)
+    else if (entry.bytes.length !== byteCount || digestOf(entry.bytes) !== sha256)
       problems.push({ kind: 'changed', path, message: `${path} was changed after sealing.` })
   }
   for (const path of entries.keys())
@@ -126,9 +131,14 @@ function fileProblems(manifest: Manifest, entries: ReadonlyMap<string, PackEntry
  * archive by its directory, as every unpacker does, and names every changed, missing or added file; a damaged one does not end the search.
  *
  * @param trustedKeyHex when given, a pack signed by any other key is a problem; without it the fingerprint is for a person to compare
+ * @param how what was sealed, where it is no pack; and a quicker digest, where the platform has one
  * @returns `intact` only for the exact layout that sealing writes, with every file as it was sealed; never throws
  */
-export function verifyPack(zip: Uint8Array, trustedKeyHex?: string): PackVerification {
+export function verifyPack(
+  zip: Uint8Array,
+  trustedKeyHex?: string,
+  { sealed = 'pack', digestOf = sha256Hex }: { sealed?: Sealed; digestOf?: (bytes: Uint8Array) => string } = {},
+): PackVerification {
   const result: PackVerification = {
     intact: false,
     problems: [],
@@ -152,7 +162,7 @@ export function verifyPack(zip: Uint8Array, trustedKeyHex?: string): PackVerific
     result.problems.push({ kind: 'layout', message: `The archive is not as sealing writes it: ${fault}.` })
   const entries = new Map(read.entries.map((entry) => [entry.path, entry]))
   const manifestBytes = entries.get(MANIFEST_NAME)?.bytes
-  const manifest = asManifest(parseJson(manifestBytes ?? undefined))
+  const manifest = asManifest(parseJson(manifestBytes ?? undefined), sealed)
   if (!manifestBytes || !manifest) {
     result.problems.push({
       kind: 'changed',
@@ -169,7 +179,7 @@ export function verifyPack(zip: Uint8Array, trustedKeyHex?: string): PackVerific
   )
   if (signature)
     Object.assign(result, { publicKey: signature.publicKey, fingerprint: keyFingerprint(signature.publicKey) })
-  result.problems.push(...problems, ...fileProblems(manifest, entries))
+  result.problems.push(...problems, ...fileProblems(manifest, entries, digestOf))
   if (!isCanonical(manifestBytes, manifest))
     result.problems.push({
       kind: 'changed',

@@ -59,9 +59,8 @@ export const fileParts = (
 ): AsyncGenerator<Uint8Array> =>
   (facts.partCount > 0 ? partsOf : chunksOf)(db, facts, { from, to: Math.min(to, facts.byteCount - 1) })
 
-/** The same as a stream; a missing part breaks it off. */
-export function fileStream(db: Db, facts: FactsToRead, range?: ByteRange): ReadableStream<Uint8Array> {
-  const parts = fileParts(db, facts, range)
+/** Parts one after the other as a stream that asks for the next when it is read; one that fails breaks it off. */
+export function streamOf(parts: AsyncGenerator<Uint8Array>): ReadableStream<Uint8Array> {
   return new ReadableStream({
     async pull(controller) {
       const { value, done } = await parts.next()
@@ -73,6 +72,10 @@ export function fileStream(db: Db, facts: FactsToRead, range?: ByteRange): Reada
     },
   })
 }
+
+/** The bytes of a file, or of a range of it, as a stream; a missing part breaks it off. */
+export const fileStream = (db: Db, facts: FactsToRead, range?: ByteRange): ReadableStream<Uint8Array> =>
+  streamOf(fileParts(db, facts, range))
 
 /** A whole file in memory, for what needs all of it; empty for one that is not there. @throws BrokenFile where a part is missing */
 export async function fileBytes(db: Db, sha256: string): Promise<Uint8Array> {

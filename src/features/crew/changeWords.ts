@@ -56,6 +56,9 @@ const WORDS: Readonly<Record<CrewChange, (detail: Detail) => string>> = {
   letterHeadChanged: (detail) => `The letter head was changed${detail.logo === true ? ', with its logo' : ''}`,
   personForgotten: (detail) =>
     `What was known of a customer was taken out of a job on request: ${text(detail, 'reason')}`,
+  jobBroughtIn: (detail) =>
+    `${text(detail, 'name')} was brought in from a file: readings ${String(detail.readings ?? 0)}, files ${String(detail.attachments ?? 0)}`,
+  retentionChanged: (detail) => `How long customers’ data are kept was changed. ${differences(detail)}`,
   instrumentLaidAside: (detail) => `Instrument ${text(detail, 'tag')} was laid aside`,
 }
 

@@ -1,6 +1,7 @@
 'use client'
 import { Button, ButtonLink } from '@/ui/Button'
 import { jobFileOfRecord } from '@/jobFile/jobFileOfRecord'
+import { mayCall } from '@/server/access'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
@@ -21,7 +22,7 @@ const LABELS = {
 
 /** Handover: each promise with its evidence, the sealed pack, what hangs on the wall, and what comes later. */
 export function HandoverBench() {
-  const { bench, record, view } = useJob()
+  const { bench, record, view, actor } = useJob()
   const open = useWithoutEvidence()
   const stopped = open.filter(({ key }) => bench.judgements.get(key)?.verdict === 'stop').length
   const kept = bench.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
@@ -37,7 +38,7 @@ export function HandoverBench() {
   const saveFile = () =>
     download(
       `${record.installation.name}.job.json`,
-      `${JSON.stringify(jobFileOfRecord(record, view.place), null, 2)}\n`,
+      `${JSON.stringify(jobFileOfRecord(record, view), null, 2)}\n`,
       'application/json',
     )
   return (
@@ -61,6 +62,11 @@ export function HandoverBench() {
             <Button size="sm" onClick={saveFile}>
               Save the job as a file
             </Button>
+            {mayCall(actor.role, 'takeJobOut') && (
+              <ButtonLink size="sm" href={`/api/jobs/${record.installation.jobId}/bundle`} download>
+                Save with pictures
+              </ButtonLink>
+            )}
           </>
         }
       />

@@ -14,6 +14,7 @@ import { Sheet } from '@/ui/Sheet'
 import { problemWords } from '../api'
 import { useAlive } from '@/ui/useAlive'
 import { PageHead } from '../PageHead'
+import { BringJobIn } from '../transfer/BringJobIn'
 import { CalibrationLine } from './CalibrationLine'
 import { JobCard } from './JobCard'
 import { NewJob } from './NewJob'
@@ -41,6 +42,7 @@ export function JobsPage({
   instruments: readonly Instrument[]
 }) {
   const [creating, setCreating] = useState(false)
+  const [bringing, setBringing] = useState(false)
   const [typed, setTyped] = useState('')
   const alive = useAlive()
   const search = useDeferredValue(typed.trim())
@@ -70,6 +72,11 @@ export function JobsPage({
               />
             )}
             <ButtonLink href="/verify">Verify a pack</ButtonLink>
+            {mayCall(actor.role, 'bringJobIn') && (
+              <Button onClick={() => setBringing(true)} disabled={!alive}>
+                Bring a job in
+              </Button>
+            )}
             {mayCall(actor.role, 'createJob') && (
               <Button variant="act" onClick={() => setCreating(true)} disabled={!alive}>
                 New job
@@ -83,6 +90,9 @@ export function JobsPage({
       </chakra.main>
       <Overlay title="New job" open={creating} onClose={() => setCreating(false)}>
         <NewJob usualPackId={usualPackId} />
+      </Overlay>
+      <Overlay title="Bring a job in" open={bringing} onClose={() => setBringing(false)}>
+        <BringJobIn />
       </Overlay>
     </Box>
   )

@@ -1,5 +1,5 @@
 import { PACK_BOUNDS } from '@/core/pack/packZip'
-import { type ManifestFile, sealManifest } from '@/core/pack/seal'
+import { type ManifestFile, type SealedFacts, sealManifest } from '@/core/pack/seal'
 import type { Db } from '@/db/client'
 import { fileParts, filesFacts, sha256Of } from '@/db/queries/files'
 import type { MadeSource, PackSource } from './composePack'
@@ -27,7 +27,7 @@ export async function sealedSources(
   db: Db,
   made: Readonly<Record<string, Uint8Array>>,
   attached: readonly { path: string; sha256: string }[],
-  facts: { jobName: string; sealedAt: string },
+  facts: SealedFacts,
   secretKeyHex: string,
 ): Promise<PackSource[]> {
   const stored = await filesFacts(

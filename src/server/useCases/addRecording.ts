@@ -18,18 +18,11 @@ import { storeFile } from '@/db/queries/files'
 import { choice, id, instant, required } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
+import { recordingMediaType } from '../recordingMediaType'
 import { defineUseCase } from '../useCase'
 
 /** Larger recordings than this are cut on the device; analysing one here takes well under a second. */
 export const RECORDING_UPLOAD_MAX_BYTES = 24 * 1024 * 1024
-const MEDIA_TYPES: Readonly<Record<string, string>> = {
-  csv: 'text/csv',
-  cfg: 'text/plain',
-  dat: 'application/octet-stream',
-  cff: 'application/octet-stream',
-}
-
-const extension = (name: string) => /\.(\w+)$/.exec(name)?.[1]?.toLowerCase() ?? ''
 
 /**
  * Takes in a recorder's file or files for the gap at leaving or at return. The server analyses it again with the core the browser used: that
@@ -94,7 +87,7 @@ export const addRecording = defineUseCase({
     return db.transaction(async (tx) => {
       const attachments = []
       for (const { name, bytes } of files) {
-        const sha256 = await storeFile(tx, bytes, MEDIA_TYPES[extension(name)] ?? 'application/octet-stream')
+        const sha256 = await storeFile(tx, bytes, recordingMediaType(name))
         attachments.push({
           id: uuidv7(),
           jobId,

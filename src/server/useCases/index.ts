@@ -42,6 +42,7 @@ import { recordReadings } from './recordReadings'
 import { actOnHouse, askInstrumentInHouse, buildHouseAnew, readCloud, viewHouse } from './standInHouse'
 import { allowWriting, viewSettingActs, writeSetting } from './writeSetting'
 import { removeSurveyItem, saveSurveyItem } from './survey'
+import { bringJobIn, takeJobOut } from './transferJob'
 import { saveWiring, setCoreColours } from './wiring'
 
 /** Every use case by its name; the record is complete by its type. */
@@ -49,6 +50,8 @@ export const USE_CASES = {
   listJobs,
   viewJob,
   createJob,
+  takeJobOut,
+  bringJobIn,
   changeJob,
   saveItem,
   removeItem,
