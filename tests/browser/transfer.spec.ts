@@ -18,7 +18,12 @@ test('a job goes out as one file with its pictures, and comes in again where it 
   ])
   expect(saved.suggestedFilename()).toMatch(/^handed-over-.*\.job\.zip$/)
   const zip = new Uint8Array(await bytesOf(saved))
-  const path = info.outputPath('theirs.job.zip')
+  const choose = async (name: string, bytes: Uint8Array) => {
+    const path = info.outputPath(name)
+    writeFileSync(path, bytes)
+    await file.setInputFiles(path)
+    await look.click()
+  }
 
   await page.goto('/')
   await page.getByRole('button', { name: 'Bring a job in' }).click()
@@ -29,25 +34,19 @@ test('a job goes out as one file with its pictures, and comes in again where it 
   await expect(sheet.getByRole('alert')).toContainText('Choose a file first')
 
   // what it was saved from lacks nothing of it
-  writeFileSync(path, zip)
-  await file.setInputFiles(path)
-  await look.click()
+  await choose('saved.job.zip', zip)
   await expect(sheet.getByText('Nothing new: all of it is here')).toBeVisible()
   await expect(sheet.getByRole('button', { name: 'Bring it in' })).toBeDisabled()
 
   // changed on its way it is refused, and says what was changed
   const changed = zip.slice()
   changed[150] = (changed[150] ?? 0) ^ 1
-  writeFileSync(path, changed)
-  await file.setInputFiles(path)
-  await look.click()
+  await choose('changed.job.zip', changed)
   await expect(sheet.getByRole('alert')).toContainText('changed on its way')
 
   // another server's is brought in once its key was compared
   const name = `From the van ${uuidv7().slice(-6)}`
-  writeFileSync(path, await withJob(zip, '5c'.repeat(32), (job) => ({ ...elsewhere(job, uuidv7), name })))
-  await file.setInputFiles(path)
-  await look.click()
+  await choose('van.job.zip', await withJob(zip, '5c'.repeat(32), (job) => ({ ...elsewhere(job, uuidv7), name })))
   await expect(sheet.getByText('1 reading to add')).toBeVisible()
   await expect(sheet.getByText('It was sealed with another server’s key')).toBeVisible()
   const bring = sheet.getByRole('button', { name: 'Bring it in' })

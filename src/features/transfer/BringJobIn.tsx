@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { Notice } from '@/ui/Notice'
 import { ApiProblem, postForm, problemWords } from '../api'
-import { TransferTold, differLines } from './TransferTold'
+import { TransferTold, differLines, holdsNothingNew } from './TransferTold'
 
 /** More than this is not sent at all. */
 const MOST_BYTES = 128 * 1024 * 1024
@@ -22,6 +22,8 @@ const wordsOf = (error: unknown): string =>
     : problemWords(error)
 
 type Choices = { plan: 'keep' | 'take'; trusted: boolean }
+
+const mayGoOn = (told: Told, { trusted }: Choices): boolean => !holdsNothingNew(told) && (told.isOwn || trusted)
 
 /** What is still to be decided once the file was looked through. */
 function Decisions({ told, choices, change }: { told: Told; choices: Choices; change: (to: Choices) => void }) {
@@ -116,6 +118,11 @@ export function BringJobIn() {
           type="file"
           accept=".zip,application/zip"
           pt="8px"
+          // a file that was saved anew under its old name is chosen anew
+          onClick={(event) => {
+            event.currentTarget.value = ''
+            choose(null)
+          }}
           onChange={(event) => choose(event.target.files?.[0] ?? null)}
         />
         <Field.HelperText fontSize="13px" color="ink2">
@@ -134,12 +141,7 @@ export function BringJobIn() {
           {failure}
         </Notice>
       )}
-      <Button
-        type="submit"
-        variant="act"
-        mt="14px"
-        disabled={busy || (told !== null && !told.isOwn && !choices.trusted)}
-      >
+      <Button type="submit" variant="act" mt="14px" disabled={busy || (told !== null && !mayGoOn(told, choices))}>
         {busy ? 'One moment…' : told === null ? 'Look through it' : 'Bring it in'}
       </Button>
     </form>
