@@ -59,7 +59,8 @@ async function copyJobs(crewId: string, count: number, baseId: string): Promise<
   for (const table of CHILDREN) await copyTable(table, { id: 'gen_random_uuid()', job_id: 'f.id' })
   // corrections name readings of their own job: the copies stand without them
   await copyTable('reading', {
-    id: 'gen_random_uuid()',
+    // made in the year of what they are copies of: the front of an id is its time
+    id: `overlay(gen_random_uuid()::text placing left(o.id::text, 14) from 1 for 14)::uuid`,
     job_id: 'f.id',
     // a serial stands once in the world
     value_word: `case when o.slot = 'serial' then o.value_word || '-' || f.k else o.value_word end`,

@@ -13,6 +13,9 @@ const pool = new pg.Pool({
 })
 await migrate(drizzle(pool), { migrationsFolder: fileURLToPath(new URL('../src/db/migrations', import.meta.url)) })
 
+// readings of the years to come have their place before they are made
+await pool.query('select lay_out_reading_years(extract(year from now())::integer + 2)')
+
 // The queue's tables belong to the app, which may make schemas only while they are laid out.
 const {
   rows: [database],

@@ -52,6 +52,9 @@ describe('the database refuses what the core would refuse', () => {
   })
   it.each([
     'reading',
+    'reading_2026',
+    'reading_other',
+    'reading_superseder',
     'hold_override',
     'attachment',
     'pack',
@@ -88,6 +91,60 @@ describe('the database refuses what the core would refuse', () => {
         )
       )[0],
     ).toMatchObject({ outcome: 'refused', message: 'The reading to correct is not in this job.' })
+  })
+})
+
+describe('readings by year', () => {
+  const madeIn = (day: string) => uuidv7({ msecs: Date.parse(day) })
+  const yearOf = async (id: string) => {
+    const { rows } = await owner.db.execute<{ part: string }>(
+      sql`select tableoid::regclass::text as part from reading where id = ${id}`,
+    )
+    return rows.map(({ part }) => part)
+  }
+
+  it('lie where the front of their id says, the first and the last moment of a year too', async () => {
+    const cases = [
+      ['2025-12-31T23:59:59.999Z', 'reading_2025'],
+      ['2026-01-01T00:00:00.000Z', 'reading_2026'],
+      ['2019-05-05T00:00:00.000Z', 'reading_other'],
+    ] as const
+    for (const [made, part] of cases) {
+      const one = row({ id: madeIn(made) })
+      await db.insert(reading).values(one)
+      expect(await yearOf(one.id)).toEqual([part])
+    }
+    const random = row({ id: 'ffffffff-0000-4000-8000-000000000000'.replace('0000', uuidv7().slice(-4)) })
+    await db.insert(reading).values(random)
+    expect(await yearOf(random.id)).toEqual(['reading_other'])
+  })
+  it('have a place before the year begins: this one and the next two', async () => {
+    const { rows } = await owner.db.execute<{ relname: string }>(
+      sql`select relname from pg_class where relispartition and relkind = 'r' and relname like 'reading_2%'`,
+    )
+    const year = new Date().getUTCFullYear()
+    expect(rows.map(({ relname }) => relname)).toEqual(
+      expect.arrayContaining([`reading_${year}`, `reading_${year + 1}`, `reading_${year + 2}`]),
+    )
+  })
+  it('are one id over all years, and are corrected once over all years', async () => {
+    const first = row({ id: madeIn('2025-06-01T00:00:00Z') })
+    await db.insert(reading).values(first)
+    expect(await messageOf(db.insert(reading).values(first))).toMatch(/duplicate key/)
+    const correction = (day: string) =>
+      row({ id: madeIn(day), supersedes: first.id, supersedeReason: 'read anew', valueWord: 'no' })
+    await db.insert(reading).values(correction('2025-07-01T00:00:00Z'))
+    expect(await messageOf(db.insert(reading).values(correction('2026-07-01T00:00:00Z')))).toMatch(
+      /reading_one_superseder/,
+    )
+  })
+  it('are entered as readings only: neither a year nor what was corrected is written to by the app itself', async () => {
+    const id = uuidv7()
+    for (const statement of [
+      `insert into reading_superseder values ('${id}', '${id}')`,
+      `insert into reading_2026 select * from reading limit 1`,
+    ])
+      expect(await messageOf(db.execute(sql.raw(statement)))).toMatch(/permission denied/)
   })
 })
 
@@ -188,6 +245,11 @@ describe('the owner of the database, in the ordinary course', () => {
     'alter table pack disable trigger pack_not_emptied',
     'drop trigger attachment_append_only on attachment',
     'drop table hold_override cascade',
+    'drop table reading_2026 cascade',
+    'alter table reading_other disable trigger reading_append_only',
+    'alter table reading_2026 disable trigger reading_2026_not_emptied',
+    'alter table reading detach partition reading_2028',
+    'drop trigger reading_superseder_append_only on reading_superseder',
     "create or replace function evidence_is_append_only() returns trigger language plpgsql as 'begin return null; end'",
   ])('does not take the guards of the evidence away: %s', async (statement) => {
     expect(await messageOf(owner.db.execute(sql.raw(statement)))).toMatch(/are not taken away: it holds evidence/)
@@ -197,6 +259,8 @@ describe('the owner of the database, in the ordinary course', () => {
     const { rows } = await owner.db.execute<{ tgenabled: string }>(
       sql`select tgenabled from pg_trigger where tgname = 'reading_append_only'`,
     )
-    expect(rows).toEqual([{ tgenabled: 'O' }])
+    // of all years and what lies beside them
+    expect(rows.length).toBeGreaterThan(3)
+    expect(new Set(rows.map(({ tgenabled }) => tgenabled))).toEqual(new Set(['O']))
   })
 })

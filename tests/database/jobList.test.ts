@@ -245,6 +245,7 @@ describe('on the hot ways no query reads a table whole that grows', () => {
       `select * from job_summary where crew_id = ${U} and sealed_at is null and lower(name || ' ' || place) like '%mill%' limit 26`,
     ],
     ['readings of a job', `select * from reading where job_id in (${U}) order by recorded_at, id`],
+    ['whether a reading was corrected', `select * from reading_superseder where supersedes = ${U}`],
     ['readings by id', `select * from reading where id in (${U})`],
     ['pictures of a job', `select * from attachment where job_id in (${U})`],
     ['overrides of a job', `select * from hold_override where job_id in (${U})`],

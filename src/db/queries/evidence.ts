@@ -141,7 +141,7 @@ export async function serialsElsewhere(
       cross join lateral (
         select j.name from reading other join job j on j.id = other.job_id and j.crew_id = own_job.crew_id
         where upper(other.value_word) = upper(own.value_word) and other.slot = 'serial' and other.job_id <> own.job_id
-          and not exists (select 1 from reading corrected where corrected.supersedes = other.id)
+          and not exists (select 1 from reading_superseder corrected where corrected.supersedes = other.id)
         limit ${MOST_ELSEWHERE}
       ) elsewhere
     where own.job_id in ${[...jobIds]} and own.slot = 'serial' and own.value_word <> ${WITHDRAWN}

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { check, index, jsonb, pgTable, text, unique, uuid } from 'drizzle-orm/pg-core'
+import { check, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
 import { HOLD_STEP_IDS } from '@/core/evidence/holdSteps'
 import { UNITS } from '@/core/quantity/units'
 import { VERDICTS } from '@/core/rules/verdict'
@@ -9,7 +9,10 @@ import { instrument } from './instrument'
 import { job } from './job'
 import { madeColumns } from './made'
 
-/** One observation. Rows are only ever added: the app's own database user may neither change nor delete them. */
+/**
+ * One observation. Rows are only ever added: the app's own database user may neither change nor delete them. They lie in a table a year, by the time
+ * that stands at the front of their ids.
+ */
 export const reading = pgTable(
   'reading',
   {
@@ -42,7 +45,6 @@ export const reading = pgTable(
     index('reading_serial')
       .on(sql`upper(${t.valueWord})`)
       .where(sql`${t.slot} = 'serial'`),
-    unique('reading_one_superseder').on(t.supersedes),
     finite('reading_value_finite', t.valueNumber),
     check('reading_has_value', sql`${t.valueNumber} is not null or ${t.valueWord} is not null`),
     check('reading_word_bounded', sql`${t.valueWord} is null or length(${t.valueWord}) between 1 and 300`),
@@ -54,6 +56,13 @@ export const reading = pgTable(
     oneOf('reading_verdict_known', t.shownVerdict, VERDICTS),
     oneOf('reading_unit_known', t.unit, UNITS),
   ],
+)
+
+/** Which reading a reading was corrected by: one at most, over all years. The database writes it itself, with the correction. */
+export const readingSuperseder = pgTable(
+  'reading_superseder',
+  { supersedes: uuid().notNull(), readingId: uuid().notNull() },
+  (t) => [primaryKey({ name: 'reading_one_superseder', columns: [t.supersedes] })],
 )
 
 /** A lead's written decision to go on past a hold point; append-only. */
