@@ -38,6 +38,8 @@ const COUNTED = {
   setting_act: 33,
   equipment_revision: 34,
   equipment_file: 34,
+  reading_superseder: 36,
+  erasure: 37,
 }
 
 async function sha256Of(path) {

@@ -7,7 +7,7 @@ begin
   if current_setting('awlbright.migration', true) = 'on' then return; end if;
   if tg_event = 'sql_drop' then
     select object_identity into touched from pg_event_trigger_dropped_objects()
-      where object_type in ('trigger', 'table') and object_identity ~ '(_append_only|_not_emptied) on |^public\.(reading(_[a-z0-9]+)?|attachment|pack|hold_override|stored_file|file_chunk|file_part|wiring_revision|plan_revision|component_replacement|household_answer|crew_history|instrument_certificate|instrument_revision|point_review|handover_signature|fault_call|fault_call_answer|outage_mark|job_visit|job_limit|crew_limit|setting_act|equipment_revision|equipment_file)$' limit 1;
+      where object_type in ('trigger', 'table') and object_identity ~ '(_append_only|_not_emptied) on |^public\.(reading(_[a-z0-9]+)?|attachment|pack|hold_override|stored_file|file_chunk|file_part|wiring_revision|plan_revision|component_replacement|household_answer|crew_history|instrument_certificate|instrument_revision|point_review|handover_signature|fault_call|fault_call_answer|outage_mark|job_visit|job_limit|crew_limit|setting_act|equipment_revision|equipment_file|erasure)$' limit 1;
   else
     select c.objid::regclass::text into touched from pg_event_trigger_ddl_commands() c
       join pg_trigger t on t.tgrelid = c.objid and t.tgname ~ '(_append_only|_not_emptied)$' and t.tgenabled = 'D'

@@ -1,6 +1,6 @@
 import type { Db } from '@/db/client'
 import { fileFacts, fileStream } from '@/db/queries/files'
-import { Problem } from './problem'
+import { Problem, refuseErased } from './problem'
 
 /**
  * A stored file as an answer that a browser keeps and never opens in the app's own place.
@@ -14,6 +14,7 @@ export async function fileAnswer(
 ): Promise<Response> {
   const facts = await fileFacts(db, sha256)
   if (!facts) throw new Problem(404, missing)
+  refuseErased(facts)
   return new Response(fileStream(db, facts), {
     headers: {
       'content-type': facts.mediaType,

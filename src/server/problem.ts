@@ -16,3 +16,12 @@ export class Problem extends Error {
 export function refuseConflict(insertion: 'stored' | 'known' | 'conflict', what: string): void {
   if (insertion === 'conflict') throw new Problem(409, `Another ${what} has this id. Nothing was stored.`)
 }
+
+/** @throws Problem 410 for a file whose bytes were taken out on request */
+export function refuseErased({ erasedAt }: { erasedAt: string | null }): void {
+  if (erasedAt !== null)
+    throw new Problem(
+      410,
+      `This file was taken out on ${erasedAt.slice(0, 10)}: its customer’s data are not kept any more.`,
+    )
+}

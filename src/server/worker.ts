@@ -6,6 +6,7 @@ import { sealPack, signingKey } from './pack/sealPack'
 import { warmReport } from './pack/warmReport'
 import { PackTooLarge } from './pack/sealedSources'
 import { SEAL_QUEUE, workingQueue } from './queue'
+import { keepRetention } from './retention/keepRetention'
 import { keepSummariesUp } from './summaries/keepUp'
 
 const RETRY_MS = 2000
@@ -55,6 +56,7 @@ await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.
   }
 })
 const summaries = keepSummariesUp(db)
+const retention = keepRetention(db)
 log.info('queue worker is ready')
 setTimeout(() => {
   warmReport().catch((error: unknown) => log.warn({ error: String(error) }, 'the report could not be warmed up'))
@@ -65,6 +67,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
     if (stopping) return
     stopping = true
+    retention.stop()
     void Promise.all([queue.stop({ graceful: true, timeout: 5000 }), summaries.stop()])
       .then(() => pool.end())
       .finally(() => process.exit(0))

@@ -1,12 +1,13 @@
 import type { Db } from '@/db/client'
 import { fileFacts, fileStream } from '@/db/queries/files'
 import { byteRange } from './byteRange'
-import { Problem } from './problem'
+import { Problem, refuseErased } from './problem'
 
 /** A stored pack as a download: all of it, or from where a broken-off one left off. */
 export async function zipResponse(db: Db, sha256: string, jobName: string, asked: Headers): Promise<Response> {
   const facts = await fileFacts(db, sha256)
   if (!facts) throw new Problem(404, 'The pack’s file is not there.')
+  refuseErased(facts)
   const { byteCount } = facts
   const name = `${jobName.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-pack.zip`
   const tag = `"${sha256}"`

@@ -25,6 +25,17 @@ export async function crewById(db: Db, crewId: string): Promise<typeof crew.$inf
   return row ?? null
 }
 
+/** A lead who is in a crew now: the one who has been there longest. */
+export async function leadOfCrew(db: Db, crewId: string): Promise<{ userId: string } | null> {
+  const [row] = await db
+    .select({ userId: crewMember.userId })
+    .from(crewMember)
+    .where(and(eq(crewMember.crewId, crewId), eq(crewMember.role, 'lead'), isNull(crewMember.leftAt)))
+    .orderBy(asc(crewMember.joinedAt))
+    .limit(1)
+  return row ?? null
+}
+
 /** Holds a crew's people as they are until the transaction ends: two changes at once cannot both find another lead. */
 export const lockCrew = (db: Db, crewId: string) =>
   db.select({ id: crew.id }).from(crew).where(eq(crew.id, crewId)).for('update')

@@ -1,4 +1,4 @@
-import { asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { HoldOverride } from '@/core/evidence/holdPoints'
 import type { Attachment, SerialElsewhere } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN } from '@/core/evidence/reading'
@@ -63,12 +63,18 @@ export async function attachmentsOfJobs(db: Db, jobIds: readonly string[]): Prom
     .select({ attachment, byteCount: storedFile.byteCount, mediaType: storedFile.mediaType })
     .from(attachment)
     .innerJoin(storedFile, eq(storedFile.sha256, attachment.sha256))
-    .where(inArray(attachment.jobId, [...jobIds]))
+    // what was taken out on request shows nothing any more
+    .where(and(inArray(attachment.jobId, [...jobIds]), isNull(storedFile.erasedAt)))
     .orderBy(asc(attachment.receivedAt), asc(attachment.id))
-  return rows.map(({ attachment: { byName, byRole: _role, ...row }, ...facts }) => ({
-    ...row,
+  return rows.map(({ attachment: { id, jobId, kind, subject, fileName, sha256, ...row }, ...facts }) => ({
+    id,
+    jobId,
+    kind,
+    subject,
+    fileName,
+    sha256,
     ...facts,
-    addedByName: byName,
+    addedByName: row.byName,
     takenAt: row.takenAt && iso(row.takenAt),
     receivedAt: iso(row.receivedAt),
   }))

@@ -1,16 +1,19 @@
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Db } from '../client'
-import { customerLink, job, pack, packRequest } from '../schema'
+import { customerLink, job, pack, packRequest, storedFile } from '../schema'
 
 export async function packsOfJobs(db: Db, jobIds: readonly string[]) {
   if (jobIds.length === 0) return []
   const rows = await db
-    .select()
+    .select({ row: pack, erasedAt: storedFile.erasedAt })
     .from(pack)
+    .innerJoin(storedFile, eq(storedFile.sha256, pack.sha256))
     .where(inArray(pack.jobId, [...jobIds]))
     .orderBy(desc(pack.sealedAt))
-  return rows.map((row) => ({
+  return rows.map(({ row, erasedAt }) => ({
     ...row,
+    /** When its file was taken out on request; `null` where it is there. */
+    erasedAt: erasedAt && new Date(erasedAt).toISOString(),
     sealedByName: row.byName,
     sealedAt: new Date(row.sealedAt).toISOString(),
   }))

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { date, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
+import { date, index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
 import { CREW_CHANGES } from '@/core/crew/crewChange'
 import type { RulePackId } from '@/core/rules/rulePack'
 import { user } from './auth'
@@ -21,6 +21,10 @@ export const crew = pgTable('crew', {
   coreColours: jsonb().$type<Partial<Record<RulePackId, Record<string, string>>>>().notNull().default({}),
   /** What its price list is in. */
   currency: text(),
+  /** Months after a job's last sealing for which what is known of its customer is kept; `null` for as long as nobody takes it out. */
+  retentionMonths: integer(),
+  /** Who set that, in words. */
+  retentionSetBy: text(),
   createdAt: instant().notNull().defaultNow(),
 })
 

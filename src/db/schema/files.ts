@@ -19,6 +19,8 @@ export const storedFile = pgTable(
     /** Checksum of its bytes as a zip has it; `null` for what was stored before it was kept. */
     crc32: bigint({ mode: 'number' }),
     mediaType: text().notNull(),
+    /** Set where its bytes were taken out on request: its digest and its size stay. */
+    erasedAt: instant(),
     createdAt: instant().notNull().defaultNow(),
   },
   (t) => [check('stored_file_digest', sql`${t.sha256} ~ '^[0-9a-f]{64}$'`)],

@@ -12,6 +12,7 @@ import { typedFields } from '../forms/typedFields'
 import { HistorySheet } from './HistorySheet'
 import type { CrewProps } from './PeopleView'
 import { LetterHeadSheet } from './LetterHeadSheet'
+import { RetentionSheet } from './RetentionSheet'
 import { SigningKeySheet } from './SigningKeySheet'
 
 const FIELDS: readonly FieldSpec[] = [
@@ -59,6 +60,7 @@ export function CrewSheet({ actor, crew, refresh }: CrewProps) {
       </TitledSheet>
       <LetterHeadSheet may={mayCall(actor.role, 'changeLetterHead')} />
       <SigningKeySheet />
+      <RetentionSheet actor={actor} crew={crew} refresh={refresh} />
       {mayCall(actor.role, 'changeMember') && <HistorySheet crew={crew} />}
     </>
   )

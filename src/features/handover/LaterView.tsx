@@ -2,6 +2,7 @@
 import { EmptyState } from '@/ui/EmptyState'
 import { Sheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
+import { CustomerDataSheet } from './CustomerDataSheet'
 import { FaultCallsSheet } from './FaultCallsSheet'
 import { TrendsSheet } from './TrendsSheet'
 import { VisitsSheet } from './VisitsSheet'
@@ -12,17 +13,21 @@ export function LaterView() {
   const begun = view.packs.length + record.visits.length + view.faultCalls.length > 0
   if (!begun)
     return (
-      <Sheet>
-        <EmptyState title="Not handed over yet">
-          Once a pack is sealed, later visits are opened here, and the household’s calls arrive.
-        </EmptyState>
-      </Sheet>
+      <>
+        <Sheet>
+          <EmptyState title="Not handed over yet">
+            Once a pack is sealed, later visits are opened here, and the household’s calls arrive.
+          </EmptyState>
+        </Sheet>
+        <CustomerDataSheet />
+      </>
     )
   return (
     <>
       <FaultCallsSheet />
       <VisitsSheet />
       <TrendsSheet />
+      <CustomerDataSheet />
     </>
   )
 }

@@ -72,10 +72,16 @@ export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
                 {pack.sha256.slice(0, 16)}…
               </Text>
             </Box>
-            <ButtonLink href={`/api/jobs/${view.record.installation.jobId}/packs/${pack.id}`} size="sm" download>
-              Download
-            </ButtonLink>
-            {may('makeCustomerLink') && (
+            {pack.erasedAt === null ? (
+              <ButtonLink href={`/api/jobs/${view.record.installation.jobId}/packs/${pack.id}`} size="sm" download>
+                Download
+              </ButtonLink>
+            ) : (
+              <Text fontSize="14px" color="ink2">
+                its file was taken out {clock(pack.erasedAt)}
+              </Text>
+            )}
+            {pack.erasedAt === null && may('makeCustomerLink') && (
               <Button size="sm" onClick={() => setLinking(pack)}>
                 Customer link
               </Button>

@@ -44,6 +44,7 @@ async function pagesOf(
     reviews: [],
     signatures: [],
     replaces: null,
+    erasures: [],
     letterHead: { crewName: 'Test crew', lines: null, logoPng: null },
     library: new Map(),
     ...more,
@@ -99,6 +100,7 @@ it('begins with the crew’s letter head where it has one, and says where the fi
       .toBuffer(),
   )
   const [first = '', ...rest] = await textOf({
+    erasures: [],
     letterHead: { crewName: 'Test crew', lines: 'Workshop 7\nreached by bell', logoPng },
     library: new Map([['r1', { name: 'Made-up 6', revision: 3, source: 'manual, edition 4' }]]),
   })

@@ -1,3 +1,4 @@
+import type { Erasure } from '@/core/handover/erasure'
 import { pointsToShow } from '@/core/evidence/bench'
 import { Document, Page, Text, View } from '@react-pdf/renderer'
 import type { Bench } from '@/core/evidence/bench'
@@ -26,6 +27,7 @@ import { Foot } from './report/Foot'
 import { GroundFigure } from './report/GroundFigure'
 import { SchematicFigure } from './report/SchematicFigure'
 import { LaterVisits, type ReplacedPack } from './report/LaterVisits'
+import { TakenOut } from './report/TakenOut'
 import { StagePages } from './report/StagePages'
 import { SignedBy } from './report/SignedBy'
 import { WaveFigure } from './report/WaveFigure'
@@ -42,6 +44,8 @@ export interface ReportBeside {
   signatures: readonly HandoverSignature[]
   replaces: ReplacedPack | null
   letterHead: LetterHead
+  /** What of the customer was taken out, latest first. */
+  erasures: readonly Erasure[]
   /** Revisions of the crew's library that the job's components were taken from, by their ids. */
   library: ReadonlyMap<string, LibrarySource>
 }
@@ -135,6 +139,7 @@ export function Report({
           </View>
         )}
         <LaterVisits visits={record.visits} replaces={beside.replaces} />
+        <TakenOut erasures={beside.erasures} />
         <SignedBy review={review} signed={signed} pointCount={shown.length} />
         <Text style={[styles.section, styles.note]}>{CAUTION}</Text>
         <Foot name={summary.jobName} />

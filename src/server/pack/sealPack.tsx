@@ -10,6 +10,7 @@ import { publicKeyOf } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
 import { revisionsTaken } from '@/db/queries/equipment'
+import { erasuresOfJob } from '@/db/queries/erasure'
 import { fileBytes } from '@/db/queries/files'
 import { habitsOfCrew } from '@/db/queries/habits'
 import { smallPicturesOf } from '@/db/queries/smallPictures'
@@ -128,7 +129,7 @@ export async function sealPack(
   const attached = record.attachments.map((attachment, k) => ({ ...attachment, path: packPath(attachment, k) }))
   const bytesOf = ({ sha256 }: { sha256: string }) => fileBytes(db, sha256)
   // the platform's threads make the pictures small while the schematic is laid out
-  const [reviews, signatures, [before], pictures, schematic, letterHead, library] = await Promise.all([
+  const [reviews, signatures, [before], pictures, schematic, letterHead, library, erasures] = await Promise.all([
     reviewsOfJob(db, jobId),
     signaturesOfJob(db, jobId),
     packsOfJobs(db, [jobId]),
@@ -136,11 +137,23 @@ export async function sealPack(
     packSchematic(bench),
     letterHeadOf(ownCrew, bytesOf),
     revisionsTaken(db, job.crewId, record.installation.components),
+    erasuresOfJob(db, jobId),
   ])
   const replaces = before ? { sealedAt: before.sealedAt, sha256: before.sha256, sealedBy: before.sealedByName } : null
   const wave = packWave(await leavingFiles(bench, bytesOf), bench.context.pack)
   const picturesLeftOut = attached.filter(({ kind }) => kind === 'picture').length - pictures.length
-  const beside = { schematic, wave, pictures, picturesLeftOut, reviews, signatures, replaces, letterHead, library }
+  const beside = {
+    schematic,
+    wave,
+    pictures,
+    picturesLeftOut,
+    reviews,
+    signatures,
+    replaces,
+    letterHead,
+    library,
+    erasures,
+  }
   const pdf = await renderToBuffer(
     <Report summary={summary} bench={bench} record={record} signedBy={signer?.name ?? ''} beside={beside} />,
   )
@@ -167,6 +180,7 @@ export async function sealPack(
         replaces,
         reviews,
         signatures,
+        erasures,
         verdicts,
         promises: summary.promises,
       }),

@@ -1,6 +1,7 @@
 import * as yup from 'yup'
 import { eq } from 'drizzle-orm'
 import { crewById, historyOfCrew, openLinksOfCrew, peopleOfCrew } from '@/db/queries/crews'
+import { retentionDue } from '@/db/queries/erasure'
 import { limitsOfCrew } from '@/db/queries/ownLimits'
 import { crew } from '@/db/schema'
 import { crewSchema } from '@/schemas/people'
@@ -9,6 +10,11 @@ import { noteBy } from '../crew/noteBy'
 import { isMailSet } from '../mail/sendMail'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
+
+/** Customers' data that fall due within so many days are named before they go. */
+const RETENTION_AHEAD_DAYS = 30
+const MOST_DUE = 20
+const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString()
 
 const iso = (at: string | Date | null) => at && new Date(at).toISOString()
 
@@ -19,12 +25,15 @@ export const viewCrew = defineUseCase({
   schema: yup.object({}),
   run: async (db, actor) => {
     const invites = mayCall(actor.role, 'invitePerson')
-    const [own, people, links, history, limits] = await Promise.all([
+    const [own, people, links, history, limits, due] = await Promise.all([
       crewById(db, actor.crewId),
       peopleOfCrew(db, actor.crewId),
       invites ? openLinksOfCrew(db, actor.crewId) : [],
       mayCall(actor.role, 'changeMember') ? historyOfCrew(db, actor.crewId) : [],
       limitsOfCrew(db, actor.crewId),
+      mayCall(actor.role, 'setRetention')
+        ? retentionDue(db, { until: inDays(RETENTION_AHEAD_DAYS), crewId: actor.crewId, most: MOST_DUE })
+        : [],
     ])
     if (!own) throw new Problem(404, 'There is no such crew.')
     return {
@@ -42,6 +51,12 @@ export const viewCrew = defineUseCase({
       })),
       links: links.map((link) => ({ ...link, expiresAt: iso(link.expiresAt), madeAt: iso(link.madeAt) })),
       limits,
+      /** How long customers’ data are kept, and whose fall due next. */
+      retention: {
+        months: own.retentionMonths,
+        setBy: own.retentionSetBy,
+        due: due.map(({ jobId, name, dueOn }) => ({ jobId, name, dueOn })),
+      },
       history: history.map((change) => ({ ...change, at: iso(change.at) })),
     }
   },

@@ -6,6 +6,7 @@ import { addRecording } from './addRecording'
 import { choosePlan } from './choosePlan'
 import { changeCrew, viewCrew } from './crew'
 import { addEquipmentFile, layEquipmentAside, readEquipmentFile, saveEquipment, viewEquipment } from './equipment'
+import { eraseCustomer, setRetention, viewCustomerData } from './erasure'
 import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { answerFaultCall, reviewPoints, signHandover } from './handover'
 import { changeLetterHead, readLogo, saveHabits, savePrices, viewHabits } from './habits'
@@ -51,6 +52,9 @@ export const USE_CASES = {
   viewJob,
   createJob,
   takeJobOut,
+  viewCustomerData,
+  eraseCustomer,
+  setRetention,
   bringJobIn,
   changeJob,
   saveItem,

@@ -11,6 +11,7 @@ import { beginWithCrewColours, usualMinutesOfCrew } from '@/db/queries/habits'
 import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { beginWithCrewLimits } from '@/db/queries/ownLimits'
+import { erasuresOfJob } from '@/db/queries/erasure'
 import { profilesOf } from '@/db/queries/profiles'
 import { faultCallsOfJob, reviewsOfJob, signaturesOfJob } from '@/db/queries/handover'
 import { latestPackRequest, linksOfJob, packsOfJobs } from '@/db/queries/packs'
@@ -171,6 +172,7 @@ export const viewJob = defineUseCase({
       reviews,
       signatures,
       faultCalls,
+      erasures,
     ] = await Promise.all([
       jobRecord(db, row),
       packsOfJobs(db, [row.id]),
@@ -184,6 +186,7 @@ export const viewJob = defineUseCase({
       reviewsOfJob(db, row.id),
       signaturesOfJob(db, row.id),
       faultCallsOfJob(db, row.id),
+      erasuresOfJob(db, row.id),
     ])
     return {
       /** When it was read: a page that was kept for want of a network holds an old one. */
@@ -206,13 +209,15 @@ export const viewJob = defineUseCase({
           at: row.firstWordAt && new Date(row.firstWordAt).toISOString(),
         },
       },
-      packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256 }) => ({
+      packs: packs.map(({ id: packId, sealedAt, sealedByName, publicKey, sha256, erasedAt }) => ({
         id: packId,
         sealedAt,
         sealedByName,
         publicKey,
         sha256,
+        erasedAt,
       })),
+      erasures,
       reviews,
       signatures,
       faultCalls,

@@ -1,10 +1,11 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
 import * as yup from 'yup'
+import { fileFacts } from '@/db/queries/files'
 import { addLink, addPackRequest, packById, withdrawLink } from '@/db/queries/packs'
 import { figure, id } from '@/schemas/fields'
 import { jobOfActor } from '../jobAccess'
-import { Problem } from '../problem'
+import { Problem, refuseErased } from '../problem'
 import { SEAL_QUEUE, sendingQueue } from '../queue'
 import { defineUseCase } from '../useCase'
 
@@ -41,6 +42,8 @@ export const makeCustomerLink = defineUseCase({
     await jobOfActor(db, actor, jobId)
     const pack = await packById(db, packId)
     if (pack?.jobId !== jobId) throw new Problem(404, 'There is no such pack in this job.')
+    const facts = await fileFacts(db, pack.sha256)
+    if (facts) refuseErased(facts)
     const token = randomBytes(24).toString('base64url')
     const expiresAt = new Date(Date.now() + days * 86_400_000).toISOString()
     const linkId = uuidv7()
