@@ -6,6 +6,7 @@ import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { startApp, startOwn } from './lib/app.mjs'
 import { killsWhileReadingsComeIn } from './lib/attack.mjs'
+import { listsOfReplica } from './lib/listsOfReplica.mjs'
 import { twoServersOnOneDatabase } from './lib/twoServers.mjs'
 import { ensureBuild } from './lib/build.mjs'
 import { freePort, startCluster, startPlainCluster } from './lib/cluster.mjs'
@@ -254,10 +255,18 @@ async function attackTests(postgres) {
     passed += counts.passed
     failed += counts.failed
     console.log('\n== Two servers on one database')
-    await twoServersOnOneDatabase(app, await app.beside(await freePort()), (name, ok, facts = '') => {
+    const told = (name, ok, facts = '') => {
       console.log(`${ok ? '✓' : '✗'} ${name}${facts && `: ${facts}`}`)
       if (ok) passed++
       else failed++
+    }
+    await twoServersOnOneDatabase(app, await app.beside(await freePort()), told)
+    console.log('\n== Lists on a replica')
+    await listsOfReplica(app, {
+      bin: postgres,
+      replicaFolder: join(work, 'attack-replica'),
+      beside: async (others) => app.beside(await freePort(), others),
+      check: told,
     })
   } finally {
     await app.stop()

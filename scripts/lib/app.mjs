@@ -154,8 +154,19 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
       },
       crashWeb: parts.crashWeb,
       /** A second web server with a worker of its own, on the same database; answers with its address. */
-      beside: async (secondPort) =>
-        (await startParts({ root, env, host: '127.0.0.1', port: secondPort, stdio, dev, children })).own,
+      beside: async (secondPort, others = {}) =>
+        (
+          await startParts({
+            root,
+            env: { ...env, ...others },
+            host: '127.0.0.1',
+            port: secondPort,
+            stdio,
+            dev,
+            children,
+          })
+        ).own,
+      cluster,
       ended: endOfAny(children),
       customerLink: linkIn('demo-link'),
       householdLink: linkIn('demo-link-household'),

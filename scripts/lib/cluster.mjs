@@ -40,7 +40,7 @@ export const freePort = (wanted = 0) =>
   })
 
 /** PostgreSQL refuses to run as root: there its programs run as Debian's postgres user. */
-const asServerUser = (command, args) =>
+export const asServerUser = (command, args) =>
   isRoot() ? ['runuser', ['-u', 'postgres', '--', command, ...args]] : [command, args]
 
 const server = (command, args, options) => {

@@ -79,6 +79,10 @@ export function settingsOf(env, usual) {
     say('DATABASE_URL is set without OWNER_DATABASE_URL: the owner brings the tables up to date, the app may not.')
   if (appUrl === undefined && ownerUrl !== undefined)
     say('OWNER_DATABASE_URL is set without DATABASE_URL: the app itself signs in by that one.')
+  const { DATABASE_READ_URL: readUrl } = env
+  if (readUrl !== undefined) say(databaseFault('DATABASE_READ_URL', readUrl, 'awlbright_app'))
+  if (readUrl !== undefined && appUrl === undefined)
+    say('DATABASE_READ_URL is set without DATABASE_URL: a replica follows a database of your own.')
   for (const name of ['BETTER_AUTH_SECRET', 'AWLBRIGHT_SIGNING_KEY'])
     if (env[name] !== undefined && !/^[0-9a-f]{64}$/.test(env[name])) say(`${name} has 64 hexadecimal digits.`)
   if (faults.length > 0) throw new Blocked(faults.join('\n'))

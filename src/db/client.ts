@@ -14,7 +14,10 @@ export function connect(connectionString: string, max = 10): { db: Database; poo
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool }
 }
 
-const held = globalThis as { awlbrightDatabase?: ReturnType<typeof connect> }
+const held = globalThis as {
+  awlbrightDatabase?: ReturnType<typeof connect>
+  awlbrightReplica?: ReturnType<typeof connect>
+}
 
 /** The app's one pool, made at first use; a development reload finds the same one. */
 export function appDatabase(): ReturnType<typeof connect> {
@@ -22,4 +25,12 @@ export function appDatabase(): ReturnType<typeof connect> {
   if (!url) throw new Error('DATABASE_URL is not set; start the app with “npm run demo”')
   held.awlbrightDatabase ??= connect(url)
   return held.awlbrightDatabase
+}
+
+/** The pool of the replica that lists are read from; `null` where none is named. */
+export function readDatabase(): ReturnType<typeof connect> | null {
+  const url = process.env.DATABASE_READ_URL
+  if (!url) return null
+  held.awlbrightReplica ??= connect(url, 5)
+  return held.awlbrightReplica
 }

@@ -1,6 +1,8 @@
+import { appDatabase } from '@/db/client'
 import { Problem } from './problem'
 import { codeOf, isDataFault, isDatabaseAway, isDatabaseBusy } from './databaseFault'
 import { REQUEST_ID_HEADER, log, withoutTokens } from './log'
+import { READ_HEADER, hasReplica, seenCookie } from './replica/seenWrites'
 import { isOwnRequest } from './ownRequest'
 
 const REFUSED = 'The database does not take this as it stands. Look at it again; it is kept on this device.'
@@ -13,7 +15,10 @@ export async function answer(request: Request, work: () => Promise<Response>): P
   try {
     if (request.method !== 'GET' && !isOwnRequest(request))
       throw new Problem(403, 'Requests from other sites are not taken.')
-    return await work()
+    const response = await work()
+    if (request.method !== 'GET' && hasReplica() && !response.headers.has(READ_HEADER))
+      response.headers.append('set-cookie', await seenCookie(appDatabase().db))
+    return response
   } catch (error) {
     if (error instanceof Problem)
       return Response.json({ message: error.message, issues: error.issues }, { status: error.status })

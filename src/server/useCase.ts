@@ -11,6 +11,8 @@ export interface UseCase<Name extends UseCaseName, V extends Via, Input, Output>
   name: Name
   via: V
   schema: Schema<Input>
+  /** A list that may be a moment old, as long as whoever asks sees what they wrote: it is read from a replica where there is one. */
+  mayLag?: true
   /** Largest body it takes as JSON, where that is not the usual. */
   mostBytes?: number
   run: (db: Db, actor: Actor, input: Input) => Promise<Output>
@@ -26,6 +28,7 @@ export interface AnyUseCase {
   via: Via
   schema: Schema
   mostBytes?: number
+  mayLag?: true
   run: (db: Db, actor: Actor, input: never) => Promise<unknown>
 }
 

@@ -117,6 +117,7 @@ export const JOBS_A_PAGE = 25
 export const listJobs = defineUseCase({
   name: 'listJobs',
   via: 'json',
+  mayLag: true,
   schema: yup.object({
     group: choice('Group', JOB_GROUPS).required(required('Group')),
     today: day('Today').required(required('Today')),

@@ -3,6 +3,8 @@ import { requireActor } from '@/server/actor'
 import { answer } from '@/server/answer'
 import { boundedJson } from '@/server/boundedBody'
 import { Problem } from '@/server/problem'
+import { listReader } from '@/server/replica/listReader'
+import { READ_HEADER, seenIn } from '@/server/replica/seenWrites'
 import type { UseCaseName } from '@/server/access'
 import { type AnyUseCase, callAny } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
@@ -21,6 +23,9 @@ export function POST(request: Request, { params }: { params: Promise<{ name: str
     const actor = await requireActor()
     const useCase = jsonUseCase((await params).name)
     const input = await boundedJson(request, useCase.mostBytes ?? MAX_BYTES)
-    return Response.json(await callAny(useCase, appDatabase().db, actor, input))
+    if (!useCase.mayLag) return Response.json(await callAny(useCase, appDatabase().db, actor, input))
+    const db = await listReader(seenIn(request.headers.get('cookie')))
+    const where = db === appDatabase().db ? 'primary' : 'replica'
+    return Response.json(await callAny(useCase, db, actor, input), { headers: { [READ_HEADER]: where } })
   })
 }
