@@ -31,6 +31,10 @@ test.describe('the schematic', () => {
     await expect(thing(page, 'main')).toHaveAttribute('aria-label', /Main switch, at off/)
     await expect(thing(page, 'contactor')).toHaveAttribute('aria-label', /at open/)
     await expect(live(page)).toContainText('Street holds a voltage and feeds nothing')
+    // names have their full size; where the picture goes on is said, and the whole of it is one press away
+    await expect(page.getByText('More to the right →')).toBeVisible()
+    await page.getByRole('button', { name: 'Whole drawing' }).click()
+    await expect(page.getByText(/^More to the/)).toHaveCount(0)
     await thing(page, 'circuit.c1').click()
     await page.getByRole('button', { name: 'Show the way of a fault current' }).click()
     await expect(
@@ -41,6 +45,13 @@ test.describe('the schematic', () => {
   })
 
   test('is worked by keys, and an interlock holds what it holds', async ({ page }) => {
+    // what lies beyond the frame comes into view when it is reached
+    await thing(page, 'circuit.c1').focus()
+    const [frame, load] = await Promise.all([
+      page.getByRole('group', { name: /Schematic/ }).boundingBox(),
+      thing(page, 'circuit.c1').boundingBox(),
+    ])
+    expect((load?.x ?? NaN) + (load?.width ?? NaN)).toBeLessThanOrEqual((frame?.x ?? 0) + (frame?.width ?? 0))
     await thing(page, 'bypass').focus()
     await page.keyboard.press('Enter')
     await expect(

@@ -1,9 +1,10 @@
 'use client'
 import { Box, chakra } from '@chakra-ui/react'
-import { type ZoomBehavior, select, zoom, zoomIdentity } from 'd3'
-import { memo, useEffect, useImperativeHandle, useRef } from 'react'
+import { type ZoomBehavior, type ZoomTransform, select, zoom, zoomIdentity, zoomTransform } from 'd3'
+import { memo, useCallback, useEffect, useImperativeHandle, useRef, useState } from 'react'
 import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { Shape } from '@/ui/charts/Shape'
+import { type Side, hiddenSides } from './hiddenSides'
 
 /** What others may ask of the picture. */
 export interface SchematicHandle {
@@ -14,8 +15,8 @@ export interface SchematicHandle {
 }
 
 const MOST_ZOOM = 4
-/** Smallest scale at which names are read at arm’s length; what does not fit then is moved into view. */
-const READABLE = 0.6
+/** Scale at which the drawing's text has its own size, which is read at arm’s length; what does not fit then is moved into view. */
+const READABLE = 1
 
 /** The schematic, to be moved, enlarged and clicked; every thing on it can be reached by keyboard and is named in words. */
 export function SchematicDrawing({
@@ -39,10 +40,15 @@ export function SchematicDrawing({
   const sheet = useRef<SVGGElement>(null)
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null)
   const shown = useRef(groups)
+  const [hidden, setHidden] = useState<readonly Side[]>([])
   useEffect(() => {
     shown.current = groups
   }, [groups])
   const { width, height: tall } = size
+  const sizeRef = useRef(size)
+  useEffect(() => {
+    sizeRef.current = size
+  }, [size])
   useEffect(() => {
     const svg = frame.current
     if (!svg) return
@@ -52,9 +58,12 @@ export function SchematicDrawing({
         (event: WheelEvent | MouseEvent) =>
           event.type !== 'wheel' || event.ctrlKey || event.metaKey || document.activeElement === svg,
       )
-      .on('zoom', ({ transform }: { transform: { toString: () => string } }) =>
-        sheet.current?.setAttribute('transform', transform.toString()),
-      )
+      .on('zoom', ({ transform }: { transform: ZoomTransform }) => {
+        sheet.current?.setAttribute('transform', transform.toString())
+        const frameSize = { width: svg.clientWidth, height: svg.clientHeight }
+        const sides = hiddenSides(sizeRef.current, transform, frameSize)
+        setHidden((before) => (before.join() === sides.join() ? before : sides))
+      })
     behaviour.current = made
     select(svg).call(made).on('dblclick.zoom', null)
     return () => {
@@ -88,6 +97,22 @@ export function SchematicDrawing({
     watcher.observe(svg)
     return () => watcher.disconnect()
   }, [])
+  /** Whoever goes from thing to thing by keyboard sees the one that is reached. */
+  const bringIntoView = ({ box }: DrawnGroup) => {
+    const svg = frame.current
+    if (!svg || !behaviour.current) return
+    const { x, y, k } = zoomTransform(svg)
+    const inset = (from: number, length: number, room: number) =>
+      Math.max(0, 12 - from) - Math.max(0, from + length + 12 - room)
+    const dx = inset(x + box.x * k, box.width * k, svg.clientWidth)
+    const dy = inset(y + box.y * k, box.height * k, svg.clientHeight)
+    if (dx !== 0 || dy !== 0) select(svg).call(behaviour.current.translateBy, dx / k, dy / k)
+  }
+  const bringRef = useRef(bringIntoView)
+  useEffect(() => {
+    bringRef.current = bringIntoView
+  })
+  const onReached = useCallback((group: DrawnGroup) => bringRef.current(group), [])
   useImperativeHandle(
     handle,
     () => ({
@@ -131,10 +156,45 @@ export function SchematicDrawing({
       >
         <g ref={sheet}>
           {groups.map((group) => (
-            <Thing key={group.key} group={group} chosen={chosen === group.thing} onThing={onThing} />
+            <Thing
+              key={group.key}
+              group={group}
+              chosen={chosen === group.thing}
+              onThing={onThing}
+              onReached={onReached}
+            />
           ))}
         </g>
       </chakra.svg>
+      <MoreBeyond sides={hidden} />
+    </Box>
+  )
+}
+
+const SIDE_WORDS: Readonly<Record<Side, string>> = {
+  left: '← to the left',
+  right: 'to the right →',
+  above: '↑ above',
+  below: '↓ below',
+}
+
+/** Says where the picture goes on: what is not in view is not taken for what is not there. */
+function MoreBeyond({ sides }: { sides: readonly Side[] }) {
+  if (sides.length === 0) return null
+  return (
+    <Box
+      position="absolute"
+      right="10px"
+      top="8px"
+      px="8px"
+      py="2px"
+      bg="watchSoft"
+      borderRadius="l1"
+      fontSize="13px"
+      pointerEvents="none"
+      role="status"
+    >
+      More {sides.map((side) => SIDE_WORDS[side]).join(', ')}
     </Box>
   )
 }
@@ -143,10 +203,12 @@ const Thing = memo(function Thing({
   group,
   chosen,
   onThing,
+  onReached,
 }: {
   group: DrawnGroup
   chosen: boolean
   onThing: (group: DrawnGroup) => void
+  onReached: (group: DrawnGroup) => void
 }) {
   const { shapes, title, role, thing, box, isSwitch } = group
   const body = shapes.map((shape, k) => <Shape key={k} shape={shape} />)
@@ -168,6 +230,9 @@ const Thing = memo(function Thing({
       aria-pressed={isSwitch ? undefined : chosen}
       style={{ cursor: 'pointer' }}
       onClick={() => onThing(group)}
+      onFocus={(event) => {
+        if (event.currentTarget.matches(':focus-visible')) onReached(group)
+      }}
       onKeyDown={(event) => {
         if (event.key === 'Enter' || event.key === ' ') {
           event.preventDefault()

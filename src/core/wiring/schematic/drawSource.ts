@@ -43,7 +43,7 @@ export const drawSource: Body<'source'> = (pen, { source }, { y, middle }) => {
         kind: 'text',
         at: { x: middle, y: y + r + 4.5 },
         text: SOURCE_SIGNS[source.kind] ?? '?',
-        size: 12,
+        size: SIZE.text,
         ink,
         anchor: 'middle',
         weight: 600,

@@ -1,7 +1,7 @@
 import { type GraphEdge, type InstallationGraph } from '../installationGraph'
 import { type Point, type Primitive } from '../../drawing/primitive'
 import type { SchematicPlaces } from './elkGraph'
-import { type SchematicModel, type SchematicWire } from './schematicModel'
+import { CHARACTER_WIDTH, SIZE, type SchematicModel, type SchematicWire } from './schematicModel'
 import { type DrawnGroup, type Pen, strands, besides, layerOf, strandInk, changeMark } from './schematicPen'
 import { boxOf } from './drawPart'
 
@@ -62,13 +62,13 @@ export function drawWire(pen: Pen, model: SchematicModel, places: SchematicPlace
     )
   if (wire.label !== null) {
     const text = `${changeMark(change)}${wire.label}${crossedWith === undefined ? '' : ` × ${crossedWith}`}`
-    const width = text.length * 6.4 + 8
+    const width = text.length * CHARACTER_WIDTH + 9
     shapes.push(
       {
         kind: 'rect',
         at: { x: middle.x - width / 2, y: middle.y - 24 },
         width,
-        height: 15,
+        height: 16,
         ink: crossedWith === undefined ? 'rule2' : 'stop',
         stroke: 1,
         fill: 'sheet',
@@ -77,7 +77,7 @@ export function drawWire(pen: Pen, model: SchematicModel, places: SchematicPlace
         kind: 'text',
         at: { x: middle.x, y: middle.y - 13 },
         text,
-        size: 11,
+        size: SIZE.text,
         ink: crossedWith === undefined ? 'ink' : 'stop',
         anchor: 'middle',
       },

@@ -61,7 +61,9 @@ export interface SchematicModel {
 
 /** Sizes in drawing units; one is a pixel at full scale. */
 export const SIZE = {
-  label: 12,
+  /** Of every text: on a screen it is never drawn smaller than that. */
+  text: 12,
+  label: 13,
   row: 27,
   contact: 46,
   bus: 14,
@@ -240,11 +242,14 @@ function inOrder(
     .map(({ part }) => part)
 }
 
+/** How wide a character of the drawing's text is, on the average. */
+export const CHARACTER_WIDTH = 6.6
+
 /** Room that a part's name takes above it. */
 export const labelSize = ({ kind, lines, ...part }: SchematicPart): { width: number; height: number } =>
   (kind === 'place' && 'node' in part && part.node.kind === 'load') || lines.length === 0
     ? { width: 0, height: 0 }
-    : { width: Math.max(...lines.map((line) => line.length * 6.1)), height: lines.length * SIZE.label + 3 }
+    : { width: Math.max(...lines.map((line) => line.length * CHARACTER_WIDTH)), height: lines.length * SIZE.label + 3 }
 
 function placeSize(node: GraphNode, touching: number): { lines: string[]; width: number; height: number } {
   const name = node.name ?? node.id
