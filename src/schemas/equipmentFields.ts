@@ -1,5 +1,6 @@
 import { COMPONENT_KINDS, type ComponentKind } from '@/core/installation/installation'
 import { SIZE_NAMES } from '@/core/equipment/equipment'
+import { CEILING_FIELDS } from './ceilingFields'
 import type { FieldSpec } from './fieldSpec'
 import { FIT_FIELDS } from './fitFields'
 import { COMPONENT_FIELDS } from './itemFields/component'
@@ -33,6 +34,7 @@ export const EQUIPMENT_FIELDS: readonly EquipmentField[] = [
       share('dischargeEfficiency', 'Efficiency battery to load'),
       number('standbyW', 'Standby', 'W', { max: 1000 }),
       number('legW', 'Limit of one leg', 'W'),
+      ...CEILING_FIELDS,
     ],
   ),
   ...of(

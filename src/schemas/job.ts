@@ -23,6 +23,10 @@ export const supplySchema = yup.object({
   meterCombinedWithBoard: flag('Meter combined with board').nullable().default(null),
 })
 
+/** A small whole number that a maker declares. */
+const count = (label: string, most: number) =>
+  optionalFigure(label).integer(`${label} is a whole number`).max(most, `${label} is ${most} at most`)
+
 const PHASES = ['L1', 'L2', 'L3', 'all'] as const
 
 /** One battery inverter with its modules; every declared figure may be blank. */
@@ -42,6 +46,9 @@ export const unitSchema = yup.object({
   coldFactor: share('Cold factor').nullable().default(1),
   phase: choice('Phase', PHASES).default('all'),
   legW: optionalFigure('Leg limit'),
+  mostModules: count('Modules at most', 200),
+  mostInParallel: count('In parallel at most', 20),
+  pvInputs: count('PV inputs', 20),
 })
 
 /** PV on the AC side: what it is expected to give, and where it is connected. */

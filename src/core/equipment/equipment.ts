@@ -12,6 +12,9 @@ type UnitFigures = Pick<
   | 'legW'
   | 'moduleW'
   | 'moduleSurgeVa'
+  | 'mostModules'
+  | 'mostInParallel'
+  | 'pvInputs'
 >
 
 /** What a unit needs on a wall. */

@@ -40,6 +40,9 @@ function withInverters(sources: Sources, { equipment: { name, figures }, count }
     coldFactor: known(figures.coldFactor),
     phase: 'all',
     legW: known(figures.legW),
+    mostModules: known(figures.mostModules),
+    mostInParallel: known(figures.mostInParallel),
+    pvInputs: known(figures.pvInputs),
   })
   const isFirst = sources.units.length === 0
   const efficiency = known(figures.dischargeEfficiency)

@@ -67,6 +67,12 @@ export interface NamedSourceUnit extends SourceUnit {
   name: string
   /** It stands beside AC-coupled PV and has no AC rating of its own; without it a blank AC rating is unknown. */
   batterySideOnly?: boolean
+  /** Modules that its maker allows at one of it; a blank is not known. */
+  mostModules?: number | null
+  /** Of these inverters side by side. */
+  mostInParallel?: number | null
+  /** Strings of PV that it takes. */
+  pvInputs?: number | null
 }
 export interface NamedPv extends AcCoupledPv {
   name: string

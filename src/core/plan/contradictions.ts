@@ -108,7 +108,7 @@ const wholeHouseIsWhole: Rule = ({ loads, chosenSchool }) =>
           touches: ['demand', 'boards'],
         }))
 
-const unitFigures: Rule = ({ sources, packId }) =>
+const unitFigures: Rule = ({ sources, survey, packId }) =>
   sources.units.flatMap((unit, k): Contradiction[] => {
     const found: Contradiction[] = []
     const at = (field: string, message: string, touches: readonly PlanPart[]) =>
@@ -123,6 +123,22 @@ const unitFigures: Rule = ({ sources, packId }) =>
       at('moduleSurgeVa', 'The surge of a module is below what it gives all the time.', ['surge'])
     if (unit.inverterSurgeVa !== null && unit.inverterAcW !== null && unit.inverterSurgeVa < unit.inverterAcW)
       at('inverterSurgeVa', 'The inverter’s surge is below its AC rating.', ['surge'])
+    const { mostModules = null, mostInParallel = null, pvInputs = null } = unit
+    if (mostModules !== null && unit.moduleCount !== null && unit.moduleCount > mostModules)
+      at(
+        'moduleCount',
+        `${unit.moduleCount} modules are planned at ${unit.name}, and its maker allows ${mostModules}.`,
+        ['limits', 'surge', 'runtime'],
+      )
+    if (mostInParallel !== null && sources.units.length > mostInParallel)
+      at(
+        'mostInParallel',
+        `${sources.units.length} inverters are planned side by side, and the maker of ${unit.name} allows ${mostInParallel}.`,
+        ['limits', 'surge'],
+      )
+    const strings = itemsOf(survey, 'pvSystem').filter(({ detail }) => detail.coupling === 'dc').length
+    if (pvInputs !== null && sources.units.length === 1 && strings > pvInputs)
+      at('pvInputs', `${strings} strings of PV are planned at ${unit.name}, which has inputs for ${pvInputs}.`, ['pv'])
     if (unit.batterySideOnly && unit.inverterAcW !== null)
       at(
         'batterySideOnly',

@@ -1,4 +1,4 @@
-import type { Installation, Sources } from '../installation/installation'
+import type { Installation, NamedSourceUnit, Sources } from '../installation/installation'
 import { limitsOfInstallation } from './limitsOfInstallation'
 import { planOfInstallation, runtimeOf } from './planOfInstallation'
 import type { AutonomySystem } from './autonomy'
@@ -11,6 +11,8 @@ export interface Growth {
   /** Modules beside those that are planned. */
   added: number
   modules: number
+  /** Whether the maker allows so many at that inverter; `null` while nobody knows. */
+  allowed: boolean | null
   nightW: number | null
   bindingNight: BindingElement | null
   surgeVa: number | null
@@ -37,6 +39,11 @@ function grown({ sources, assumptions }: Installation, at: number, added: number
     usableWh: grownWh(sources.usableWh, count, added, assumptions.moduleUsableWh),
     nominalWh: grownWh(sources.nominalWh, count, added, null),
   }
+}
+
+function allowedAt(unit: NamedSourceUnit | undefined, added: number): boolean | null {
+  const most = unit?.mostModules ?? null
+  return unit === undefined || most === null ? null : (unit.moduleCount ?? 0) + added <= most
 }
 
 /** Hours from the reserve to full. */
@@ -70,6 +77,7 @@ export function growthByModules(installation: Installation): Growth[] | null {
     return {
       added,
       modules,
+      allowed: allowedAt(units[at], added),
       nightW,
       bindingNight,
       surgeVa,

@@ -563,7 +563,14 @@ describe('PV and the old battery', () => {
       assumptions: { ...house().assumptions, inverterChargeW: 5000, moduleChargeW: 1500 },
     })
     const { ac, droop, mark } = pvOfInstallation(installation)
-    expect([ac.pvIslandW, ac.ratioUsed, mark, droop.length]).toEqual([3000, expect.closeTo(0.6667, 3), 'fits', 9])
+    expect([ac.pvIslandW, ac.ratioUsed, mark]).toEqual([3000, expect.closeTo(0.6667, 3), 'fits'])
+    // the law through its kinks, and nothing beside them
+    expect(droop).toEqual([
+      { hz: 49.7, leftW: 3000 },
+      { hz: 50.2, leftW: 3000 },
+      { hz: 51.5, leftW: 0 },
+      { hz: 52, leftW: 0 },
+    ])
     expect(
       pvOfInstallation({ ...installation, sources: { ...installation.sources, curtailment: NO_CURTAILMENT } }).mark,
     ).toBe('open')

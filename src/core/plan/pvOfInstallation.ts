@@ -57,10 +57,12 @@ export function pvOfInstallation(installation: Installation): PvOfInstallation {
       parted: curtailment.parted,
       islandHz,
     })
+  // straight between its kinks: drawn through them it is the law itself
   const droop = band
-    ? Array.from({ length: 9 }, (_, k) => band.startHz - 0.5 + (k / 8) * (band.stopHz - band.startHz + 1)).map(
-        (hz) => ({ hz, leftW: ask(hz).curtailedW ?? 0 }),
-      )
+    ? [band.startHz - 0.5, band.startHz, band.stopHz, band.stopHz + 0.5].map((hz) => ({
+        hz,
+        leftW: ask(hz).curtailedW ?? 0,
+      }))
     : []
   const strings = itemsOf(survey, 'pvSystem')
     .filter(({ detail }) => detail.coupling === 'dc')

@@ -3,6 +3,7 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { fitOf } from '@/core/installation/fit'
 import type { Installation } from '@/core/installation/installation'
+import { type Ceiling, type CeilingKind, ceilingsOf, leftOf } from '@/core/plan/ceilings'
 import { type Growth, growthByModules } from '@/core/plan/growth'
 import { BINDING_WORDS } from '@/core/plan/schoolReason'
 import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
@@ -18,7 +19,19 @@ const hours = (value: number | null) => (value === null ? 'open' : formatDuratio
 const whole = (text: string) => <chakra.span whiteSpace="nowrap">{text}</chakra.span>
 
 const COLUMNS: readonly Column<Growth>[] = [
-  { head: 'Modules', cell: ({ added, modules }) => (added === 0 ? `${modules}, as planned` : modules) },
+  {
+    head: 'Modules',
+    cell: ({ added, modules, allowed }) => (
+      <Box>
+        {added === 0 ? `${modules}, as planned` : modules}
+        {allowed !== true && (
+          <Text as="span" display="block" fontSize="13px" color={allowed === false ? 'stop' : 'ink2'}>
+            {allowed === false ? 'more than its maker allows' : 'whether allowed: open'}
+          </Text>
+        )}
+      </Box>
+    ),
+  },
   {
     head: 'At night',
     cell: ({ nightW, bindingNight }) => (
@@ -38,6 +51,23 @@ const COLUMNS: readonly Column<Growth>[] = [
   { head: 'Reserve to full', cell: ({ chargeH }) => whole(hours(chargeH)), numeric: true, wideOnly: true },
 ]
 
+const CEILING_NOUNS: Readonly<Record<CeilingKind, (n: number) => string>> = {
+  modules: (n) => (n === 1 ? 'module' : 'modules'),
+  inParallel: (n) => (n === 1 ? 'inverter side by side' : 'inverters side by side'),
+  pvInputs: (n) => (n === 1 ? 'PV input' : 'PV inputs'),
+}
+
+/** One ceiling in a sentence; what nobody knows is said to be open. */
+function ceilingWords(ceiling: Ceiling): string {
+  const { kind, name, used, most } = ceiling
+  const left = leftOf(ceiling)
+  const noun = CEILING_NOUNS[kind]
+  if (most === null) return `${name}: how many ${noun(2)} its maker allows is open`
+  if (left === null) return `${name}: ${most} ${noun(most)} at most; how many are planned is open`
+  if (left < 0) return `${name}: ${used} ${noun(used ?? 0)} planned, and its maker allows ${most}`
+  return `${name}: ${used} of ${most} ${noun(most)} planned, ${left} left`
+}
+
 /** What is left for a later visit on boards and walls. */
 function roomLeft(installation: Installation): string[] {
   const kept = fitOf(installation.fit, 'unit').filter(
@@ -49,6 +79,7 @@ function roomLeft(installation: Installation): string[] {
       ({ name, detail: { reserveRightMm, reserveTopMm } }) =>
         `${name}: ${reserveRightMm} mm kept to its right, ${reserveTopMm} mm above it`,
     ),
+    ...ceilingsOf(installation).map(ceilingWords),
     ...(kept.length === 0 ? ['No space is kept on a wall for a later unit: say it at the unit, under Fit, Wall'] : []),
   ]
 }
@@ -76,8 +107,8 @@ export function GrowthSheet({ installation }: { installation: Installation }) {
         ))}
       </Box>
       <Text px="14px" pb="10px" fontSize="13px" color="ink2">
-        Hours are of what stays on as planned now; with a higher limit more may stay on. How many modules an inverter or
-        a tower takes, and whether old and new may be mixed, is the maker’s to say.
+        Hours are of what stays on as planned now; with a higher limit more may stay on. Whether old and new modules may
+        be mixed is the maker’s to say.
       </Text>
     </TitledSheet>
   )

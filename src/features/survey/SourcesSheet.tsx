@@ -34,6 +34,9 @@ const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
     coldFactor: 1,
     phase: 'all',
     legW: null,
+    mostModules: null,
+    mostInParallel: null,
+    pvInputs: null,
   },
   pvAc: { name: '', expectedW: null, ratingW: null, side: 'island', onBackedPhase: true, phase: 'all' },
 }

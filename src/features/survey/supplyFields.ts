@@ -1,3 +1,4 @@
+import { CEILING_FIELDS } from '@/schemas/ceilingFields'
 import type { RulePack } from '@/core/rules/rulePack'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 
@@ -125,6 +126,7 @@ export const unitFields = ({ phases, id }: RulePack): FieldSpec[] => [
   ...(id === 'na-split-240'
     ? [{ name: 'legW', label: 'Limit of one leg', kind: 'number', unit: 'W', optional: true } as const]
     : []),
+  ...CEILING_FIELDS,
 ]
 
 export const pvFields = ({ phases }: RulePack): FieldSpec[] => [

@@ -106,6 +106,17 @@ describe('ids of a file', () => {
   })
 })
 
+it('a field that was added since, and is blank, is no difference', () => {
+  const { sources } = whole.installation
+  const older = { ...sources, units: sources.units.map(({ mostModules: _most, ...unit }) => unit) }
+  const merge = mergeJob(whole, { ...whole, installation: { ...whole.installation, sources: older } }, NONE)
+  expect(merge.parts).toEqual([])
+  const other = { ...sources, units: sources.units.map((unit) => ({ ...unit, mostModules: 6 })) }
+  expect(mergeJob({ ...whole, installation: { ...whole.installation, sources: other } }, whole, NONE).parts).toEqual([
+    'sources',
+  ])
+})
+
 it('evidence that says the same another way is known', () => {
   const at = { id: 'a', at: '2027-01-01T10:00:00Z' }
   expect(mergeEvidence([{ ...at, at: '2027-01-01T10:00:00.000+00:00' }], [at], ['at'])).toMatchObject({ known: 1 })

@@ -2,8 +2,8 @@ import type { JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
 import type { Installation } from '@/core/installation/installation'
 import type { WiringLayer, WiringRevision } from '@/core/installation/wiring'
-import { canonicalJson } from '@/core/pack/canonicalJson'
 import { type EvidenceMerge, mergeEvidence } from './mergeEvidence'
+import { sameValue } from './sameValue'
 import { THING_LISTS, type ThingMerge, mergeThings } from './mergeThings'
 
 /** Parts of a job that are one thing each, as they stand in its installation. */
@@ -118,14 +118,9 @@ export function mergeJob(file: JobRecord, here: JobRecord | null, wiringHere: Re
     visits: mergeEvidence(file.visits, standing.visits, ['kind', 'reason', 'touched', 'openedAt']),
     replacements: mergeEvidence(file.replacements, standing.replacements, ['componentTag', 'cause', 'reason']),
     ownLimits: mergeEvidence(file.installation.ownLimits, own?.ownLimits ?? [], ['key', 'value', 'reason']),
-    parts:
-      own === null
-        ? []
-        : JOB_PARTS.filter(
-            (part) => canonicalJson(own[part] ?? null) !== canonicalJson(file.installation[part] ?? null),
-          ),
+    parts: own === null ? [] : JOB_PARTS.filter((part) => !sameValue(own[part], file.installation[part])),
     things: THING_LISTS.map((list) => mergeThings(list, file.installation[list], own?.[list] ?? [])),
-    promisesDiffer: own !== null && canonicalJson(promisesAs(own)) !== canonicalJson(promisesAs(file.installation)),
+    promisesDiffer: own !== null && !sameValue(promisesAs(own), promisesAs(file.installation)),
     wiring: WIRING_LAYERS.flatMap((layer) => {
       const revision = file.installation.wiring[layer]
       return revision === null || wiringHere.has(revision.id) ? [] : [revision]

@@ -1,5 +1,5 @@
-import { canonicalJson } from '@/core/pack/canonicalJson'
 import type { Installation } from '@/core/installation/installation'
+import { sameValue } from './sameValue'
 
 /** Lists of things of a plan: each thing has an id, and a short name that is its own in its list, or in its kind. */
 export const THING_LISTS = [
@@ -40,9 +40,7 @@ function fieldsOf(thing: Thing): Readonly<Record<string, unknown>> {
 
 const differing = (here: Thing, file: Thing): string[] => {
   const [a, b] = [fieldsOf(here), fieldsOf(file)]
-  return [...new Set([...Object.keys(a), ...Object.keys(b)])].filter(
-    (field) => canonicalJson(a[field] ?? null) !== canonicalJson(b[field] ?? null),
-  )
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])].filter((field) => !sameValue(a[field], b[field]))
 }
 
 /** Holds one list of things of a file against the list here: nothing that only stands here is ever taken out. */
