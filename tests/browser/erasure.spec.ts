@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
+import { violationsOfSheet } from './accessibility'
 import { callUseCase, makeJob, openBench, sendReadings, signIn } from './support'
 
 test('a customer’s data are taken out of a job, and what was measured stays', async ({ page, context }) => {
@@ -14,6 +15,7 @@ test('a customer’s data are taken out of a job, and what was measured stays', 
   const sheet = page.getByRole('dialog', { name: 'Take the customer’s data out' })
   await expect(sheet.getByText('It cannot be taken back.')).toBeVisible()
   await expect(sheet.getByText(/1 link\b/)).toBeVisible()
+  expect(await violationsOfSheet(page)).toEqual([])
   const take = sheet.getByRole('button', { name: 'Take it out for good' })
   await take.click()
   await expect(sheet.getByText(/Who asked for it/).last()).toBeVisible()

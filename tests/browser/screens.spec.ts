@@ -1,25 +1,10 @@
-import AxeBuilder from '@axe-core/playwright'
-import { type Page, expect, test } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { STAGES } from '@/core/evidence/point'
+import { violations } from './accessibility'
 import { callUseCase, openBench, quickLine, signIn } from './support'
 
 const JOB = '018f0000-0000-7000-8000-000000000101'
 const SEALED = '018f0000-0000-7000-8000-000000000103'
-
-/** Faults of the page against WCAG 2.2 AA; by lamp only the colours differ, so only they are looked at again. */
-async function violations(page: Page, only?: 'colours', within?: string): Promise<string[]> {
-  const axe = within ? new AxeBuilder({ page }).include(within) : new AxeBuilder({ page })
-  const { violations: found } = await (
-    only ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-  ).analyze()
-  return found.map(
-    ({ id, nodes }) =>
-      `${id}: ${nodes
-        .slice(0, 3)
-        .map(({ html }) => html.slice(0, 160))
-        .join(' | ')}`,
-  )
-}
 
 test.describe('every stage', () => {
   for (const stage of STAGES) {

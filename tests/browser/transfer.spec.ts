@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { elsewhere, withJob } from '../support/jobZips'
+import { violationsOfSheet } from './accessibility'
 import { bytesOf, makeJob, openBench, sendReadings, signIn } from './support'
 
 test('a job goes out as one file with its pictures, and comes in again where it lacks something', async ({
@@ -49,6 +50,7 @@ test('a job goes out as one file with its pictures, and comes in again where it 
   await choose('van.job.zip', await withJob(zip, '5c'.repeat(32), (job) => ({ ...elsewhere(job, uuidv7), name })))
   await expect(sheet.getByText('1 reading to add')).toBeVisible()
   await expect(sheet.getByText('It was sealed with another server’s key')).toBeVisible()
+  expect(await violationsOfSheet(page)).toEqual([])
   const bring = sheet.getByRole('button', { name: 'Bring it in' })
   await expect(bring).toBeDisabled()
   await sheet.getByText('I compared it: that server is ours').click()

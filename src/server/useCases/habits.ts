@@ -94,7 +94,8 @@ export const saveHabits = defineUseCase({
     const coreColours = givenColours(input.coreColours as Record<string, Record<string, string>>)
     await db.transaction(async (tx) => {
       await tx.update(crew).set({ usualMinutes, coreColours }).where(eq(crew.id, actor.crewId))
-      const what = `${Object.keys(usualMinutes).length} times, colours for ${Object.keys(coreColours).length} regions`
+      const counted = (n: number, one: string, several: string) => `${n} ${n === 1 ? one : several}`
+      const what = `${counted(Object.keys(usualMinutes).length, 'time', 'times')}, colours for ${counted(Object.keys(coreColours).length, 'region', 'regions')}`
       await noteBy(tx, actor, 'habitsChanged', actor.crewId, { what })
     })
     return { usualMinutes, coreColours }
