@@ -49,6 +49,10 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
       hint: 'not to be reset by the household when a charger stops',
     }),
     number('ways', 'Ways for devices, in all', undefined, { max: 200, whole: true, hint: 'count them on the board' }),
+    number('bendingMm', 'Room for a conductor to bend', 'mm', {
+      max: 2000,
+      hint: 'gutter or depth behind the terminals; for thick conductors',
+    }),
   ],
   pvSystem: [
     choice('coupling', 'Coupled on', { ac: 'AC', dc: 'DC' }),

@@ -33,6 +33,8 @@ export interface SurveyDetails {
     metalOutdoors: boolean | null
     /** Ways for circuits' devices, all together, as counted on it. */
     ways?: number | null
+    /** Room behind its terminals for a conductor to bend: gutter or depth, in millimetres. */
+    bendingMm?: number | null
   }
   pvSystem: {
     coupling: 'ac' | 'dc'

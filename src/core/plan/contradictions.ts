@@ -2,6 +2,7 @@ import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
 import { RULE_PACKS } from '../rules/packs'
+import { bendingRooms } from './bendingRoom'
 import { boardWays } from '../wiring/boardWays'
 
 /** The part of the plan that a contradiction makes unsafe to read; everything else stays usable. */
@@ -237,6 +238,16 @@ const boardsWithTooFewWays: Rule = (installation) =>
       : [],
   )
 
+const boardsWithoutRoomToBend: Rule = (installation) =>
+  bendingRooms(installation)
+    .filter(({ mark }) => mark === 'exceeds')
+    .map(({ runTag, size, boardTag, boardName, neededMm, roomMm }) => ({
+      path: `boards.${boardTag}.bendingMm`,
+      about: boardName,
+      message: `${boardName} has ${roomMm} mm for a conductor to bend, and ${size} of ${runTag} needs ${neededMm} mm.`,
+      touches: ['boards'],
+    }))
+
 const circuitBoards: Rule = ({ survey, circuits }) =>
   circuits
     .filter(({ boardTag }) => boardTag !== null && !itemsOf(survey, 'board').some(({ tag }) => tag === boardTag))
@@ -274,6 +285,7 @@ const RULES: readonly Rule[] = [
   pvPhases,
   boardDevices,
   boardsWithTooFewWays,
+  boardsWithoutRoomToBend,
   circuitBoards,
   supplyFigures,
   profileRows,

@@ -171,6 +171,8 @@ export interface RulePack {
   /** Planning ampacity of copper by printed size, in amps, smallest first (P-11); “confirm against the local table”. */
   ampacityA: Readonly<Record<string, number>>
   ampacityBasis: string
+  /** Room that a conductor needs to bend behind its terminal, in millimetres, by printed size; a size that is not in it needs none of its own. */
+  bendingRoom: { leastMm: Readonly<Record<string, number>>; basis: string }
   /** Highest device in amps that a size may stand behind, whatever its ampacity. */
   deviceCapA: Readonly<Record<string, number>>
   /** Characteristics that instantaneous trips are sold in; empty where the device's own multiple is declared instead. */

@@ -581,6 +581,12 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
 }
 
 /** Ratings and curves of the devices sold with the IEC packs (P-2). */
+/** Four times the outer diameter of a single insulated core. */
+export const IEC_BENDING_ROOM = {
+  leastMm: { '16': 33, '25': 41, '35': 47, '50': 56, '70': 64, '95': 73 },
+  basis: 'Four times the outer diameter of a single core with plastic insulation; the maker’s manual comes first.',
+} as const
+
 export const IEC_DEVICES = {
   deviceSizesA: [6, 10, 13, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125],
   deviceCapA: {},

@@ -1,5 +1,5 @@
 import type { RulePack } from '../rulePack'
-import { COMMON_LIMITS, IEC_ELECTRODE_CONDUCTOR, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
+import { COMMON_LIMITS, IEC_BENDING_ROOM, IEC_ELECTRODE_CONDUCTOR, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
 import { IEC_WARNINGS } from './warnings'
 
 /** Single phase 230 V, 50 Hz. */
@@ -13,6 +13,7 @@ export const iec1ph230: RulePack = {
   words: IEC_WORDS,
   conductorColours: { L1: IEC_COLOURS.L1, neutral: IEC_COLOURS.neutral, earth: IEC_COLOURS.earth },
   ...IEC_DEVICES,
+  bendingRoom: IEC_BENDING_ROOM,
   ampacityA: {
     '1.5': 19.5,
     '2.5': 27,

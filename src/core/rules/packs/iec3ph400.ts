@@ -1,5 +1,5 @@
 import type { RulePack } from '../rulePack'
-import { COMMON_LIMITS, IEC_ELECTRODE_CONDUCTOR, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
+import { COMMON_LIMITS, IEC_BENDING_ROOM, IEC_ELECTRODE_CONDUCTOR, IEC_COLOURS, IEC_DEVICES, IEC_WORDS } from './common'
 import { IEC_WARNINGS } from './warnings'
 
 /** Three phase 230/400 V, 50 Hz. */
@@ -13,6 +13,7 @@ export const iec3ph400: RulePack = {
   words: IEC_WORDS,
   conductorColours: IEC_COLOURS,
   ...IEC_DEVICES,
+  bendingRoom: IEC_BENDING_ROOM,
   ampacityA: {
     '1.5': 17.5,
     '2.5': 24,

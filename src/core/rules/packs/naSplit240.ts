@@ -40,6 +40,21 @@ export const naSplit240: RulePack = {
   },
   ampacityBasis:
     'Copper at 75 °C between terminals marked for it; the 60 °C column where terminals up to 100 A are unmarked. Confirm against the local table.',
+  bendingRoom: {
+    leastMm: {
+      '8': 38,
+      '6': 38,
+      '4': 51,
+      '3': 51,
+      '2': 64,
+      '1': 76,
+      '1/0': 89,
+      '2/0': 89,
+      '3/0': 102,
+      '4/0': 102,
+    },
+    basis: 'Gutter beside a terminal with one wire in it, as the local table has it; the maker’s manual comes first.',
+  },
   deviceCapA: { '14': 15, '12': 20, '10': 30 },
   breakerCurves: [],
   residualTypes: false,

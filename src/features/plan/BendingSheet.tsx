@@ -1,0 +1,40 @@
+'use client'
+import { Text, chakra } from '@chakra-ui/react'
+import type { Installation } from '@/core/installation/installation'
+import { type BendingRoom, bendingRooms } from '@/core/plan/bendingRoom'
+import { RULE_PACKS } from '@/core/rules/packs'
+import { type Column, DataTable } from '@/ui/DataTable'
+import { PlanMarkWord } from '@/ui/PlanMarkWord'
+import { TitledSheet } from '@/ui/Sheet'
+
+const millimetres = (value: number | null) => (
+  <chakra.span whiteSpace="nowrap">{value === null ? 'not measured' : `${value}\u00a0mm`}</chakra.span>
+)
+
+const columns = (unit: string): readonly Column<BendingRoom>[] => [
+  { head: 'Run', cell: ({ runTag, size }) => `${runTag}, ${size} ${unit}` },
+  { head: 'At', cell: ({ boardName }) => boardName },
+  { head: 'Needs', cell: ({ neededMm }) => millimetres(neededMm), numeric: true },
+  { head: 'Has', cell: ({ roomMm }) => millimetres(roomMm), numeric: true },
+  { head: 'Room', cell: ({ mark }) => <PlanMarkWord mark={mark} /> },
+]
+
+/** Whether thick conductors can bend where they end on a board, before somebody stands there with one. */
+export function BendingSheet({ installation, unit }: { installation: Installation; unit: string }) {
+  const rooms = bendingRooms(installation)
+  if (rooms.length === 0) return null
+  return (
+    <TitledSheet title="Room to bend" note="thick conductors, where they end on a board">
+      <DataTable
+        label="Room to bend"
+        columns={columns(unit)}
+        rows={rooms}
+        keyOf={({ runTag, boardTag }) => `${runTag} ${boardTag}`}
+      />
+      <Text px="14px" py="8px" fontSize="13px" color="ink2">
+        {RULE_PACKS[installation.packId].bendingRoom.basis} The room of a board is entered under Survey, Supply and
+        boards; at units and gateways the maker’s manual says it.
+      </Text>
+    </TitledSheet>
+  )
+}
