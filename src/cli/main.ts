@@ -19,6 +19,7 @@ import { BadCall, bytesOf, jsonOf, option, parsed, print } from './call'
 import { CALC_CODES } from './calcCodes'
 import { CREW_USAGE } from './crewUsage'
 import { film } from './filmCommand'
+import { jobInZip } from './jobInZip'
 import { log } from './logCommand'
 import { recordingAt, trace } from './traceCommand'
 
@@ -27,7 +28,7 @@ const USAGE = `usage:
   npm run -s cli -- trace FILE [--pack P] [--map JSON]  analysis of a recording (.csv, .cff, or .cfg with its .dat beside it)
   npm run -s cli -- log FILE [--marks FILE] [--map JSON] [--pack P]  analysis of a power log, by its map or a proposed one
   npm run -s cli -- film FRAMES.csv [--lamp filament|led]  the gap from the brightness of a lamp, frame by frame
-  npm run -s cli -- job FILE               what the app would say of a job in the open form (docs/formats/job.md)
+  npm run -s cli -- job FILE               what the app would say of a job in the open form (docs/formats/job.md), alone or in a .zip with its pictures
   npm run -s cli -- job-schema             the JSON Schema of that form
   npm run -s cli -- verify PACK [--key K | --keys FILE]  verifies a sealed pack; K is the public key to trust, in hex; FILE what a server says at /api/signing-key, its earlier keys included
 ${CREW_USAGE}`
@@ -120,7 +121,9 @@ function recordingBeside(path: string, packOf: () => RulePackId, name: string) {
 
 function job([path]: string[]): number {
   if (!path) throw new BadCall('job: name a file')
-  const input = jsonOf(path, JOB_MAX_BYTES)
+  const input = path.endsWith('.zip')
+    ? jobInZip(bytesOf(path, PACK_BOUNDS.maxBytes), path)
+    : jsonOf(path, JOB_MAX_BYTES)
   const today = new Date().toISOString().slice(0, 10)
   const { record, notTaken } = recordOfJobFile(input, {
     today,

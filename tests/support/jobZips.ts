@@ -10,6 +10,20 @@ export async function bytesOfStream(stream: ReadableStream<Uint8Array>): Promise
   return new Uint8Array(await new Response(stream as ReadableStream<Uint8Array<ArrayBuffer>>).arrayBuffer())
 }
 
+/** Files sealed as a job in the layout that sealing writes. */
+export async function sealedZip(
+  files: Files,
+  facts: { jobName: string; sealedAt: string },
+  secretKeyHex: string,
+): Promise<Uint8Array> {
+  const sealed = sealFiles(files, { ...facts, sealed: 'job' }, secretKeyHex)
+  const { parts } = await composePack(
+    Object.entries(sealed).map(([path, bytes]) => ofBytes(path, bytes)),
+    new Date(facts.sealedAt),
+  )
+  return new Uint8Array(Buffer.concat(parts.flatMap((part) => ('bytes' in part ? [part.bytes] : []))))
+}
+
 /** A job's file sealed anew with a key, after its files were changed: as another server of a crew would have written it. */
 export async function resealed(
   zip: Uint8Array,
@@ -18,12 +32,7 @@ export async function resealed(
 ): Promise<Uint8Array> {
   const { 'manifest.json': manifest, 'signature.json': _signature, ...files } = unzipSync(zip)
   const { jobName, sealedAt } = JSON.parse(new TextDecoder().decode(manifest)) as { jobName: string; sealedAt: string }
-  const sealed = sealFiles(change(files), { jobName, sealedAt, sealed: 'job' }, secretKeyHex)
-  const { parts } = await composePack(
-    Object.entries(sealed).map(([path, bytes]) => ofBytes(path, bytes)),
-    new Date(sealedAt),
-  )
-  return new Uint8Array(Buffer.concat(parts.flatMap((part) => ('bytes' in part ? [part.bytes] : []))))
+  return sealedZip(change(files), { jobName, sealedAt }, secretKeyHex)
 }
 
 /** A job's file with its job changed. */

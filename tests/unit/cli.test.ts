@@ -1,11 +1,12 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { publicKeyOf, sealFiles } from '@/core/pack/seal'
+import { sealedZip } from '../support/jobZips'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const cli = (args: string[], input = '') => {
@@ -88,4 +89,26 @@ it('verify names a changed file and trusts only the key it is given', () => {
     1,
     expect.objectContaining({ intact: false, problems: [expect.objectContaining({ kind: 'changed', path: 'a.txt' })] }),
   ])
+})
+
+describe('job with its pictures', () => {
+  const sealedJob = () => {
+    const files = { 'job.json': new Uint8Array(readFileSync(join(root, 'demo/jobs/4-lantern-steps.json'))) }
+    return sealedZip(files, { jobName: 'House', sealedAt: '2027-01-01T00:00:00.000Z' }, '11'.repeat(32))
+  }
+  const fileOf = (bytes: Uint8Array) => {
+    const path = join(mkdtempSync(join(tmpdir(), 'awlbright-')), 'house.job.zip')
+    writeFileSync(path, bytes)
+    return path
+  }
+
+  it('is judged as it was sealed, and refused where it was changed', async () => {
+    const zip = await sealedJob()
+    const { status, json } = cli(['job', fileOf(zip)])
+    expect([status, json()]).toMatchObject([0, { name: 'Lantern Steps 9' }])
+    const changed = zip.slice()
+    changed[60] = (changed[60] ?? 0) ^ 1
+    const refused = cli(['job', fileOf(changed)])
+    expect([refused.status, refused.stderr]).toEqual([2, expect.stringContaining('no job file as it was sealed')])
+  })
 })
