@@ -19,7 +19,8 @@ function checked(schema: Schema, fields: Fields, path: string, issues: FieldIssu
   }
 }
 
-const ITEM_LISTS = [
+/** Lists of things of one kind, and the kind whose form they have. */
+export const ITEM_LISTS = [
   ['loads', 'load'],
   ['components', 'component'],
   ['circuits', 'circuit'],

@@ -223,6 +223,24 @@ describe('what is not taken in', () => {
     expect(readings.every(({ instrumentId }) => instrumentId === null)).toBe(true)
   })
 
+  it('what corrects a reading that is left out', async () => {
+    const home = await makeJob(crew)
+    const future = new Date(Date.now() + 3 * 86_400_000).toISOString()
+    const [first, second] = [uuidv7(), uuidv7()]
+    const answer = { by: 'Tobin', point: 'outage.told', slot: 'answer' }
+    const file = await withJob(await takeOut(home), OWN, (job) => ({
+      ...job,
+      readings: [
+        { ...answer, id: first, at: future, word: 'no' },
+        { ...answer, id: second, at: now(), word: 'yes', supersedes: first, supersedeReason: 'asked again' },
+        { ...answer, id: uuidv7(), at: now(), slot: 'answer', point: 'outage.helper', word: 'yes' },
+      ],
+    }))
+    const told = await bringIn(file)
+    expect(told.leftOut).toHaveLength(2)
+    expect((await recordOf(home)).readings.map(({ pointKey }) => pointKey)).toEqual(['outage.helper'])
+  })
+
   it('things that their own form would refuse, each by its place', async () => {
     const bad = await withJob(own, OWN, (job) => ({
       ...job,

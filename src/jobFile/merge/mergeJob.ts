@@ -62,8 +62,8 @@ const NO_EVIDENCE = {
   replacements: [],
 } as const
 
-/** Corrections in an order in which each comes after what it corrects; those that can never come are apart. */
-function inOrder(fresh: readonly Reading[], here: readonly Reading[]) {
+/** Readings in an order in which each correction comes after what it corrects; those that can never come are apart. */
+export function inOrder(fresh: readonly Reading[], here: readonly Reading[]) {
   const placed = new Set(here.map(({ id }) => id))
   const corrected = new Set(here.flatMap(({ supersedes }) => supersedes ?? []))
   const ordered: Reading[] = []

@@ -7,6 +7,7 @@ import type { RulePackId } from '@/core/rules/rulePack'
 import type { Db } from '@/db/client'
 import { cableRun, circuit, component, electrode, fitItem, load, plannedSetting, surveyItem } from '@/db/schema'
 import { type Thing, type ThingList, type ThingMerge, nameOfThing } from '@/jobFile/merge/mergeThings'
+import { ITEM_LISTS } from '@/jobFile/readThings'
 import { fitContradiction } from '@/schemas/fit'
 import { type ItemKind, contradiction } from '@/schemas/items'
 import { surveyContradiction } from '@/schemas/survey'
@@ -23,14 +24,7 @@ const TABLES = {
   fit: fitItem,
 } as const satisfies Record<ThingList, PgTable>
 
-const ITEM_KINDS: Readonly<Partial<Record<ThingList, ItemKind>>> = {
-  loads: 'load',
-  components: 'component',
-  circuits: 'circuit',
-  runs: 'run',
-  electrodes: 'electrode',
-  settings: 'setting',
-}
+const ITEM_KINDS: Readonly<Partial<Record<ThingList, ItemKind>>> = Object.fromEntries(ITEM_LISTS)
 
 function contradictionOf(list: ThingList, thing: Thing, packId: RulePackId): FieldIssue | null {
   const kind = ITEM_KINDS[list]

@@ -1,6 +1,7 @@
 import * as yup from 'yup'
 import { ownLimitFault } from '@/core/rules/ownLimits'
 import { RULE_PACKS } from '@/core/rules/packs'
+import { inOrder } from '@/jobFile/merge/mergeJob'
 import { choice, flag, id, required, words } from '@/schemas/fields'
 import { noteBy } from '../crew/noteBy'
 import { constraintOf } from '../databaseFault'
@@ -30,18 +31,21 @@ export const takeJobOut = defineUseCase({
 
 /** What may not be taken in whatever the file says: it is left out and named. */
 function withoutFaults(onItsWay: JobOnItsWay): JobOnItsWay {
-  const { merge, file } = onItsWay
+  const { merge, file, here } = onItsWay
   const { limits } = RULE_PACKS[file.installation.packId]
   const now = new Date()
   const early = merge.readings.fresh.filter((reading) => clockFault(reading, now) !== null)
   const unset = merge.ownLimits.fresh.filter(
     ({ key, value }) => value !== null && ownLimitFault(limits[key], value) !== null,
   )
+  const kept = merge.readings.fresh.filter((reading) => !early.includes(reading))
+  // what corrects a reading that is left out has nothing to stand on
+  const { ordered: fresh, stray } = inOrder(kept, here?.readings ?? [])
   return {
     ...onItsWay,
     merge: {
       ...merge,
-      readings: { ...merge.readings, fresh: merge.readings.fresh.filter((reading) => !early.includes(reading)) },
+      readings: { ...merge.readings, fresh, stray: [...merge.readings.stray, ...stray] },
       ownLimits: { ...merge.ownLimits, fresh: merge.ownLimits.fresh.filter((limit) => !unset.includes(limit)) },
     },
     notTaken: [
