@@ -6,6 +6,9 @@ import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { Shape } from '@/ui/charts/Shape'
 import { type Side, hiddenSides } from './hiddenSides'
 
+/** Height of the line that says where the picture goes on. */
+const HINT_PX = 32
+
 /** What others may ask of the picture. */
 export interface SchematicHandle {
   /** Brings a thing to the middle. */
@@ -75,10 +78,12 @@ export function SchematicDrawing({
     if (!svg || !behaviour.current) return
     const { clientWidth, clientHeight } = svg
     const scale = Math.max(least, Math.min(1.25, clientWidth / width, clientHeight / tall))
+    // what says where it goes on lies over its upper edge, and over no name
+    const top = width * scale > clientWidth || tall * scale > clientHeight ? HINT_PX : 0
     select(svg).call(
       behaviour.current.transform,
       zoomIdentity
-        .translate(Math.max(0, (clientWidth - width * scale) / 2), Math.max(0, (clientHeight - tall * scale) / 2))
+        .translate(Math.max(0, (clientWidth - width * scale) / 2), Math.max(top, (clientHeight - tall * scale) / 2))
         .scale(scale),
     )
   }
