@@ -64,6 +64,9 @@ export const flag = (label: string) => yup.boolean().strict().typeError(`${label
 
 export const ID_FORM = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
 
+/** Whether a text is an id as everything here has one. */
+export const isId = (text: string): boolean => ID_FORM.test(text)
+
 export const id = (label = 'id') => yup.string().strict().matches(ID_FORM, `${label} is not an id`)
 
 /** Names that every object answers to: kept as a key they would find what nobody stored. */

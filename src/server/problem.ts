@@ -12,6 +12,10 @@ export class Problem extends Error {
   }
 }
 
+/** Something that comes in with others has an id that something else has here. */
+export const ID_TAKEN =
+  'Something in the file has an id that something else has here. Nothing was stored; if it was brought in a moment ago, look at it first.'
+
 /** @throws Problem 409 where something else has the id under which a thing was sent */
 export function refuseConflict(insertion: 'stored' | 'known' | 'conflict', what: string): void {
   if (insertion === 'conflict') throw new Problem(409, `Another ${what} has this id. Nothing was stored.`)

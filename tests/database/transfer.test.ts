@@ -223,6 +223,22 @@ describe('what is not taken in', () => {
     expect(readings.every(({ instrumentId }) => instrumentId === null)).toBe(true)
   })
 
+  it('a reading whose id another job has: nothing of the file is stored, and nothing is said to be', async () => {
+    const [home, other] = [await makeJob(crew), await makeJob(crew)]
+    const taken = sent(other, 'outage.told', 'answer', 'no')
+    await call(USE_CASES.recordReadings, db, crew.actor('hand'), { readings: [taken] })
+    const answer = { at: now(), by: 'Tobin', point: 'outage.told', slot: 'answer', word: 'yes' }
+    const file = await withJob(await takeOut(home), OWN, (job) => ({
+      ...job,
+      readings: [
+        { ...answer, id: taken.id },
+        { ...answer, id: uuidv7(), point: 'outage.helper' },
+      ],
+    }))
+    await expect(bringIn(file)).rejects.toMatchObject({ status: 409 })
+    expect((await recordOf(home)).readings).toEqual([])
+  })
+
   it('what corrects a reading that is left out', async () => {
     const home = await makeJob(crew)
     const future = new Date(Date.now() + 3 * 86_400_000).toISOString()

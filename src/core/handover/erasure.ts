@@ -35,15 +35,6 @@ export interface Erasure {
   at: string
 }
 
-/** Fields of a site that say something of the people who live there. */
-export const PERSONAL_SITE_FIELDS = [
-  'latitudeDeg',
-  'longitudeDeg',
-  'insistsOn',
-  'medical',
-  'medicalProvidedFor',
-] as const
-
 /**
  * What was taken out, in words; “nothing” where none of it was there.
  *

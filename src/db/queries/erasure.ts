@@ -10,6 +10,7 @@ import {
   handoverSignature,
   householdAnswer,
   householdLink,
+  job,
   jobSummary,
   pack,
   profile,
@@ -101,6 +102,10 @@ export async function eraseCustomerOf(db: Db, order: ErasureOrder): Promise<Eras
   return row.erased
 }
 
+/** Until the transaction ends nobody else takes anything out of the job. */
+export const lockJob = (db: Db, jobId: string) =>
+  db.select({ id: job.id }).from(job).where(eq(job.id, jobId)).for('update')
+
 /** A sealed job whose customer's data have been kept as long as its crew keeps them. */
 export interface RetentionDue {
   jobId: string
@@ -117,7 +122,7 @@ export interface RetentionDue {
  */
 export async function retentionDue(
   db: Db,
-  { until, crewId, most }: { until: string; crewId?: string; most: number },
+  { until, crewId, jobId, most }: { until: string; crewId?: string; jobId?: string; most: number },
 ): Promise<RetentionDue[]> {
   const dueOn = sql`(${jobSummary.sealedAt} + make_interval(months => ${crew.retentionMonths}))`
   const rows = await db
@@ -136,6 +141,7 @@ export async function retentionDue(
         isNotNull(crew.retentionMonths),
         isNotNull(jobSummary.sealedAt),
         crewId === undefined ? undefined : eq(jobSummary.crewId, crewId),
+        jobId === undefined ? undefined : eq(jobSummary.jobId, jobId),
         sql`${dueOn} <= ${until}::timestamptz`,
         sql`not exists (select 1 from ${erasure} where ${erasure.jobId} = ${jobSummary.jobId} and ${erasure.madeAt} > ${jobSummary.sealedAt})`,
       ),

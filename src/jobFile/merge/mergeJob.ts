@@ -1,7 +1,7 @@
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
 import type { Installation } from '@/core/installation/installation'
-import type { WiringLayer, WiringRevision } from '@/core/installation/wiring'
+import { WIRING_LAYERS, type WiringRevision } from '@/core/installation/wiring'
 import { type EvidenceMerge, mergeEvidence } from './mergeEvidence'
 import { sameValue } from './sameValue'
 import { THING_LISTS, type ThingMerge, mergeThings } from './mergeThings'
@@ -84,8 +84,6 @@ export function inOrder(fresh: readonly Reading[], here: readonly Reading[]) {
 
 const promisesAs = ({ promises }: Installation) =>
   promises.map(({ kind, sentence, gapClass, runtimeH, loadTags }) => ({ kind, sentence, gapClass, runtimeH, loadTags }))
-
-const WIRING_LAYERS = ['planned', 'wired'] as const satisfies readonly WiringLayer[]
 
 /**
  * What a job's file adds to a job, and where the two differ. Evidence is added by id and never changed; things of the plan are new, the same, or differ

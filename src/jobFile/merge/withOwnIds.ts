@@ -1,7 +1,6 @@
 import { v5 as uuidv5 } from 'uuid'
 import type { JobRecord } from '@/core/evidence/judge'
-
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
+import { isId } from '@/schemas/fields'
 
 /**
  * A record that was read from a file, with ids that a database takes: one that is an id already stays, any other becomes one of its job's, the same
@@ -11,7 +10,7 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
  * @example withOwnIds(record, jobId).readings[0].id // '5f1c…' for `reading-00000`
  */
 export function withOwnIds(record: JobRecord, jobId: string): JobRecord {
-  const own = (id: string) => (UUID.test(id) ? id : uuidv5(id, jobId))
+  const own = (id: string) => (isId(id) ? id : uuidv5(id, jobId))
   const ofJob = <T extends { id: string }>(list: readonly T[]): T[] =>
     list.map((one) => ({ ...one, id: own(one.id), ...('jobId' in one && { jobId }) }))
   const { installation } = record

@@ -9,6 +9,7 @@ import { JobFileError } from '@/jobFile/issues'
 import { type JobMerge, mergeJob } from '@/jobFile/merge/mergeJob'
 import { withOwnIds } from '@/jobFile/merge/withOwnIds'
 import { recordOfJobFile } from '@/jobFile/recordOfJobFile'
+import { isId } from '@/schemas/fields'
 import type { Actor } from '../access'
 import { hostileShape } from '../hostileShape'
 import { jobRecord, today } from '../jobAccess'
@@ -28,13 +29,11 @@ export interface JobOnItsWay {
   merge: JobMerge
   /** The crew’s own instrument for each id of the file’s; one that the crew does not have is not in it. */
   instrumentOf: ReadonlyMap<string, string>
-  instruments: readonly Instrument[]
   /** Sentences of what the file names and cannot be taken in. */
   notTaken: readonly string[]
 }
 
 const MOST_TOLD = 50
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
 
 /** @throws Problem 422 with every place of the job's file that is wrong */
 function recordOf(job: unknown) {
@@ -75,7 +74,7 @@ export async function jobOnItsWay(db: Db, actor: Actor, bytes: Uint8Array, newId
   const zip = readJobZip(bytes)
   const read = recordOf(zip.job)
   const given = read.record.installation.jobId
-  const jobId = UUID.test(given) ? given : newId
+  const jobId = isId(given) ? given : newId
   const file = withOwnIds(read.record, jobId)
   const row = await jobById(db, jobId)
   if (row !== null && row.crewId !== actor.crewId)
@@ -83,7 +82,6 @@ export async function jobOnItsWay(db: Db, actor: Actor, bytes: Uint8Array, newId
   if (row !== null && row.packId !== file.installation.packId)
     throw new Problem(422, 'The job here has another supply than the one in the file. Nothing was stored.')
   const here = row && (await jobRecord(db, row))
-  const instruments = await instrumentsOfCrew(db, actor.crewId)
   const merge = mergeJob(file, here, await wiringIdsOf(db, jobId))
   const { readings: fresh, notTaken } = recordingsAnew(merge.readings.fresh, rulesOf((here ?? file).installation), zip)
   return {
@@ -95,8 +93,7 @@ export async function jobOnItsWay(db: Db, actor: Actor, bytes: Uint8Array, newId
     row,
     here,
     merge: { ...merge, readings: { ...merge.readings, fresh } },
-    instrumentOf: instrumentsMatched(file.instruments, instruments),
-    instruments,
+    instrumentOf: instrumentsMatched(file.instruments, await instrumentsOfCrew(db, actor.crewId)),
     notTaken: [...read.notTaken, ...notTaken],
   }
 }

@@ -4,6 +4,7 @@ import { addReadings } from '@/db/queries/evidence'
 import { membersAmong } from '@/db/queries/transfer'
 import { componentReplacement, holdOverride, jobLimit, jobVisit, outageMark } from '@/db/schema'
 import type { Actor } from '../access'
+import { ID_TAKEN, Problem } from '../problem'
 import { broughtBy } from './broughtBy'
 import type { JobOnItsWay } from './jobOnItsWay'
 
@@ -25,7 +26,11 @@ async function storeReadings(
     recordedBy: members.has(recordedBy) ? recordedBy : actor.userId,
     ...broughtBy(recordedByName, actor, isOwn),
   }))
-  for (let k = 0; k < rows.length; k += ROWS_AT_ONCE) await addReadings(db, rows.slice(k, k + ROWS_AT_ONCE))
+  let added = 0
+  for (let k = 0; k < rows.length; k += ROWS_AT_ONCE)
+    added += (await addReadings(db, rows.slice(k, k + ROWS_AT_ONCE))).size
+  // one that is left alone for its id is another job's: what was told would not be what is stored
+  if (added < rows.length) throw new Problem(409, ID_TAKEN)
 }
 
 /** Adds the evidence of a file: readings in an order in which corrections find what they correct, then all that is beside them. */

@@ -8,39 +8,31 @@ import { installationsOf } from '@/db/queries/installations'
 import { addPlanRevision } from '@/db/queries/planRevisions'
 import { latestNumbers, revisionsAmong } from '@/db/queries/transfer'
 import { customerPromise, job, wiringRevision } from '@/db/schema'
+import { JOB_PARTS, type JobPart } from '@/jobFile/merge/mergeJob'
 import { type Actor, signedBy } from '../access'
 import { broughtBy } from './broughtBy'
 import type { JobOnItsWay } from './jobOnItsWay'
 import { storeThings } from './storeThings'
 
-const partsOf = ({ file: { installation }, place, scheduledDay }: JobOnItsWay) => ({
-  name: installation.name,
-  place,
-  scheduledDay,
-  testDepth: installation.testDepth,
-  acceptsShedding: installation.acceptsShedding,
-  chosenSchool: installation.chosenSchool,
-  schoolReason: installation.schoolReason,
-  supply: installation.supply,
-  sources: installation.sources,
-  site: installation.site,
-  assumptions: installation.assumptions,
-  coreColours: { ...installation.coreColours },
-})
+/** What of the file stands in the job's own row. */
+const partsOf = ({ file: { installation } }: JobOnItsWay) =>
+  Object.fromEntries(JOB_PARTS.map((part) => [part, installation[part]])) as Pick<Installation, JobPart> & {
+    coreColours: Record<string, string>
+  }
 
 /** The job's own row: made where it is new, changed where the file is to count. */
 async function storeJobRow(db: Db, onItsWay: JobOnItsWay, actor: Actor, take: boolean): Promise<void> {
-  const { jobId, row, file } = onItsWay
+  const { jobId, row, file, place, scheduledDay } = onItsWay
   const parts = partsOf(onItsWay)
   if (row === null) {
-    await db.insert(job).values({ id: jobId, crewId: actor.crewId, packId: file.installation.packId, ...parts })
+    const { packId } = file.installation
+    await db.insert(job).values({ id: jobId, crewId: actor.crewId, packId, place, scheduledDay, ...parts })
     return
   }
-  const { scheduledDay, place, ...rest } = parts
   await db
     .update(job)
     .set({
-      ...(take && { ...rest, ...(place !== '' && { place }), ...(scheduledDay !== null && { scheduledDay }) }),
+      ...(take && { ...parts, ...(place !== '' && { place }), ...(scheduledDay !== null && { scheduledDay }) }),
       version: sql`${job.version} + 1`,
     })
     .where(eq(job.id, jobId))

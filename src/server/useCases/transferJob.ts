@@ -7,7 +7,7 @@ import { noteBy } from '../crew/noteBy'
 import { constraintOf } from '../databaseFault'
 import { jobOfActor } from '../jobAccess'
 import { signingKey } from '../pack/sealPack'
-import { Problem } from '../problem'
+import { ID_TAKEN, Problem } from '../problem'
 import { clockFault } from '../readings/deviceClock'
 import { type JobOnItsWay, jobOnItsWay } from '../transfer/jobOnItsWay'
 import { jobZip } from '../transfer/jobZip'
@@ -96,11 +96,7 @@ export const bringJobIn = defineUseCase({
         })
       })
     } catch (error) {
-      if (constraintOf(error)?.endsWith('_pkey'))
-        throw new Problem(
-          409,
-          'Something in the file has an id that something else has here. Nothing was stored; if the job was brought in a moment ago, look at it first.',
-        )
+      if (constraintOf(error)?.endsWith('_pkey')) throw new Problem(409, ID_TAKEN)
       throw error
     }
     return told
