@@ -1,3 +1,5 @@
+import { type OneAndSeveral, counted } from '../quantity/counted'
+
 /** What can be taken out of a job on a customer's request, each counted. */
 export const ERASED_KINDS = [
   'answers',
@@ -14,7 +16,7 @@ export type ErasedKind = (typeof ERASED_KINDS)[number]
 export type ErasedCounts = Readonly<Record<ErasedKind, number>>
 
 /** How each is called, one and several of it. */
-export const ERASED_WORDS: Readonly<Record<ErasedKind, readonly [one: string, several: string]>> = {
+export const ERASED_WORDS: Readonly<Record<ErasedKind, OneAndSeveral>> = {
   answers: ['answer of the household', 'answers of the household'],
   householdPictures: ['picture of the household', 'pictures of the household'],
   crewPictures: ['picture of the crew', 'pictures of the crew'],
@@ -41,9 +43,7 @@ export interface Erasure {
  * @example erasedWords({ ...none, answers: 2, packs: 1 }) // '2 answers of the household, 1 sealed pack'
  */
 export function erasedWords(erased: ErasedCounts): string {
-  const told = ERASED_KINDS.filter((kind) => erased[kind] > 0).map(
-    (kind) => `${erased[kind]} ${ERASED_WORDS[kind][erased[kind] === 1 ? 0 : 1]}`,
-  )
+  const told = ERASED_KINDS.filter((kind) => erased[kind] > 0).map((kind) => counted(erased[kind], ERASED_WORDS[kind]))
   return told.length === 0 ? 'nothing but its name and place' : told.join(', ')
 }
 

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import { ERASED_KINDS, ERASED_WORDS, type ErasedCounts, erasedWords } from '@/core/handover/erasure'
+import { counted } from '@/core/quantity/counted'
 import { erasureSchema } from '@/schemas/erasure'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Button } from '@/ui/Button'
@@ -89,8 +90,8 @@ function EraseCustomer({ onDone }: { onDone: () => void }) {
       <Text fontSize="14px" mb="8px">
         This takes out the name and the place of the job, what the household insists on, where the house stands
         {listed.length > 0 && ', and '}
-        {listed.map((kind) => `${there[kind]} ${ERASED_WORDS[kind][there[kind] === 1 ? 0 : 1]}`).join(', ')}. What was
-        measured stays, with who measured it; that this was done is written down beside it.
+        {listed.map((kind) => counted(there[kind], ERASED_WORDS[kind])).join(', ')}. What was measured stays, with who
+        measured it; that this was done is written down beside it.
       </Text>
       <Notice kind="caution" mb="12px">
         It cannot be taken back. Sealed packs that were handed out stay with whoever has them, and copies of this server

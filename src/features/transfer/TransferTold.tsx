@@ -1,10 +1,11 @@
 'use client'
 import { Box, List, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
+import { counted } from '@/core/quantity/counted'
 import { EVIDENCE_LISTS } from '@/jobFile/merge/mergeJob'
 import type { TransferTold as Told } from '@/server/transfer/toldOf'
 import { Notice } from '@/ui/Notice'
-import { EVIDENCE_WORDS, PART_WORDS, THING_WORDS, counted } from './transferWords'
+import { EVIDENCE_WORDS, PART_WORDS, THING_WORDS } from './transferWords'
 
 const Heading = ({ children }: { children: ReactNode }) => (
   <Text fontWeight="600" fontSize="14px" mt="12px">

@@ -1,8 +1,9 @@
+import type { OneAndSeveral } from '@/core/quantity/counted'
 import type { EvidenceList, JobPart } from '@/jobFile/merge/mergeJob'
 import type { ThingList } from '@/jobFile/merge/mergeThings'
 
 /** What a list of evidence holds, one and several of it. */
-export const EVIDENCE_WORDS: Readonly<Record<EvidenceList, readonly [one: string, several: string]>> = {
+export const EVIDENCE_WORDS: Readonly<Record<EvidenceList, OneAndSeveral>> = {
   readings: ['reading', 'readings'],
   attachments: ['picture or recording', 'pictures and recordings'],
   overrides: ['hold override', 'hold overrides'],
@@ -12,7 +13,7 @@ export const EVIDENCE_WORDS: Readonly<Record<EvidenceList, readonly [one: string
   ownLimits: ['limit of its own', 'limits of its own'],
 }
 
-export const THING_WORDS: Readonly<Record<ThingList, readonly [one: string, several: string]>> = {
+export const THING_WORDS: Readonly<Record<ThingList, OneAndSeveral>> = {
   loads: ['load', 'loads'],
   components: ['component', 'components'],
   circuits: ['circuit', 'circuits'],
@@ -35,7 +36,3 @@ export const PART_WORDS: Readonly<Record<JobPart, string>> = {
   assumptions: 'assumptions of the plan',
   coreColours: 'core colours',
 }
-
-/** @example counted(1, ['reading', 'readings']) // '1 reading' */
-export const counted = (n: number, [one, several]: readonly [string, string]): string =>
-  `${n} ${n === 1 ? one : several}`

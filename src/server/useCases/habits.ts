@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import { eq } from 'drizzle-orm'
 import * as yup from 'yup'
 import { coreAlike } from '@/core/wiring/runLabels'
@@ -94,8 +95,7 @@ export const saveHabits = defineUseCase({
     const coreColours = givenColours(input.coreColours as Record<string, Record<string, string>>)
     await db.transaction(async (tx) => {
       await tx.update(crew).set({ usualMinutes, coreColours }).where(eq(crew.id, actor.crewId))
-      const counted = (n: number, one: string, several: string) => `${n} ${n === 1 ? one : several}`
-      const what = `${counted(Object.keys(usualMinutes).length, 'time', 'times')}, colours for ${counted(Object.keys(coreColours).length, 'region', 'regions')}`
+      const what = `${counted(Object.keys(usualMinutes).length, ['time', 'times'])}, colours for ${counted(Object.keys(coreColours).length, ['region', 'regions'])}`
       await noteBy(tx, actor, 'habitsChanged', actor.crewId, { what })
     })
     return { usualMinutes, coreColours }
