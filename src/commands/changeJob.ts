@@ -27,4 +27,13 @@ export const changeJob = defineCommand({
     ) as Partial<Installation>
     return { ...record, installation: { ...record.installation, ...changed } }
   },
+  wayBack: {
+    touched: ({ installation }, input) =>
+      Object.fromEntries(
+        IN_INSTALLATION.flatMap((part) => (input[part] === undefined ? [] : [[part, installation[part]]])),
+      ),
+    back: ({ jobId }, was, now) => [
+      { useCase: 'changeJob', input: { jobId, version: null, before: now, ...(was as object) } },
+    ],
+  },
 })

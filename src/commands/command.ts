@@ -15,6 +15,27 @@ export interface EntryMade<Input> {
   by: Maker
 }
 
+/** What a way back needs that is not in the record. */
+export interface Fresh {
+  newId: () => string
+  /** Device clock, ISO 8601. */
+  at: string
+}
+
+/** One thing to be done so that the record is as it was: a use case with its input. */
+export interface PutBack {
+  useCase: string
+  input: unknown
+}
+
+/** How what an entry changed is put back as it was. */
+export interface WayBack<Input> {
+  /** What of a record the entry touches, as plain data; `null` where it is not there. */
+  touched: (record: JobRecord, input: Input) => unknown
+  /** What puts `was` in the place of what stands there `now`. */
+  back: (input: Input, was: unknown, now: unknown, record: JobRecord, fresh: Fresh) => PutBack[]
+}
+
 /**
  * A use case that may be done without a connection: what it takes, and what it does to the record of its job.
  *
@@ -27,6 +48,8 @@ export interface Command<Name extends string, Input> {
   version: number
   schema: Schema<Input>
   apply: (record: JobRecord, entry: EntryMade<Input>) => JobRecord
+  /** Absent for evidence, and for what somebody signed for with a reason: that is corrected by another entry, never undone. */
+  wayBack?: WayBack<Input>
 }
 
 export const defineCommand = <Name extends string, Input>(command: Command<Name, Input>): Command<Name, Input> =>

@@ -1,136 +1,29 @@
 import { describe, expect, it } from 'vitest'
-import { aCircuit, aLoad, fitItem, house, reading, recordOf } from '../../tests/support/house'
-import { aMark } from '../../tests/support/marks'
+import { AT, EVERY_COMMAND, MAUD, beforeEvery, entryOf, idOf } from '../../tests/support/commands'
+import { aCircuit, house, reading } from '../../tests/support/house'
 import { benchOf } from '../core/evidence/bench'
-import { startingTopology } from '../core/wiring/topology/startingTopology'
-import { COMMANDS, type CommandInput, type CommandName, type Entry, applyEntry } from '.'
+import { COMMANDS, type CommandName, applyEntry } from '.'
 import { detailOf, inputOfReading } from './recordReadings'
 
 const { jobId } = house()
-const id = (n: number) => `018f0000-0000-7000-8000-${String(n).padStart(12, '0')}`
-const by = { userId: 'u1', name: 'Maud' }
-const at = '2026-03-01T10:00:00.000Z'
-const entry = <N extends CommandName>(useCase: N, input: CommandInput<N>): Entry =>
-  ({ id: id(1), useCase, input, at, version: 1 }) as unknown as Entry
-
-const { id: _load, ...loadFields } = aLoad({ tag: 'kettle', name: 'Kettle' })
 const { id: _circuit, ...circuitFields } = aCircuit({ tag: 'c9' })
-const snag = fitItem('snag', 'snag1', {
-  wallTag: null,
-  xMm: null,
-  yMm: null,
-  place: 'by the door',
-  who: null,
-  due: null,
-  clearedOn: null,
-  clearedBy: null,
-})
-const { byName: _mark, ...mark } = aMark('out', 0)
-const { graph } = { graph: startingTopology(house()) }
-
-/** One entry of every command that changes a record, and what must be seen of it afterwards. */
-const EVERY: Readonly<Record<CommandName, Entry>> = {
-  recordReadings: entry('recordReadings', {
-    readings: [inputOfReading(reading('outage.told', 'answer', 'yes', { id: id(9), recordedAt: at }))],
-  }),
-  addPicture: entry('addPicture', {
-    attachment: {
-      id: id(2),
-      jobId,
-      kind: 'picture',
-      subject: 'inv1',
-      fileName: 'p.jpg',
-      sha256: '',
-      byteCount: 1,
-      mediaType: 'image/jpeg',
-      takenAt: null,
-      addedByName: 'Maud',
-      receivedAt: at,
-    },
-  }),
-  addRecording: entry('addRecording', { reading: reading('outage.gap', 'recording', 12, { id: id(3) }) }),
-  overrideHold: entry('overrideHold', {
-    id: id(4),
-    jobId,
-    step: 'firstLive',
-    condition: 'torque',
-    reason: 'done by the maker',
-  }),
-  setJobLimit: entry('setJobLimit', {
-    id: id(13),
-    jobId,
-    key: 'continuityMax',
-    value: 1,
-    reason: 'short circuits in a small house',
-  }),
-  markOutage: entry('markOutage', { ...mark, jobId }),
-  openVisit: entry('openVisit', {
-    id: id(12),
-    jobId,
-    kind: 'periodic',
-    reason: 'five years on',
-    touched: [],
-    openedAt: at,
-  }),
-  changeJob: entry('changeJob', {
-    jobId,
-    version: null,
-    before: { supply: house().supply },
-    supply: { ...house().supply, ratingA: 63 },
-  } as CommandInput<'changeJob'>),
-  saveItem: entry('saveItem', { jobId, kind: 'load', itemId: id(5), fields: { ...loadFields, sort: 3 } }),
-  removeItem: entry('removeItem', { jobId, kind: 'circuit', itemId: id(21) }),
-  saveSurveyItem: entry('saveSurveyItem', {
-    jobId,
-    kind: 'arrayFace',
-    itemId: id(6),
-    fields: { tag: 'f1', name: 'South', sort: 0, peakW: 4000, tiltDeg: 35, azimuthDeg: 180 },
-  }),
-  removeSurveyItem: entry('removeSurveyItem', { jobId, itemId: id(22) }),
-  saveFitItems: entry('saveFitItems', {
-    jobId,
-    items: [{ kind: 'snag', itemId: id(7), fields: { tag: 'snag1', name: 'Cover missing', sort: 0, ...snag.detail } }],
-  }),
-  removeFitItem: entry('removeFitItem', { jobId, itemId: id(23) }),
-  replaceComponent: entry('replaceComponent', {
-    id: id(8),
-    jobId,
-    componentTag: 'inv1',
-    cause: 'deadOnArrival',
-    reason: 'no display',
-    replacedAt: at,
-  }),
-  saveWiring: entry('saveWiring', { id: id(10), jobId, layer: 'wired', base: 0, note: 'as found', madeAt: at, graph }),
-  setCoreColours: entry('setCoreColours', { jobId, colours: { L1: 'brown', N: '' } }),
-}
-
-const before = () => ({
-  ...recordOf(
-    house({
-      circuits: [aCircuit({ id: id(21) })],
-      survey: [{ id: id(22), kind: 'service', tag: 'gas', name: 'Gas', detail: {} }] as never,
-      fit: [{ ...snag, id: id(23), tag: 'old' }],
-    }),
-    [reading('fit.component.inv1', 'serial', 'OLD1')],
-  ),
-})
 
 describe('every command', () => {
-  it.each(Object.entries(EVERY))('%s shows at once on the record it was done to', (_name, one) => {
-    const record = before()
-    expect(applyEntry(record, one, by)).not.toEqual(record)
+  it.each(Object.entries(EVERY_COMMAND))('%s shows at once on the record it was done to', (_name, one) => {
+    const record = beforeEvery()
+    expect(applyEntry(record, one, MAUD)).not.toEqual(record)
   })
-  it.each(Object.entries(EVERY))('%s done twice is the same as once', (_name, one) => {
-    const once = applyEntry(before(), one, by)
-    expect(applyEntry(once, one, by)).toEqual(once)
+  it.each(Object.entries(EVERY_COMMAND))('%s done twice is the same as once', (_name, one) => {
+    const once = applyEntry(beforeEvery(), one, MAUD)
+    expect(applyEntry(once, one, MAUD)).toEqual(once)
   })
-  it.each(Object.entries(EVERY))('%s leaves the record it was given as it was', (_name, one) => {
-    const record = before()
+  it.each(Object.entries(EVERY_COMMAND))('%s leaves the record it was given as it was', (_name, one) => {
+    const record = beforeEvery()
     const kept = structuredClone(record)
-    applyEntry(record, one, by)
+    applyEntry(record, one, MAUD)
     expect(record).toEqual(kept)
   })
-  it.each(Object.entries(EVERY))('%s takes what it is sent with', (name, one) => {
+  it.each(Object.entries(EVERY_COMMAND))('%s takes what it is sent with', (name, one) => {
     const { schema } = COMMANDS[name as CommandName]
     expect(() => schema.validateSync(one.input)).not.toThrow()
   })
@@ -138,29 +31,29 @@ describe('every command', () => {
 
 describe('done without a connection', () => {
   it('an override releases its hold', () => {
-    const told = benchOf(applyEntry(before(), EVERY.overrideHold, by)).holds[0]?.conditions.find(
+    const told = benchOf(applyEntry(beforeEvery(), EVERY_COMMAND.overrideHold, MAUD)).holds[0]?.conditions.find(
       ({ condition }) => condition.id === 'torque',
     )
     expect([told?.holds, told?.override?.byName]).toEqual([true, 'Maud'])
   })
   it('a replacement sets aside what was shown with the old one, and keeps its serial', () => {
-    const record = applyEntry(before(), EVERY.replaceComponent, by)
-    expect(record.replacements).toMatchObject([{ oldSerial: 'OLD1', replacedAt: at, replacedByName: 'Maud' }])
+    const record = applyEntry(beforeEvery(), EVERY_COMMAND.replaceComponent, MAUD)
+    expect(record.replacements).toMatchObject([{ oldSerial: 'OLD1', replacedAt: AT, replacedByName: 'Maud' }])
     expect(benchOf(record).judgements.get('fit.component.inv1')?.why).toMatch(/^Open again/)
   })
   it('a thing of the plan brings its points', () => {
     const record = applyEntry(
-      before(),
-      entry('saveItem', { jobId, kind: 'circuit', itemId: id(11), fields: { ...circuitFields, sort: 0 } }),
-      by,
+      beforeEvery(),
+      entryOf('saveItem', { jobId, kind: 'circuit', itemId: idOf(11), fields: { ...circuitFields, sort: 0 } }),
+      MAUD,
     )
     expect(benchOf(record).points.some(({ key }) => key === 'wire.dead.circuit.c9')).toBe(true)
   })
   it('a reading stands with who and when, not yet received', () => {
-    expect(applyEntry(before(), EVERY.recordReadings, by).readings.at(-1)).toMatchObject({
+    expect(applyEntry(beforeEvery(), EVERY_COMMAND.recordReadings, MAUD).readings.at(-1)).toMatchObject({
       recordedBy: 'u1',
       recordedByName: 'Maud',
-      recordedAt: at,
+      recordedAt: AT,
       receivedAt: null,
       detail: null,
     })

@@ -5,9 +5,24 @@ import { FIT_KINDS, type FitItem, REPLACEMENT_CAUSES } from '@/core/installation
 import { characters, choice, id, instant, required, tag, words } from '@/schemas/fields'
 import { FIT_SCHEMAS } from '@/schemas/fit'
 import { defineCommand } from './command'
-import { upserted, without } from './upsert'
+import type { WayBack } from './command'
+import { fieldsOfThing, thingOf, upserted, without } from './upsert'
 
 const MOST_AT_ONCE = 200
+
+/** Things of the wall, the day and the van are put back together with the fields they had; those that were not there are taken out. */
+const wayBack: WayBack<{ jobId: string; items: readonly { itemId: string }[] }> = {
+  touched: ({ installation }, { items }) => items.map(({ itemId }) => thingOf(installation.fit, itemId)),
+  back({ jobId, items }, were) {
+    const had = (were as (FitItem | null)[]).filter((thing) => thing !== null)
+    const saved = had.map((thing) => ({ kind: thing.kind, itemId: thing.id, fields: fieldsOfThing(thing) }))
+    const added = items.filter(({ itemId }) => !had.some(({ id: own }) => own === itemId))
+    return [
+      ...(saved.length > 0 ? [{ useCase: 'saveFitItems', input: { jobId, items: saved } }] : []),
+      ...added.map(({ itemId }) => ({ useCase: 'removeFitItem', input: { jobId, itemId } })),
+    ]
+  },
+}
 
 /** Adds or changes things of the wall, the day and the van, all of them or none. */
 export const saveFitItems = defineCommand({
@@ -35,6 +50,7 @@ export const saveFitItems = defineCommand({
     }, record.installation.fit)
     return { ...record, installation: { ...record.installation, fit } }
   },
+  wayBack,
 })
 
 /** Takes a thing off the wall, the day or the van. */
@@ -46,6 +62,10 @@ export const removeFitItem = defineCommand({
     ...record,
     installation: { ...record.installation, fit: without(record.installation.fit, itemId) },
   }),
+  wayBack: {
+    touched: (record, { jobId, itemId }) => wayBack.touched(record, { jobId, items: [{ itemId }] }),
+    back: ({ jobId, itemId }, ...rest) => wayBack.back({ jobId, items: [{ itemId }] }, ...rest),
+  },
 })
 
 /** What a person says of a component that is taken out. */

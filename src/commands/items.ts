@@ -4,7 +4,8 @@ import type { Installation } from '@/core/installation/installation'
 import { choice, id } from '@/schemas/fields'
 import { ITEM_KINDS, ITEM_SCHEMAS, type ItemKind } from '@/schemas/items'
 import { defineCommand } from './command'
-import { upserted, without } from './upsert'
+import type { WayBack } from './command'
+import { thingOf, upserted, without } from './upsert'
 
 /** Where each kind of thing stands in an installation. */
 export const ITEM_LISTS = {
@@ -22,6 +23,23 @@ const withList = (record: JobRecord, kind: ItemKind, change: (list: Things) => T
   installation: { ...record.installation, [ITEM_LISTS[kind]]: change(record.installation[ITEM_LISTS[kind]]) },
 })
 
+interface OneItem {
+  jobId: string
+  kind: ItemKind
+  itemId: string
+}
+type StoredItem = Readonly<Record<string, unknown>> | null
+
+/** A thing of the plan is put back with the fields it had, or taken out where there was none. */
+const wayBack: WayBack<OneItem> = {
+  touched: ({ installation }, { kind, itemId }) => thingOf<{ id: string }>(installation[ITEM_LISTS[kind]], itemId),
+  back({ jobId, kind, itemId }, was) {
+    if (was === null) return [{ useCase: 'removeItem', input: { jobId, kind, itemId } }]
+    const { id: _id, jobId: _job, ...fields } = was as NonNullable<StoredItem>
+    return [{ useCase: 'saveItem', input: { jobId, kind, itemId, fields } }]
+  },
+}
+
 /** Adds a thing to the plan or changes it. */
 export const saveItem = defineCommand({
   name: 'saveItem',
@@ -36,6 +54,7 @@ export const saveItem = defineCommand({
     const values = ITEM_SCHEMAS[kind].cast(fields, { stripUnknown: true })
     return withList(record, kind, (list) => upserted(list, { ...values, id: itemId }))
   },
+  wayBack,
 })
 
 /** Takes a thing out of the plan. Readings on it stay on record. */
@@ -48,4 +67,5 @@ export const removeItem = defineCommand({
     itemId: id('item').required(),
   }),
   apply: (record, { input: { kind, itemId } }) => withList(record, kind, (list) => without(list, itemId)),
+  wayBack,
 })

@@ -1,3 +1,4 @@
+import { ownLimitsNow } from '@/core/rules/ownLimits'
 import { ownLimitSchema } from '@/schemas/ownLimit'
 import { id } from '@/schemas/fields'
 import { defineCommand } from './command'
@@ -13,5 +14,15 @@ export const setJobLimit = defineCommand({
     if (installation.ownLimits.some((one) => one.id === limit.id)) return record
     const ownLimits = upserted(installation.ownLimits, { ...limit, byName: by.name, at })
     return { ...record, installation: { ...installation, ownLimits } }
+  },
+  wayBack: {
+    touched: ({ installation }, { key }) =>
+      ownLimitsNow(installation.ownLimits).find((one) => one.key === key)?.value ?? null,
+    back: ({ jobId, key }, was, _now, _record, { newId }) => [
+      {
+        useCase: 'setJobLimit',
+        input: { id: newId(), jobId, key, value: was, reason: 'Taken back by whoever had set it' },
+      },
+    ],
   },
 })

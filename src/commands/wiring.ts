@@ -2,7 +2,11 @@ import * as yup from 'yup'
 import { WIRING_LAYERS } from '@/core/installation/wiring'
 import { choice, figure, id, instant, required, words } from '@/schemas/fields'
 import { graphSchema } from '@/schemas/installationGraph'
+import type { InstallationGraph } from '@/core/wiring/installationGraph'
+import { graphOf } from '@/core/wiring/wiringOfInstallation'
 import { defineCommand } from './command'
+
+const MOST_NOTE = 300
 
 /** The wiring of one layer as a new revision, on top of the one it was made from. */
 export const saveWiring = defineCommand({
@@ -17,7 +21,7 @@ export const saveWiring = defineCommand({
       .min(0, 'Base is 0 or more')
       .max(100_000, 'Base is too large')
       .required(required('Base')),
-    note: words('What was changed', 300).required(required('What was changed')),
+    note: words('What was changed', MOST_NOTE).required(required('What was changed')),
     madeAt: instant('madeAt').required(required('madeAt')),
     graph: graphSchema.required(required('Wiring')),
   }),
@@ -26,8 +30,27 @@ export const saveWiring = defineCommand({
     const number = base + 1
     // the installation itself where nothing is newer, so that what is worked out from it stays
     if (number <= (installation.wiring[revision.layer]?.number ?? 0)) return record
-    const wiring = { ...installation.wiring, [revision.layer]: { ...revision, number, madeByName: by.name } }
+    const written = { ...revision, number, madeByName: by.name }
+    const wiring = { ...installation.wiring, [revision.layer]: written }
     return { ...record, installation: { ...installation, wiring } }
+  },
+  wayBack: {
+    touched: ({ installation }, { layer }) => graphOf(installation, layer),
+    // a revision is never taken away: the wiring as it was comes after it
+    back: ({ jobId, layer, note }, was, _now, { installation }, { newId, at }) => [
+      {
+        useCase: 'saveWiring',
+        input: {
+          id: newId(),
+          jobId,
+          layer,
+          base: installation.wiring[layer]?.number ?? 0,
+          note: `Taken back: ${note}`.slice(0, MOST_NOTE),
+          madeAt: at,
+          graph: was as InstallationGraph,
+        },
+      },
+    ],
   },
 })
 
@@ -47,6 +70,10 @@ export const setCoreColours = defineCommand({
     ...record,
     installation: { ...record.installation, coreColours: givenColours(colours) },
   }),
+  wayBack: {
+    touched: ({ installation }) => installation.coreColours,
+    back: ({ jobId }, was) => [{ useCase: 'setCoreColours', input: { jobId, colours: was } }],
+  },
 })
 
 /** The colours that were given; blanks are the pack's. */

@@ -1,3 +1,5 @@
+import { forgetSteps } from './job/takeBack/stepStore'
+
 /** Signs out and forgets the pages kept on this device; what waits in the outbox stays for its owner's next sign-in. */
 export async function signOut(): Promise<void> {
   await fetch('/api/auth/sign-out', {
@@ -5,6 +7,7 @@ export async function signOut(): Promise<void> {
     headers: { 'content-type': 'application/json' },
     body: '{}',
   }).catch(() => null)
+  await forgetSteps()
   navigator.serviceWorker?.controller?.postMessage({ kind: 'forget' })
   window.location.assign('/sign-in')
 }

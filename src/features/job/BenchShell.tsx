@@ -2,7 +2,6 @@
 import { Box, Flex, Grid, Tabs, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
-import { lastOwnReading } from '@/core/evidence/reading'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
 import { underServiceWorker } from '@/offline/underServiceWorker'
@@ -15,13 +14,13 @@ import { PlanProvider } from '../plan/LoadDrafts'
 import { HoldLine } from './HoldLine'
 import { JobProvider, useJob } from './JobContext'
 import { KeysOverlay } from './KeysOverlay'
-import { Ledger } from './Ledger'
+import { BenchRoomProvider, LargeButton, LargeHead, LedgerZone, columnsOf, useBenchRoom } from './BenchRoom'
 import { ledgerGroups } from './ledgerGroups'
 import { NextButton, useOpenNext } from './NextButton'
 import { NextCard } from './NextCard'
 import { QuickLine } from './QuickLine'
 import { Rail } from './Rail'
-import { TakeBack } from './TakeBack'
+import { TakeBack } from './takeBack/TakeBack'
 import { TopBar } from './TopBar'
 import { useKeys } from './useKeys'
 
@@ -33,13 +32,15 @@ const TAB_WORDS: Readonly<Record<Tab, string>> = { next: 'Next', bench: 'Bench',
 export function JobBench({ view, actor }: { view: JobView; actor: Actor }) {
   return (
     <JobProvider initial={view} actor={actor}>
-      <BenchShell />
+      <BenchRoomProvider>
+        <BenchShell />
+      </BenchRoomProvider>
     </JobProvider>
   )
 }
 
 function BenchShell() {
-  const { bench, record, actor, stage, at, benchView, goTo, select, mode, setMode } = useJob()
+  const { bench, record, stage, at, benchView, goTo, select, mode, setMode } = useJob()
   const field = useRef<HTMLInputElement>(null)
   const [keysOpen, setKeysOpen] = useState(false)
   const [stagesOpen, setStagesOpen] = useState(false)
@@ -47,6 +48,7 @@ function BenchShell() {
   // whoever comes for one view of a bench finds it open on a phone too
   const [tab, setTab] = useState<Tab>(benchView === null ? 'next' : 'bench')
   const { toggleLamp } = useLamp()
+  const room = useBenchRoom()
   const openNext = useOpenNext()
   const [alive, setAlive] = useState(false)
   const [kept, setKept] = useState(false)
@@ -77,6 +79,8 @@ function BenchShell() {
     u: () => setTakingBack(true),
     g: () => setMode(mode === 'grid' ? 'island' : 'grid'),
     l: toggleLamp,
+    f: room.toggleLarge,
+    ...(room.large && { Escape: room.toggleLarge }),
     '?': () => setKeysOpen(true),
   }
   useKeys(keys)
@@ -92,14 +96,23 @@ function BenchShell() {
       overflow="hidden"
     >
       <Box>
-        <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
+        {room.large ? (
+          <LargeHead>
+            {record.installation.name} · {STAGE_WORDS[stage]}
+          </LargeHead>
+        ) : (
+          <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
+        )}
         <RunStrip benchShown={tab === 'bench'} onOpen={() => setTab('bench')} />
       </Box>
       <PhoneTabs tab={tab} onChange={setTab} />
-      <Grid minH="0" templateColumns={{ base: '1fr', lg: '148px minmax(0, 1fr) 312px' }} templateRows="minmax(0, 1fr)">
-        <Box hideBelow="lg" minH="0" display={{ base: 'none', lg: 'grid' }}>
-          <Rail />
-        </Box>
+      <Grid minH="0" templateColumns={{ base: '1fr', lg: columnsOf(room) }} templateRows="minmax(0, 1fr)">
+        {!room.large && (
+          <Grid hideBelow="lg" minH="0" templateRows="minmax(0, 1fr) auto">
+            <Rail />
+            <LargeButton />
+          </Grid>
+        )}
         <Box id={zoneId('next')} display={zone('next')} overflowY="auto" minH="0">
           <NextCard />
         </Box>
@@ -112,6 +125,7 @@ function BenchShell() {
           aria-label={`${STAGE_WORDS[stage]} bench`}
           px={{ base: '10px', lg: '20px' }}
           py={{ base: '10px', lg: '14px' }}
+          css={room.large ? { '& [data-bench-head]': { display: 'none' } } : undefined}
         >
           <Flex direction="column" gap="12px">
             <PlanProvider>
@@ -119,16 +133,18 @@ function BenchShell() {
             </PlanProvider>
           </Flex>
         </chakra.main>
-        <Box id={zoneId('ledger')} display={zone('ledger')} minH="0">
-          <Ledger />
-        </Box>
+        {!room.large && (
+          <Box id={zoneId('ledger')} display={zone('ledger')} minH="0">
+            <LedgerZone onTakeBack={() => setTakingBack(true)} />
+          </Box>
+        )}
       </Grid>
       <Grid
         templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 312px' }}
         bg="sheet"
         borderTopWidth="1px"
         borderColor="rule2"
-        display={{ base: tab === 'next' ? 'grid' : 'none', lg: 'grid' }}
+        display={room.large ? 'none' : { base: tab === 'next' ? 'grid' : 'none', lg: 'grid' }}
       >
         <Box px={{ base: '12px', lg: '20px' }} pt="6px" pb={{ base: '0', lg: '10px' }} pl={{ lg: '168px' }} minW="0">
           <QuickLine field={field} onWords={() => setKeysOpen(true)} />
@@ -147,11 +163,7 @@ function BenchShell() {
           }}
         />
       </Overlay>
-      <TakeBack
-        open={takingBack}
-        onClose={() => setTakingBack(false)}
-        reading={lastOwnReading(record.readings, actor.userId)}
-      />
+      <TakeBack open={takingBack} onClose={() => setTakingBack(false)} />
     </Grid>
   )
 }

@@ -15,6 +15,7 @@ import type { Hand } from './makeReading'
 import { type CarryOut, type Keep, useCarryOut } from './useCarryOut'
 import { type Entries, useEntries } from './useEntries'
 import { useInstrumentInHand } from './useInstrumentInHand'
+import { type Steps, useSteps } from './takeBack/useSteps'
 import { type JobOnDevice, useJobRecord } from './useJobRecord'
 
 export type Mode = 'grid' | 'island'
@@ -44,6 +45,8 @@ export interface JobContextValue extends JobOnDevice, BenchPlace, Entries, Asked
   takeInstrument: (id: string) => void
   keep: Keep
   carryOut: CarryOut
+  /** What this person did to the plan, to be taken back. */
+  steps: Steps
   /** Text another part wants on the quick line, such as the chip of a slot. */
   proposed: { text: string; stamp: number } | null
   propose: (text: string) => void
@@ -113,15 +116,17 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
     }),
     [jobId, actor, instrumentIds, record.instruments],
   )
-  const ways = useCarryOut(jobId, actor, outbox, refresh)
-  const entries = useEntries(record, bench, hand, ways.keep)
+  const { keep, carryOut, steps } = useSteps(record, actor, useCarryOut(jobId, actor, outbox, refresh))
+  const entries = useEntries(record, bench, hand, keep)
   const [asked, question] = useAskedEntries(entries.enter)
   const [proposed, setProposed] = useState<JobContextValue['proposed']>(null)
   const value = useMemo(
     (): JobContextValue => ({
       ...job,
       ...place,
-      ...ways,
+      keep,
+      carryOut,
+      steps,
       ...entries,
       ...asked,
       bench,
@@ -133,7 +138,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
       proposed,
       propose: (text) => setProposed({ text, stamp: Date.now() }),
     }),
-    [job, place, ways, entries, asked, bench, actor, hand, instrumentIds, takeInstrument, proposed],
+    [job, place, keep, carryOut, steps, entries, asked, bench, actor, hand, instrumentIds, takeInstrument, proposed],
   )
   return (
     <JobContext value={value}>

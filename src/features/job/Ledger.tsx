@@ -17,7 +17,7 @@ const LINES_AT_FIRST = 60
 const LINES_MORE = 200
 
 /** What was recorded in this stage, newest first: each line a reading with who, when and with what; corrected ones stay, struck through. */
-export function Ledger() {
+export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold: () => void }) {
   const { bench, record, stage, at, select } = useJob()
   const [most, setMost] = useState(LINES_AT_FIRST)
   const [groups, count] = useMemo(() => {
@@ -47,9 +47,25 @@ export function Ledger() {
         <Heading as="h2" fontSize="14px" color="ink2">
           Ledger
         </Heading>
-        <span>
-          {STAGE_WORDS[stage].toLowerCase()} · {count}
-        </span>
+        <Flex gap="8px" align="baseline">
+          <span>
+            {STAGE_WORDS[stage].toLowerCase()} · {count}
+          </span>
+          <Button size="sm" variant="bare" px="4px" onClick={onTakeBack} title="Take back what you did last (u)">
+            Take back
+          </Button>
+          <Button
+            hideBelow="lg"
+            size="sm"
+            variant="bare"
+            px="4px"
+            onClick={onFold}
+            aria-label="Fold the ledger"
+            title="Fold the ledger"
+          >
+            »
+          </Button>
+        </Flex>
       </Flex>
       <Box overflowY="auto" flex="1" minH="0" tabIndex={0} role="region" aria-label="Recorded readings">
         {groups.length === 0 &&

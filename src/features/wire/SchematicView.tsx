@@ -22,6 +22,7 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
+import { useBenchRoom } from '../job/BenchRoom'
 import { useJob } from '../job/JobContext'
 import { PositionSheet } from './PositionSheet'
 import { AddTools, LayerChoice, Legend, SchematicBar, type ShownLayer, ViewTools } from './SchematicBar'
@@ -35,6 +36,8 @@ import { useSchematic } from './useSchematic'
 import { useWiring } from './useWiring'
 
 const HEIGHT = { base: 400, most: 600 } as const
+/** What stands above and below the drawing while it is large. */
+const AROUND_LARGE = 250
 
 /** The schematic, live to the position of every switch, and what the position check says of it. */
 export function SchematicView() {
@@ -61,6 +64,7 @@ export function SchematicView() {
   const [conductors, setConductors] = useState<readonly ConductorLayer[]>(CONDUCTOR_LAYERS)
   const [editing, setEditing] = useState<WiringEditing | null>(null)
   const [held, setHeld] = useState<string | null>(null)
+  const { large } = useBenchRoom()
   const handle = useRef<SchematicHandle>(null)
   const picture = useRef<HTMLDivElement>(null)
   const positions = useMemo(() => ({ ...graph.plan.asLeft, ...chosenPositions }), [graph, chosenPositions])
@@ -235,7 +239,11 @@ export function SchematicView() {
               size={schematic.places}
               chosen={thing}
               label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`}
-              height={Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))}
+              height={
+                large
+                  ? Math.max(HEIGHT.base, window.innerHeight - AROUND_LARGE)
+                  : Math.max(280, Math.min(HEIGHT.most, schematic.places.height * 0.72))
+              }
               onThing={click}
               handle={handle}
             />

@@ -3,7 +3,7 @@ import type { Reading } from '@/core/evidence/reading'
 import type { Installation } from '@/core/installation/installation'
 import { WIRING_LAYERS, type WiringRevision } from '@/core/installation/wiring'
 import { type EvidenceMerge, mergeEvidence } from './mergeEvidence'
-import { sameValue } from './sameValue'
+import { sameValue } from '@/core/pack/sameValue'
 import { THING_LISTS, type ThingMerge, mergeThings } from './mergeThings'
 
 /** Parts of a job that are one thing each, as they stand in its installation. */

@@ -1,5 +1,5 @@
 import type { Installation } from '@/core/installation/installation'
-import { sameValue } from './sameValue'
+import { sameValue } from '@/core/pack/sameValue'
 
 /** Lists of things of a plan: each thing has an id, and a short name that is its own in its list, or in its kind. */
 export const THING_LISTS = [

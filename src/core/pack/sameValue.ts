@@ -1,4 +1,4 @@
-import { canonicalJson } from '@/core/pack/canonicalJson'
+import { canonicalJson } from './canonicalJson'
 
 /** A value without what nobody said: a field that was added since, and is blank, is no difference. */
 function withoutBlanks(value: unknown): unknown {

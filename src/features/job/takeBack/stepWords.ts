@@ -1,0 +1,119 @@
+import type { Step } from '@/commands/step'
+import { sameValue } from '@/core/pack/sameValue'
+import { LIMIT_PURPOSES } from '@/core/rules/ownLimitWords'
+import type { LimitKey, RulePack } from '@/core/rules/rulePack'
+import { type FieldSpec, fieldsIn } from '@/schemas/fieldSpec'
+import { FIT_FIELDS } from '@/schemas/fitFields'
+import { type ItemKind, formFieldsOf } from '@/schemas/itemFields'
+import { SURVEY_FIELDS } from '@/schemas/surveyFields'
+import { text } from '@/schemas/specs'
+import { fieldText } from '../../forms/fieldText'
+import { ASSUMPTION_FIELDS } from '../../plan/assumptionFields'
+import { SITE_FIELDS } from '../../survey/siteFields'
+import { BATTERY_FIELDS, CURTAILMENT_FIELDS, supplyFields } from '../../survey/supplyFields'
+
+/** A step in words: what was done, and line by line what it would be again. */
+export interface StepWords {
+  done: string
+  lines: string[]
+  /** What taking it back comes to. */
+  then: string
+}
+
+/** A thing as it is stored; what its kind has stands in `detail` where it has one. */
+type Thing = { kind?: string; name?: string; label?: string; tag?: string; detail?: object } & Record<string, unknown>
+
+const NAME = text('name', 'Name', 60)
+const TAG = text('tag', 'Short name', 16)
+const flat = ({ detail, ...rest }: Thing): Record<string, unknown> => ({ ...rest, ...detail })
+const nameOf = (thing: Thing) => thing.name ?? thing.label ?? thing.tag ?? 'It'
+const at = (value: unknown, path: string): unknown =>
+  path.split('.').reduce<unknown>((here, part) => (here as Record<string, unknown> | null)?.[part], value)
+
+const differing = (specs: readonly FieldSpec[], was: unknown, left: unknown): string[] =>
+  specs.flatMap((spec) => {
+    const [before, after] = [at(was, spec.name), at(left, spec.name)]
+    return sameValue(before ?? null, after ?? null)
+      ? []
+      : [`${spec.label}: ${fieldText(spec, before)} again, not ${fieldText(spec, after)}`]
+  })
+
+function thingWords(specs: readonly FieldSpec[], was: Thing | null, left: Thing | null): StepWords {
+  if (was === null) return { done: `${nameOf(left ?? {})} was added.`, lines: [], then: 'It is taken out again.' }
+  if (left === null) return { done: `${nameOf(was)} was taken out.`, lines: [], then: 'It is put back as it was.' }
+  const lines = differing([TAG, NAME, ...specs], flat(was), flat(left))
+  const then = lines.length > 0 ? 'Taken back, it has again:' : 'Its place in the list is as it was.'
+  return { done: `${nameOf(was)} was changed.`, lines: [...new Set(lines)], then }
+}
+
+/** Several things at once: each with its own lines. */
+function thingsWords(were: readonly (Thing | null)[], left: readonly (Thing | null)[], pack: RulePack): StepWords {
+  const each = were.map((was, k) => {
+    const kind = (was ?? left[k])?.kind as keyof typeof FIT_FIELDS
+    return thingWords(fieldsIn(FIT_FIELDS[kind] ?? [], pack), was, left[k] ?? null)
+  })
+  const [only] = each
+  if (each.length === 1 && only) return only
+  return {
+    done: `${each.length} things were changed together.`,
+    lines: each.flatMap(({ done, lines }) => [done, ...lines]),
+    then: 'They are all as they were:',
+  }
+}
+
+const JOB_FIELDS = (pack: RulePack): FieldSpec[] => [
+  text('name', 'Name of the job', 80),
+  ...supplyFields(pack),
+  ...BATTERY_FIELDS,
+  ...CURTAILMENT_FIELDS,
+  ...SITE_FIELDS,
+  ...ASSUMPTION_FIELDS,
+]
+
+/** What of a job is changed as a list, and has no field of its own. */
+const JOB_LISTS = { 'sources.units': 'Inverters and their modules', 'sources.pvAc': 'PV on the AC side' } as const
+
+function jobWords(was: unknown, left: unknown, pack: RulePack): StepWords {
+  const lists = Object.entries(JOB_LISTS).flatMap(([path, label]) =>
+    sameValue(at(was, path) ?? null, at(left, path) ?? null) ? [] : [`${label}: as they were`],
+  )
+  return {
+    done: 'Facts of the job were changed.',
+    lines: [...differing(JOB_FIELDS(pack), was, left), ...lists],
+    then: 'Taken back, it has again:',
+  }
+}
+
+/**
+ * What a step did, and what it would be again.
+ *
+ * @example stepWords(step, pack) // { done: 'Kettle was changed.', lines: ['Power: 2 kW again, not 3 kW'], then: … }
+ */
+export function stepWords({ entry, was, left }: Step, pack: RulePack): StepWords {
+  switch (entry.useCase) {
+    case 'saveItem':
+    case 'removeItem':
+      return thingWords(formFieldsOf(entry.input.kind as ItemKind, pack), was as Thing | null, left as Thing | null)
+    case 'saveSurveyItem':
+    case 'removeSurveyItem': {
+      const kind = ((was ?? left) as { kind: keyof typeof SURVEY_FIELDS }).kind
+      return thingWords(fieldsIn(SURVEY_FIELDS[kind], pack), was as Thing | null, left as Thing | null)
+    }
+    case 'saveFitItems':
+    case 'removeFitItem':
+      return thingsWords(was as (Thing | null)[], left as (Thing | null)[], pack)
+    case 'changeJob':
+      return jobWords(was, left, pack)
+    case 'saveWiring':
+      return { done: entry.input.note, lines: [], then: 'The wiring as it was before is written on top; both stay.' }
+    case 'setCoreColours':
+      return { done: 'Colours of the cores were changed.', lines: [], then: 'They are as they were.' }
+    case 'setJobLimit': {
+      const purpose = LIMIT_PURPOSES[entry.input.key as LimitKey]
+      const then = was === null ? 'The pack’s own figure holds again.' : `${String(was)} holds again.`
+      return { done: `${purpose}: a limit of this job was set.`, lines: [], then }
+    }
+    default:
+      return { done: 'Something was done.', lines: [], then: '' }
+  }
+}
