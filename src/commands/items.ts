@@ -28,15 +28,19 @@ interface OneItem {
   kind: ItemKind
   itemId: string
 }
-type StoredItem = Readonly<Record<string, unknown>> | null
+
+/** A thing as its kind stores it: what else a row of the database carries is none of it. */
+function storedItem({ installation }: JobRecord, { kind, itemId }: OneItem): Record<string, unknown> | null {
+  const thing = thingOf<{ id: string }>(installation[ITEM_LISTS[kind]], itemId)
+  return thing && ITEM_SCHEMAS[kind].cast(thing, { stripUnknown: true, assert: false })
+}
 
 /** A thing of the plan is put back with the fields it had, or taken out where there was none. */
 const wayBack: WayBack<OneItem> = {
-  touched: ({ installation }, { kind, itemId }) => thingOf<{ id: string }>(installation[ITEM_LISTS[kind]], itemId),
+  touched: storedItem,
   back({ jobId, kind, itemId }, was) {
     if (was === null) return [{ useCase: 'removeItem', input: { jobId, kind, itemId } }]
-    const { id: _id, jobId: _job, ...fields } = was as NonNullable<StoredItem>
-    return [{ useCase: 'saveItem', input: { jobId, kind, itemId, fields } }]
+    return [{ useCase: 'saveItem', input: { jobId, kind, itemId, fields: was } }]
   },
 }
 

@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import { formatWhole } from '@/core/quantity/formatQuantity'
 import { NUMBER_STYLES } from '@/core/quantity/numberStyle'
-import { NO_CURTAILMENT } from '@/core/installation/installation'
+import { BACKUP_MAINS, BANK_KINDS, NO_BANK, NO_CURTAILMENT } from '@/core/installation/installation'
 import { MEDICAL_ANSWERS, DATA_CONNECTIONS, SOILS, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
 import { choice, figure, flag, oneOrNone, optionalFigure, required, share, words } from './fields'
 
@@ -19,6 +19,7 @@ export const supplySchema = yup.object({
     1000,
     `A second main above ${formatWhole(1000)} A is not a household supply`,
   ),
+  backupMain: oneOrNone('Main of the backup', BACKUP_MAINS),
   maximumDemandKva: optionalFigure('Maximum demand'),
   meterCombinedWithBoard: flag('Meter combined with board').nullable().default(null),
 })
@@ -76,6 +77,23 @@ export const sourcesSchema = yup.object({
   usualSoc: share('Usual state of charge').nullable().default(null),
   floorSoc: share('Floor').default(0.05),
   standbyW: figure('Standby').min(0, 'Standby must be 0 W or more').default(0),
+  makerRuntimeH: optionalFigure('Hours of its maker').max(1000, 'Hours of its maker are 1000 at most'),
+  bank: yup
+    .object({
+      kind: oneOrNone('Lead–acid bank', BANK_KINDS),
+      ratedAh: optionalFigure('Capacity').max(20_000, 'Capacity is 20 000 Ah at most'),
+      ratedH: optionalFigure('Rated hours').max(240, 'Rated hours are 240 at most'),
+      nominalV: optionalFigure('Voltage of the bank').max(1000, 'Voltage of the bank is 1000 V at most'),
+      peukertExponent: figure('Peukert’s exponent')
+        .min(1, 'Peukert’s exponent is 1 to 1.6')
+        .max(1.6, 'Peukert’s exponent is 1 to 1.6')
+        .nullable()
+        .default(null),
+      cellCount: count('Cells in series', 500),
+      boostCharged: flag('Boost charged').nullable().default(null),
+      ventCm2: optionalFigure('Opening').max(100_000, 'Opening is too large'),
+    })
+    .default(() => ({ ...NO_BANK })),
   curtailment: yup
     .object({
       startHz: hertz('Curtailment begins'),

@@ -44,6 +44,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('busbarA', 'Rating of busbar or assembly', 'A', { max: 2000 }),
     flag('sourcesAtFarEnd', 'Sources at the far end from the main', { optional: true }),
     choice('fedFrom', 'Fed from', { main1: 'first main', main2: 'second main', otherBoard: 'another board' }),
+    text('fedFromTag', 'That other board', 16, { hint: 'its short name' }),
     flag('metalOutdoors', 'Metal, outdoors', {
       optional: true,
       hint: 'not to be reset by the household when a charger stops',
@@ -107,6 +108,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('vehicleWh', 'Usable energy of the vehicle', 'Wh', { max: 500_000 }),
     { name: 'vehicleSoc', label: 'Its usual charge', kind: 'percent', optional: true, max: 1 },
     { name: 'agreedFloorSoc', label: 'Charge that its owner keeps', kind: 'percent', optional: true, max: 1 },
+    number('makerHours', 'Hours its maker’s sheet gives, from full', undefined, { max: 1000 }),
   ],
   heatPump: [
     number('inputW', 'Electrical input', 'W', { max: 60_000 }),

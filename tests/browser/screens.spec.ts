@@ -108,11 +108,10 @@ for (const [stage, views] of Object.entries(VIEWS)) {
     for (const view of Object.keys(views)) {
       await page.locator(`#view-${view}`).click()
       await expect(page.locator(`#view-${view}`)).toHaveAttribute('aria-selected', 'true')
-      // wide things scroll in their own box
-      expect(
-        await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth),
-        view,
-      ).toBeLessThanOrEqual(0)
+      // wide things scroll in their own box, once they have found their width
+      await expect
+        .poll(() => page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth), { message: view })
+        .toBeLessThanOrEqual(0)
     }
   })
 }

@@ -7,6 +7,7 @@ import {
   type Installation,
   type Instrument,
   type Load,
+  NO_BANK,
   NO_CURTAILMENT,
 } from '@/core/installation/installation'
 import type { FitDetails, FitItem, FitKind } from '@/core/installation/fit'
@@ -97,7 +98,14 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
   chosenSchool: null,
   schoolReason: null,
   ownLimits: [],
-  supply: { ratingA: 60, secondMainA: null, powerFactor: 0.95, maximumDemandKva: null, meterCombinedWithBoard: false },
+  supply: {
+    ratingA: 60,
+    secondMainA: null,
+    backupMain: null,
+    powerFactor: 0.95,
+    maximumDemandKva: null,
+    meterCombinedWithBoard: false,
+  },
   sources: {
     units: [
       {
@@ -131,6 +139,8 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
     usualSoc: 0.7,
     floorSoc: 0.05,
     standbyW: 30,
+    makerRuntimeH: null,
+    bank: NO_BANK,
     curtailment: NO_CURTAILMENT,
   },
   loads: [

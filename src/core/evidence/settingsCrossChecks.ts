@@ -1,4 +1,6 @@
-import { planOfInstallation } from '../plan/planOfInstallation'
+import { energyAtLoadWh } from '../plan/leadAcidBank'
+import type { Installation, Load } from '../installation/installation'
+import { type Plan, planOfInstallation } from '../plan/planOfInstallation'
 import { meanDemandW } from '../plan/stayingOn'
 import type { Verdict } from '../rules/verdict'
 import { type CrossCheckInput, type CrossCheckName, crossChecks } from '../settings/crossChecks/crossChecks'
@@ -26,25 +28,41 @@ function settingValue(context: EvidenceContext, key: string): number | null {
   return slots.get('left')?.valueNumber ?? slots.get('read')?.valueNumber ?? null
 }
 
+/** What the battery is charged from: the supply with the whole house, or of two mains the one of the backup with what may hang on it; `null` while that is not said. */
+function chargingSupply(
+  installation: Installation,
+  { mains }: Plan,
+): { ratingA: number | null; baseW: number | null } | null {
+  const baseW = (loads: readonly Load[]) => (installation.loads.length === 0 ? null : meanDemandW(loads))
+  if (mains === null) return { ratingA: installation.supply.ratingA, baseW: baseW(installation.loads) }
+  const backed = mains.mains.filter(({ backedUp }) => backedUp === true)
+  const [main] = backed
+  return main && backed.length === 1
+    ? { ratingA: main.ratingA, baseW: baseW([...main.loads, ...mains.unplaced]) }
+    : null
+}
+
 function inputOf(context: EvidenceContext): CrossCheckInput {
   const { installation } = context
   const { sources, promises, settings, components, supply } = installation
   const plan = planOfInstallation(installation)
+  const loadW = plan.staying.loads.length === 0 ? null : meanDemandW(plan.staying.loads)
   const promisedH = promises.find(({ kind }) => kind === 'runtime')?.runtimeH ?? null
   const reservePercent = settingValue(context, 'reserveSocPercent')
   const plannedPhases = settings.find(({ key }) => key === 'phaseCount')?.value ?? null
   const asked = components.filter(({ minimumFirmware }) => minimumFirmware !== null)
+  const chargedFrom = chargingSupply(installation, plan)
   const charging = settings.some(({ key }) => key === 'chargeLimitW')
   return {
     reserve:
       promisedH === null
         ? 'none'
         : {
-            usableWh: sources.usableWh,
+            usableWh: energyAtLoadWh(sources, loadW === null ? null : loadW + sources.standbyW),
             dischargeEfficiency: sources.dischargeEfficiency,
             reserveSoc: reservePercent === null ? null : reservePercent / 100,
             floorSoc: sources.floorSoc,
-            loadW: plan.staying.loads.length === 0 ? null : meanDemandW(plan.staying.loads),
+            loadW,
             standbyW: sources.standbyW,
             promisedH,
           },
@@ -59,12 +77,11 @@ function inputOf(context: EvidenceContext): CrossCheckInput {
           })),
     supply: charging
       ? {
-          // what is behind which of two mains nobody has said
-          ratingA: supply.secondMainA === null ? supply.ratingA : null,
+          ratingA: chargedFrom?.ratingA ?? null,
           powerFactor: supply.powerFactor,
           draws: [
             { id: 'battery', w: settingValue(context, 'chargeLimitW'), phase: 'all' },
-            { id: 'base', w: installation.loads.length === 0 ? null : meanDemandW(installation.loads), phase: 'all' },
+            { id: 'base', w: chargedFrom?.baseW ?? null, phase: 'all' },
           ],
         }
       : 'none',

@@ -202,6 +202,41 @@ describe('the what-to-do card', () => {
     expect(lines).not.toHaveProperty('howLong')
     expect(lines.call).toContain('Test crew')
   })
+  it('speaks of a vehicle only where one gives, with its own hours and what it cannot carry', () => {
+    expect(linesOf()).not.toHaveProperty('vehicle')
+    const withVehicle = (givesW: number) =>
+      linesOf(
+        recordOf(
+          house({
+            survey: [
+              {
+                id: 'v',
+                kind: 'vehicleCharger',
+                tag: 'ev1',
+                name: 'Wall box',
+                detail: {
+                  ratingW: 7000,
+                  phase: 'all',
+                  side: 'island',
+                  detects6mADc: true,
+                  givesW,
+                  givesWhen: 'afterBattery',
+                  vehicleWh: 40_000,
+                  vehicleSoc: 0.8,
+                  agreedFloorSoc: 0.3,
+                },
+              },
+            ],
+          }),
+          [],
+        ),
+      ).vehicle
+    expect(withVehicle(3000)).toMatch(
+      /Wall box gives up to 3.kW once the battery is empty, only while .*From its usual charge/,
+    )
+    expect(withVehicle(3000)).not.toContain('turn off')
+    expect(withVehicle(60)).toMatch(/weaker than the battery.*first turn off/)
+  })
   it('says how a switch by hand is turned, and only where there is one', () => {
     expect(linesOf()).not.toHaveProperty('byHand')
     const byHand = linesOf(recordOf(house({ chosenSchool: 'manualChangeover' }), []))

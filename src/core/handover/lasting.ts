@@ -1,4 +1,5 @@
-import { usableEnergyWh } from '../plan/usableEnergy'
+import { energyAtLoadWh } from '../plan/leadAcidBank'
+import { meanDemandW } from '../plan/stayingOn'
 import type { Installation, Load } from '../installation/installation'
 import type { IslandSun } from './islandSun'
 
@@ -14,7 +15,8 @@ export interface Lasting {
 
 /** The figures behind “how long does it last”, from the record. Only what is backed up is listed. */
 export function lastingOf({ sources, loads }: Installation, staying: readonly Load[]): Lasting {
-  const usableWh = usableEnergyWh(sources)
+  // a lead–acid bank is taken at what stays on as planned: with less on it gives more, and the page promises less than it could
+  const usableWh = energyAtLoadWh(sources, staying.length === 0 ? null : meanDemandW(staying) + sources.standbyW)
   const from = (soc: number | null) =>
     usableWh === null || soc === null
       ? null

@@ -5,7 +5,8 @@ import { leavingGap } from '../evidence/families/outageGap'
 import { stayedOn } from '../evidence/families/stayedOn'
 import { belongsTo } from '../evidence/families'
 import { planOfInstallation } from '../plan/planOfInstallation'
-import { formatDuration } from '../quantity/formatQuantity'
+import { type VehicleInOutage, vehicleInOutage } from '../plan/vehicleInOutage'
+import { formatDuration, formatQuantity } from '../quantity/formatQuantity'
 
 export const CARD_SECTIONS = [
   'notice',
@@ -64,6 +65,28 @@ function staysLines({ points, judgements }: Bench, tags: readonly string[], name
   ]
 }
 
+const VEHICLE_WHEN = {
+  afterBattery: ' once the battery is empty',
+  beforeBattery: ' before the battery',
+  unknown: '',
+} as const
+
+/** What a vehicle does for this house; nothing where none gives. */
+function vehicleLines(vehicle: VehicleInOutage | null, nameOf: (tag: string) => string): string[] {
+  if (vehicle === null) return []
+  const { name, givesW, givesWhen, alone, turnOff } = vehicle
+  const usualH = vehicle.runtime.runtimeUsualH
+  return [
+    `${name} gives up to ${formatQuantity(givesW, 'W', 3)}${VEHICLE_WHEN[givesWhen ?? 'unknown']}, only while the vehicle is plugged in and enabled for it.`,
+    ...(usualH === null
+      ? []
+      : [`From its usual charge that is about ${hours(usualH)} more; it stops at the charge you keep for driving.`]),
+    ...(alone === 'exceeds' && turnOff !== null && turnOff.length > 0
+      ? [`It is weaker than the battery. Once that is empty, first turn off: ${turnOff.map(nameOf).join(', then ')}.`]
+      : []),
+  ]
+}
+
 /**
  * The what-to-do card of a house. Every line rests on its own record: what was seen in the test and what was only planned are told apart, and a section
  * that nothing is known for is left out, but for the ones that keep people safe.
@@ -102,7 +125,7 @@ export function outageCard(bench: Bench, facts: { crewName: string }): OutageCar
       : socket
         ? ['Plug only what you need into the emergency socket; nothing else in the house has supply.']
         : [],
-    vehicle: ['It helps only while it is plugged in and enabled for it. Leave it plugged in if you can.'],
+    vehicle: vehicleLines(vehicleInOutage(installation, plan), nameOf),
     return: [
       manual
         ? 'Turn everything heavy off, turn the switch to 0, wait five seconds, then to I.'

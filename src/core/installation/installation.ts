@@ -17,10 +17,15 @@ import type { WiringRecord } from './wiring'
 /** How many points a job asks for: essential is what the pack can't do without. */
 export type TestDepth = 'essential' | 'full'
 
+export const BACKUP_MAINS = ['main1', 'main2', 'both'] as const
+export type BackupMain = (typeof BACKUP_MAINS)[number]
+
 export interface Supply {
   ratingA: number | null
   /** Second main device of a split service; `null` where there is one main only. */
   secondMainA: number | null
+  /** Which main of a split service the backup sits on; `null` while nobody has said. */
+  backupMain?: BackupMain | null
   powerFactor: number | null
   /** As declared by the office; without it the load list's expected demand stands in. */
   maximumDemandKva: number | null
@@ -92,6 +97,37 @@ export interface PvCurtailment {
   ratioLimit: number | null
 }
 
+export const BANK_KINDS = ['flooded', 'sealed'] as const
+export type BankKind = (typeof BANK_KINDS)[number]
+
+/** A lead–acid bank as the battery of the plan; `kind` is `null` where it is none. */
+export interface LeadAcidBank {
+  kind: BankKind | null
+  /** Capacity, and the hours it is rated at. */
+  ratedAh: number | null
+  ratedH: number | null
+  nominalV: number | null
+  /** How much less it gives the faster it is emptied, as its maker has it. */
+  peukertExponent: number | null
+  /** Cells in series. */
+  cellCount: number | null
+  /** Charged above its float voltage now and then. */
+  boostCharged: boolean | null
+  /** Free area of each of two openings of its room, one low and one high. */
+  ventCm2: number | null
+}
+
+export const NO_BANK: LeadAcidBank = {
+  kind: null,
+  ratedAh: null,
+  ratedH: null,
+  nominalV: null,
+  peukertExponent: null,
+  cellCount: null,
+  boostCharged: null,
+  ventCm2: null,
+}
+
 /** What the makers declare and the plan sets for the sources; a blank figure is `null` and stays Open. */
 export interface Sources {
   units: NamedSourceUnit[]
@@ -108,6 +144,9 @@ export interface Sources {
   usualSoc: number | null
   floorSoc: number
   standbyW: number
+  /** Hours that its maker's own sheet gives for this house, from full. */
+  makerRuntimeH?: number | null
+  bank?: LeadAcidBank | null
   curtailment: PvCurtailment
 }
 

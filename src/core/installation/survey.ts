@@ -30,6 +30,8 @@ export interface SurveyDetails {
     busbarA: number | null
     sourcesAtFarEnd: boolean | null
     fedFrom: 'main1' | 'main2' | 'otherBoard'
+    /** Short name of that other board. */
+    fedFromTag?: string | null
     metalOutdoors: boolean | null
     /** Ways for circuits' devices, all together, as counted on it. */
     ways?: number | null
@@ -86,6 +88,8 @@ export interface SurveyDetails {
     vehicleSoc?: number | null
     /** The charge that its owner was promised to keep, 0…1. */
     agreedFloorSoc?: number | null
+    /** Hours that its maker's own sheet gives for this house, from full. */
+    makerHours?: number | null
   }
   heatPump: {
     inputW: number | null

@@ -3,6 +3,7 @@ import { itemsOf } from '../installation/survey'
 import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
 import { RULE_PACKS } from '../rules/packs'
 import { bendingRooms } from './bendingRoom'
+import { mainsOf } from './mains'
 import { boardWays } from '../wiring/boardWays'
 
 /** The part of the plan that a contradiction makes unsafe to read; everything else stays usable. */
@@ -270,6 +271,33 @@ const supplyFigures: Rule = ({ supply, survey }) => {
   return found
 }
 
+/** What stays on cannot hang on a main that no backup sits on. */
+const backedUpOnTheOtherMain: Rule = (installation) =>
+  (mainsOf(installation)?.mains ?? [])
+    .filter(({ backedUp }) => backedUp === false)
+    .flatMap(({ loads }) => loads.filter((load) => load.backedUp))
+    .map((load) => ({
+      path: `loads.${load.tag}.backedUp`,
+      about: load.name,
+      message: `${load.name} is to be backed up, and hangs on the main that no backup sits on.`,
+      touches: ['limits', 'demand', 'runtime'],
+    }))
+
+const boardsFedFromNone: Rule = ({ survey }) =>
+  itemsOf(survey, 'board')
+    .filter(
+      ({ tag, detail: { fedFrom, fedFromTag = null } }) =>
+        fedFrom === 'otherBoard' &&
+        fedFromTag !== null &&
+        (fedFromTag === tag || !itemsOf(survey, 'board').some((other) => other.tag === fedFromTag)),
+    )
+    .map(({ tag, name, detail }) => ({
+      path: `survey.${tag}.fedFromTag`,
+      about: name,
+      message: `${name} is fed from board ${detail.fedFromTag}, and there is no such other board.`,
+      touches: ['supply', 'boards'],
+    }))
+
 const profileRows: Rule = (_installation, profiles) =>
   profiles.flatMap(({ name, fault }) =>
     fault === null ? [] : [{ path: `profiles.${name}`, about: name, message: fault, touches: ['year'] }],
@@ -288,6 +316,8 @@ const RULES: readonly Rule[] = [
   boardsWithoutRoomToBend,
   circuitBoards,
   supplyFigures,
+  backedUpOnTheOtherMain,
+  boardsFedFromNone,
   profileRows,
 ]
 

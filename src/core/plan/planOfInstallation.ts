@@ -5,10 +5,12 @@ import { type ChangeoverLoad, type School, changeoverLoad } from './changeoverLo
 import { type Contradiction, type PlanPart, contradictionsOf } from './contradictions'
 import { type ImportCapacity, importCapacity } from './importCapacity'
 import { type PlannedMotorStart, motorStarts, surgeShares } from './motorStarts'
+import { type ServiceMains, chargingMainA, mainsOf } from './mains'
 import { planContradictions } from './planContradictions'
 import { likelyPeakW, markOfFigures, markOfPeak } from './planMarks'
 import { motorsSay, partingLoads, recommendedSchool } from './recommendedSchool'
 import { type RestartTogether, restartTogether } from './restartTogether'
+import { energyAtLoadWh } from './leadAcidBank'
 import { type Runtime, runtime } from './runtime'
 import { limitsOfInstallation } from './limitsOfInstallation'
 import type { SourceLimits } from './sourceLimits'
@@ -21,6 +23,8 @@ export type PlanMarkKey = (typeof PLAN_MARK_KEYS)[number]
 /** All that the plan says of a house: one calculation, which every view reads. */
 export interface Plan {
   capacity: ImportCapacity
+  /** Each main of a split service; `null` where there is one. */
+  mains: ServiceMains | null
   limits: SourceLimits
   /** P-6 over what is backed up; its school is the recommended one, with P-5 taken in. */
   demand: ChangeoverLoad
@@ -65,14 +69,20 @@ function demandOf(installation: Installation, loads: readonly Load[], limits: So
 }
 
 /**
- * P-1: what the supply gives, against what is declared of it or the likely peak of the whole house. Two mains are never summed: what is behind
- * each of them nobody has said, so the smaller one is what the supply gives for sure, and whether the house fits is Open.
+ * P-1: what the supply gives, against what is declared of it or the likely peak of the whole house. Two mains are never summed: the one that the
+ * backup sits on is what can be charged from, and whether the house fits is the worse of both.
  */
-function capacityOf({ packId, supply, loads }: Installation): ImportCapacity {
-  const { ratingA, secondMainA, powerFactor } = supply
-  if (secondMainA !== null) {
-    const smallerA = ratingA === null ? null : Math.min(ratingA, secondMainA)
-    return importCapacity({ pack: packId, ratingA: smallerA, powerFactor, maximumDemandKva: null })
+function capacityOf(installation: Installation, mains: ServiceMains | null): ImportCapacity {
+  const { packId, supply, loads } = installation
+  const { ratingA, powerFactor } = supply
+  if (mains !== null) {
+    const own = importCapacity({
+      pack: packId,
+      ratingA: chargingMainA(installation),
+      powerFactor,
+      maximumDemandKva: null,
+    })
+    return { ...own, verdict: mains.verdict }
   }
   const peakW = supply.maximumDemandKva === null ? likelyPeakW(loads) : null
   return importCapacity({
@@ -83,21 +93,22 @@ function capacityOf({ packId, supply, loads }: Installation): ImportCapacity {
   })
 }
 
-/** P-7 at the mean demand of what stays on. */
-export function runtimeOf({ sources, promises }: Installation, staying: StayingOn): Runtime {
+/** P-7 at the mean demand of what stays on, without sun or with what it is expected to give; a lead–acid bank gives less the faster it is emptied. */
+export function runtimeOf({ sources, promises }: Installation, staying: StayingOn, pvW = 0): Runtime {
+  const loadW = staying.loads.length === 0 ? null : meanDemandW(staying.loads)
   return runtime({
-    usableWh: sources.usableWh,
-    nominalWh: sources.nominalWh,
-    depthOfDischarge: sources.depthOfDischarge,
+    usableWh: energyAtLoadWh(sources, loadW === null ? null : loadW + sources.standbyW),
+    nominalWh: null,
+    depthOfDischarge: null,
     dischargeEfficiency: sources.dischargeEfficiency,
     reserveSoc: sources.reserveSoc,
     usualSoc: sources.usualSoc,
     floorSoc: sources.floorSoc,
     standbyW: sources.standbyW,
-    pvW: 0,
+    pvW,
     vehicle: null,
     promisedH: promises.find(({ kind }) => kind === 'runtime')?.runtimeH ?? null,
-    loadW: staying.loads.length === 0 ? null : meanDemandW(staying.loads),
+    loadW,
   })
 }
 
@@ -136,7 +147,8 @@ export function planOfInstallation(installation: Installation): Plan {
     ...contradictionsOf(installation),
     ...planContradictions(installation, { limits, motors, staying }),
   ]
-  const capacity = capacityOf(installation)
+  const mains = mainsOf(installation)
+  const capacity = capacityOf(installation, mains)
   const run = runtimeOf(installation, staying)
   const touched = (part: PlanPart) => contradictions.some(({ touches }) => touches.includes(part))
   const unlessTouched = (mark: PlanMark, ...parts: PlanPart[]): PlanMark => (parts.some(touched) ? 'open' : mark)
@@ -144,7 +156,8 @@ export function planOfInstallation(installation: Installation): Plan {
     unlessTouched(markOfFigures(mark, staying.loads), ...parts)
   const peak = (which: 'nightW' | 'changeoverW' | 'dayW') =>
     ofStaying(markOfPeak(staying.loads, limits, which, { packId, fitsShare }), 'limits', 'demand')
-  const declared = installation.supply.maximumDemandKva !== null
+  // of two mains the marks have the typical figures in them already
+  const declared = mains !== null || installation.supply.maximumDemandKva !== null
   const marks = {
     capacity: unlessTouched(declared ? capacity.verdict : markOfFigures(capacity.verdict, loads), 'supply'),
     night: peak('nightW'),
@@ -162,6 +175,7 @@ export function planOfInstallation(installation: Installation): Plan {
   }
   return {
     capacity,
+    mains,
     limits,
     demand,
     wholeHouse: demandOf(installation, loads, limits),

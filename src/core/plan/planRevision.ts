@@ -25,6 +25,12 @@ export interface PlanRevision {
 
 export type LineChange = { key: string; label: string; before: string | null; after: string | null }
 
+const BACKUP_MAIN_NAMES = {
+  main1: 'the first main',
+  main2: 'the second main',
+  both: 'both mains',
+  unknown: 'not known',
+} as const
 const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))
 const wattHours = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'Wh', 3))
 const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3_600_000))
@@ -41,6 +47,9 @@ export function planLines(installation: Installation, plan: Plan): PlanLine[] {
     line('pack', 'Rule pack', packId),
     line('supply', 'Supply', amps(supply.ratingA)),
     line('supply2', 'Second main', supply.secondMainA === null ? 'none' : amps(supply.secondMainA)),
+    ...(supply.secondMainA === null
+      ? []
+      : [line('supplyBackup', 'Backup on', BACKUP_MAIN_NAMES[supply.backupMain ?? 'unknown'])]),
     ...sources.units.map((unit, k) =>
       line(
         `unit.${k}`,

@@ -35,10 +35,18 @@ const METER: Readonly<Record<'combined' | 'apart', Texts>> = {
   ],
 }
 
+/** What it means on which main the backup sits. */
+const BACKUP_ON = {
+  unknown: 'One gateway backs up what is behind one of them only; say which, or plan a gateway for each.',
+  main1: 'The backup sits on the first: what hangs on the second stays dark in an outage.',
+  main2: 'The backup sits on the second: what hangs on the first stays dark in an outage.',
+  both: 'Each has a gateway of its own: two islands, which are never joined.',
+} as const
+
 /** What the kind of supply means for the bond, the price, the papers and the scope; empty while it is not known. */
 export function supplyConsequences(
   packId: RulePackId,
-  { meterCombinedWithBoard, secondMainA, ratingA }: Supply,
+  { meterCombinedWithBoard, secondMainA, ratingA, backupMain = null }: Supply,
 ): Consequence[] {
   const { words } = RULE_PACKS[packId]
   return [
@@ -48,7 +56,7 @@ export function supplyConsequences(
       : [
           {
             kind: 'scope' as const,
-            text: `Two ${words.mainSwitch}s share the service (${ratingA ?? '?'} A and ${secondMainA} A). One gateway backs up what is behind one of them only; say which, or plan a gateway for each.`,
+            text: `Two ${words.mainSwitch}s share the service (${ratingA ?? '?'} A and ${secondMainA} A). ${BACKUP_ON[backupMain ?? 'unknown']}`,
           },
         ]),
   ]

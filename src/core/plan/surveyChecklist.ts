@@ -1,6 +1,7 @@
 import { usableEnergyWh } from './usableEnergy'
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
+import { mainsOf } from './mains'
 import { medicalToSettle } from './medical'
 import { RULE_PACKS } from '../rules/packs'
 
@@ -206,6 +207,22 @@ const QUESTIONS: readonly Question[] = [
     question: () => 'Does the vehicle give to the house in an outage, and how much?',
     why: 'What gives has a floor that its owner keeps, and a morning on which it is gone: both are then tried (S-4).',
     open: ({ survey }) => missing(itemsOf(survey, 'vehicleCharger'), ({ detail }) => (detail.givesW ?? null) === null),
+  },
+  {
+    key: 'backupMain',
+    blocks: 'limits',
+    part: 'supply',
+    question: () => 'On which of the two mains does the backup sit?',
+    why: 'A gateway backs up what is behind its own main, and the battery is charged from it.',
+    open: ({ supply }) => supply.secondMainA !== null && (supply.backupMain ?? null) === null,
+  },
+  {
+    key: 'loadsOfMains',
+    blocks: 'limits',
+    part: 'loads',
+    question: () => 'On which circuits do the loads hang, on which boards those, and from which main are these fed?',
+    why: 'Each of two mains has its own rating; a load that could hang on either leaves both Open.',
+    open: (job) => (mainsOf(job)?.unplaced.length ?? 0) > 0,
   },
   {
     key: 'heatPump',

@@ -1,10 +1,10 @@
-import { usableEnergyWh } from './usableEnergy'
+import { energyAtLoadWh } from './leadAcidBank'
+import { meanDemandW } from './stayingOn'
 import { knowsAcRating } from './limitsOfInstallation'
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import type { AutonomySystem } from './autonomy'
 import type { Plan } from './planOfInstallation'
-import { meanDemandW } from './stayingOn'
 import { chargeLimitW } from './pvOfInstallation'
 import { TEMPERATE_CLEARNESS, syntheticLoadW, syntheticPvW } from './syntheticProfiles'
 import { type YearProfile, averagedTo } from './yearProfile'
@@ -83,7 +83,8 @@ function islandPvShare({ sources }: Installation): number | null {
 /** The planned battery as the year meets it; blanks leave capacity, limits or the share of PV `null`, and the result Open. */
 export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 336): AutonomySystem {
   const { sources, assumptions, loads } = installation
-  const usableWh = usableEnergyWh(sources)
+  const stayingW = plan.staying.loads.length === 0 ? null : meanDemandW(plan.staying.loads) + sources.standbyW
+  const usableWh = energyAtLoadWh(sources, stayingW)
   const wholeW = loads.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0)
   const { windowFromHour, windowToHour, windowTargetSoc } = assumptions
   const chargeW = chargeLimitW(installation)

@@ -1,19 +1,13 @@
 import type { Installation } from '../installation/installation'
-import { itemsOf } from '../installation/survey'
 import { planOfInstallation } from '../plan/planOfInstallation'
+import { givingVehicle } from '../plan/vehicleInOutage'
 import { meanDemandW } from '../plan/stayingOn'
-import { usableEnergyWh } from '../plan/usableEnergy'
+import { energyAtLoadWh } from '../plan/leadAcidBank'
 import { type OrderedSource, type SourceOrder, type VehicleStore, sourceOrder } from './sourceOrder'
 
 export const OUTAGE_STAGES = ['night', 'dawn', 'floor', 'away'] as const
 /** Stretches of an outage in which other sources carry the house: the night, the sun coming in, the vehicle at its floor, the vehicle gone. */
 export type OutageStage = (typeof OUTAGE_STAGES)[number]
-
-/** A vehicle that is there to give: what the survey says of it. `null` where none gives, or nobody said that one does. */
-export function givingVehicle({ survey }: Pick<Installation, 'survey'>) {
-  const giving = itemsOf(survey, 'vehicleCharger').find(({ detail }) => (detail.givesW ?? 0) > 0)
-  return giving?.detail ?? null
-}
 
 const hasPv = ({ sources }: Installation): boolean =>
   sources.pvAc.length > 0 || sources.units.some(({ pvDcW }) => (pvDcW ?? 0) > 0)
@@ -28,22 +22,26 @@ export const stagesOf = (installation: Installation): OutageStage[] =>
 
 /** The planned order of use; `null` where a vehicle gives and nobody said when. */
 export function plannedOrder(installation: Installation): OrderedSource[] | null {
-  const vehicle = givingVehicle(installation)
+  const vehicle = givingVehicle(installation)?.detail ?? null
   if (vehicle === null) return ['pv', 'battery']
   if (vehicle.givesWhen == null) return null
   return vehicle.givesWhen === 'beforeBattery' ? ['pv', 'vehicle', 'battery'] : ['pv', 'battery', 'vehicle']
 }
 
 /**
- * S-4 of a house: a night without sun, from the reserve, with the mean demand of what stays on, in the planned order of use. With a vehicle it is
+ * S-4 of a house: a night without sun, from the reserve or from full, with the mean demand of what stays on, in the planned order of use. With a vehicle it is
  * taken to be there, plugged in and enabled, and to stop at the charge that its owner keeps. What is missing leaves the hours unknown.
  */
-export function sourcesInOutage(installation: Installation): Pick<SourceOrder, 'stages' | 'totalH' | 'endsBy'> {
+export function sourcesInOutage(
+  installation: Installation,
+  from: 'reserve' | 'full' = 'reserve',
+): Pick<SourceOrder, 'stages' | 'totalH' | 'endsBy'> {
   const { sources } = installation
   const { staying, limits } = planOfInstallation(installation)
-  const vehicle = givingVehicle(installation)
+  const vehicle = givingVehicle(installation)?.detail ?? null
   const order = plannedOrder(installation)
   if (order === null || staying.loads.length === 0) return { stages: null, totalH: null, endsBy: null }
+  const loadW = meanDemandW(staying.loads) + sources.standbyW
   const store: VehicleStore | null = vehicle && {
     usableWh: vehicle.vehicleWh ?? null,
     dischargeEfficiency: sources.dischargeEfficiency,
@@ -56,14 +54,14 @@ export function sourcesInOutage(installation: Installation): Pick<SourceOrder, '
     agreedFloorSoc: vehicle.agreedFloorSoc ?? null,
   }
   const { stages, totalH, endsBy } = sourceOrder({
-    loadW: meanDemandW(staying.loads) + sources.standbyW,
+    loadW,
     pvW: 0,
     order,
     orderSet: null,
     battery: {
-      usableWh: usableEnergyWh(sources),
+      usableWh: energyAtLoadWh(sources, loadW),
       dischargeEfficiency: sources.dischargeEfficiency,
-      soc: sources.reserveSoc,
+      soc: from === 'full' ? 1 : sources.reserveSoc,
       floorSoc: sources.floorSoc,
       limitW: limits.nightW,
     },

@@ -1,4 +1,5 @@
-import { usableEnergyWh } from '../plan/usableEnergy'
+import { energyAtLoadWh } from '../plan/leadAcidBank'
+import { meanDemandW } from '../plan/stayingOn'
 import type { Installation } from '../installation/installation'
 import { type SurveyItem, itemsOf } from '../installation/survey'
 import { phasePeakW } from '../plan/planMarks'
@@ -48,9 +49,9 @@ function houseOnPhases(installation: Installation, tag: string): Record<string, 
 
 const smaller = (a: number | null, b: number | null) => (a === null || b === null ? a : Math.min(a, b))
 
-function availableWh({ sources }: Installation): number | null {
+function availableWh({ sources }: Installation, loadW: number | null): number | null {
   const { reserveSoc, floorSoc, dischargeEfficiency } = sources
-  const usableWh = usableEnergyWh(sources)
+  const usableWh = energyAtLoadWh(sources, loadW)
   return usableWh === null || reserveSoc === null
     ? null
     : Math.max(0, (reserveSoc - floorSoc) * usableWh * dischargeEfficiency)
@@ -90,7 +91,7 @@ function placementOf(installation: Installation, item: SurveyItem<'vehicleCharge
           Object.fromEntries(Object.entries(limits.perPhase).map(([one, { nightW }]) => [one, nightW])),
         ratingA,
         gatewayA: sources.gatewayA,
-        availableWh: availableWh(installation),
+        availableWh: availableWh(installation, staying.length === 0 ? null : meanDemandW(staying) + sources.standbyW),
         standbyW: sources.standbyW,
         demandShare: rulesOf(installation).limits.demandShareOfLimit.value,
         inIsland: detail.inIsland ?? null,

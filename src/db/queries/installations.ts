@@ -1,7 +1,7 @@
 import { lastAnswers } from './household'
 import { asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { FitItem } from '@/core/installation/fit'
-import { type Installation, NO_CURTAILMENT } from '@/core/installation/installation'
+import { type Installation, NO_BANK, NO_CURTAILMENT } from '@/core/installation/installation'
 import type { WiringRevision } from '@/core/installation/wiring'
 import {
   MEDICAL_ANSWERS,
@@ -143,9 +143,15 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
         acceptsShedding: row.acceptsShedding,
         chosenSchool: row.chosenSchool,
         schoolReason: row.schoolReason,
-        supply: { ...row.supply, secondMainA: row.supply.secondMainA ?? null },
+        supply: {
+          ...row.supply,
+          secondMainA: row.supply.secondMainA ?? null,
+          backupMain: row.supply.backupMain ?? null,
+        },
         sources: {
           ...row.sources,
+          makerRuntimeH: row.sources.makerRuntimeH ?? null,
+          bank: { ...NO_BANK, ...row.sources.bank },
           curtailment: { ...NO_CURTAILMENT, ...row.sources.curtailment },
           pvAc: row.sources.pvAc.map((pv) => ({ ...pv, ratingW: pv.ratingW ?? null })),
         },

@@ -4,7 +4,7 @@ import { likelyPeakW } from '@/core/plan/planMarks'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { meanDemandW } from '@/core/plan/stayingOn'
 import { BINDING_WORDS } from '@/core/plan/schoolReason'
-import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { EmptyState } from '@/ui/EmptyState'
 import { Figure, Figures } from '@/ui/Figure'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
@@ -12,9 +12,10 @@ import { TitledSheet } from '@/ui/Sheet'
 import { LoadLanes } from './LoadLanes'
 import { usePlanned } from './LoadDrafts'
 import { LoadStrip } from './LoadStrip'
+import { RuntimeSheet } from './RuntimeSheet'
+import { VehicleSheet } from './VehicleSheet'
+import { watts } from './watts'
 
-export const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))
-const hours = (h: number | null) => (h === null ? '–' : formatDuration(h * 3_600_000))
 const percentOfTime = (share: number | null) =>
   share === null ? 'open' : `${formatNumber(share * 100, 2)} % of the time`
 
@@ -54,6 +55,7 @@ export function LimitsView() {
         <TurnOffSheet />
         <RuntimeSheet />
       </Grid>
+      <VehicleSheet />
     </>
   )
 }
@@ -120,75 +122,5 @@ function TurnOffSheet() {
         </Box>
       )}
     </TitledSheet>
-  )
-}
-
-function RuntimeSheet() {
-  const {
-    plan: { runtime, marks, staying },
-  } = usePlanned()
-  return (
-    <TitledSheet title="How long it runs" note={<PlanMarkWord mark={marks.runtime} />}>
-      {runtime.runtimeReserveH === null && !runtime.indefinite ? (
-        <EmptyState title="Open">Usable energy, reserve and loads are needed.</EmptyState>
-      ) : (
-        <Box px="14px" pb="10px">
-          {(
-            [
-              ['from the reserve, at worst', runtime.runtimeReserveH],
-              ['as usual', runtime.runtimeUsualH],
-              ['from full', runtime.runtimeFullH],
-            ] as const
-          ).map(([label, h], k) => (
-            <RuntimeBar
-              key={label}
-              label={label}
-              hoursH={h}
-              mostH={runtime.runtimeFullH}
-              strong={k === 0}
-              text={runtime.indefinite ? 'while the sun holds' : hours(h)}
-            />
-          ))}
-          <Text fontSize="13px" color="ink2">
-            at {watts(runtime.netW)} with standby
-            {staying.off.length > 0 ? ', with the list off' : ''}. A plan, not evidence.
-          </Text>
-        </Box>
-      )}
-    </TitledSheet>
-  )
-}
-
-function RuntimeBar({
-  label,
-  hoursH,
-  mostH,
-  strong,
-  text,
-}: {
-  label: string
-  hoursH: number | null
-  mostH: number | null
-  strong: boolean
-  text: string
-}) {
-  return (
-    <Box py="4px">
-      <Flex justify="space-between" gap="8px">
-        <Text color="ink2" fontSize="14px">
-          {label}
-        </Text>
-        <Text fontWeight="600" fontSize={strong ? '19px' : '15px'}>
-          {text}
-        </Text>
-      </Flex>
-      <Box h="7px" bg="sheet2" borderWidth="1px" borderColor="rule">
-        <Box
-          h="100%"
-          bg={strong ? 'grid' : 'rule2'}
-          w={`${hoursH === null || !mostH ? 0 : Math.min(100, (100 * hoursH) / mostH)}%`}
-        />
-      </Box>
-    </Box>
   )
 }

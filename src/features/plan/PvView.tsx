@@ -13,7 +13,7 @@ import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { useWidth } from '@/ui/useWidth'
 import { useJob } from '../job/JobContext'
-import { watts } from './LimitsView'
+import { watts } from './watts'
 import { usePlanned } from './LoadDrafts'
 
 const volts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'V', 4))

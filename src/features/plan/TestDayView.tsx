@@ -14,7 +14,7 @@ import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { download } from '../survey/download'
 import { usePlanned } from './LoadDrafts'
-import { watts } from './LimitsView'
+import { watts } from './watts'
 
 const GROUP_WORDS = {
   cable: 'Cable',

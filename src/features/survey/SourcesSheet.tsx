@@ -14,10 +14,10 @@ import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 import { LibraryNews } from '../library/LibraryNews'
 import { TakeFromLibrary } from '../library/TakeFromLibrary'
-import { BATTERY_FIELDS, CURTAILMENT_FIELDS, pvFields, unitFields } from './supplyFields'
+import { BANK_FIELDS, BATTERY_FIELDS, CURTAILMENT_FIELDS, pvFields, unitFields } from './supplyFields'
 import { nested, useChangeJob } from './useChangeJob'
 
-type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | 'curtailment' | 'library' | null
+type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | 'bank' | 'curtailment' | 'library' | null
 
 const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
   units: {
@@ -71,6 +71,9 @@ export function SourcesSheet() {
             </Button>
             <Button size="sm" onClick={() => setEditing('battery')}>
               Battery and gateway
+            </Button>
+            <Button size="sm" onClick={() => setEditing('bank')}>
+              Lead–acid bank
             </Button>
             {sources.pvAc.length > 0 && (
               <Button size="sm" onClick={() => setEditing('curtailment')}>
@@ -138,7 +141,10 @@ function BatteryFacts({ sources }: { sources: Sources }) {
   const percent = (share: number | null) => (share === null ? 'open' : `${Math.round(share * 100)} %`)
   const usableWh = usableEnergyWh(sources)
   const facts: [string, string][] = [
-    ['usable', usableWh === null ? 'open' : formatQuantity(usableWh, 'Wh', 3)],
+    [
+      sources.bank?.kind ? 'usable, lead–acid' : 'usable',
+      usableWh === null ? 'open' : formatQuantity(usableWh, 'Wh', 3),
+    ],
     ['reserve', percent(sources.reserveSoc)],
     ['as usual', percent(sources.usualSoc)],
     ['floor', percent(sources.floorSoc)],
@@ -196,6 +202,19 @@ function SourcesOverlay({ editing, onClose }: { editing: Editing; onClose: () =>
           initial={{ sources }}
           save={async (fields) => {
             await change({ sources: { ...sources, ...nested(fields, 'sources') } })
+            onClose()
+          }}
+        />
+      </Overlay>
+    )
+  if (editing === 'bank')
+    return (
+      <Overlay title="Lead–acid bank" open onClose={onClose} wide>
+        <SpecForm
+          specs={BANK_FIELDS}
+          initial={{ sources }}
+          save={async (fields) => {
+            await change({ sources: { ...sources, bank: nested(fields, 'sources.bank') } })
             onClose()
           }}
         />

@@ -16,6 +16,7 @@ import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 import { usePlan } from '../plan/usePlan'
+import { MainsSheet } from './MainsSheet'
 import { supplyFields } from './supplyFields'
 import { SurveySheet } from './SurveySheet'
 import { nested, useChangeJob } from './useChangeJob'
@@ -70,7 +71,7 @@ export function SupplyView() {
           unit={plan.capacity.headroomKva === null ? undefined : 'kVA'}
         >
           {supply.secondMainA !== null
-            ? 'two mains: nobody has said what is behind which'
+            ? 'two mains: each for itself, below'
             : supply.maximumDemandKva === null
               ? 'against the likely peak of the load list'
               : 'against the maximum demand as declared'}
@@ -96,6 +97,7 @@ export function SupplyView() {
           ))}
         </TitledSheet>
       )}
+      {plan.mains && <MainsSheet mains={plan.mains} />}
       <SurveySheet
         kind="board"
         says={({ id }) => {

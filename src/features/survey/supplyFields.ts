@@ -2,6 +2,12 @@ import { CEILING_FIELDS } from '@/schemas/ceilingFields'
 import type { RulePack } from '@/core/rules/rulePack'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 
+export const BACKUP_MAIN_WORDS: Readonly<Record<string, string>> = {
+  main1: 'the first main',
+  main2: 'the second main',
+  both: 'both, a gateway for each',
+}
+
 /** The supply's form, in the pack's words. */
 export const supplyFields = ({ words }: RulePack): FieldSpec[] => [
   { name: 'supply.ratingA', label: `Rating of the ${words.supply}`, kind: 'number', unit: 'A', optional: true },
@@ -12,6 +18,14 @@ export const supplyFields = ({ words }: RulePack): FieldSpec[] => [
     unit: 'A',
     optional: true,
     hint: 'blank where there is one main',
+  },
+  {
+    name: 'supply.backupMain',
+    label: 'The backup sits on',
+    kind: 'choice',
+    options: BACKUP_MAIN_WORDS,
+    optional: true,
+    hint: 'of a split service; a gateway backs up what is behind its main',
   },
   { name: 'supply.powerFactor', label: 'Power factor', kind: 'number', optional: true },
   {
@@ -55,9 +69,54 @@ export const BATTERY_FIELDS: readonly FieldSpec[] = [
   { name: 'sources.usualSoc', label: 'Charge as usual', kind: 'percent', optional: true },
   { name: 'sources.floorSoc', label: 'Floor in an outage', kind: 'percent' },
   { name: 'sources.standbyW', label: 'Standby', kind: 'number', unit: 'W' },
+  {
+    name: 'sources.makerRuntimeH',
+    label: 'Hours its maker’s sheet gives, from full',
+    kind: 'number',
+    optional: true,
+    hint: 'set beside the plan’s; counts for nothing',
+  },
   { name: 'sources.gatewayA', label: 'Gateway rating', kind: 'number', unit: 'A', optional: true },
   { name: 'sources.switchA', label: 'Bypass or changeover switch', kind: 'number', unit: 'A', optional: true },
   { name: 'sources.feederA', label: 'Feeder rating', kind: 'number', unit: 'A', optional: true },
+]
+
+export const BANK_KIND_WORDS: Readonly<Record<string, string>> = {
+  flooded: 'flooded cells',
+  sealed: 'sealed cells (AGM, gel)',
+}
+
+/** A lead–acid bank: what its hours and the air of its room are worked out from. */
+export const BANK_FIELDS: readonly FieldSpec[] = [
+  {
+    name: 'sources.bank.kind',
+    label: 'Lead–acid bank of',
+    kind: 'choice',
+    options: BANK_KIND_WORDS,
+    optional: true,
+    hint: 'blank where the battery is none',
+  },
+  { name: 'sources.bank.ratedAh', label: 'Capacity, Ah', kind: 'number', optional: true },
+  { name: 'sources.bank.ratedH', label: 'Rated at, hours', kind: 'number', optional: true, hint: 'often 10 or 20' },
+  { name: 'sources.bank.nominalV', label: 'Voltage of the bank', kind: 'number', unit: 'V', optional: true },
+  {
+    name: 'sources.bank.peukertExponent',
+    label: 'Peukert’s exponent',
+    kind: 'number',
+    optional: true,
+    min: 1,
+    max: 1.6,
+    hint: 'its maker’s; a blank leaves the hours open',
+  },
+  { name: 'sources.bank.cellCount', label: 'Cells in series', kind: 'number', optional: true, whole: true },
+  { name: 'sources.bank.boostCharged', label: 'Charged above float now and then', kind: 'flag', optional: true },
+  {
+    name: 'sources.bank.ventCm2',
+    label: 'Free area of each opening, cm²',
+    kind: 'number',
+    optional: true,
+    hint: 'two: one low, one high on the far side',
+  },
 ]
 
 /** How AC-coupled PV is held back in island mode. */

@@ -5,7 +5,7 @@ import { type JobRow, installationsOf } from '@/db/queries/installations'
 import { newJobSchema } from '@/schemas/jobChange'
 import { eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
-import { type Installation, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
+import { type Installation, NO_BANK, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { JOB_GROUPS } from '@/core/evidence/jobGroups'
 import { beginWithCrewColours, usualMinutesOfCrew } from '@/db/queries/habits'
 import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
@@ -34,6 +34,8 @@ export const EMPTY_SOURCES: Sources = {
   usualSoc: null,
   floorSoc: 0.05,
   standbyW: 0,
+  makerRuntimeH: null,
+  bank: NO_BANK,
   curtailment: NO_CURTAILMENT,
 }
 
@@ -49,6 +51,7 @@ export const createJob = defineUseCase({
       supply: {
         ratingA: null,
         secondMainA: null,
+        backupMain: null,
         powerFactor: 0.95,
         maximumDemandKva: null,
         meterCombinedWithBoard: null,

@@ -1,6 +1,7 @@
 import type { Verdict } from '../../rules/verdict'
 import { formatNumber } from '../../quantity/formatQuantity'
-import { type OutageStage, givingVehicle, stagesOf } from '../../settings/sourcesInOutage'
+import { givingVehicle } from '../../plan/vehicleInOutage'
+import { type OutageStage, stagesOf } from '../../settings/sourcesInOutage'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
@@ -55,7 +56,7 @@ const floorSlot: Slot = {
 
 /** Whether the floor that is set keeps what the owner was promised (S-4). */
 function floorVerdict(slots: SlotReadings, { installation }: EvidenceContext): { verdict: Verdict; why: string } {
-  const agreedSoc = givingVehicle(installation)?.agreedFloorSoc ?? null
+  const agreedSoc = givingVehicle(installation)?.detail.agreedFloorSoc ?? null
   const setPercent = slots.number(FLOOR)
   if (agreedSoc === null) return { verdict: 'open', why: 'Which charge its owner keeps is not agreed.' }
   if (setPercent === null) return { verdict: 'open', why: 'Read the floor off the vehicle or its charger.' }

@@ -10,7 +10,7 @@ import { text } from '@/schemas/specs'
 import { fieldText } from '../../forms/fieldText'
 import { ASSUMPTION_FIELDS } from '../../plan/assumptionFields'
 import { SITE_FIELDS } from '../../survey/siteFields'
-import { BATTERY_FIELDS, CURTAILMENT_FIELDS, supplyFields } from '../../survey/supplyFields'
+import { BANK_FIELDS, BATTERY_FIELDS, CURTAILMENT_FIELDS, supplyFields } from '../../survey/supplyFields'
 
 /** A step in words: what was done, and line by line what it would be again. */
 export interface StepWords {
@@ -65,6 +65,7 @@ const JOB_FIELDS = (pack: RulePack): FieldSpec[] => [
   text('name', 'Name of the job', 80),
   ...supplyFields(pack),
   ...BATTERY_FIELDS,
+  ...BANK_FIELDS,
   ...CURTAILMENT_FIELDS,
   ...SITE_FIELDS,
   ...ASSUMPTION_FIELDS,
