@@ -39,7 +39,7 @@ test.describe('what somebody did last', () => {
     await page.locator('[data-alive]').waitFor()
     await page.keyboard.press('u')
     await expect(sheet(page)).toContainText('Kettle was changed.')
-    await expect(sheet(page).getByLabel('What it has again')).toContainText(/Power: 2.kW again, not 3.kW/)
+    await expect(sheet(page).getByLabel('What it has again')).toContainText(/Power: 2.kW \(now 3.kW\)/)
     await sheet(page).getByRole('button', { name: 'Take back' }).click()
     await expect(rowOf(page, 'Kettle')).toContainText(/2.kW/)
     // then the one before it, by the button for hands without a keyboard

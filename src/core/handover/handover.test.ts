@@ -235,7 +235,9 @@ describe('the what-to-do card', () => {
       /Wall box gives up to 3.kW once the battery is empty, only while .*From its usual charge/,
     )
     expect(withVehicle(3000)).not.toContain('turn off')
-    expect(withVehicle(60)).toMatch(/weaker than the battery.*first turn off/)
+    expect(withVehicle(60)).toContain('with the battery empty the house goes dark')
+    expect(withVehicle(60)).not.toContain('From its usual charge')
+    expect(withVehicle(190)).toMatch(/weaker than the battery.*first turn off/)
   })
   it('says how a switch by hand is turned, and only where there is one', () => {
     expect(linesOf()).not.toHaveProperty('byHand')

@@ -74,18 +74,21 @@ const VEHICLE_WHEN = {
 /** What a vehicle does for this house; nothing where none gives. */
 function vehicleLines(vehicle: VehicleInOutage | null, nameOf: (tag: string) => string): string[] {
   if (vehicle === null) return []
-  const { name, givesW, givesWhen, alone, turnOff } = vehicle
-  const usualH = vehicle.runtime.runtimeUsualH
-  return [
-    `${name} gives up to ${formatQuantity(givesW, 'W', 3)}${VEHICLE_WHEN[givesWhen ?? 'unknown']}, only while the vehicle is plugged in and enabled for it.`,
-    ...(usualH === null
-      ? []
-      : [`From its usual charge that is about ${hours(usualH)} more; it stops at the charge you keep for driving.`]),
-    ...(alone === 'exceeds' && turnOff !== null && turnOff.length > 0
-      ? [`It is weaker than the battery. Once that is empty, first turn off: ${turnOff.map(nameOf).join(', then ')}.`]
-      : []),
-  ]
+  const { name, givesW, givesWhen, alone } = vehicle
+  const gives = `${name} gives up to ${formatQuantity(givesW, 'W', 3)}${VEHICLE_WHEN[givesWhen ?? 'unknown']}, only while the vehicle is plugged in and enabled for it.`
+  return [gives, ...(alone === 'exceeds' ? [weakLine(vehicle, nameOf)] : vehicleHours(vehicle))]
 }
+
+/** Hours are those of what stays on: of a vehicle that cannot carry it they would be nobody's. */
+const vehicleHours = ({ alone, runtime: { runtimeUsualH } }: VehicleInOutage): string[] =>
+  alone === 'open' || runtimeUsualH === null
+    ? []
+    : [`From its usual charge that is about ${hours(runtimeUsualH)} more; it stops at the charge you keep for driving.`]
+
+const weakLine = ({ turnOff }: VehicleInOutage, nameOf: (tag: string) => string): string =>
+  turnOff === null
+    ? 'It cannot carry what stays on by itself: with the battery empty the house goes dark.'
+    : `It is weaker than the battery. Once that is empty, first turn off: ${turnOff.map(nameOf).join(', then ')}.`
 
 /**
  * The what-to-do card of a house. Every line rests on its own record: what was seen in the test and what was only planned are told apart, and a section

@@ -41,7 +41,7 @@ describe('a vehicle as a source', () => {
     // 40 kWh from 80 % to 30 %, and from full, at 1 kW
     expect(vehicle?.runtime).toMatchObject({ runtimeUsualH: 20, runtimeFullH: 28 })
     expect(vehicle?.alone).toBe('fits')
-    expect(vehicle?.turnOff).toBeNull()
+    expect(vehicle?.turnOff).toEqual([])
   })
   it('lengthens what the battery gives while it is there', () => {
     expect(sourcesInOutage(withVehicle()).totalH).toBeCloseTo(3 + 20, 9)
@@ -51,6 +51,16 @@ describe('a vehicle as a source', () => {
     const vehicle = of({ givesW: 700 })
     expect(vehicle?.alone).toBe('exceeds')
     expect(vehicle?.turnOff).toEqual(['b'])
+    expect(of({ givesW: 400 })?.turnOff).toEqual(['b', 'a'])
+  })
+  it('goes by the likely peak, as its mark does, and says where nothing is enough', () => {
+    const one = withVehicle({ givesW: 2000 })
+    const kettle = aLoad({ id: 'k', tag: 'k', powerW: 2200, duty: 0.1, priority: 5 })
+    const often = { ...one, loads: [...one.loads, kettle] }
+    const vehicle = vehicleInOutage(often, planOfInstallation(often))
+    expect([vehicle?.alone, vehicle?.turnOff]).toEqual(['exceeds', ['b', 'k']])
+    const kept = { ...one, loads: one.loads.map((load) => ({ ...load, powerW: 1500, mustStayOn: true })) }
+    expect(vehicleInOutage(kept, planOfInstallation(kept))?.turnOff).toBeNull()
   })
   it.each(['vehicleWh', 'vehicleSoc', 'agreedFloorSoc'] as const)('promises no hours without %s', (figure) => {
     expect(of({ [figure]: null })?.runtime.runtimeUsualH).toBeNull()

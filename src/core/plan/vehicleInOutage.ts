@@ -1,13 +1,13 @@
-import type { Installation } from '../installation/installation'
+import type { Installation, Load } from '../installation/installation'
 import { rulesOf } from '../installation/rulesOf'
 import { type GivesWhen, type Side, type SurveyItem, itemsOf } from '../installation/survey'
+import { atMost } from '../quantity/tolerance'
 import type { PlanMark } from '../rules/verdict'
 import { type MakersEstimate, makersEstimate } from './makersEstimate'
 import { likelyPeakW, markAgainst, markOfFigures } from './planMarks'
 import type { Plan } from './planOfInstallation'
 import { type Runtime, runtime } from './runtime'
 import { meanDemandW } from './stayingOn'
-import { turnOffFirst } from './turnOffFirst'
 
 const givingOn = (side: Side, { survey }: Pick<Installation, 'survey'>): SurveyItem<'vehicleCharger'> | null =>
   itemsOf(survey, 'vehicleCharger').find(({ detail }) => detail.side === side && (detail.givesW ?? 0) > 0) ?? null
@@ -30,7 +30,7 @@ export interface VehicleInOutage {
   availableWh: number | null
   /** The likely peak of what stays on against what it gives alone, once the battery is empty. */
   alone: PlanMark
-  /** What would have to go off first for it to carry the rest alone; `null` where nothing has to, or it is not known. */
+  /** What has to go off first, least essential first, for it to carry the rest alone; `null` where all that may go off is not enough. */
   turnOff: readonly string[] | null
   estimate: MakersEstimate | null
 }
@@ -61,6 +61,19 @@ function runtimeOfVehicle(
   })
 }
 
+/** Loads to turn off, least essential first, until the likely peak of the rest is within a limit; `null` where that is never reached. */
+function offForPeak(loads: readonly Load[], limitW: number): string[] | null {
+  const order = loads
+    .filter(({ mustStayOn }) => !mustStayOn)
+    .toSorted((a, b) => b.priority - a.priority || b.powerW - a.powerW)
+  for (let count = 1; count <= order.length; count++) {
+    const off = order.slice(0, count)
+    const peakW = likelyPeakW(loads.filter((load) => !off.includes(load))) ?? 0
+    if (atMost(peakW, limitW)) return off.map(({ tag }) => tag)
+  }
+  return null
+}
+
 /**
  * P-7 for a vehicle as a source: its own energy and floor, what it carries alone, and what would have to go off for that. No promise rests on it: it
  * counts only while it is there.
@@ -80,13 +93,6 @@ export function vehicleInOutage(installation: Installation, plan: Plan): Vehicle
   // who stays on is decided by the night limit: of an unknown set of loads nothing is said
   const alone = limits.nightW === null ? 'open' : markAgainst(likelyPeakW(staying.loads), givesW, share)
   const marked = markOfFigures(alone, staying.loads)
-  const off =
-    marked === 'exceeds'
-      ? turnOffFirst(
-          staying.loads.map((load) => ({ ...load, id: load.tag, keep: load.mustStayOn })),
-          share * givesW,
-        ).loads
-      : null
   return {
     tag,
     name,
@@ -95,7 +101,7 @@ export function vehicleInOutage(installation: Installation, plan: Plan): Vehicle
     runtime: hours,
     availableWh: hours.availableReserveWh,
     alone: marked,
-    turnOff: off,
+    turnOff: marked === 'exceeds' ? offForPeak(staying.loads, share * givesW) : [],
     estimate: makersEstimate({
       makerH: detail.makerHours ?? null,
       planH: hours.runtimeFullH,

@@ -116,7 +116,7 @@ function AloneLine({ vehicle, endsBy }: { vehicle: VehicleInOutage; endsBy: 'pow
   return (
     <Text>
       What stays on asks for more than it gives alone.{' '}
-      {vehicle.turnOff !== null && vehicle.turnOff.length > 0
+      {vehicle.turnOff !== null
         ? `Once the battery is empty, first turn off: ${vehicle.turnOff.map(nameOf).join(', ')}.`
         : 'Nothing that may go off is enough.'}
       {endsBy === 'power' && ' Without that the house goes dark although the vehicle holds energy.'}

@@ -37,7 +37,7 @@ import { useWiring } from './useWiring'
 
 const HEIGHT = { base: 400, most: 600 } as const
 /** What stands above and below the drawing while it is large. */
-const AROUND_LARGE = 250
+const AROUND_LARGE = 292
 
 /** The schematic, live to the position of every switch, and what the position check says of it. */
 export function SchematicView() {

@@ -35,7 +35,7 @@ const differing = (specs: readonly FieldSpec[], was: unknown, left: unknown): st
     const [before, after] = [at(was, spec.name), at(left, spec.name)]
     return sameValue(before ?? null, after ?? null)
       ? []
-      : [`${spec.label}: ${fieldText(spec, before)} again, not ${fieldText(spec, after)}`]
+      : [`${spec.label}: ${fieldText(spec, before)} (now ${fieldText(spec, after)})`]
   })
 
 function thingWords(specs: readonly FieldSpec[], was: Thing | null, left: Thing | null): StepWords {
@@ -88,7 +88,7 @@ function jobWords(was: unknown, left: unknown, pack: RulePack): StepWords {
 /**
  * What a step did, and what it would be again.
  *
- * @example stepWords(step, pack) // { done: 'Kettle was changed.', lines: ['Power: 2 kW again, not 3 kW'], then: … }
+ * @example stepWords(step, pack) // { done: 'Kettle was changed.', lines: ['Power: 2 kW (now 3 kW)'], then: … }
  */
 export function stepWords({ entry, was, left }: Step, pack: RulePack): StepWords {
   switch (entry.useCase) {
