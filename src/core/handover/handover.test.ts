@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { aCircuit, house, readyForLoads, reading, recordOf } from '../../../tests/support/house'
+import { aCircuit, aLoad, house, readyForLoads, reading, recordOf } from '../../../tests/support/house'
 import { benchOf, pointsToShow } from '../evidence/bench'
 import type { Judgement } from '../evidence/point'
 import { beforeSealing } from './beforeSealing'
@@ -204,10 +204,12 @@ describe('the what-to-do card', () => {
   })
   it('speaks of a vehicle only where one gives, with its own hours and what it cannot carry', () => {
     expect(linesOf()).not.toHaveProperty('vehicle')
+    const hob = aLoad({ id: 'h', tag: 'hob', name: 'Hob', powerW: 600, duty: 1, backedUp: true })
     const withVehicle = (givesW: number) =>
       linesOf(
         recordOf(
           house({
+            loads: [...house().loads, hob],
             survey: [
               {
                 id: 'v',
@@ -237,7 +239,7 @@ describe('the what-to-do card', () => {
     expect(withVehicle(3000)).not.toContain('turn off')
     expect(withVehicle(60)).toContain('with the battery empty the house goes dark')
     expect(withVehicle(60)).not.toContain('From its usual charge')
-    expect(withVehicle(190)).toMatch(/weaker than the battery.*first turn off/)
+    expect(withVehicle(500)).toMatch(/weaker than the battery.*first turn off: .*Hob/)
   })
   it('says how a switch by hand is turned, and only where there is one', () => {
     expect(linesOf()).not.toHaveProperty('byHand')
