@@ -73,6 +73,11 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('maxVocV', 'Tracker, highest voltage', 'V', { max: 1500 }),
     number('trackerLimitA', 'Tracker, highest current', 'A', { max: 200 }),
     number('trackerStartV', 'Tracker starts at', 'V', { max: 1500 }),
+    number('trackerInput', 'On tracker input', undefined, {
+      max: 40,
+      whole: true,
+      hint: 'as numbered on the inverter',
+    }),
     number('arrayRatioLimit', 'Highest array to inverter ratio', undefined, { max: 3 }),
   ],
   arrayFace: [

@@ -57,6 +57,8 @@ export interface SurveyDetails {
     maxVocV: number | null
     trackerLimitA: number | null
     trackerStartV: number | null
+    /** Input of its inverter that its strings are on, as numbered there. */
+    trackerInput?: number | null
     arrayRatioLimit: number | null
   }
   arrayFace: { peakW: number; tiltDeg: number; azimuthDeg: number }

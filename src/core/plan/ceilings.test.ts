@@ -23,7 +23,8 @@ describe('ceilings', () => {
     expect([leftOf(modules!), leftOf(parallel!), leftOf(inputs!)]).toEqual([3, null, null])
   })
   it('of PV are open where it is not known which inverter a string is on', () => {
-    const two = withUnits({ pvInputs: 2 }, { pvInputs: 2 })
+    const units = withUnits({ pvInputs: 2 }, { pvInputs: 2 })
+    const two = { ...units, survey: [dcString('a')] as never }
     expect(
       ceilingsOf(two)
         .filter(({ kind }) => kind === 'pvInputs')

@@ -1,5 +1,5 @@
 import type { Installation } from '../installation/installation'
-import { itemsOf } from '../installation/survey'
+import { inputsTaken } from './trackers'
 
 export const CEILING_KINDS = ['modules', 'inParallel', 'pvInputs'] as const
 export type CeilingKind = (typeof CEILING_KINDS)[number]
@@ -13,12 +13,6 @@ export interface Ceiling {
   most: number | null
 }
 
-/** Strings of PV on the DC side; which inverter they are on is known only where there is one. */
-function stringsOn({ survey, sources }: Installation): number | null {
-  if (sources.units.length !== 1) return null
-  return itemsOf(survey, 'pvSystem').filter(({ detail }) => detail.coupling === 'dc').length
-}
-
 /**
  * The ceilings of a plan, inverter by inverter, as their makers have them.
  *
@@ -26,12 +20,11 @@ function stringsOn({ survey, sources }: Installation): number | null {
  */
 export function ceilingsOf(installation: Installation): Ceiling[] {
   const { units } = installation.sources
-  const strings = stringsOn(installation)
   return units.flatMap(
     ({ name, moduleCount, mostModules = null, mostInParallel = null, pvInputs = null }): Ceiling[] => [
       { kind: 'modules', name, used: moduleCount, most: mostModules },
       { kind: 'inParallel', name, used: units.length, most: mostInParallel },
-      { kind: 'pvInputs', name, used: strings, most: pvInputs },
+      { kind: 'pvInputs', name, used: inputsTaken(installation, name), most: pvInputs },
     ],
   )
 }

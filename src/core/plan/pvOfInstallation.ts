@@ -2,7 +2,9 @@ import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import { rulesOf } from '../installation/rulesOf'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
-import { type AcPvInIsland, type DcPv, acPvInIsland, dcPv } from './pvInIsland'
+import { stringsOf } from './pvStrings'
+import { type Tracker, trackersOf } from './trackers'
+import { type AcPvInIsland, type DcPv, acPvInIsland } from './pvInIsland'
 
 /** Power the batteries can be charged with, in watts; `null` while the maker's figures are missing. */
 export function chargeLimitW({
@@ -23,6 +25,7 @@ export interface PvOfInstallation {
   /** Frequencies across the curtailment band with what is left of the PV, for the picture; empty without a band. */
   droop: { hz: number; leftW: number }[]
   strings: { name: string; tag: string; result: DcPv }[]
+  trackers: Tracker[]
   mark: PlanMark
 }
 
@@ -31,7 +34,6 @@ export function pvOfInstallation(installation: Installation): PvOfInstallation {
   const {
     sources: { pvAc, curtailment },
     survey,
-    site,
   } = installation
   const { limits } = rulesOf(installation)
   const band =
@@ -66,17 +68,13 @@ export function pvOfInstallation(installation: Installation): PvOfInstallation {
     : []
   const strings = itemsOf(survey, 'pvSystem')
     .filter(({ detail }) => detail.coupling === 'dc')
-    .map(({ name, tag, detail }) => ({
-      name,
-      tag,
-      result: dcPv({
-        ...detail,
-        betaPerC: detail.betaPercentPerC === null ? null : detail.betaPercentPerC / 100,
-        minTempC: site.minTempC,
-        maxTempC: site.maxTempC,
-        iscFactor: limits.stringCurrentFactor.value,
-      }),
+    .map((item) => ({
+      name: item.name,
+      tag: item.tag,
+      result: stringsOf(installation, item),
     }))
   const ac = ask(null)
-  return { ac, droop, strings, mark: worstPlanMark([ac.verdict, ...strings.map(({ result }) => result.verdict)]) }
+  const trackers = trackersOf(installation)
+  const verdicts = [ac.verdict, ...strings.map(({ result }) => result.verdict), ...trackers.map(({ mark }) => mark)]
+  return { ac, droop, strings, trackers, mark: worstPlanMark(verdicts) }
 }

@@ -6,12 +6,13 @@ import type { Installation } from '@/core/installation/installation'
 import { type Ceiling, type CeilingKind, ceilingsOf, leftOf } from '@/core/plan/ceilings'
 import { type Growth, growthByModules } from '@/core/plan/growth'
 import { BINDING_WORDS } from '@/core/plan/schoolReason'
-import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Unit } from '@/core/quantity/units'
 import { boardWays, boardWaysWords } from '@/core/wiring/boardWays'
 import { type Column, DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { TitledSheet } from '@/ui/Sheet'
+import { PanelGrowthTable } from './PanelGrowthTable'
 
 const told = (value: number | null, unit: Unit) => (value === null ? 'open' : formatQuantity(value, unit, 3))
 const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3.6e6))
@@ -80,6 +81,9 @@ function roomLeft(installation: Installation): string[] {
         `${name}: ${reserveRightMm} mm kept to its right, ${reserveTopMm} mm above it`,
     ),
     ...ceilingsOf(installation).map(ceilingWords),
+    ...installation.runs
+      .filter(({ extraM }) => extraM > 0)
+      .map(({ tag, from, to, extraM }) => `Run ${tag}, ${from} to ${to}: ${formatNumber(extraM, 3)} m left coiled`),
     ...(kept.length === 0 ? ['No space is kept on a wall for a later unit: say it at the unit, under Fit, Wall'] : []),
   ]
 }
@@ -101,6 +105,7 @@ export function GrowthSheet({ installation }: { installation: Installation }) {
           keyOf={({ added }) => String(added)}
         />
       )}
+      <PanelGrowthTable installation={installation} />
       <Box as="ul" listStyleType="disc" px="32px" py="8px" fontSize="14px" aria-label="Room that is left">
         {roomLeft(installation).map((line) => (
           <li key={line}>{line}</li>
@@ -108,7 +113,7 @@ export function GrowthSheet({ installation }: { installation: Installation }) {
       </Box>
       <Text px="14px" pb="10px" fontSize="13px" color="ink2">
         Hours are of what stays on as planned now; with a higher limit more may stay on. Whether old and new modules may
-        be mixed is the maker’s to say.
+        be mixed, and whether the roof has the place, is to be asked.
       </Text>
     </TitledSheet>
   )

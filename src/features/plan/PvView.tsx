@@ -13,6 +13,7 @@ import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { useWidth } from '@/ui/useWidth'
 import { useJob } from '../job/JobContext'
+import { TrackersSheet } from './TrackersSheet'
 import { watts } from './watts'
 import { usePlanned } from './LoadDrafts'
 
@@ -27,7 +28,7 @@ export function PvView() {
     },
   } = useJob()
   const { installation } = usePlanned()
-  const { ac, droop, strings } = pvOfInstallation(installation)
+  const { ac, droop, strings, trackers } = pvOfInstallation(installation)
   const charge = chargeLimitW(installation)
   const { curtailment } = installation.sources
   return (
@@ -110,6 +111,7 @@ export function PvView() {
           </Flex>
         ))}
       </TitledSheet>
+      <TrackersSheet trackers={trackers} />
     </>
   )
 }
