@@ -7,6 +7,7 @@ export const WHO_MAY = {
   listJobs: ['lead', 'hand', 'office', 'checker'],
   viewJob: ['lead', 'hand', 'office', 'checker'],
   createJob: ['lead', 'office'],
+  copyJob: ['lead', 'office'],
   takeJobOut: ['lead', 'office'],
   viewCustomerData: ['lead', 'office'],
   eraseCustomer: ['lead'],

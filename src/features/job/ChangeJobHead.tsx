@@ -5,6 +5,7 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
 import { SpecForm } from '../forms/SpecForm'
+import { CopyJob } from '../jobs/CopyJob'
 import { useChangeJob } from '../survey/useChangeJob'
 import { useJob } from './JobContext'
 
@@ -19,6 +20,7 @@ export function ChangeJobHead({ words }: { words?: string }) {
   const { view, record, may } = useJob()
   const change = useChangeJob()
   const [open, setOpen] = useState(false)
+  const [copying, setCopying] = useState(false)
   if (!may('changeJob')) return null
   const { place, scheduledDay } = view
   return (
@@ -47,7 +49,22 @@ export function ChangeJobHead({ words }: { words?: string }) {
             await change(fields)
             setOpen(false)
           }}
+          extra={
+            may('copyJob') && (
+              <Button
+                onClick={() => {
+                  setOpen(false)
+                  setCopying(true)
+                }}
+              >
+                Copy as a new job
+              </Button>
+            )
+          }
         />
+      </Overlay>
+      <Overlay title="Copy as a new job" open={copying} onClose={() => setCopying(false)}>
+        <CopyJob jobId={record.installation.jobId} name={record.installation.name} />
       </Overlay>
     </>
   )

@@ -21,6 +21,7 @@ import {
   viewInstruments,
 } from './instruments'
 import { removeItem, saveItem } from './items'
+import { copyJob } from './copyJob'
 import { changeJob, createJob, listJobs, viewJob } from './jobs'
 import { readMeter, rehearseLoad } from './meter'
 import { markOutage } from './markOutage'
@@ -51,6 +52,7 @@ export const USE_CASES = {
   listJobs,
   viewJob,
   createJob,
+  copyJob,
   takeJobOut,
   viewCustomerData,
   eraseCustomer,
