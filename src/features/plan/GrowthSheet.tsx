@@ -105,7 +105,9 @@ export function GrowthSheet({ installation }: { installation: Installation }) {
           keyOf={({ added }) => String(added)}
         />
       )}
-      <PanelGrowthTable installation={installation} />
+      <Box mt="10px" borderTopWidth="1px" borderColor="rule">
+        <PanelGrowthTable installation={installation} />
+      </Box>
       <Box as="ul" listStyleType="disc" px="32px" py="8px" fontSize="14px" aria-label="Room that is left">
         {roomLeft(installation).map((line) => (
           <li key={line}>{line}</li>

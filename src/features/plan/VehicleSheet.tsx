@@ -1,5 +1,5 @@
 'use client'
-import { Box, Text } from '@chakra-ui/react'
+import { Box, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { type VehicleInOutage, vehicleInOutage, vehicleOnStreetSide } from '@/core/plan/vehicleInOutage'
 import { sourcesInOutage } from '@/core/settings/sourcesInOutage'
@@ -24,6 +24,10 @@ const WHEN = {
   beforeBattery: 'before the battery',
   unknown: 'nobody has said when',
 } as const
+
+/** A figure is not broken between its number and its unit. */
+const Whole = ({ children }: { children: string }) => <chakra.span whiteSpace="nowrap">{children}</chakra.span>
+const told = (h: number | null) => <Whole>{h === null ? 'open' : hours(h)}</Whole>
 
 /** A vehicle as a source: what the house has with it there and with it away. Nothing where none gives. */
 export function VehicleSheet() {
@@ -86,13 +90,13 @@ export function VehicleSheet() {
               </Box>
             ),
           },
-          { head: 'Night limit', cell: ({ limitW }) => watts(limitW), numeric: true },
+          { head: 'Night limit', cell: ({ limitW }) => <Whole>{watts(limitW)}</Whole>, numeric: true },
           {
             head: 'From the reserve',
-            cell: ({ reserveH }) => (reserveH === null ? 'open' : hours(reserveH)),
+            cell: ({ reserveH }) => told(reserveH),
             numeric: true,
           },
-          { head: 'From full', cell: ({ fullH }) => (fullH === null ? 'open' : hours(fullH)), numeric: true },
+          { head: 'From full', cell: ({ fullH }) => told(fullH), numeric: true },
         ]}
       />
       <Box px="14px" py="8px" fontSize="14px">

@@ -4,6 +4,7 @@ import { graphDigest } from '../../wiring/graphDigest'
 import { INVARIANT_WORDS } from '../../wiring/invariants'
 import type { ManualDevice } from '../../wiring/installationGraph'
 import { graphFaults } from '../../wiring/installationGraph'
+import { sourcesNotDrawn } from '../../wiring/sourcesNotDrawn'
 import { checkOf, graphOf, hasWiring } from '../../wiring/wiringOfInstallation'
 import type { Verdict } from '../../rules/verdict'
 import { type PointFamily, type TheJob, onceAJob } from '../family'
@@ -35,7 +36,13 @@ function checkFound(installation: Installation): { verdict: Verdict; why: string
   const graph = graphOf(installation, 'wired')
   const [fault] = graphFaults(graph)
   if (fault) return { verdict: 'stop', why: `The wiring cannot be checked. ${fault.id}: ${fault.message}` }
+  const missing = sourcesNotDrawn(installation, graph)
   const check = checkOf(graph)
+  if (missing.length > 0 && (check?.violated.length ?? 0) === 0)
+    return {
+      verdict: 'open',
+      why: `The drawing has no ${missing.join(', no ')}, and survey or plan have: draw what can feed the house, or say there that it does not.`,
+    }
   if (!check) return { verdict: 'open', why: 'Not checked.' }
   if (check.violated.length > 0)
     return { verdict: 'stop', why: check.violated.map((invariant) => INVARIANT_WORDS[invariant]).join(' ') }

@@ -1,3 +1,4 @@
+import { sourcesNotDrawn } from '../../wiring/sourcesNotDrawn'
 import type { Installation } from '../../installation/installation'
 import { itemsOf } from '../../installation/survey'
 import { RULE_PACKS } from '../../rules/packs'
@@ -115,6 +116,7 @@ export function warningLabels(installation: Installation, asBuilt: boolean): Lab
   const names = namesIn(graph)
   const nameOf = (id: string) => names.get(id) ?? id
   const sources = listed(graph.sources.filter(({ kind }) => kind !== 'grid').map(({ id }) => nameOf(id)))
+  const missing = sourcesNotDrawn(installation, graph)
   const house: House = { installation, graph, nameOf, sources }
   const { texts, signalWord } = RULE_PACKS[installation.packId].warnings
   const warnings = (Object.keys(SPOTS) as (keyof typeof SPOTS)[]).flatMap((warning) =>
@@ -127,7 +129,7 @@ export function warningLabels(installation: Installation, asBuilt: boolean): Lab
         at,
         head: [signalWord, texts[warning].head].filter(Boolean).join(': '),
         lines: lines.filter((line) => line !== null),
-        heldBecause: held ? NOT_AS_BUILT : lines.includes(null) ? FACT_MISSING : null,
+        heldBecause: held ? NOT_AS_BUILT : lines.includes(null) || missing.length > 0 ? FACT_MISSING : null,
       }
     }),
   )

@@ -1,5 +1,6 @@
 import type { Installation } from '../../installation/installation'
 import { itemsOf } from '../../installation/survey'
+import { givingVehicle } from '../../plan/vehicleInOutage'
 
 export const SCHEMES = ['wholeHome', 'essentialsBoard', 'manualChangeover'] as const
 /** How the house is parted from the street: a gateway before the whole house, one before an essentials board, or an I-0-II switch by hand. */
@@ -27,7 +28,8 @@ export interface TopologyChoices {
 }
 
 /** The choices as survey and plan have them. */
-export function choicesOfPlan({ chosenSchool, supply, sources, survey }: Installation): TopologyChoices {
+export function choicesOfPlan(installation: Installation): TopologyChoices {
+  const { chosenSchool, supply, sources, survey } = installation
   const units = sources.units.filter(({ phase }) => phase !== undefined && phase !== 'all')
   return {
     scheme:
@@ -44,7 +46,7 @@ export function choicesOfPlan({ chosenSchool, supply, sources, survey }: Install
       new Set(units.map(({ phase }) => phase)).size === 1
         ? 'one'
         : 'all',
-    vehicleSource: false,
+    vehicleSource: givingVehicle(installation) !== null,
     secondBattery: itemsOf(survey, 'existingBattery').length > 0,
     generatorInlet: itemsOf(survey, 'generator').some(({ detail }) => detail.connection === 'changeover'),
     splitService: supply.secondMainA !== null,
