@@ -215,7 +215,7 @@ describe('the what-to-do card', () => {
                 id: 'v',
                 kind: 'vehicleCharger',
                 tag: 'ev1',
-                name: 'Wall box',
+                name: 'Drive charger',
                 detail: {
                   ratingW: 7000,
                   phase: 'all',
@@ -234,7 +234,7 @@ describe('the what-to-do card', () => {
         ),
       ).vehicle
     expect(withVehicle(3000)).toMatch(
-      /Wall box gives up to 3.kW once the battery is empty, only while .*From its usual charge/,
+      /Drive charger gives up to 3.kW once the battery is empty, only while .*From its usual charge/,
     )
     expect(withVehicle(3000)).not.toContain('turn off')
     expect(withVehicle(60)).toContain('with the battery empty the house goes dark')

@@ -19,7 +19,7 @@ const VEHICLE: SurveyDetails['vehicleCharger'] = {
 }
 const withVehicle = (change: Partial<SurveyDetails['vehicleCharger']> = {}) =>
   house({
-    survey: [{ id: 'v', kind: 'vehicleCharger', tag: 'ev1', name: 'Wall box', detail: { ...VEHICLE, ...change } }],
+    survey: [{ id: 'v', kind: 'vehicleCharger', tag: 'ev1', name: 'Drive charger', detail: { ...VEHICLE, ...change } }],
     sources: {
       ...house().sources,
       dischargeEfficiency: 1,

@@ -14,7 +14,7 @@ const charger = (detail: Partial<SurveyDetails['vehicleCharger']> = {}): SurveyI
   id: 'v',
   kind: 'vehicleCharger',
   tag: 'ev1',
-  name: 'Wall box',
+  name: 'Drive charger',
   detail: { ratingW: 7000, phase: 'all', side: 'island', detects6mADc: true, givesW: 3000, ...detail },
 })
 /** A house whose drawing was made before a thing was found. */
@@ -40,8 +40,8 @@ const positionsOf = (installation: Installation) =>
 describe('a source that the drawing does not have', () => {
   it('is named, and leaves the position check open although it was confirmed as built', () => {
     const found = drawnBefore([charger()])
-    expect(sourcesNotDrawn(found, graphOf(found, 'wired'))).toEqual(['Wall box'])
-    expect(positionsOf(found)).toMatchObject({ verdict: 'open', why: expect.stringContaining('Wall box') as string })
+    expect(sourcesNotDrawn(found, graphOf(found, 'wired'))).toEqual(['Drive charger'])
+    expect(positionsOf(found)).toMatchObject({ verdict: 'open', why: expect.stringContaining('Drive charger') as string })
     expect(positionsOf(drawnBefore([]))?.verdict).toBe('proven')
   })
   it('holds back the warnings that name what feeds the house', () => {

@@ -8,7 +8,7 @@ import type { InstallationGraph } from './installationGraph'
  * is not drawn is in no position that was thought through, in no isolation and on no warning.
  *
  * @returns empty where the drawing has as many of each kind
- * @example sourcesNotDrawn(installation, graphOf(installation, 'wired')) // ['Wall box']
+ * @example sourcesNotDrawn(installation, graphOf(installation, 'wired')) // ['Drive charger']
  */
 export function sourcesNotDrawn(installation: Installation, graph: InstallationGraph): string[] {
   const { survey, sources } = installation
