@@ -15,8 +15,9 @@ export interface Lasting {
 
 /** The figures behind “how long does it last”, from the record. Only what is backed up is listed. */
 export function lastingOf({ sources, loads }: Installation, staying: readonly Load[]): Lasting {
-  // a lead–acid bank is taken at what stays on as planned: with less on it gives more, and the page promises less than it could
-  const usableWh = energyAtLoadWh(sources, staying.length === 0 ? null : meanDemandW(staying) + sources.standbyW)
+  const backedUp = loads.filter((load) => load.backedUp)
+  // a lead–acid bank is taken with all of it on: with less on it gives more, and the page promises less than it could
+  const usableWh = energyAtLoadWh(sources, backedUp.length === 0 ? null : meanDemandW(backedUp) + sources.standbyW)
   const from = (soc: number | null) =>
     usableWh === null || soc === null
       ? null
@@ -25,14 +26,12 @@ export function lastingOf({ sources, loads }: Installation, staying: readonly Lo
     fullWh: from(1),
     reserveWh: from(sources.reserveSoc),
     standbyW: sources.standbyW,
-    loads: loads
-      .filter(({ backedUp }) => backedUp)
-      .map(({ tag, name, powerW, duty }) => ({
-        tag,
-        name,
-        meanW: powerW * duty,
-        stays: staying.some((load) => load.tag === tag),
-      })),
+    loads: backedUp.map(({ tag, name, powerW, duty }) => ({
+      tag,
+      name,
+      meanW: powerW * duty,
+      stays: staying.some((load) => load.tag === tag),
+    })),
   }
 }
 

@@ -38,6 +38,29 @@ describe('a plan as the beginning of another job', () => {
     expect(plan.circuits).toMatchObject([{ residualType: null, way: null }])
     expect(plan.supply).toMatchObject({ ratingA: null, maximumDemandKva: null })
   })
+  it('begins nothing that was done there: no material is loaded, no unit has its place, no device was looked at', () => {
+    const looked = { boardTag: 'b1', marking: 'bidirectional', residualType: 'A' }
+    const plan = copied({
+      survey: [
+        { id: 'b', kind: 'board', tag: 'b1', name: 'Board', detail: { mainA: 63, ways: 12, fedFrom: 'main1' } },
+        { id: 's', kind: 'sourceDevice', tag: 'd1', name: 'Device', detail: looked },
+        { id: 'v', kind: 'vehicleCharger', tag: 'ev1', name: 'Charger', detail: { agreedFloorSoc: 0.4 } },
+      ] as never,
+      fit: [
+        fitItem('material', 'lugs', { planned: 4, loaded: 4, used: 3 } as never),
+        fitItem('unit', 'u1', { wallTag: 'w1', xMm: 100, yMm: 200 } as never),
+        fitItem('task', 't1', { minutes: 30, pinnedMin: 600, visitTag: 'v1' } as never),
+        fitItem('foot', 'f1', { heightMm: 12 } as never),
+      ],
+    })
+    expect(plan.survey).toMatchObject([{ tag: 'b1', detail: { mainA: null, ways: null, fedFrom: 'main1' } }])
+    expect(plan.fit.map(({ tag, detail }) => [tag, detail])).toEqual([
+      ['lugs', { planned: 4, loaded: null, used: null }],
+      ['u1', { wallTag: 'w1', xMm: null, yMm: null }],
+      ['t1', { minutes: 30, pinnedMin: null, visitTag: null, earliestMin: null }],
+    ])
+    expect(plan.runs.every(({ faultCurrentA }) => faultCurrentA === null)).toBe(true)
+  })
   it('says that no plate was read, so that nothing on it is better than Tight', () => {
     const { marks } = planOfInstallation(copied())
     expect(copied().loads.every(({ figuresAssumed }) => figuresAssumed)).toBe(true)

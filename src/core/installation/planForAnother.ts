@@ -1,12 +1,12 @@
-import type { FitKind } from './fit'
-import type { Circuit, Electrode, Installation, Load } from './installation'
-import { EMPTY_SITE, type SurveyKind } from './survey'
+import type { FitItem, FitKind } from './fit'
+import type { CableRun, Circuit, Electrode, Installation, Load } from './installation'
+import { EMPTY_SITE, type SurveyItem, type SurveyKind } from './survey'
 import { NO_WIRING } from './wiring'
 
-/** What was found at a place, asked of an authority, or is a paper about it: of no use at another. */
-const OF_ONE_PLACE: ReadonlySet<SurveyKind> = new Set(['permission', 'defect', 'service', 'otherElectrode'])
-/** What happened on one wall or one day. */
-const OF_ONE_JOB: ReadonlySet<FitKind> = new Set(['snag', 'visit'])
+/** What goes along of a survey: boards by name, since circuits are on them; strings by their modules; and what makers declared. All else was found there. */
+const GOES_ALONG: ReadonlySet<SurveyKind> = new Set(['board', 'pvSystem', 'declared'])
+/** What happened, was measured or was agreed for one wall or one day. */
+const OF_ONE_JOB: ReadonlySet<FitKind> = new Set(['snag', 'visit', 'foot', 'dayRules'])
 
 /** Nobody read a plate in the other house: no plan on these figures is better than Tight. */
 const typical = (load: Load): Load => ({ ...load, figuresAssumed: true, turnOffFirst: false })
@@ -19,6 +19,39 @@ const unseen = (circuit: Circuit): Circuit => ({
   foundBoardTag: null,
   foundPhase: null,
 })
+
+/** A board is there by its name: what stands on its plate is read anew. */
+const unread = (item: SurveyItem): SurveyItem =>
+  item.kind === 'board'
+    ? {
+        ...item,
+        detail: {
+          ...item.detail,
+          mainA: null,
+          busbarA: null,
+          sourcesAtFarEnd: null,
+          metalOutdoors: null,
+          ways: null,
+          bendingMm: null,
+        },
+      }
+    : item
+
+/** A unit goes along without its place, a task without its hour, a material as not yet loaded. */
+function notBegun(item: FitItem): FitItem {
+  switch (item.kind) {
+    case 'unit':
+      return { ...item, detail: { ...item.detail, xMm: null, yMm: null } }
+    case 'task':
+      return { ...item, detail: { ...item.detail, visitTag: null, earliestMin: null, pinnedMin: null } }
+    case 'material':
+      return { ...item, detail: { ...item.detail, loaded: null, used: null } }
+    default:
+      return item
+  }
+}
+
+const unmeasured = (run: CableRun): CableRun => ({ ...run, faultCurrentA: null })
 
 const unplaced = (electrode: Electrode): Electrode => ({ ...electrode, atM: null, asideM: null, depthM: null })
 
@@ -58,12 +91,12 @@ export function planForAnother(
     loads: anew(installation.loads).map(typical),
     components: anew(installation.components),
     circuits: anew(installation.circuits).map(unseen),
-    runs: anew(installation.runs),
+    runs: anew(installation.runs).map(unmeasured),
     electrodes: anew(installation.electrodes).map(unplaced),
     settings: anew(installation.settings),
     promises: [],
-    survey: anew(survey.filter(({ kind }) => !OF_ONE_PLACE.has(kind))),
-    fit: anew(fit.filter(({ kind }) => !OF_ONE_JOB.has(kind))),
+    survey: anew(survey.filter(({ kind }) => GOES_ALONG.has(kind))).map(unread),
+    fit: anew(fit.filter(({ kind }) => !OF_ONE_JOB.has(kind))).map(notBegun),
     ownLimits: [],
     wiring: NO_WIRING,
   }

@@ -25,7 +25,7 @@ export function peukertHours(
  * Share of its declared energy that a bank gives at a load: 1 at its rated current and below, less above (P-7, Peukert).
  *
  * @returns 1 for a battery that is not lead–acid; `null` while a figure of the bank's is missing
- * @example givenShare({ …, ratedAh: 100, ratedH: 20, peukertExponent: 1.25, nominalV: 48 }, 960, 1) // 0.71
+ * @example givenShare({ bank: { …, ratedAh: 100, ratedH: 20, peukertExponent: 1.25, nominalV: 48 }, dischargeEfficiency: 1 }, 960) // 0.71
  */
 export function givenShare(
   { bank, dischargeEfficiency }: Pick<Sources, 'bank' | 'dischargeEfficiency'>,
@@ -57,7 +57,7 @@ const GASSING_MA_PER_AH = {
   flooded: { float: 5, boost: 20 },
   sealed: { float: 1, boost: 8 },
 } as const
-/** Litres of fresh air for each of gas: hydrogen kept below 4 % with a factor of five (IEC 62485-2, 7.2), in m³/h per A and cell. */
+/** Fresh air in m³/h for each cell and ampere of gassing current: hydrogen stays below 4 %, five times over (IEC 62485-2, 7.2). */
 const AIR_PER_AMPERE_CELL = 0.05
 /** cm² of each of two openings for an air flow in m³/h, at 0.1 m/s (IEC 62485-2, 7.3). */
 const OPENING_CM2_PER_AIR = 28

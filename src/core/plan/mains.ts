@@ -1,8 +1,15 @@
-import type { Installation, Load } from '../installation/installation'
-import { itemsOf } from '../installation/survey'
+import type { BackupMain, Installation, Load } from '../installation/installation'
+import { type SurveyDetails, itemsOf } from '../installation/survey'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { type ImportCapacity, importCapacity } from './importCapacity'
 import { likelyPeakW, markOfFigures } from './planMarks'
+
+/** On which main the backup sits, in words. */
+export const BACKUP_MAIN_WORDS: Readonly<Record<BackupMain, string>> = {
+  main1: 'the first main',
+  main2: 'the second main',
+  both: 'both, a gateway for each',
+}
 
 export const MAIN_KEYS = ['main1', 'main2'] as const
 /** One of the two mains of a split service. */
@@ -33,12 +40,14 @@ export interface ServiceMains {
 function mainOfBoard({ survey }: Installation, boardTag: string | null): MainKey | null {
   const boards = itemsOf(survey, 'board')
   const seen = new Set<string>()
-  for (let tag = boardTag; tag !== null && !seen.has(tag);) {
+  let tag = boardTag
+  while (tag !== null && !seen.has(tag)) {
     seen.add(tag)
-    const detail = boards.find((board) => board.tag === tag)?.detail
-    if (!detail) return null
-    if (detail.fedFrom !== 'otherBoard') return detail.fedFrom
-    tag = detail.fedFromTag ?? null
+    const board = boards.find((one) => one.tag === tag)
+    if (!board) return null
+    const { fedFrom, fedFromTag = null }: SurveyDetails['board'] = board.detail
+    if (fedFrom !== 'otherBoard') return fedFrom
+    tag = fedFromTag
   }
   return null
 }

@@ -1,6 +1,7 @@
 import { usableEnergyWh } from './usableEnergy'
 import type { CustomerPromise, Installation } from '../installation/installation'
 import { formatDuration, formatNumber, formatQuantity } from '../quantity/formatQuantity'
+import { BACKUP_MAIN_WORDS } from './mains'
 import { SCHOOL_WORDS, type Plan } from './planOfInstallation'
 import type { PromiseDraft } from './promisesOfPlan'
 import { BINDING_WORDS } from './schoolReason'
@@ -25,12 +26,6 @@ export interface PlanRevision {
 
 export type LineChange = { key: string; label: string; before: string | null; after: string | null }
 
-const BACKUP_MAIN_NAMES = {
-  main1: 'the first main',
-  main2: 'the second main',
-  both: 'both mains',
-  unknown: 'not known',
-} as const
 const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))
 const wattHours = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'Wh', 3))
 const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3_600_000))
@@ -49,7 +44,7 @@ export function planLines(installation: Installation, plan: Plan): PlanLine[] {
     line('supply2', 'Second main', supply.secondMainA === null ? 'none' : amps(supply.secondMainA)),
     ...(supply.secondMainA === null
       ? []
-      : [line('supplyBackup', 'Backup on', BACKUP_MAIN_NAMES[supply.backupMain ?? 'unknown'])]),
+      : [line('supplyBackup', 'Backup on', supply.backupMain ? BACKUP_MAIN_WORDS[supply.backupMain] : 'not known')]),
     ...sources.units.map((unit, k) =>
       line(
         `unit.${k}`,

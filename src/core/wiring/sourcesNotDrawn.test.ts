@@ -41,7 +41,10 @@ describe('a source that the drawing does not have', () => {
   it('is named, and leaves the position check open although it was confirmed as built', () => {
     const found = drawnBefore([charger()])
     expect(sourcesNotDrawn(found, graphOf(found, 'wired'))).toEqual(['Drive charger'])
-    expect(positionsOf(found)).toMatchObject({ verdict: 'open', why: expect.stringContaining('Drive charger') as string })
+    expect(positionsOf(found)).toMatchObject({
+      verdict: 'open',
+      why: expect.stringContaining('Drive charger') as string,
+    })
     expect(positionsOf(drawnBefore([]))?.verdict).toBe('proven')
   })
   it('holds back the warnings that name what feeds the house', () => {

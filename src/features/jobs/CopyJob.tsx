@@ -18,9 +18,9 @@ export function CopyJob({ jobId, name }: { jobId: string; name: string }) {
   return (
     <>
       <Text mb="3" fontSize="14px" color="ink2">
-        Loads, circuits, sources, boards, runs, settings, walls and tasks go along. What was found, read, chosen or
-        promised there does not, and neither does anything that the household said: supply and place are blank, and
-        every load counts as typical until its plate is read.
+        Loads, circuits, sources, runs, settings, walls, units and tasks go along, and boards and strings by name. What
+        was found, read, placed, chosen or promised there does not, and neither does anything that the household said:
+        supply and place are blank, and every load counts as typical until its plate is read.
       </Text>
       <SpecForm
         specs={FIELDS}

@@ -1,5 +1,5 @@
 'use client'
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
 import { pvOfInstallation, chargeLimitW } from '@/core/plan/pvOfInstallation'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
@@ -13,6 +13,7 @@ import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { useWidth } from '@/ui/useWidth'
 import { useJob } from '../job/JobContext'
+import { MarkedRow } from './MarkedRow'
 import { TrackersSheet } from './TrackersSheet'
 import { watts } from './watts'
 import { usePlanned } from './LoadDrafts'
@@ -84,31 +85,15 @@ export function PvView() {
           <EmptyState title="No DC-coupled array found">Add it on the survey under Already there.</EmptyState>
         )}
         {strings.map(({ tag, name, result }) => (
-          <Flex
-            key={tag}
-            borderTopWidth="1px"
-            borderColor="rule"
-            px="14px"
-            py="8px"
-            gap="6px 18px"
-            wrap="wrap"
-            fontSize="14px"
-            align="center"
-          >
-            <Text fontWeight="600" flex="1" minW="140px">
-              {name}
-            </Text>
-            <PlanMarkWord mark={result.verdict} />
-            <Text w="100%" color="ink2">
-              {volts(result.coldVocV)} in frost
-              {result.maxModulesInString === null ? '' : `, ${result.maxModulesInString} modules at most`} ·{' '}
-              {result.trackerA === null
-                ? 'tracker current open'
-                : `${formatQuantity(result.trackerA, 'A', 3)} at the tracker`}{' '}
-              · array to inverter {result.arrayRatio === null ? 'open' : formatNumber(result.arrayRatio, 3)}
-              {result.hotVmpV === null ? '' : ` · ${volts(result.hotVmpV)} in heat`}
-            </Text>
-          </Flex>
+          <MarkedRow key={tag} name={name} mark={result.verdict}>
+            {volts(result.coldVocV)} in frost
+            {result.maxModulesInString === null ? '' : `, ${result.maxModulesInString} modules at most`} ·{' '}
+            {result.trackerA === null
+              ? 'tracker current open'
+              : `${formatQuantity(result.trackerA, 'A', 3)} at the tracker`}{' '}
+            · array to inverter {result.arrayRatio === null ? 'open' : formatNumber(result.arrayRatio, 3)}
+            {result.hotVmpV === null ? '' : ` · ${volts(result.hotVmpV)} in heat`}
+          </MarkedRow>
         ))}
       </TitledSheet>
       <TrackersSheet trackers={trackers} />

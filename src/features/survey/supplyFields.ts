@@ -1,12 +1,7 @@
+import { BACKUP_MAIN_WORDS } from '@/core/plan/mains'
 import { CEILING_FIELDS } from '@/schemas/ceilingFields'
 import type { RulePack } from '@/core/rules/rulePack'
 import type { FieldSpec } from '@/schemas/fieldSpec'
-
-export const BACKUP_MAIN_WORDS: Readonly<Record<string, string>> = {
-  main1: 'the first main',
-  main2: 'the second main',
-  both: 'both, a gateway for each',
-}
 
 /** The supply's form, in the pack's words. */
 export const supplyFields = ({ words }: RulePack): FieldSpec[] => [

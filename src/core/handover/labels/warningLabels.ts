@@ -115,8 +115,9 @@ export function warningLabels(installation: Installation, asBuilt: boolean): Lab
   const graph = graphOf(installation, 'wired')
   const names = namesIn(graph)
   const nameOf = (id: string) => names.get(id) ?? id
-  const sources = listed(graph.sources.filter(({ kind }) => kind !== 'grid').map(({ id }) => nameOf(id)))
-  const missing = sourcesNotDrawn(installation, graph)
+  const drawn = listed(graph.sources.filter(({ kind }) => kind !== 'grid').map(({ id }) => nameOf(id)))
+  // a warning that leaves a source out is worse than one that is waited for
+  const sources = sourcesNotDrawn(installation, graph).length > 0 ? null : drawn
   const house: House = { installation, graph, nameOf, sources }
   const { texts, signalWord } = RULE_PACKS[installation.packId].warnings
   const warnings = (Object.keys(SPOTS) as (keyof typeof SPOTS)[]).flatMap((warning) =>
@@ -129,7 +130,7 @@ export function warningLabels(installation: Installation, asBuilt: boolean): Lab
         at,
         head: [signalWord, texts[warning].head].filter(Boolean).join(': '),
         lines: lines.filter((line) => line !== null),
-        heldBecause: held ? NOT_AS_BUILT : lines.includes(null) || missing.length > 0 ? FACT_MISSING : null,
+        heldBecause: held ? NOT_AS_BUILT : lines.includes(null) ? FACT_MISSING : null,
       }
     }),
   )

@@ -32,26 +32,27 @@ export function useSteps(record: JobRecord, actor: Actor, ways: Ways): Ways & { 
   const { jobId } = record.installation
   const { userId, name } = actor
   const [steps, setSteps] = useState<readonly Step[]>([])
+  const [loaded, setLoaded] = useState(false)
   const latest = useRef(record)
   latest.current = record
   useEffect(() => {
     let gone = false
-    // what was done meanwhile comes after what was kept
     void keptSteps(userId, jobId).then((kept) => {
-      if (!gone) setSteps((made) => [...kept, ...made])
+      if (gone) return
+      // what was done meanwhile comes after what was kept
+      setSteps((made) => [...kept, ...made])
+      setLoaded(true)
     })
     return () => {
       gone = true
     }
   }, [userId, jobId])
+  useEffect(() => {
+    if (loaded) void keepSteps(userId, jobId, steps)
+  }, [loaded, userId, jobId, steps])
   const change = useCallback(
-    (changed: (steps: readonly Step[]) => readonly Step[]) =>
-      setSteps((now) => {
-        const next = changed(now).slice(-MOST_STEPS)
-        void keepSteps(userId, jobId, next)
-        return next
-      }),
-    [userId, jobId],
+    (changed: (steps: readonly Step[]) => readonly Step[]) => setSteps((now) => changed(now).slice(-MOST_STEPS)),
+    [],
   )
   const noting = useMemo(() => {
     const note = (before: JobRecord, useCase: CommandName, input: unknown) => {
