@@ -80,7 +80,13 @@ const PICTURES = [
     size: DESK,
     act: (page) => page.getByRole('combobox', { name: 'Quick line' }).fill('rcd c2 x5 island 18'),
   },
-  { name: 'settings', path: () => job(1, '?stage=settings'), size: DESK },
+  {
+    name: 'settings',
+    path: () => job(1, '?stage=settings'),
+    size: DESK,
+    // the gateway is asked once the page is open
+    act: (page) => page.getByRole('status', { name: 'Balance' }).waitFor(),
+  },
   {
     name: 'outage',
     path: () => job(3, '?stage=outage'),
