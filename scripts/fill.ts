@@ -68,7 +68,7 @@ async function copyJobs(crewId: string, count: number, baseId: string): Promise<
     supersede_reason: 'null',
   })
   await client.query(
-    `update job_summary s set facts = b.facts, facts_version = b.facts_version, worked_out_at = b.worked_out_at from filled f, job_summary b where s.job_id = f.id and b.job_id = f.base`,
+    `update job_summary s set facts = b.facts, held = b.held, people = b.people, last_recorded_at = b.last_recorded_at, facts_version = b.facts_version, worked_out_at = b.worked_out_at from filled f, job_summary b where s.job_id = f.id and b.job_id = f.base`,
   )
   await client.query('delete from job_changed c using filled f where c.job_id = f.id')
   await client.query('commit')

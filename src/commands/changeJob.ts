@@ -1,11 +1,21 @@
 import * as yup from 'yup'
 import { figure, id } from '@/schemas/fields'
 import { jobChangeSchema } from '@/schemas/jobChange'
+import type { JobCover, JobRecord } from '@/core/evidence/judge'
 import type { Installation } from '@/core/installation/installation'
 import { defineCommand } from './command'
 
 /** Parts of a job itself that an installation holds; the others stand beside it. */
 const IN_INSTALLATION = ['name', 'supply', 'sources', 'site', 'assumptions', 'acceptsShedding', 'testDepth'] as const
+
+const ON_COVER = ['place', 'scheduledDay', 'gatewayHost', 'gatewayPort'] as const
+
+/** Those parts of a record that a change names. */
+function partsOf({ installation, cover }: JobRecord, change: Readonly<Record<string, unknown>>) {
+  const of = <T extends object>(whole: T | undefined, parts: readonly (keyof T & string)[]) =>
+    parts.flatMap((part) => (change[part] === undefined || whole === undefined ? [] : [[part, whole[part]]]))
+  return Object.fromEntries([...of(installation, IN_INSTALLATION), ...of(cover, ON_COVER)]) as Record<string, unknown>
+}
 
 /**
  * Changes supply, sources, place, assumptions or switches of a job. What it was made from goes along: `before`, the same parts as they stood
@@ -22,16 +32,16 @@ export const changeJob = defineCommand({
     })
     .concat(jobChangeSchema),
   apply: (record, { input }) => {
-    const changed = Object.fromEntries(
-      IN_INSTALLATION.flatMap((part) => (input[part] === undefined ? [] : [[part, input[part]]])),
-    ) as Partial<Installation>
-    return { ...record, installation: { ...record.installation, ...changed } }
+    const named = (parts: readonly (keyof typeof input)[]) =>
+      Object.fromEntries(parts.flatMap((part) => (input[part] === undefined ? [] : [[part, input[part]]])))
+    return {
+      ...record,
+      installation: { ...record.installation, ...(named(IN_INSTALLATION) as Partial<Installation>) },
+      ...(record.cover && { cover: { ...record.cover, ...(named(ON_COVER) as Partial<JobCover>) } }),
+    }
   },
   wayBack: {
-    touched: ({ installation }, input) =>
-      Object.fromEntries(
-        IN_INSTALLATION.flatMap((part) => (input[part] === undefined ? [] : [[part, installation[part]]])),
-      ),
+    touched: partsOf,
     back: ({ jobId }, was, now) => [
       { useCase: 'changeJob', input: { jobId, version: null, before: now, ...(was as object) } },
     ],

@@ -4,6 +4,7 @@ import { parseMasses } from '@/core/fit/lifts'
 import { FIT_KINDS, type FitDetails, type FitKind } from '@/core/installation/fit'
 import type { FieldIssue } from '@/core/result'
 import { FIT_FIELDS } from './fitFields'
+import { parsePinOut } from '@/core/wiring/dataRun'
 import { thingSchema } from './thing'
 
 /** What one thing of the physical work takes: its names, and the fields of its kind. */
@@ -43,6 +44,10 @@ export function fitContradiction(kind: FitKind, fields: Record<string, unknown>)
   }
   if (kind === 'unit' && (fields.xMm === null) !== (fields.yMm === null))
     return { path: fields.xMm === null ? 'xMm' : 'yMm', message: 'A place needs both figures, or none.' }
+  if (kind === 'dataRun' && typeof fields.pinOut === 'string' && fields.pinOut.trim() !== '') {
+    const read = parsePinOut(fields.pinOut)
+    if (!read.ok) return { path: 'pinOut', message: read.message }
+  }
   if (kind === 'lift' && typeof fields.modulesKg === 'string' && !parseMasses(fields.modulesKg))
     return { path: 'modulesKg', message: 'Write the masses in kilograms, such as 32 32 32.' }
   return null

@@ -2,6 +2,7 @@ import { DATUM_CORNERS, DATUM_WORDS } from '@/core/fit/drillTemplate'
 import { PLACE_WORDS, WALL_PLACES } from '@/core/fit/exposure'
 import { ENTRY_SIDES } from '@/core/fit/placement'
 import { type FitKind, OBSTACLE_KINDS, ROOMS } from '@/core/installation/fit'
+import { DATA_CARRIERS, DATA_SIGNALS, SHIELD_ENDS, SHIELD_WORDS, SIGNAL_WORDS } from '@/core/wiring/dataRun'
 import type { FieldSpec } from './fieldSpec'
 import { choice, date, flag, number, text, words } from './specs'
 
@@ -171,6 +172,17 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     number('used', 'Used', undefined, { max: 100_000 }),
     text('note', 'Note', 160),
   ],
+  dataRun: [
+    { name: 'from', label: 'Near end', kind: 'text', max: 60 },
+    { name: 'to', label: 'Far end', kind: 'text', max: 60 },
+    choice('carrier', 'Carried', words(DATA_CARRIERS, { bridged: 'by a bridge' }), { optional: true }),
+    choice('signal', 'On it', words(DATA_SIGNALS, SIGNAL_WORDS), { optional: true }),
+    text('pinOut', 'Pin-out', 160, { hint: 'near and far pin of each core, such as 1-1 2-2 3-6' }),
+    choice('shield', 'Shield', words(SHIELD_ENDS, SHIELD_WORDS), { optional: true }),
+    number('lengthM', 'Length', 'm', { above: 0, max: 2000 }),
+    number('mostM', 'Its maker allows at most', 'm', { above: 0, max: 5000 }),
+    flag('neededInOutage', 'Needed while the street is out', { optional: true }),
+  ],
   snag: [
     text('place', 'Where', 120),
     { ...WALL_OF, optional: true },
@@ -196,5 +208,6 @@ export const FIT_WORDS: Readonly<Record<FitKind, { one: string; tag: string }>> 
   visit: { one: 'visit', tag: 'v' },
   dayRules: { one: 'rules of the day', tag: 'day' },
   material: { one: 'material', tag: 'm' },
+  dataRun: { one: 'data run', tag: 'd' },
   snag: { one: 'snag', tag: 's' },
 }

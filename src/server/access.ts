@@ -8,6 +8,7 @@ export const WHO_MAY = {
   viewJob: ['lead', 'hand', 'office', 'checker'],
   createJob: ['lead', 'office'],
   copyJob: ['lead', 'office'],
+  archiveJob: ['lead', 'office'],
   takeJobOut: ['lead', 'office'],
   viewCustomerData: ['lead', 'office'],
   eraseCustomer: ['lead'],

@@ -205,6 +205,72 @@ describe('the list', () => {
   ])('refuses %s', async (_name, change) => {
     await expect(list(crew, 'today', change)).rejects.toMatchObject({ status: 422 })
   })
+  it('shows those that are mine: recorded in by me, or with me among the people of the day', async () => {
+    const own = await makeCrew()
+    const [recorded, planned] = [await makeJob(own), await makeJob(own)]
+    await makeJob(own)
+    const me = own.actor('hand')
+    await call(USE_CASES.recordReadings, db, me, { readings: [sent(recorded, 'outage.told', 'answer', 'yes')] })
+    await call(USE_CASES.saveFitItems, db, own.actor('lead'), {
+      jobId: planned,
+      items: [
+        {
+          kind: 'person',
+          itemId: uuidv7(),
+          fields: { tag: 'p1', name: me.name, sort: 0, licensed: true, fromMin: 480, toMin: 960 },
+        },
+      ],
+    })
+    await workOutChanged(db)
+    const mine = async (role: 'hand' | 'office') =>
+      (await call(USE_CASES.listJobs, db, own.actor(role), { group: 'coming', filter: 'mine', today: TODAY })).jobs.map(
+        ({ id }) => id,
+      )
+    expect((await mine('hand')).sort()).toEqual([recorded, planned].sort())
+    expect(await mine('office')).toEqual([])
+  })
+  it('shows those that are held, and those of which nobody knows it yet', async () => {
+    const own = await makeCrew()
+    const [free, unknown, held] = [await makeJob(own), await makeJob(own), await makeJob(own)]
+    await workOutChanged(db)
+    await db.update(jobSummary).set({ held: false }).where(eq(jobSummary.jobId, free))
+    await db.update(jobSummary).set({ held: null }).where(eq(jobSummary.jobId, unknown))
+    await db.update(jobSummary).set({ held: true }).where(eq(jobSummary.jobId, held))
+    const found = (await list(own, 'coming', { filter: 'held' })).jobs.map(({ id }) => id)
+    expect(found.sort()).toEqual([unknown, held].sort())
+  })
+  it('is put in order by day, by name, or by what was last recorded in', async () => {
+    const own = await makeCrew()
+    const [zinc, amber] = [await bareJob(own, 'Zinc', '2026-06-01'), await bareJob(own, 'Amber', '2026-06-02')]
+    await owner.pool.query(`update job_summary set last_recorded_at = now() where job_id = $1`, [amber])
+    const order = async (sort: string) => (await list(own, 'coming', { sort })).jobs.map(({ id }) => id)
+    expect(await order('day')).toEqual([zinc, amber])
+    expect(await order('name')).toEqual([amber, zinc])
+    expect(await order('recorded')).toEqual([amber, zinc])
+    await expect(order('price')).rejects.toMatchObject({ status: 422 })
+  })
+  it('leaves out what was put away, which is listed by itself, noted once, and comes back', async () => {
+    const own = await makeCrew()
+    const id = await bareJob(own, 'Done with', TODAY)
+    const put = (away: boolean, role: 'office' | 'hand' = 'office') =>
+      call(USE_CASES.archiveJob, db, own.actor(role), { jobId: id, away })
+    await expect(put(true, 'hand')).rejects.toMatchObject({ status: 403 })
+    await expect(call(USE_CASES.archiveJob, db, crew.actor('lead'), { jobId: id, away: true })).rejects.toMatchObject({
+      status: 404,
+    })
+    await put(true)
+    const [first] = (await list(own, 'archived')).jobs
+    await put(true)
+    const [again] = (await list(own, 'archived')).jobs
+    expect([first?.id, again?.archivedAt]).toEqual([id, first?.archivedAt])
+    expect((await list(own, 'today')).jobs).toEqual([])
+    // who looks for it finds it, and what still comes in is kept
+    expect((await call(USE_CASES.viewJob, db, own.actor('hand'), { jobId: id })).archivedAt).toBe(first?.archivedAt)
+    await put(false)
+    expect([(await list(own, 'archived')).jobs, (await list(own, 'today')).jobs[0]?.id]).toEqual([[], id])
+    const { rows } = await owner.pool.query(`select what from crew_history where subject = $1 order by at`, [id])
+    expect(rows.map(({ what }: { what: string }) => what)).toEqual(['jobArchived', 'jobRestored'])
+  })
   it('shows the renamed job at once', async () => {
     const own = await makeCrew()
     const id = await bareJob(own, 'Old name')
@@ -234,11 +300,35 @@ describe('on the hot ways no query reads a table whole that grows', () => {
   it.each([
     [
       'jobs of a day',
-      `select *, ${MARKED} from job_summary s where crew_id = ${U} and sealed_at is null and coalesce(scheduled_day, 'infinity'::date) > '2026-05-02' order by coalesce(scheduled_day, 'infinity'::date), name, job_id limit 26`,
+      `select *, ${MARKED} from job_summary s where crew_id = ${U} and sealed_at is null and archived_at is null and coalesce(scheduled_day, 'infinity'::date) > '2026-05-02' order by coalesce(scheduled_day, 'infinity'::date), name, job_id limit 26`,
     ],
     [
       'jobs that are sealed',
-      `select *, ${MARKED} from job_summary s where crew_id = ${U} and sealed_at is not null order by sealed_at desc, job_id limit 26`,
+      `select *, ${MARKED} from job_summary s where crew_id = ${U} and sealed_at is not null and archived_at is null order by sealed_at desc, job_id limit 26`,
+    ],
+    [
+      'jobs that are put away',
+      `select *, ${MARKED} from job_summary s where crew_id = ${U} and archived_at is not null order by archived_at desc, job_id limit 26`,
+    ],
+    [
+      'jobs that are held',
+      `select *, ${MARKED} from job_summary s where crew_id = ${U} and archived_at is null and coalesce(held, true) order by coalesce(scheduled_day, 'infinity'::date), name, job_id limit 26`,
+    ],
+    [
+      'jobs of a person',
+      `select *, ${MARKED} from job_summary s where crew_id = ${U} and sealed_at is null and archived_at is null and people && array['u', 'Name']`,
+    ],
+    [
+      'jobs by name',
+      `select *, ${MARKED} from job_summary s where crew_id = ${U} and archived_at is null order by name, job_id limit 26`,
+    ],
+    [
+      'jobs by when something was last recorded',
+      `select *, ${MARKED} from job_summary s where crew_id = ${U} and archived_at is null order by last_recorded_at desc nulls last, job_id limit 26`,
+    ],
+    [
+      'jobs whose customers’ data fall due',
+      `select job_id from job_summary where crew_id = ${U} and sealed_at is not null and sealed_at < '2020-01-01'`,
     ],
     [
       'jobs by their words',

@@ -1,5 +1,5 @@
 import { COMPONENT_KINDS, ELECTRODE_METHODS } from '@/core/installation/installation'
-import { aCircuit, aFitUnit, aLoad, aRun, anElectrode, house } from './house'
+import { aCircuit, aDataRun, aFitUnit, aLoad, aRun, anElectrode, house } from './house'
 import { aTask } from './tasks'
 
 /** A house with at least one thing of every family. */
@@ -23,7 +23,7 @@ export const everything = () =>
     ],
     runs: [aRun({ tag: 'w1', from: 'Somewhere', to: 'Board', extraM: 2 })],
     loads: [aLoad({ tag: 'fridge', mustStayOn: true })],
-    fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1')],
+    fit: [aFitUnit({ componentTag: 'inverter' }), aTask('t1'), aDataRun()],
     survey: [
       {
         id: 'o',

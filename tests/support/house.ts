@@ -311,6 +311,21 @@ export const aFitUnit = (change: Partial<FitDetails['unit']> = {}) =>
     ...change,
   })
 
+/** A data cable that the plan says everything of. */
+export const aDataRun = (change: Partial<FitDetails['dataRun']> = {}) =>
+  fitItem('dataRun', 'd1', {
+    from: 'Cabinet',
+    to: 'Cupboard',
+    carrier: 'wired',
+    signal: 'rs485',
+    pinOut: '1-1 2-2',
+    shield: 'near',
+    lengthM: 12,
+    mostM: null,
+    neededInOutage: true,
+    ...change,
+  })
+
 /** A rod that nothing is known of but its target. */
 export const anElectrode = (change: Partial<Electrode> = {}): Electrode => ({
   id: 'e1',

@@ -28,5 +28,7 @@ export const CREW_CHANGES = [
   'personForgotten',
   'jobBroughtIn',
   'retentionChanged',
+  'jobArchived',
+  'jobRestored',
 ] as const
 export type CrewChange = (typeof CREW_CHANGES)[number]

@@ -132,6 +132,8 @@ const TAG_STEMS: Readonly<Record<Component['kind'], string>> = {
   surge: 'spd',
   meter: 'met',
   pv: 'pv',
+  charger: 'ev',
+  bridge: 'br',
 }
 
 /** The components that go on the job's list, each with a short name of its own and the revision it was taken from. */

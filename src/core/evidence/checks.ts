@@ -178,6 +178,8 @@ export interface ChecksDeclaration<Thing> extends Omit<PointFamily<Thing>, 'poin
   checks: (thing: Thing, pack: RulePack) => readonly Check[]
   /** A picture of the thing is asked for too. */
   picture?: true
+  /** What the plan does not say of a thing, without which its checks prove nothing: each leaves its point Open. */
+  unsaid?: (thing: Thing) => readonly string[]
 }
 
 const PICTURE_SLOT: Slot = { id: 'picture', label: 'Picture', path: [], input: { kind: 'attached' } }
@@ -192,6 +194,7 @@ export function checksFamily<Thing>({
   text,
   checks,
   picture,
+  unsaid,
   ...declared
 }: ChecksDeclaration<Thing>): PointFamily<Thing> {
   return {
@@ -205,7 +208,7 @@ export function checksFamily<Thing>({
       const pictured = !picture || hasPicture(context, point.subject)
       return judgeChecks(checks(point.thing, context.pack), point, context, {
         code,
-        alsoMissing: pictured ? [] : ['a picture'],
+        alsoMissing: [...(pictured ? [] : ['a picture']), ...(unsaid?.(point.thing) ?? [])],
       })
     },
   }

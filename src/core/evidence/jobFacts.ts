@@ -1,4 +1,5 @@
 import { verdictAt } from './verdictAt'
+import { fitOf } from '../installation/fit'
 import type { Verdict } from '../rules/verdict'
 import { STAGE_WORDS, type Stage } from './point'
 import { benchOf, pointsToShow, stageSummaries } from './bench'
@@ -21,12 +22,18 @@ export interface JobFacts {
   readingCount: number
   surveyed: boolean
   planned: boolean
+  /** Something stands in the way of the work: a danger, or a stage that holds a planned job up. */
+  held: boolean
+  /** Ids of those who recorded in it, and names of those who are planned for its day. */
+  people: string[]
+  /** When the server last got a reading of it. */
+  lastRecordedAt: string | null
   /** Minutes that its tasks took, by template, and its steps of commissioning, by their name. */
   taskMinutes: { template: string; minutes: number }[]
 }
 
 /** Counts up whenever the same record would give other facts: what was stored before is then worked out anew. */
-export const FACTS_VERSION = 11
+export const FACTS_VERSION = 12
 
 /** What a list says of a job, from all that is stored of it. */
 export function jobFacts(record: JobRecord): JobFacts {
@@ -34,9 +41,11 @@ export function jobFacts(record: JobRecord): JobFacts {
   const counts: JobFacts['counts'] = { proven: 0, watch: 0, open: 0, stop: 0 }
   for (const { key } of pointsToShow(bench)) counts[verdictAt(bench.judgements, key)]++
   const { installation } = record
+  const stages = stageSummaries(bench)
+  const planned = installation.chosenSchool !== null
   return {
     counts,
-    stages: stageSummaries(bench).map(({ stage, verdicts, holdsJobUp }) => ({
+    stages: stages.map(({ stage, verdicts, holdsJobUp }) => ({
       stage,
       verdicts: verdicts.slice(0, MOST_MARKS),
       total: verdicts.length,
@@ -46,10 +55,24 @@ export function jobFacts(record: JobRecord): JobFacts {
     holdPoint: bench.holdLine.pointKey,
     readingCount: record.readings.length,
     surveyed: installation.loads.length > 0 && installation.sources.units.length > 0,
-    planned: installation.chosenSchool !== null,
+    planned,
+    held: counts.stop > 0 || (planned && stages.some(({ holdsJobUp }) => holdsJobUp)),
+    people: peopleOf(record),
+    lastRecordedAt: lastRecordedAt(record),
     taskMinutes: [...taskMinutesOf(record), ...stepMinutesOf(record)],
   }
 }
+
+function peopleOf({ installation, readings }: JobRecord): string[] {
+  const planned = fitOf(installation.fit, 'person').map(({ name }) => name)
+  return [...new Set([...readings.map(({ recordedBy }) => recordedBy), ...planned])].sort()
+}
+
+const lastRecordedAt = ({ readings }: JobRecord): string | null =>
+  readings.reduce<string | null>(
+    (last, { receivedAt }) => (receivedAt !== null && (last === null || receivedAt > last) ? receivedAt : last),
+    null,
+  )
 
 /** From the last start to the last end of each task, as recorded on site. */
 function taskMinutesOf({ installation, readings }: JobRecord): JobFacts['taskMinutes'] {

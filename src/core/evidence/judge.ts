@@ -13,6 +13,14 @@ import { asideByVisits } from './visits'
 import { unusableFigures } from './slotReadings'
 
 /** What is stored about a job: everything else is worked out from it. */
+/** What stands on the cover of a job, beside all that is judged. */
+export interface JobCover {
+  place: string
+  scheduledDay: string | null
+  gatewayHost: string | null
+  gatewayPort: number | null
+}
+
 export interface JobRecord {
   installation: Installation
   readings: readonly Reading[]
@@ -28,6 +36,8 @@ export interface JobRecord {
   /** Serials of this job that other jobs of the crew have on record too. */
   serialsElsewhere: readonly SerialElsewhere[]
   today: string
+  /** Known where the job is open on a bench: nothing is judged by it. */
+  cover?: JobCover
 }
 
 /** A record as its judges see it: what still counts, and what took the rest. */

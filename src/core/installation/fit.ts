@@ -1,6 +1,7 @@
 import type { DatumCorner } from '../fit/drillTemplate'
 import type { WallPlace } from '../fit/exposure'
 import type { EntrySide } from '../fit/placement'
+import type { DataCarrier, DataSignal, ShieldEnds } from '../wiring/dataRun'
 
 export const OBSTACLE_KINDS = [
   'window',
@@ -132,6 +133,20 @@ export interface FitDetails {
     used: number | null
     note: string | null
   }
+  /** A data or control cable, or a wireless way, between two places. */
+  dataRun: {
+    from: string
+    to: string
+    carrier: DataCarrier | null
+    signal: DataSignal | null
+    /** Near and far pin of each core, such as `1-1 2-2`. */
+    pinOut: string | null
+    shield: ShieldEnds | null
+    lengthM: number | null
+    /** How far it may go by its maker; the standard of its signal counts where nothing is entered. */
+    mostM: number | null
+    neededInOutage: boolean | null
+  }
   snag: {
     wallTag: string | null
     xMm: number | null
@@ -157,6 +172,7 @@ export const FIT_KINDS = [
   'visit',
   'dayRules',
   'material',
+  'dataRun',
   'snag',
 ] as const satisfies readonly FitKind[]
 /** What a hand may write down too; the rest is the lead's and the office's plan. */

@@ -159,7 +159,17 @@ export const NO_CURTAILMENT: PvCurtailment = {
   ratioLimit: null,
 }
 
-export const COMPONENT_KINDS = ['inverter', 'battery', 'gateway', 'isolator', 'surge', 'meter', 'pv'] as const
+export const COMPONENT_KINDS = [
+  'inverter',
+  'battery',
+  'gateway',
+  'isolator',
+  'surge',
+  'meter',
+  'pv',
+  'charger',
+  'bridge',
+] as const
 export type ComponentKind = (typeof COMPONENT_KINDS)[number]
 
 export interface Component {

@@ -34,6 +34,7 @@ it('a residual-current device is one device, however many circuits are behind it
     aCircuit({ id: tag, tag, iDeltaNMa: 30, backedUp: true, residualTag })
   const circuits = [behind('c1', 'd1'), behind('c2', 'd1'), behind('c3', null)]
   const lines = materials({
+    dataRuns: [],
     rules: RULE_PACKS['iec-1ph-230'],
     runs: [],
     circuits,

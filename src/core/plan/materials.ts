@@ -1,9 +1,12 @@
 import type { CableRun, Circuit, Electrode } from '../installation/installation'
+import type { FitItem } from '../installation/fit'
 import { residualDeviceName, residualDevicesInIsland } from '../installation/residualDevices'
+import { dataCableMaterials, isCable } from './dataCableMaterials'
 import { electrodeMaterials } from './electrodeMaterials'
-import { ROUND_UP_M, coresOfRuns, lugsAtAnEnd, orderedRunM } from './cableMaterials'
+import { coresOfRuns, lugsAtAnEnd } from './cableMaterials'
+import { orderedLengthM } from './orderedLength'
 import { sizeSystemOf } from '../rules/conductors'
-import type { Limits, RulePack } from '../rules/rulePack'
+import type { RulePack } from '../rules/rulePack'
 
 export interface MaterialLine {
   group: 'cable' | 'terminations' | 'devices' | 'earthing' | 'labels'
@@ -17,22 +20,13 @@ export interface MaterialLine {
 export interface MaterialsInput {
   rules: RulePack
   runs: readonly CableRun[]
+  dataRuns: readonly FitItem<'dataRun'>[]
   circuits: readonly Circuit[]
   electrodes: readonly Electrode[]
   /** Ratings of the devices the sources get, in amps (P-2). */
   sourceDevicesA: readonly { name: string; deviceA: number }[]
   /** Marked extra on runs that a later extension will need, in metres by the run's tag. */
   extraM: Readonly<Record<string, number>>
-}
-
-/** Length of one run to order: its way, the slack, both ends and a marked extra, up to the next half metre (F-6). */
-export function orderedLengthM(
-  lengthM: number,
-  { cableSlackShare, cableSlackEnd }: Pick<Limits, 'cableSlackShare' | 'cableSlackEnd'>,
-  extraM = 0,
-): number {
-  const slack = { slackShare: cableSlackShare.value, slackEndM: cableSlackEnd.value, roundUpM: ROUND_UP_M }
-  return orderedRunM({ lengthM, extraM }, slack) ?? NaN
 }
 
 /**
@@ -44,6 +38,7 @@ export function orderedLengthM(
 export function materials({
   rules,
   runs,
+  dataRuns,
   circuits,
   electrodes,
   sourceDevicesA,
@@ -82,6 +77,7 @@ export function materials({
         from: `two ends × ${cores} conductors a run, where the terminals ask for lugs`,
       })
   }
+  lines.push(...dataCableMaterials(dataRuns, limits))
   for (const { name, deviceA } of sourceDevicesA)
     lines.push({
       group: 'devices',
@@ -100,12 +96,13 @@ export function materials({
       from: residual.map(residualDeviceName).join(', '),
     })
   lines.push(...electrodes.flatMap(electrodeMaterials))
-  if (runs.length > 0)
+  const labelled = runs.length + dataRuns.filter(isCable).length
+  if (labelled > 0)
     lines.push({
       group: 'labels',
       item: 'Run label, both ends',
       unit: 'pieces',
-      quantity: 2 * runs.length,
+      quantity: 2 * labelled,
       from: 'two a run',
     })
   if (sourceDevicesA.length > 0)

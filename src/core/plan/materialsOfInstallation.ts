@@ -1,3 +1,4 @@
+import { fitOf } from '../installation/fit'
 import type { Installation } from '../installation/installation'
 import { rulesOf } from '../installation/rulesOf'
 import { sourceDevices } from './devicesOfInstallation'
@@ -8,6 +9,7 @@ export const materialsOfInstallation = (installation: Installation): MaterialLin
   materials({
     rules: rulesOf(installation),
     runs: installation.runs,
+    dataRuns: fitOf(installation.fit, 'dataRun'),
     circuits: installation.circuits,
     electrodes: installation.electrodes,
     extraM: Object.fromEntries(installation.runs.map(({ tag, extraM }) => [tag, extraM])),

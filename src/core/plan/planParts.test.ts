@@ -12,7 +12,8 @@ import { deviceOfSurvey, boardRatings, cableChecks, outputCurrentA, sourceDevice
 import { deviceSize } from './deviceSize'
 import { firstWordDraft } from './household'
 import { containmentFill } from './containmentFill'
-import { materials, orderedLengthM } from './materials'
+import { materials } from './materials'
+import { orderedLengthM } from './orderedLength'
 import { motorStarts } from './motorStarts'
 import { planOfInstallation } from './planOfInstallation'
 import { compareLines, planLines, revisePromises } from './planRevision'
@@ -352,6 +353,7 @@ describe('boards, cables and materials', () => {
     expect(orderedLengthM(20, RULE_PACKS['iec-1ph-230'].limits)).toBe(23)
     expect(orderedLengthM(20.1, RULE_PACKS['iec-1ph-230'].limits, 2)).toBe(25.5)
     const list = materials({
+      dataRuns: [],
       rules: RULE_PACKS['iec-1ph-230'],
       runs: [aRun(), aRun({ tag: 'w2', lengthM: 5 }), aRun({ tag: 'w3', size: '6' })],
       circuits: [aCircuit()],
@@ -368,6 +370,7 @@ describe('boards, cables and materials', () => {
     ])
     expect(
       materials({
+        dataRuns: [],
         rules: RULE_PACKS['iec-1ph-230'],
         runs: [],
         circuits: [],
@@ -378,6 +381,7 @@ describe('boards, cables and materials', () => {
     ).toEqual([])
     expect(() =>
       materials({
+        dataRuns: [],
         rules: RULE_PACKS['iec-1ph-230'],
         runs: [aRun({ size: '3/0' })],
         circuits: [],

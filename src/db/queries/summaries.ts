@@ -1,13 +1,16 @@
-import { and, asc, desc, eq, exists, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm'
-import type { PgSelect } from 'drizzle-orm/pg-core'
+import { type SQL, and, arrayOverlaps, asc, desc, eq, exists, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm'
 import { FACTS_VERSION, type JobFacts } from '@/core/evidence/jobFacts'
-import type { JobGroup } from '@/core/evidence/jobGroups'
+import type { JobFilter, JobSort, ListedGroup } from '@/core/evidence/jobGroups'
 import type { Db } from '../client'
 import { jobChanged, jobSummary } from '../schema'
 
 export interface JobListing {
   crewId: string
-  group: JobGroup
+  group: ListedGroup
+  filter: JobFilter
+  sort: JobSort
+  /** Who asks: by the id that readings carry, and the name that the crew's day has. */
+  me: { userId: string; name: string }
   /** ISO date that “today” means. */
   today: string
   /** Part of a name or place; empty for all. */
@@ -22,27 +25,45 @@ const containing = (search: string) => `%${search.toLowerCase().replace(/[\\%_]/
 /** The day of a job, one without a day behind all days: written as its index has it. */
 const DAY = sql`coalesce(${jobSummary.scheduledDay}, 'infinity'::date)`
 
-const groupIs = (group: JobGroup, today: string) => {
-  const { sealedAt } = jobSummary
+const groupIs = (group: ListedGroup, today: string) => {
+  const { sealedAt, archivedAt } = jobSummary
+  const unsealed = and(isNull(sealedAt), isNull(archivedAt))
   switch (group) {
+    case 'archived':
+      return isNotNull(archivedAt)
     case 'sealed':
-      return isNotNull(sealedAt)
+      return and(isNotNull(sealedAt), isNull(archivedAt))
     case 'today':
-      return and(isNull(sealedAt), sql`${DAY} = ${today}`)
+      return and(unsealed, sql`${DAY} = ${today}`)
     case 'coming':
-      return and(isNull(sealedAt), sql`${DAY} > ${today}`)
+      return and(unsealed, sql`${DAY} > ${today}`)
     case 'open':
-      return and(isNull(sealedAt), sql`${DAY} < ${today}`)
+      return and(unsealed, sql`${DAY} < ${today}`)
   }
 }
 
-const sorted = <Query extends PgSelect>(query: Query, group: JobGroup) => {
-  const { sealedAt, name, jobId } = jobSummary
-  return group === 'sealed' ? query.orderBy(desc(sealedAt), asc(jobId)) : query.orderBy(asc(DAY), asc(name), asc(jobId))
+const filterIs = (filter: JobFilter, { userId, name }: JobListing['me']) => {
+  switch (filter) {
+    case 'all':
+      return undefined
+    case 'mine':
+      return arrayOverlaps(jobSummary.people, [userId, name])
+    case 'held':
+      return sql`coalesce(${jobSummary.held}, true)`
+  }
+}
+
+/** Columns that a group is put in order by; its jobs' ids decide between likes. */
+function orderOf(group: ListedGroup, sort: JobSort): SQL[] {
+  const { sealedAt, archivedAt, name, lastRecordedAt } = jobSummary
+  if (sort === 'name') return [asc(name)]
+  if (sort === 'recorded') return [sql`${lastRecordedAt} desc nulls last`]
+  if (group === 'sealed') return [desc(sealedAt)]
+  return group === 'archived' ? [desc(archivedAt)] : [asc(DAY), asc(name)]
 }
 
 /** One page of a crew's jobs as they were last worked out, and whether there are more; one query, whatever the number of jobs. */
-export async function jobListing(db: Db, { crewId, group, today, search, offset, most }: JobListing) {
+export async function jobListing(db: Db, { crewId, group, filter, sort, me, today, search, offset, most }: JobListing) {
   const changed = exists(
     db
       .select({ one: sql`1` })
@@ -53,7 +74,7 @@ export async function jobListing(db: Db, { crewId, group, today, search, offset,
     search.trim() === ''
       ? undefined
       : sql`lower(${jobSummary.name} || ' ' || ${jobSummary.place}) like ${containing(search.trim())}`
-  const query = db
+  const rows = await db
     .select({
       id: jobSummary.jobId,
       name: jobSummary.name,
@@ -61,13 +82,13 @@ export async function jobListing(db: Db, { crewId, group, today, search, offset,
       packId: jobSummary.packId,
       scheduledDay: jobSummary.scheduledDay,
       sealedAt: jobSummary.sealedAt,
+      archivedAt: jobSummary.archivedAt,
       facts: jobSummary.facts,
       changed: sql<boolean>`${changed}`,
     })
     .from(jobSummary)
-    .where(and(eq(jobSummary.crewId, crewId), groupIs(group, today), found))
-    .$dynamic()
-  const rows = await sorted(query, group)
+    .where(and(eq(jobSummary.crewId, crewId), groupIs(group, today), filterIs(filter, me), found))
+    .orderBy(...orderOf(group, sort), asc(jobSummary.jobId))
     .offset(offset)
     .limit(most + 1)
   return { rows: rows.slice(0, most), more: rows.length > most }
@@ -113,7 +134,14 @@ export async function markAll(db: Db, jobIds: readonly string[] | null = null): 
 export const storeFacts = (db: Db, jobId: string, facts: JobFacts) =>
   db
     .update(jobSummary)
-    .set({ facts, factsVersion: FACTS_VERSION, workedOutAt: sql`clock_timestamp()` })
+    .set({
+      facts,
+      held: facts.held,
+      people: facts.people,
+      lastRecordedAt: facts.lastRecordedAt,
+      factsVersion: FACTS_VERSION,
+      workedOutAt: sql`clock_timestamp()`,
+    })
     .where(eq(jobSummary.jobId, jobId))
 
 /** Jobs that teach: the latest of a crew whose tasks were timed. */

@@ -54,6 +54,8 @@ export const job = pgTable(
     gatewayPort: integer(),
     /** Counts up with every change of descriptive fields, so that two people changing the same thing are told. */
     version: integer().notNull().default(1),
+    /** Since when it is put away: out of the lists, and open to whoever looks for it. */
+    archivedAt: instant(),
     createdAt: instant().notNull().defaultNow(),
   },
   (t) => [

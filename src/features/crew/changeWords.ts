@@ -58,6 +58,8 @@ const WORDS: Readonly<Record<CrewChange, (detail: Detail) => string>> = {
     `What was known of a customer was taken out of a job on request: ${text(detail, 'reason')}`,
   jobBroughtIn: (detail) =>
     `${text(detail, 'name')} was brought in from a file: readings ${String(detail.readings ?? 0)}, files ${String(detail.attachments ?? 0)}`,
+  jobArchived: (detail) => `${text(detail, 'name')} was put into the archive`,
+  jobRestored: (detail) => `${text(detail, 'name')} was taken out of the archive`,
   retentionChanged: (detail) => `How long customers’ data are kept was changed. ${differences(detail)}`,
   instrumentLaidAside: (detail) => `Instrument ${text(detail, 'tag')} was laid aside`,
 }

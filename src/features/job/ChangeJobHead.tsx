@@ -7,6 +7,7 @@ import { Overlay } from '@/ui/Overlay'
 import { SpecForm } from '../forms/SpecForm'
 import { CopyJob } from '../jobs/CopyJob'
 import { useChangeJob } from '../survey/useChangeJob'
+import { ArchiveJob } from './ArchiveJob'
 import { useJob } from './JobContext'
 
 const FIELDS: readonly FieldSpec[] = [
@@ -22,7 +23,7 @@ export function ChangeJobHead({ words }: { words?: string }) {
   const [open, setOpen] = useState(false)
   const [copying, setCopying] = useState(false)
   if (!may('changeJob')) return null
-  const { place, scheduledDay } = view
+  const { place, scheduledDay } = record.cover ?? view
   return (
     <>
       {words === undefined ? (
@@ -62,6 +63,7 @@ export function ChangeJobHead({ words }: { words?: string }) {
             )
           }
         />
+        {may('archiveJob') && <ArchiveJob onDone={() => setOpen(false)} />}
       </Overlay>
       <Overlay title="Copy as a new job" open={copying} onClose={() => setCopying(false)}>
         <CopyJob jobId={record.installation.jobId} name={record.installation.name} />

@@ -74,7 +74,8 @@ export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () 
           overflow="hidden"
           textOverflow="ellipsis"
         >
-          {view.place} · {bench.context.pack.name}
+          {view.archivedAt ? 'In the archive · ' : ''}
+          {record.cover?.place ?? view.place} · {bench.context.pack.name}
         </Box>
         <Box hideBelow="lg" alignSelf="center">
           <ChangeJobHead />

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef } from 'react'
-import type { JobRecord } from '@/core/evidence/judge'
+import type { JobCover, JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
 import type { StandingCounts } from '@/core/evidence/standingCounts'
 import type { Actor } from '@/server/access'
@@ -141,6 +141,13 @@ function useFollowEvidence(jobId: string, refresh: () => Promise<void>): { refre
   return follow
 }
 
+const coverOf = ({ place, scheduledDay, gateway }: JobView): JobCover => ({
+  place,
+  scheduledDay,
+  gatewayHost: gateway.host,
+  gatewayPort: gateway.port,
+})
+
 /** The job as this device knows it: fetched, told of changes elsewhere, and with the outbox on top. */
 export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
   const { jobId } = initial.record.installation
@@ -166,8 +173,8 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
     [outbox, queries, jobId, refreshSoon],
   )
   const record = useMemo(
-    () => mergeOutbox(view.record, jobId, outboxState.entries),
-    [view.record, jobId, outboxState.entries],
+    () => mergeOutbox({ ...view.record, cover: coverOf(view) }, jobId, outboxState.entries),
+    [view, jobId, outboxState.entries],
   )
   return useMemo(() => ({ view, record, outbox, outboxState, refresh }), [view, record, outbox, outboxState, refresh])
 }

@@ -33,6 +33,7 @@ export function JobCard({ job, large }: { job: JobListEntry; large: boolean }) {
             {job.place} · {RULE_PACKS[job.packId].name}
           </Text>
           <Text ml="auto" color="ink2" fontSize="14px">
+            {job.archivedAt && `put away ${day(job.archivedAt)} · `}
             {job.sealedAt ? `sealed ${day(job.sealedAt)}` : job.scheduledDay ? day(job.scheduledDay) : 'no day yet'}
           </Text>
         </Flex>

@@ -5,17 +5,10 @@ import { typedFields } from '../forms/typedFields'
 
 /** Changes the job's descriptive fields; a change somebody else made to the same parts meanwhile is told, not overwritten. */
 export function useChangeJob(): (change: Record<string, unknown>) => Promise<void> {
-  const { view, record, carryOut } = useJob()
+  const { record, carryOut } = useJob()
   return async (change) => {
     const fields: JobChange = typedFields(jobChangeSchema, change)
-    const { gateway, place, scheduledDay } = view
-    const standing: Readonly<Record<string, unknown>> = {
-      ...record.installation,
-      place,
-      scheduledDay,
-      gatewayHost: gateway.host,
-      gatewayPort: gateway.port,
-    }
+    const standing: Readonly<Record<string, unknown>> = { ...record.installation, ...record.cover }
     const before = Object.fromEntries(Object.keys(change).map((part) => [part, standing[part] ?? null]))
     await carryOut('changeJob', { jobId: record.installation.jobId, version: null, before, ...fields })
   }

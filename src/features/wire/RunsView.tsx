@@ -22,6 +22,7 @@ import { VerdictWord } from '@/ui/VerdictWord'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
+import { DataRunsSheet } from './DataRunsSheet'
 import { IdentifySheet } from './IdentifySheet'
 import { LabelsSheet } from './LabelsSheet'
 import { loopScaleLayout } from './loopScaleLayout'
@@ -80,6 +81,7 @@ export function RunsView() {
       </TitledSheet>
       {runs.length > 0 && may('recordReadings') && <IdentifySheet />}
       {runs.length > 0 && <LabelsSheet />}
+      <DataRunsSheet />
       <PointList points={bench.points.filter((point) => familyOf(point).view === 'wire.runs' && !point.timing)} />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
     </>

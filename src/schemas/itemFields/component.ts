@@ -10,6 +10,8 @@ const KIND_WORDS: Readonly<Record<ComponentKind, string>> = {
   surge: 'surge device',
   meter: 'meter',
   pv: 'PV',
+  charger: 'vehicle charger',
+  bridge: 'data bridge',
 }
 
 /** A component that is mounted, with a plate of its own. */

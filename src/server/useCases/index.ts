@@ -1,5 +1,6 @@
 import type { UseCaseName } from '../access'
 import type { AnyUseCase } from '../useCase'
+import { archiveJob } from './archiveJob'
 import { changeOwnPassword, endOwnSession, viewAccount } from './account'
 import { addPicture } from './addPicture'
 import { addRecording } from './addRecording'
@@ -53,6 +54,7 @@ export const USE_CASES = {
   viewJob,
   createJob,
   copyJob,
+  archiveJob,
   takeJobOut,
   viewCustomerData,
   eraseCustomer,

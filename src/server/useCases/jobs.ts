@@ -6,7 +6,7 @@ import { newJobSchema } from '@/schemas/jobChange'
 import { eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
 import { type Installation, NO_BANK, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
-import { JOB_GROUPS } from '@/core/evidence/jobGroups'
+import { JOB_FILTERS, JOB_SORTS, LISTED_GROUPS } from '@/core/evidence/jobGroups'
 import { beginWithCrewColours, usualMinutesOfCrew } from '@/db/queries/habits'
 import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
@@ -122,7 +122,9 @@ export const listJobs = defineUseCase({
   via: 'json',
   mayLag: true,
   schema: yup.object({
-    group: choice('Group', JOB_GROUPS).required(required('Group')),
+    group: choice('Group', LISTED_GROUPS).required(required('Group')),
+    filter: choice('Filter', JOB_FILTERS).default('all'),
+    sort: choice('Order', JOB_SORTS).default('day'),
     today: day('Today').required(required('Today')),
     search: words('Search', 80).default(''),
     page: figure('Page')
@@ -131,22 +133,26 @@ export const listJobs = defineUseCase({
       .max(10_000, 'Page is too large')
       .default(0),
   }),
-  run: async (db, actor, { group, today: now, search, page }) => {
+  run: async (db, actor, { group, filter, sort, today: now, search, page }) => {
     const { rows, more } = await jobListing(db, {
       crewId: actor.crewId,
       group,
+      filter,
+      sort,
+      me: actor,
       today: now,
       search,
       offset: page === 0 ? 0 : JOBS_AT_FIRST + (page - 1) * JOBS_A_PAGE,
       most: page === 0 ? JOBS_AT_FIRST : JOBS_A_PAGE,
     })
     return {
-      jobs: rows.map(({ facts, changed, sealedAt, ...row }) => ({
+      jobs: rows.map(({ facts, changed, sealedAt, archivedAt, ...row }) => ({
         ...row,
         facts,
         /** What it says is older than the job's evidence, and is being worked out anew. */
         behind: changed || facts === null,
         sealedAt: sealedAt && new Date(sealedAt).toISOString(),
+        archivedAt: archivedAt && new Date(archivedAt).toISOString(),
       })),
       more,
     }
@@ -202,6 +208,7 @@ export const viewJob = defineUseCase({
       version: row.version,
       place: row.place,
       scheduledDay: row.scheduledDay,
+      archivedAt: row.archivedAt && new Date(row.archivedAt).toISOString(),
       gateway: { host: row.gatewayHost, port: row.gatewayPort },
       profiles,
       household: {

@@ -53,6 +53,8 @@ describe('every family', () => {
       'earth.waveforms.c1.grid',
       'earth.waveforms.c1.island',
       'fit.component.battery',
+      'fit.component.bridge',
+      'fit.component.charger',
       'fit.component.gateway',
       'fit.component.inverter',
       'fit.component.isolator',
@@ -87,6 +89,7 @@ describe('every family', () => {
       'outage.capacity',
       'outage.circuitsOpen',
       'outage.cleanReturns',
+      'outage.data.d1',
       'outage.demand',
       'outage.gap',
       'outage.heavyOff',
@@ -119,6 +122,7 @@ describe('every family', () => {
       'survey.supplyRating',
       'wire.cores.w1',
       'wire.ct.L1',
+      'wire.data.d1',
       'wire.dead.battery.battery',
       'wire.dead.circuit.c1',
       'wire.dead.circuit.c2',
@@ -212,6 +216,7 @@ describe('live work', () => {
         ...AWAKE,
         'outage.capacity',
         'outage.cleanReturns',
+        'outage.data.d1',
         'outage.gap',
         'outage.overload',
         'outage.returnGap',
@@ -270,9 +275,11 @@ describe('what evidence rests on', () => {
   ]
   /** What is shown of a run that lands on it. */
   const RUN = ['wire.cores.w1', 'wire.dead.run.w1', 'wire.identity.w1', 'wire.loop.w1', 'wire.torque.w1']
+  const DATA = ['outage.data.d1', 'wire.data.d1']
   const REOPENED: Readonly<Record<ComponentKind, readonly string[]>> = {
     inverter: [
       'fit.component.inverter',
+      ...DATA,
       'fit.unit.u1',
       'wire.ct.L1',
       'wire.dead.string.pv1.1',
@@ -282,12 +289,13 @@ describe('what evidence rests on', () => {
       ...SWITCHED,
       ...RUN,
     ],
-    gateway: ['fit.component.gateway', 'wire.ct.L1', ...SOURCE, ...TEST_DAY, ...SWITCHED, ...RUN],
-    battery: ['fit.component.battery', 'wire.dead.battery.battery', ...SOURCE, ...GIVEN, ...SWITCHED, ...RUN],
+    gateway: ['fit.component.gateway', ...DATA, 'wire.ct.L1', ...SOURCE, ...TEST_DAY, ...SWITCHED, ...RUN],
+    battery: ['fit.component.battery', ...DATA, 'wire.dead.battery.battery', ...SOURCE, ...GIVEN, ...SWITCHED, ...RUN],
     isolator: ['fit.component.isolator', 'fit.isolator.isolator', 'wire.dead.string.pv1.1', ...SWITCHED, ...RUN],
     surge: ['fit.component.surge', 'fit.surge.surge', 'wire.dead.prepared', ...RUN],
     meter: [
       'fit.component.meter',
+      ...DATA,
       'fit.meter.meter',
       'settings.reserveSocPercent',
       ...WORKING,
@@ -296,6 +304,8 @@ describe('what evidence rests on', () => {
       ...RUN,
     ],
     pv: ['fit.component.pv', 'wire.dead.string.pv1.1'],
+    charger: ['fit.component.charger', ...RUN, ...DATA],
+    bridge: ['fit.component.bridge', ...DATA],
   }
   it.each(COMPONENT_KINDS)('is set aside when a component of kind %s is replaced', (kind) => {
     const readings = points.map(({ key, slots }) => reading(key, slots[0]?.id ?? 'none', 1))

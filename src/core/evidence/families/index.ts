@@ -16,6 +16,7 @@ import { leavingTalk } from './leavingTalk'
 import { confirmations } from './confirmations'
 import { coreIdentity } from './coreIdentity'
 import { ctSteps } from './ctSteps'
+import { dataRunInOutage, dataRunTested } from './dataRuns'
 import { deadCircuit, deadPrepared, deadRun } from './deadTests'
 import { deadString } from './pvString'
 import { demandBeforeCut } from './demandBeforeCut'
@@ -73,6 +74,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   runIdentity,
   farEnd,
   coreIdentity,
+  dataRunTested,
   runLoop,
   runTorque,
   circuitTorque,
@@ -112,6 +114,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   leavingGap,
   stayedOn,
   awakeAfterCut,
+  dataRunInOutage,
   ladderStep,
   capacityShown,
   overloadSeen,

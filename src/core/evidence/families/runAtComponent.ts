@@ -1,3 +1,4 @@
+import { fitOf } from '../../installation/fit'
 import type { CableRun, Component, ComponentKind, Installation } from '../../installation/installation'
 
 /** How the end of a run is called that lands on a component of a kind. */
@@ -9,10 +10,12 @@ const END_WORDS: Readonly<Record<ComponentKind, readonly string[]>> = {
   surge: ['surge'],
   meter: ['meter'],
   pv: ['pv', 'array', 'string'],
+  charger: ['charger'],
+  bridge: ['bridge', 'router'],
 }
 
 /** Kinds of component that a run's evidence rests on, at whichever end they are. */
-export const RUN_ENDS = ['inverter', 'battery', 'gateway', 'isolator', 'surge', 'meter'] as const
+export const RUN_ENDS = ['inverter', 'battery', 'gateway', 'isolator', 'surge', 'meter', 'charger'] as const
 
 function landsOn({ from, to }: Pick<CableRun, 'from' | 'to'>, { tag, name, kind }: Component): boolean {
   const named = [tag, name, ...END_WORDS[kind]].map((word) => word.toLowerCase())
@@ -25,3 +28,12 @@ function landsOn({ from, to }: Pick<CableRun, 'from' | 'to'>, { tag, name, kind 
 /** Whether a run lands on a component. Where the names of its ends do not tell of any run, every run may. */
 export const runAtComponent = (run: CableRun, component: Component, { runs }: Installation): boolean =>
   landsOn(run, component) || !runs.some((other) => landsOn(other, component))
+
+/** The same for a data or control run, told by the names of its ends among those of all data runs. */
+export function dataRunAtComponent(
+  { detail }: { detail: Pick<CableRun, 'from' | 'to'> },
+  component: Component,
+  { fit }: Installation,
+): boolean {
+  return landsOn(detail, component) || !fitOf(fit, 'dataRun').some((other) => landsOn(other.detail, component))
+}

@@ -6,7 +6,7 @@ import { type FieldSpec, fieldsIn } from '@/schemas/fieldSpec'
 import { FIT_FIELDS } from '@/schemas/fitFields'
 import { type ItemKind, formFieldsOf } from '@/schemas/itemFields'
 import { SURVEY_FIELDS } from '@/schemas/surveyFields'
-import { text } from '@/schemas/specs'
+import { date, number, text } from '@/schemas/specs'
 import { fieldText } from '../../forms/fieldText'
 import { ASSUMPTION_FIELDS } from '../../plan/assumptionFields'
 import { SITE_FIELDS } from '../../survey/siteFields'
@@ -63,6 +63,10 @@ function thingsWords(were: readonly (Thing | null)[], left: readonly (Thing | nu
 
 const JOB_FIELDS = (pack: RulePack): FieldSpec[] => [
   text('name', 'Name of the job', 80),
+  text('place', 'Place', 80),
+  date('scheduledDay', 'Day'),
+  text('gatewayHost', 'Address of the gateway', 40),
+  number('gatewayPort', 'Port of the gateway'),
   ...supplyFields(pack),
   ...BATTERY_FIELDS,
   ...BANK_FIELDS,
