@@ -2,7 +2,7 @@ import { eq, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { FACTS_VERSION, jobFacts } from '@/core/evidence/jobFacts'
-import type { JobGroup } from '@/core/evidence/jobGroups'
+import type { JobGroup, ListedGroup } from '@/core/evidence/jobGroups'
 import { jobById } from '@/db/queries/installations'
 import { changedJobs, markAll, markOutdated } from '@/db/queries/summaries'
 import { instrument, jobChanged, jobSummary, wiringRevision } from '@/db/schema'
@@ -24,7 +24,7 @@ beforeAll(async () => {
   jobId = await makeJob(crew)
 })
 
-const list = (own: TestCrew, group: JobGroup, change: object = {}) =>
+const list = (own: TestCrew, group: ListedGroup, change: object = {}) =>
   call(USE_CASES.listJobs, db, own.actor('hand'), { group, today: TODAY, ...change })
 const isMarked = async (id: string) =>
   (await db.select().from(jobChanged).where(eq(jobChanged.jobId, id)).limit(1)).length > 0

@@ -29,6 +29,7 @@ import { SettingHistory } from './SettingHistory'
 import { SettingTemplates } from './SettingTemplates'
 import { SettingsTable } from './SettingsTable'
 import { SourceStrip } from './SourceStrip'
+import { TimeBoxSheet } from './TimeBoxSheet'
 import { useSettingActs } from './useSettingActs'
 import { WriteAsPlanned } from './WriteAsPlanned'
 
@@ -146,6 +147,7 @@ export function SettingsBench() {
       <CrossChecks />
       <ReserveMoves live={live} />
       <SourceStrip />
+      <TimeBoxSheet />
       <CommissioningRecord />
       <CommissioningRun />
       <PracticeSheet />
