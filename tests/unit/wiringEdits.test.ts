@@ -92,6 +92,33 @@ describe('changing a wiring', () => {
     expect(graphFaults(put(true))).toEqual([])
   })
 
+  it('a new changeover has an off position, joins never both, and stands off until somebody says where it is left', () => {
+    const way = (id: string, from: string): WiringEdit => ({
+      kind: 'addWay',
+      edge: { id, from, to: 'home', carries: ['L1', 'N', 'PE'], device: null, breaks: [], rcd: false },
+    })
+    const ways = [way('one', 'intake'), way('two', 'gatewayOut')]
+    const put = (first: string, second: string) =>
+      after(...ways, { kind: 'addChangeover', id: 'co', name: 'Kitchen', first, second, lockable: true })
+    const graph = put('one', 'two')
+    expect(graphFaults(graph)).toEqual([])
+    expect(graph.devices.at(-1)).toMatchObject({
+      symbol: 'changeover',
+      positions: [
+        { name: 'I', closes: ['one'] },
+        { name: '0', closes: [] },
+        { name: 'II', closes: ['two'] },
+      ],
+    })
+    expect([graph.plan.asLeft.co, graph.plan.island.co, graph.plan.bypass?.co]).toEqual(['0', '0', '0'])
+    expect(graph.edges.slice(-2).map(({ device, breaks }) => [device, breaks])).toEqual([
+      ['co', ['L1', 'N']],
+      ['co', ['L1', 'N']],
+    ])
+    expect(() => put('one', 'one')).toThrow('between two runs')
+    expect(() => put('one', 'ghost')).toThrow('not in the wiring')
+  })
+
   it('what a removal leaves without an end is seen, and nothing else speaks of what is gone', () => {
     const noBoard = after({ kind: 'remove', id: 'home' })
     expect(

@@ -33,6 +33,8 @@ export type WiringEdit =
       lockable: boolean
       bypass: boolean
     }
+  /** A switch with an off position between two others, over two ways that have none yet: never both closed. */
+  | { kind: 'addChangeover'; id: string; name: string; first: string; second: string; lockable: boolean }
   | {
       kind: 'changeDevice'
       id: string
@@ -57,6 +59,17 @@ export type WiringEdit =
 
 const replaced = <T extends { id: string }>(list: readonly T[], id: string, change: (one: T) => T): T[] =>
   list.map((one) => (one.id === id ? change(one) : one))
+
+/** A switch put into ways: it opens all that they carry but the protective conductor. */
+const putOver = (graph: InstallationGraph, device: ManualDevice, ways: readonly string[]): InstallationGraph => ({
+  ...graph,
+  devices: [...graph.devices, device],
+  edges: graph.edges.map((edge) =>
+    ways.includes(edge.id)
+      ? { ...edge, device: device.id, breaks: edge.carries.filter((conductor) => conductor !== PROTECTIVE) }
+      : edge,
+  ),
+})
 
 /** Positions of the plan with a device's added or taken away. */
 const inPlan = (
@@ -96,29 +109,28 @@ export function applyEdit(graph: InstallationGraph, edit: WiringEdit): Installat
     case 'addSwitch': {
       free(graph.devices, edit.id)
       edit.over.forEach((id) => known(graph.edges, id))
-      const device: ManualDevice = {
-        id: edit.id,
-        name: edit.name,
-        symbol: edit.symbol,
-        kind: 'manual',
-        positions: [
-          { name: 'off', closes: [] },
-          { name: 'on', closes: edit.over },
-        ],
-        lockable: edit.lockable,
-        bypass: edit.bypass,
-      }
-      const edges = graph.edges.map((edge) =>
-        edit.over.includes(edge.id)
-          ? { ...edge, device: edit.id, breaks: edge.carries.filter((conductor) => conductor !== PROTECTIVE) }
-          : edge,
-      )
-      return {
-        ...graph,
-        edges,
-        devices: [...graph.devices, device],
-        plan: inPlan(graph.plan, (positions) => ({ ...positions, [edit.id]: edit.bypass ? 'off' : 'on' })),
-      }
+      const { id, name, symbol, over, lockable, bypass } = edit
+      const positions = [
+        { name: 'off', closes: [] },
+        { name: 'on', closes: over },
+      ]
+      const added = putOver(graph, { id, name, symbol, kind: 'manual', positions, lockable, bypass }, over)
+      return { ...added, plan: inPlan(graph.plan, (plan) => ({ ...plan, [id]: bypass ? 'off' : 'on' })) }
+    }
+    case 'addChangeover': {
+      free(graph.devices, edit.id)
+      const { id, name, first, second, lockable } = edit
+      for (const way of [first, second]) known(graph.edges, way)
+      if (first === second) throw new RangeError('A changeover is between two runs.')
+      const positions = [
+        { name: 'I', closes: [first] },
+        { name: '0', closes: [] },
+        { name: 'II', closes: [second] },
+      ]
+      const device = { id, name, symbol: 'changeover', kind: 'manual', positions, lockable, bypass: false } as const
+      const added = putOver(graph, device, [first, second])
+      // nobody said yet where it is left: off joins nothing
+      return { ...added, plan: inPlan(graph.plan, (plan) => ({ ...plan, [id]: '0' })) }
     }
     case 'changeDevice':
       known(graph.devices, edit.id)
@@ -311,6 +323,8 @@ export function editWords(graph: InstallationGraph, edit: WiringEdit): string {
       return wayWords(graph, edit.id, edit.change)
     case 'addSwitch':
       return `Put ${edit.name} into ${edit.over.map(named).join(' and ')}`
+    case 'addChangeover':
+      return `Put ${edit.name} between ${named(edit.first)} and ${named(edit.second)}`
     case 'changeDevice':
       return `Change ${named(edit.id)}`
     case 'watchGrid':

@@ -1,27 +1,15 @@
 'use client'
 import { Box, Field, Flex, Heading, Input, Text, Textarea, chakra } from '@chakra-ui/react'
-import { Camera, Check } from 'lucide-react'
-import { useRef, useState } from 'react'
-import { v7 as uuidv7 } from 'uuid'
-import { HOUSEHOLD_PICTURES, HOUSEHOLD_QUESTIONS, type HouseholdQuestion } from '@/core/plan/household'
+import { useState } from 'react'
+import { HOUSEHOLD_QUESTIONS, type HouseholdQuestion } from '@/core/plan/household'
 import type { HouseholdView } from '@/server/household'
 import { Button } from '@/ui/Button'
 import { Mark } from '@/ui/Mark'
 import { Notice } from '@/ui/Notice'
 import { Sheet } from '@/ui/Sheet'
 import { ApiProblem } from '../api'
-
-async function send<T>(path: string, init: RequestInit): Promise<T> {
-  let response: Response
-  try {
-    response = await fetch(path, { method: 'POST', ...init })
-  } catch {
-    throw new ApiProblem(0, 'There is no connection just now. What you entered is still here; try again.', [])
-  }
-  const body = (await response.json().catch(() => null)) as (T & { message?: string }) | null
-  if (!response.ok || !body) throw new ApiProblem(response.status, body?.message ?? 'That did not work. Try again.', [])
-  return body
-}
+import { PicturesPart } from './PicturesPart'
+import { sendFromHousehold } from './sendFromHousehold'
 
 /** What the household sees on its phone: the first word once there is one, pictures to send, and plain questions. */
 export function HouseholdPage({ view, token }: { view: HouseholdView; token: string }) {
@@ -66,102 +54,6 @@ export function HouseholdPage({ view, token }: { view: HouseholdView; token: str
   )
 }
 
-function PicturesPart({ token, sent }: { token: string; sent: number }) {
-  const [counts, setCounts] = useState<Readonly<Record<string, number>>>({})
-  const [total, setTotal] = useState(sent)
-  const [busy, setBusy] = useState<string | null>(null)
-  const [failure, setFailure] = useState<string | null>(null)
-  const take = async (subject: string, files: FileList | null) => {
-    setFailure(null)
-    for (const file of files ?? []) {
-      setBusy(subject)
-      const form = new FormData()
-      form.set('id', uuidv7())
-      form.set('subject', subject)
-      form.set('file', file)
-      try {
-        const { pictures } = await send<{ pictures: number }>(`/api/household/${token}/pictures`, { body: form })
-        setTotal(pictures)
-        setCounts((old) => ({ ...old, [subject]: (old[subject] ?? 0) + 1 }))
-      } catch (error) {
-        setFailure(error instanceof ApiProblem ? error.message : 'That did not work. Try again.')
-      }
-      setBusy(null)
-    }
-  }
-  return (
-    <Sheet mt="16px">
-      <Flex px="16px" pt="12px" pb="6px" align="baseline" gap="10px">
-        <Heading as="h2" fontSize="19px">
-          Pictures
-        </Heading>
-        {total > 0 && (
-          <Text color="ink2" fontSize="14px">
-            {total} sent so far
-          </Text>
-        )}
-      </Flex>
-      {HOUSEHOLD_PICTURES.map(({ key, label, hint }) => (
-        <PictureRow
-          key={key}
-          label={label}
-          hint={hint}
-          count={counts[key] ?? 0}
-          busy={busy === key}
-          onFiles={(files) => void take(key, files)}
-        />
-      ))}
-      {failure && (
-        <Notice kind="error" m="12px">
-          {failure}
-        </Notice>
-      )}
-    </Sheet>
-  )
-}
-
-function PictureRow({
-  label,
-  hint,
-  count,
-  busy,
-  onFiles,
-}: {
-  label: string
-  hint: string
-  count: number
-  busy: boolean
-  onFiles: (files: FileList | null) => void
-}) {
-  const field = useRef<HTMLInputElement>(null)
-  return (
-    <Flex borderTopWidth="1px" borderColor="rule" px="16px" py="10px" gap="12px" align="center">
-      <Box flex="1" minW="0">
-        <Text fontWeight="600">{label}</Text>
-        <Text fontSize="14px" color="ink2">
-          {hint}
-        </Text>
-      </Box>
-      <input
-        ref={field}
-        type="file"
-        accept="image/*"
-        multiple
-        hidden
-        aria-label={label}
-        onChange={(event) => {
-          onFiles(event.target.files)
-          event.target.value = ''
-        }}
-      />
-      <Button flex="none" disabled={busy} onClick={() => field.current?.click()}>
-        {count > 0 ? <Check size={19} aria-hidden /> : <Camera size={19} aria-hidden />}{' '}
-        {busy ? 'Sending…' : count > 0 ? `${count} sent` : 'Take'}
-      </Button>
-    </Flex>
-  )
-}
-
 function AnswersPart({ token, answers }: { token: string; answers: Readonly<Record<string, string>> }) {
   const [given, setGiven] = useState<Readonly<Record<string, string>>>(answers)
   const [state, setState] = useState<{ kind: 'idle' | 'busy' | 'sent' } | { kind: 'failed'; message: string }>({
@@ -174,7 +66,7 @@ function AnswersPart({ token, answers }: { token: string; answers: Readonly<Reco
   const submit = async () => {
     setState({ kind: 'busy' })
     try {
-      await send(`/api/household/${token}`, {
+      await sendFromHousehold(`/api/household/${token}`, {
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({
           answers: Object.fromEntries(Object.entries(given).map(([key, answer]) => [key, answer.trim()])),

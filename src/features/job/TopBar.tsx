@@ -74,8 +74,7 @@ export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () 
           overflow="hidden"
           textOverflow="ellipsis"
         >
-          {view.archivedAt ? 'In the archive · ' : ''}
-          {record.cover?.place ?? view.place} · {bench.context.pack.name}
+          {record.cover?.place ?? view.place} · {view.archivedAt ? 'in the archive' : bench.context.pack.name}
         </Box>
         <Box hideBelow="lg" alignSelf="center">
           <ChangeJobHead />

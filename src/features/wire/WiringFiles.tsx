@@ -7,7 +7,13 @@ import type { FieldIssue } from '@/core/result'
 import { graphRemarks } from '@/core/wiring/graphRemarks'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
-import { SCHEMES, SCHEME_WORDS, type TopologyChoices, choicesOfPlan } from '@/core/wiring/topology/topologyChoices'
+import {
+  SCHEMES,
+  SCHEME_WORDS,
+  type TopologyChoices,
+  choicesOfPlan,
+  isByHand,
+} from '@/core/wiring/topology/topologyChoices'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
 import { checkOf } from '@/core/wiring/wiringOfInstallation'
 import { MOST_FILE_BYTES, installationFile, readInstallationFile } from '@/schemas/installationFile'
@@ -179,7 +185,7 @@ function StartFromPlan({
   const [choices, setChoices] = useState<TopologyChoices>(() => choicesOfPlan(installation))
   const graph = startingTopology(installation, choices)
   const violated = checkOf(graph)?.violated ?? []
-  const byHand = choices.scheme === 'manualChangeover'
+  const byHand = isByHand(choices.scheme)
   return (
     <Flex direction="column" gap="12px" fontSize="14px">
       <Text color="ink2">

@@ -334,15 +334,19 @@ const sourceFacts = (fields: Record<string, unknown>) => ({
   planSide: fields.side === 'none' ? undefined : (fields.side as 'island'),
 })
 
-export const ADDABLE = ['place', 'run', 'switch', 'source', 'bond'] as const
+export const ADDABLE = ['place', 'run', 'switch', 'changeover', 'source', 'bond'] as const
 export type Addable = (typeof ADDABLE)[number]
 export const ADDABLE_WORDS: Readonly<Record<Addable, string>> = {
   place: 'a place',
   run: 'a run',
   switch: 'a switch',
+  changeover: 'a changeover',
   source: 'a source',
   bond: 'a bond',
 }
+
+const bareRuns = ({ edges }: InstallationGraph) =>
+  Object.fromEntries(edges.filter(({ device }) => device === null).map(({ id, name }) => [id, name ?? id]))
 
 /** The form that adds a thing, beginning at the one that is chosen. */
 export function formToAdd(graph: InstallationGraph, what: Addable, near: string | null): WiringForm {
@@ -405,10 +409,34 @@ export function formToAdd(graph: InstallationGraph, what: Addable, near: string 
           },
         ],
       }
+    case 'changeover': {
+      const bare = bareRuns(graph)
+      const [first = '', second = ''] = Object.keys(bare)
+      const run = { kind: 'choice', options: bare, hint: 'runs that have no switch yet' } as const
+      return {
+        title: 'A changeover, I-0-II',
+        submit: 'Put it in',
+        initial: { name: '', first: near !== null && near in bare ? near : first, second, lockable: true },
+        specs: [
+          nameSpec,
+          { name: 'first', label: 'Closed at I', ...run },
+          { name: 'second', label: 'Closed at II', ...run },
+          { name: 'lockable', label: 'Can be locked off', kind: 'flag' },
+        ],
+        toEdits: (fields) => [
+          {
+            kind: 'addChangeover',
+            id: freeId(graph, 'changeover'),
+            name: text(fields.name),
+            first: text(fields.first),
+            second: text(fields.second),
+            lockable: fields.lockable === true,
+          },
+        ],
+      }
+    }
     case 'switch': {
-      const bare = Object.fromEntries(
-        graph.edges.filter(({ device }) => device === null).map(({ id, name }) => [id, name ?? id]),
-      )
+      const bare = bareRuns(graph)
       return {
         title: 'A switch',
         submit: 'Put it in',

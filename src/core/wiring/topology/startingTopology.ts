@@ -3,7 +3,7 @@ import { itemsOf } from '../../installation/survey'
 import { RULE_PACKS } from '../../rules/packs'
 import type { RulePackId } from '../../rules/rulePack'
 import { type InstallationGraph, PROTECTIVE } from '../installationGraph'
-import { type TopologyChoices, choicesOfPlan } from './topologyChoices'
+import { type TopologyChoices, choicesOfPlan, isByHand } from './topologyChoices'
 import { TopologyDraft } from './topologyDraft'
 import { runBetween } from './runBetween'
 
@@ -48,7 +48,7 @@ export function startingTopology(
   const pack = RULE_PACKS[installation.packId]
   const habit = NEUTRAL_HABITS[installation.packId]
   const draft = new TopologyDraft(pack.phases, habit.switched)
-  const byHand = choices.scheme === 'manualChangeover'
+  const byHand = isByHand(choices.scheme)
   const street = 'intake'
   const parts: Parts = {
     draft,
@@ -60,12 +60,13 @@ export function startingTopology(
     street,
   }
   service(parts)
-  if (byHand) changeoverByHand(parts)
+  if (choices.scheme === 'perCircuit') transferPanel(parts)
+  else if (byHand) changeoverByHand(parts)
   else gateway(parts)
   boards(parts)
   sources(parts)
   electrodes(parts)
-  return draft.graph(byHand ? { changeover: 'II' } : {}, choices.bypass && !byHand)
+  return draft.graph(choices.scheme === 'alwaysBattery' || (choices.bypass && !byHand))
 }
 
 function service({ draft, installation: { runs, packId }, choices, habit, street }: Parts): void {
@@ -132,6 +133,20 @@ function gateway({ draft, installation: { runs, packId }, choices, habit, home, 
   draft.interlock('bypass', outlet)
 }
 
+/** On the street as the crew leaves it, by hand on the backup in an outage. */
+const TRANSFERRED = { asLeft: 'I', island: 'II', onBypass: 'I' } as const
+
+/** A panel on the backup output, from which each circuit's transfer switch takes its second feed. */
+function transferPanel({ draft, choices, habit, home, sourceBus }: Parts): void {
+  draft.place(home, 'Transfer panel, backup side')
+  draft.place(sourceBus, 'Backup output')
+  if (habit.switched) draft.bond('backupBond', 'Bond at the backup output', sourceBus)
+  const device = choices.generatorInlet ? 'generatorChangeover' : 'panelMain'
+  draft.way('fromInverter', sourceBus, home, { name: 'From the inverter', device })
+  if (choices.generatorInlet) generatorBehind({ draft, habit, choices } as Parts, home, device, 'fromInverter')
+  else draft.onOff('panelMain', 'Main of the transfer panel', ['fromInverter'], { symbol: 'breaker' })
+}
+
 /** A changeover by hand between the street and the backup output, with its off position between them. */
 function changeoverByHand({ draft, choices, habit, home, street, sourceBus }: Parts): void {
   draft.place(home, 'Essentials board')
@@ -140,7 +155,13 @@ function changeoverByHand({ draft, choices, habit, home, street, sourceBus }: Pa
   draft.way('fromStreet', street, home, { name: 'From the street', device: 'changeover' })
   const standby = choices.generatorInlet ? draft.place('standby', 'Standby supply') : sourceBus
   draft.way('fromBackup', standby, home, { name: 'From the backup', device: 'changeover' })
-  draft.changeover('changeover', 'Changeover', 'fromStreet', 'fromBackup', 'I', 'I')
+  if (choices.scheme === 'alwaysBattery')
+    draft.changeover('changeover', 'Bypass switch', 'fromStreet', 'fromBackup', {
+      asLeft: 'II',
+      island: 'II',
+      onBypass: 'I',
+    })
+  else draft.changeover('changeover', 'Changeover', 'fromStreet', 'fromBackup', TRANSFERRED)
   if (!choices.generatorInlet) return
   draft.way('fromInverter', sourceBus, standby, { name: 'From the inverter', device: 'generatorChangeover' })
   generatorBehind({ draft, habit, choices } as Parts, standby, 'generatorChangeover', 'fromInverter')
@@ -164,14 +185,11 @@ function generatorBehind(
   })
   if (habit.switched) draft.bond('generatorBond', 'Bond of the generator', 'generator')
   draft.way('fromGenerator', 'generator', to, { name: 'From the generator', device })
-  draft.changeover(
-    device,
-    'Generator changeover',
-    first,
-    'fromGenerator',
-    'I',
-    choices.scheme === 'manualChangeover' ? 'I' : '0',
-  )
+  draft.changeover(device, 'Generator changeover', first, 'fromGenerator', {
+    asLeft: 'I',
+    island: 'I',
+    onBypass: isByHand(choices.scheme) ? 'I' : '0',
+  })
 }
 
 /** Boards with their circuits; loads that no circuit is named for yet stand as they are. */
@@ -187,7 +205,7 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
   ]
   const nameOf = (tag: string) => found.find((board) => board.tag === tag)?.name ?? tag
   // one board is the house side itself; several hang behind it, each on a run of its own
-  const own = tags.length > 1
+  const own = tags.length > 1 && choices.scheme !== 'perCircuit'
   for (const tag of own ? tags : []) {
     draft.place(`board.${tag}`, nameOf(tag))
     draft.way(`feed.${tag}`, home, `board.${tag}`, {
@@ -207,7 +225,28 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
       found.some((board) => board.tag === boardTag && board.detail.fedFrom === 'main2')
     )
       return 'intake2'
+    // behind transfer switches a circuit stays on its own board, and gets a second feed
+    if (perCircuit) return street
     return !backedUp ? street : own && boardTag !== null ? `board.${boardTag}` : home
+  }
+  const perCircuit = choices.scheme === 'perCircuit'
+  /** A transfer switch between what feeds a circuit from the street and the panel's own breaker for it. */
+  const transfer = (key: string, name: string, to: string, carries: readonly string[]) => {
+    draft.place(`pole.${key}`, `Transfer switch of ${name}, street side`)
+    draft.way(`transferI.${key}`, `pole.${key}`, to, {
+      name: `${name} from the street`,
+      device: `transfer.${key}`,
+      carries,
+    })
+    draft.way(`transferII.${key}`, home, to, { name: `${name} from the backup`, device: `transfer.${key}`, carries })
+    draft.changeover(
+      `transfer.${key}`,
+      `Transfer switch of ${name}`,
+      `transferI.${key}`,
+      `transferII.${key}`,
+      TRANSFERRED,
+    )
+    return `pole.${key}`
   }
   for (const circuit of circuits) {
     const { tag, name, phase, backedUp, iDeltaNMa, breakerA, curve } = circuit
@@ -221,7 +260,8 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
       phase === 'all'
         ? draft.conductors
         : draft.conductors.filter((conductor) => conductor === phase || !draft.phases.includes(conductor))
-    draft.way(`way.${tag}`, boardOf(circuit), `circuit.${tag}`, {
+    const end = perCircuit && backedUp ? transfer(tag, name, `circuit.${tag}`, carries) : `circuit.${tag}`
+    draft.way(`way.${tag}`, boardOf(circuit), end, {
       name: tag,
       device: `switch.${tag}`,
       carries,
@@ -245,9 +285,13 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
       phases,
       rcdRequired: false,
     })
-    draft.way(`way.load.${tag}`, boardOf({ backedUp, boardTag: null }), `load.${tag}`, {
+    const carries = draft.conductors.filter(
+      (conductor) => phases.includes(conductor) || !draft.phases.includes(conductor),
+    )
+    const end = perCircuit && backedUp ? transfer(`load.${tag}`, name, `load.${tag}`, carries) : `load.${tag}`
+    draft.way(`way.load.${tag}`, boardOf({ backedUp, boardTag: null }), end, {
       device: `switch.load.${tag}`,
-      carries: draft.conductors.filter((conductor) => phases.includes(conductor) || !draft.phases.includes(conductor)),
+      carries,
     })
     draft.onOff(`switch.load.${tag}`, `Switch of ${name}`, [`way.load.${tag}`], { symbol: 'breaker' })
   }
@@ -256,7 +300,7 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
 /** Battery inverters, vehicle and second battery on the source side, PV on the side it is planned for. */
 function sources({ draft, installation, choices, home, sourceBus, street }: Parts): void {
   const { components, sources: planned, runs, survey } = installation
-  const byHand = choices.scheme === 'manualChangeover'
+  const byHand = isByHand(choices.scheme)
   const inverters = components.filter(({ kind }) => kind === 'inverter').map(({ tag, name }) => ({ tag, name }))
   if (inverters.length === 0) inverters.push({ tag: 'inv1', name: 'Inverter' })
   const several = inverters.length + Number(choices.vehicleSource) > 1

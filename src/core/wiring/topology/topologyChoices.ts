@@ -2,14 +2,22 @@ import type { Installation } from '../../installation/installation'
 import { itemsOf } from '../../installation/survey'
 import { givingVehicle } from '../../plan/vehicleInOutage'
 
-export const SCHEMES = ['wholeHome', 'essentialsBoard', 'manualChangeover'] as const
-/** How the house is parted from the street: a gateway before the whole house, one before an essentials board, or an I-0-II switch by hand. */
+export const SCHEMES = ['wholeHome', 'essentialsBoard', 'manualChangeover', 'perCircuit', 'alwaysBattery'] as const
+/**
+ * How the house is parted from the street: a gateway before the whole house, one before an essentials board, an I-0-II switch by hand, one for each
+ * circuit, or a board that the battery always feeds, with the street as its charging input.
+ */
 export type Scheme = (typeof SCHEMES)[number]
 export const SCHEME_WORDS: Readonly<Record<Scheme, string>> = {
   wholeHome: 'Automatic gateway, whole house',
   essentialsBoard: 'Automatic gateway, essentials board',
   manualChangeover: 'Manual changeover, I-0-II',
+  perCircuit: 'A transfer switch for each circuit, I-0-II',
+  alwaysBattery: 'Always on the battery, the street charges it',
 }
+
+/** Whether street and battery are parted by hand and not by a gateway. */
+export const isByHand = (scheme: Scheme): boolean => scheme !== 'wholeHome' && scheme !== 'essentialsBoard'
 
 /** What a starting topology is put together from, beyond the lists of the plan. */
 export interface TopologyChoices {

@@ -36,6 +36,7 @@ export class TopologyDraft {
   readonly #sources: GraphSource[] = []
   readonly #bonds: { id: string; name: string; node: string; device: string | null }[] = []
   readonly #asLeft: Record<string, string> = {}
+  readonly #island: Record<string, string> = {}
   readonly #bypass: Record<string, string> = {}
 
   /** @param switchesNeutral whether the switches of this supply family open the neutral too */
@@ -113,8 +114,7 @@ export class TopologyDraft {
     name: string,
     first: string,
     second: string,
-    asLeft: 'I' | '0' | 'II',
-    onBypass: 'I' | '0' | 'II',
+    { asLeft, island, onBypass }: Readonly<Record<'asLeft' | 'island' | 'onBypass', 'I' | '0' | 'II'>>,
   ): void {
     this.#devices.push({
       id,
@@ -130,6 +130,7 @@ export class TopologyDraft {
       bypass: false,
     })
     this.#asLeft[id] = asLeft
+    this.#island[id] = island
     this.#bypass[id] = onBypass
   }
 
@@ -180,8 +181,8 @@ export class TopologyDraft {
     this.#interlocks.push([a, b])
   }
 
-  /** The graph; in island mode the switches stand as left, but for what `island` says. */
-  graph(island: Readonly<Record<string, string>>, hasBypass: boolean): InstallationGraph {
+  /** The graph; in island mode the switches stand as left, but for those that are put over by hand. */
+  graph(hasBypass: boolean): InstallationGraph {
     return {
       phases: this.phases,
       nodes: this.#nodes,
@@ -190,7 +191,11 @@ export class TopologyDraft {
       interlocks: this.#interlocks,
       sources: this.#sources,
       bonds: this.#bonds,
-      plan: { asLeft: this.#asLeft, island: { ...this.#asLeft, ...island }, bypass: hasBypass ? this.#bypass : null },
+      plan: {
+        asLeft: this.#asLeft,
+        island: { ...this.#asLeft, ...this.#island },
+        bypass: hasBypass ? this.#bypass : null,
+      },
     }
   }
 }
