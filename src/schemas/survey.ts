@@ -1,5 +1,6 @@
 import type * as yup from 'yup'
 import { SURVEY_KINDS, type SurveyDetails, type SurveyKind } from '@/core/installation/survey'
+import { parseObstacles } from '@/core/plan/roofFace'
 import type { FieldIssue } from '@/core/result'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { RulePackId } from '@/core/rules/rulePack'
@@ -11,8 +12,12 @@ export const SURVEY_SCHEMAS = Object.fromEntries(
   SURVEY_KINDS.map((kind) => [kind, thingSchema(SURVEY_FIELDS[kind])]),
 ) as unknown as { [K in SurveyKind]: yup.Schema<{ tag: string; name: string; sort: number } & SurveyDetails[K]> }
 
-/** What contradicts the job's own family: a phase the supply lacks. */
+/** What contradicts the job's own family, a phase the supply lacks, or cannot be read. */
 export function surveyContradiction(fields: Record<string, unknown>, packId: RulePackId): FieldIssue | null {
+  if (typeof fields.obstacles === 'string') {
+    const read = parseObstacles(fields.obstacles)
+    if (!read.ok) return { path: 'obstacles', message: read.message }
+  }
   const { phase } = fields
   return typeof phase === 'string' && phase !== 'all' && !RULE_PACKS[packId].phases.includes(phase as never)
     ? { path: 'phase', message: `This supply has no ${phase}.` }

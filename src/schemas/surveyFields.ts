@@ -1,6 +1,13 @@
 import type { SurveyKind } from '@/core/installation/survey'
 import { IN_ISLAND } from '@/core/wiring/chargerSide'
-import { AUTHORITIES, CT_PLACES, DEFECT_GRADES, GIVES_WHEN, PERMISSION_STATES } from '@/core/installation/survey'
+import {
+  AUTHORITIES,
+  CT_PLACES,
+  DEFECT_GRADES,
+  GIVES_WHEN,
+  PERMISSION_STATES,
+  ROOF_COVERS,
+} from '@/core/installation/survey'
 import { DECLARED_FIELDS, DECLARED_FIELD_KEYS, DECLARED_ORIGINS } from '@/core/plan/declaredData'
 import { STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
 import { DIRECTION_MARKINGS, FED_THINGS, RESIDUAL_TYPES, SOURCE_DEVICE_KINDS } from '@/core/plan/sourceSideDevice'
@@ -90,6 +97,35 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
       unit: '°',
       max: 360,
       hint: '0 north, 90 east, 180 south, 270 west',
+    },
+    choice(
+      'cover',
+      'Covered with',
+      words(ROOF_COVERS, { tile: 'tiles', slate: 'slates', sheet: 'metal sheet', flat: 'a flat roof’s skin' }),
+      {
+        optional: true,
+      },
+    ),
+    number('panels', 'Panels planned on it', undefined, { max: 500, whole: true, more: true }),
+    text('pvTag', 'PV system of its panels', 16, { hint: 'its short name, where there are several', more: true }),
+    ...(
+      [
+        ['widthMm', 'Width of the face'],
+        ['heightMm', 'Length of the slope'],
+        ['edgeMm', 'Kept free at edges and obstacles'],
+        ['gapMm', 'Gap between panels'],
+        ['panelWidthMm', 'Width of a panel, as it lies'],
+        ['panelHeightMm', 'Height of a panel, as it lies'],
+      ] as const
+    ).map(([name, label]) => number(name, label, 'mm', { max: 100_000, more: true })),
+    {
+      name: 'obstacles',
+      label: 'Obstacles',
+      kind: 'lines',
+      optional: true,
+      max: 1000,
+      more: true,
+      hint: 'chimneys, windows: from the left, from the eaves, width, height in mm, one a line',
     },
   ],
   existingBattery: [

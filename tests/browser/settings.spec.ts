@@ -111,3 +111,20 @@ test('each stage of a long outage is tried or Open, and the vehicle keeps what i
   await page.getByRole('dialog').getByRole('button', { name: 'Record it all the same' }).click()
   await expect(strip.locator('[data-stage="away"]')).toContainText('The house went dark with the vehicle')
 })
+
+test.describe('commissioning', () => {
+  test('has a time box by who is there and licensed, and the state the house is left in', async ({ page, context }) => {
+    await signIn(context, 'ines')
+    const jobId = await makeJob(context.request, 'Box House')
+    await openBench(page, jobId, '?stage=settings')
+    await expect(page.getByText('Open: nobody licensed is planned for the day')).toBeVisible()
+    const fields = { tag: 'p1', name: 'Ines Varro', sort: 0, licensed: true, fromMin: 480, toMin: 960 }
+    await callUseCase(context.request, 'saveFitItems', {
+      jobId,
+      items: [{ kind: 'person', itemId: '018f0000-0000-7000-8000-0000000b0c5e', fields }],
+    })
+    await page.reload()
+    await expect(page.getByText(/Stop by 15:30/)).toBeVisible()
+    await expect(page.getByText('The household is told that there is no backup yet, and whom to call.')).toBeVisible()
+  })
+})

@@ -202,6 +202,44 @@ test.describe('the schematic', () => {
     await expect(check(page)).toContainText('As drawn, no position of the switches feeds the street')
   })
 
+  test('with a transfer switch for each circuit, says that a device on the street’s side protects nothing on the battery', async ({
+    page,
+  }) => {
+    await page.getByRole('button', { name: 'Begin from the plan' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('How the house is parted from the street').selectOption('perCircuit')
+    await expect(form.getByRole('status')).toContainText('The position check finds faults')
+    await form.getByRole('button', { name: 'Draw it so' }).click()
+    await expect(thing(page, 'transfer.c1')).toHaveAttribute('aria-label', /Transfer switch of Sockets, at I/)
+    await expect(check(page)).toContainText('residual')
+  })
+
+  test('takes a changeover between two runs, with an off position of its own', async ({ page }) => {
+    const main = page.getByRole('main')
+    const dialog = page.getByRole('dialog')
+    for (const [name, from] of [
+      ['Standby feed', 'gatewayOut'],
+      ['Street feed', 'intake'],
+    ] as const) {
+      await main.getByRole('button', { name: 'Add a run', exact: true }).click()
+      await dialog.getByLabel('Name').fill(name)
+      await dialog.getByLabel('From', { exact: true }).selectOption(from)
+      await dialog.getByLabel('To', { exact: true }).selectOption('home')
+      await dialog.getByRole('button', { name: 'Lay the run' }).click()
+      await expect(dialog).toHaveCount(0)
+    }
+    await main.getByRole('button', { name: 'Add a changeover', exact: true }).click()
+    await dialog.getByLabel('Name').fill('Kitchen changeover')
+    await dialog.getByLabel('Closed at I', { exact: true }).selectOption({ label: 'Street feed' })
+    await dialog.getByLabel('Closed at II').selectOption({ label: 'Street feed' })
+    await dialog.getByRole('button', { name: 'Put it in' }).click()
+    await expect(dialog.getByText('A changeover is between two runs.')).toBeVisible()
+    await dialog.getByLabel('Closed at II').selectOption({ label: 'Standby feed' })
+    await dialog.getByRole('button', { name: 'Put it in' }).click()
+    await expect(dialog).toHaveCount(0)
+    await expect(page.locator('[aria-label*="Kitchen changeover, at 0"]')).toBeVisible()
+  })
+
   test('a change made without a connection is kept, drawn, and sent when there is one', async ({ page, context }) => {
     await page.getByRole('button', { name: 'as wired' }).click()
     await thing(page, 'main').click()

@@ -19,6 +19,10 @@ export const PERMISSION_STATES = ['needed', 'asked', 'granted', 'inspected', 're
 export type PermissionState = (typeof PERMISSION_STATES)[number]
 export const DEFECT_GRADES = ['danger', 'defect', 'remark'] as const
 
+export const ROOF_COVERS = ['tile', 'slate', 'sheet', 'flat'] as const
+/** What covers a roof: what breaks underfoot has to be taken along. */
+export type RoofCover = (typeof ROOF_COVERS)[number]
+
 export const GIVES_WHEN = ['afterBattery', 'beforeBattery'] as const
 /** When a vehicle gives in an outage: once the battery is empty, or first. */
 export type GivesWhen = (typeof GIVES_WHEN)[number]
@@ -61,7 +65,26 @@ export interface SurveyDetails {
     trackerInput?: number | null
     arrayRatioLimit: number | null
   }
-  arrayFace: { peakW: number; tiltDeg: number; azimuthDeg: number }
+  arrayFace: {
+    peakW: number
+    tiltDeg: number
+    azimuthDeg: number
+    /** System that its panels belong to, by its short name; the only one where nothing is said. */
+    pvTag?: string | null
+    /** Panels that are planned on it. */
+    panels?: number | null
+    /** Size along the slope, and what is kept free at edges and around obstacles. */
+    widthMm?: number | null
+    heightMm?: number | null
+    edgeMm?: number | null
+    gapMm?: number | null
+    /** Of a panel as it lies on it. */
+    panelWidthMm?: number | null
+    panelHeightMm?: number | null
+    /** One a line: from the left, from the eaves, width and height in millimetres. */
+    obstacles?: string | null
+    cover?: RoofCover | null
+  }
   existingBattery: {
     capacityWh: number | null
     limitW: number | null

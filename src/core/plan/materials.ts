@@ -9,7 +9,7 @@ import { sizeSystemOf } from '../rules/conductors'
 import type { RulePack } from '../rules/rulePack'
 
 export interface MaterialLine {
-  group: 'cable' | 'terminations' | 'devices' | 'earthing' | 'labels'
+  group: 'cable' | 'terminations' | 'devices' | 'earthing' | 'roof' | 'labels'
   item: string
   quantity: number
   unit: 'm' | 'pieces'

@@ -2,11 +2,12 @@ import { fitOf } from '../installation/fit'
 import type { Installation } from '../installation/installation'
 import { rulesOf } from '../installation/rulesOf'
 import { sourceDevices } from './devicesOfInstallation'
+import { roofMaterials } from './roofMaterials'
 import { type MaterialLine, materials } from './materials'
 
 /** F-6 for a job: what its runs, circuits, electrodes and sources imply in materials. */
-export const materialsOfInstallation = (installation: Installation): MaterialLine[] =>
-  materials({
+export const materialsOfInstallation = (installation: Installation): MaterialLine[] => [
+  ...materials({
     rules: rulesOf(installation),
     runs: installation.runs,
     dataRuns: fitOf(installation.fit, 'dataRun'),
@@ -16,4 +17,6 @@ export const materialsOfInstallation = (installation: Installation): MaterialLin
     sourceDevicesA: sourceDevices(installation).flatMap(({ name, size }) =>
       size.deviceA === null ? [] : [{ name, deviceA: size.deviceA }],
     ),
-  })
+  }),
+  ...roofMaterials(installation),
+]

@@ -14,6 +14,7 @@ import { TitledSheet } from '@/ui/Sheet'
 import { useWidth } from '@/ui/useWidth'
 import { useJob } from '../job/JobContext'
 import { MarkedRow } from './MarkedRow'
+import { RoofSheet } from './RoofSheet'
 import { TrackersSheet } from './TrackersSheet'
 import { watts } from './watts'
 import { usePlanned } from './LoadDrafts'
@@ -97,6 +98,7 @@ export function PvView() {
         ))}
       </TitledSheet>
       <TrackersSheet trackers={trackers} />
+      <RoofSheet installation={installation} />
     </>
   )
 }

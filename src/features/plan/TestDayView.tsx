@@ -21,6 +21,7 @@ const GROUP_WORDS = {
   terminations: 'Ends',
   devices: 'Devices',
   earthing: 'Earthing',
+  roof: 'Roof',
   labels: 'Labels',
 } as const
 
