@@ -2,7 +2,13 @@ import * as yup from 'yup'
 import { formatWhole } from '@/core/quantity/formatQuantity'
 import { NUMBER_STYLES } from '@/core/quantity/numberStyle'
 import { BACKUP_MAINS, BANK_KINDS, NO_BANK, NO_CURTAILMENT } from '@/core/installation/installation'
-import { MEDICAL_ANSWERS, DATA_CONNECTIONS, SOILS, USUAL_ASSUMPTIONS } from '@/core/installation/survey'
+import {
+  BATTERY_STRATEGIES,
+  MEDICAL_ANSWERS,
+  DATA_CONNECTIONS,
+  SOILS,
+  USUAL_ASSUMPTIONS,
+} from '@/core/installation/survey'
 import { choice, figure, flag, oneOrNone, optionalFigure, required, share, words } from './fields'
 
 const hertz = (label: string) =>
@@ -195,6 +201,12 @@ export const assumptionsSchema = yup.object({
   importPrice: price('Price'),
   offpeakPrice: price('Cheap price'),
   exportPrice: price('Export price'),
+  exportPeakPrice: price('Export price at its peak'),
+  exportPeakFromHour: hourOfDay('Peak from'),
+  exportPeakToHour: hourOfDay('Peak until'),
+  strategy: choice('The battery goes by', BATTERY_STRATEGIES).default(USUAL_ASSUMPTIONS.strategy),
+  exportLimitW: optionalFigure('Limit of export'),
+  wearPerKWh: price('Wear'),
   grantAmount: optionalFigure('Grant').max(10_000_000, 'Grant is too large'),
   currency: words('Currency', 6).default(USUAL_ASSUMPTIONS.currency),
   performanceRatio: share('Performance ratio').default(USUAL_ASSUMPTIONS.performanceRatio),

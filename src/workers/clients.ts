@@ -1,6 +1,8 @@
 import type { StandingLeakage, StandingLeakageInput } from '@/core/earthing/standingLeakage'
 import type { AutonomyYear } from '@/core/plan/autonomy'
-import type { PricedSize, SizeCurve, Tariff } from '@/core/plan/selfConsumption'
+import type { FollowRule } from '@/core/plan/followPrices'
+import type { PricedSize, SizeCurve } from '@/core/plan/sizeCurve'
+import type { Tariff } from '@/core/plan/tariff'
 import type { YearSystem } from '@/core/plan/yearOfInstallation'
 import type { YearProfile } from '@/core/plan/yearProfile'
 import { type FieldIssue, type Result, ok } from '@/core/result'
@@ -106,11 +108,12 @@ export const sizesInWorker = (
   profile: YearProfile,
   sizes: PricedSize[],
   tariff: Tariff,
+  rule: FollowRule | null,
   signal?: AbortSignal,
 ): Promise<Result<SizeCurve, FieldIssue>> =>
   withWorker<typeof planCalls, Result<SizeCurve, FieldIssue>>(
     planThread,
-    (calls) => calls.sizes(profile, sizes, tariff) as Promise<Result<SizeCurve, FieldIssue>>,
+    (calls) => calls.sizes(profile, sizes, tariff, rule) as Promise<Result<SizeCurve, FieldIssue>>,
     signal,
   )
 

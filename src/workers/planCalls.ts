@@ -1,6 +1,8 @@
 import { transfer } from 'comlink'
 import { type AutonomySystem, type AutonomyYear, autonomyOfYear } from '@/core/plan/autonomy'
-import { type PricedSize, type SizeCurve, type Tariff, pricesOf, sizeCurve } from '@/core/plan/selfConsumption'
+import type { FollowRule } from '@/core/plan/followPrices'
+import { type PricedSize, type SizeCurve, sizeCurve } from '@/core/plan/sizeCurve'
+import { type Tariff, pricesOf } from '@/core/plan/tariff'
 import type { YearProfile } from '@/core/plan/yearProfile'
 import { type FieldIssue, type Result, err, ok } from '@/core/result'
 
@@ -25,9 +27,14 @@ export const planCalls = {
   },
 
   /** P-14 over a range of sizes. */
-  sizes(profile: YearProfile, sizes: PricedSize[], tariff: Tariff): Result<SizeCurve, FieldIssue> {
+  sizes(
+    profile: YearProfile,
+    sizes: PricedSize[],
+    tariff: Tariff,
+    rule: FollowRule | null = null,
+  ): Result<SizeCurve, FieldIssue> {
     try {
-      return ok(sizeCurve(profile, sizes, pricesOf(tariff, profile.stepH)))
+      return ok(sizeCurve(profile, sizes, pricesOf(tariff, profile.stepH), rule))
     } catch (error) {
       if (error instanceof RangeError) return err({ path: 'tariff', message: error.message })
       throw error

@@ -251,6 +251,10 @@ export const EMPTY_SITE: Site = {
   medicalProvidedFor: null,
 }
 
+export const BATTERY_STRATEGIES = ['ownUse', 'prices', 'pricesAndSells'] as const
+/** What a battery goes by with the street there. */
+export type BatteryStrategy = (typeof BATTERY_STRATEGIES)[number]
+
 /** What the plan assumes beyond the sources: charging, the year's model, and prices. */
 export interface PlanAssumptions {
   chargeEfficiency: number
@@ -267,6 +271,15 @@ export interface PlanAssumptions {
   importPrice: number | null
   offpeakPrice: number | null
   exportPrice: number | null
+  /** Hours in which the street pays another price for what is given, and that price. */
+  exportPeakPrice: number | null
+  exportPeakFromHour: number | null
+  exportPeakToHour: number | null
+  /** What the battery goes by: the house's own use, or prices; `sells` gives to the street too. */
+  strategy: BatteryStrategy
+  /** What may go to the street at once, and what a kWh through the battery wears off it. */
+  exportLimitW: number | null
+  wearPerKWh: number | null
   /** What somebody else pays towards the installation. */
   grantAmount: number | null
   currency: string
@@ -289,6 +302,12 @@ export const USUAL_ASSUMPTIONS: PlanAssumptions = {
   importPrice: null,
   offpeakPrice: null,
   exportPrice: null,
+  exportPeakPrice: null,
+  exportPeakFromHour: null,
+  exportPeakToHour: null,
+  strategy: 'ownUse',
+  exportLimitW: null,
+  wearPerKWh: null,
   grantAmount: null,
   currency: '€',
   performanceRatio: 0.8,

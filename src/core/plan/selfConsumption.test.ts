@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { KnownSystem } from './autonomy'
-import { pricesOf, selfConsumptionOfYear, sizeCurve } from './selfConsumption'
+import { pricesOf } from './tariff'
+import { selfConsumptionOfYear } from './selfConsumption'
+import { sizeCurve } from './sizeCurve'
 import { HOURS_PER_YEAR, type YearProfile } from './yearProfile'
 
 const system: KnownSystem = {

@@ -1,53 +1,7 @@
 import type { KnownSystem } from './autonomy'
 import { isWithin } from './dailyHours'
+import type { Prices } from './tariff'
 import { type YearProfile, profileFault } from './yearProfile'
-
-/** What a kilowatt-hour costs from the street, and what the street pays for one, in each step of the year. */
-export interface Prices {
-  importPerKWh: Float64Array
-  exportPerKWh: number
-}
-
-export type Tariff =
-  | { kind: 'flat'; importPrice: number; exportPrice: number }
-  | { kind: 'twoRate'; peakPrice: number; offpeakPrice: number; fromHour: number; toHour: number; exportPrice: number }
-  | { kind: 'file'; prices: Float64Array; exportPrice: number }
-
-/**
- * A tariff written out for every step of a year (P-14).
- *
- * @throws RangeError for a price file that does not cover the year
- */
-export function pricesOf(tariff: Tariff, stepH: number): Prices {
-  const n = Math.round(8760 / stepH)
-  if (tariff.kind === 'flat')
-    return { importPerKWh: new Float64Array(n).fill(tariff.importPrice), exportPerKWh: tariff.exportPrice }
-  if (tariff.kind === 'twoRate') {
-    const { offpeakPrice, peakPrice } = tariff
-    const cheap = (hour: number) => isWithin(hour, tariff)
-    return {
-      importPerKWh: Float64Array.from({ length: n }, (_, k) => (cheap((k * stepH) % 24) ? offpeakPrice : peakPrice)),
-      exportPerKWh: tariff.exportPrice,
-    }
-  }
-  const many = n / tariff.prices.length
-  if (tariff.prices.length === n) return { importPerKWh: tariff.prices, exportPerKWh: tariff.exportPrice }
-  if (Number.isInteger(many))
-    return {
-      importPerKWh: Float64Array.from({ length: n }, (_, k) => tariff.prices[Math.floor(k / many)] as number),
-      exportPerKWh: tariff.exportPrice,
-    }
-  if (!Number.isInteger(1 / many))
-    throw new RangeError(`The price file has ${tariff.prices.length} rows; a year at ${stepH} h has ${n}.`)
-  const fine = Math.round(1 / many)
-  return {
-    importPerKWh: Float64Array.from(
-      { length: n },
-      (_, k) => tariff.prices.subarray(k * fine, (k + 1) * fine).reduce((sum, price) => sum + price, 0) / fine,
-    ),
-    exportPerKWh: tariff.exportPrice,
-  }
-}
 
 /** A year with the grid present, in kWh and in the tariff's currency. */
 export interface SelfConsumption {
@@ -110,6 +64,7 @@ function passOf({ stepH, loadW, pvW }: YearProfile, system: KnownSystem, prices:
     const out = sun - direct - charged
     const fromGrid = want - direct - given
     const price = prices.importPerKWh[k] as number
+    const paid = prices.exportPerKWh[k] as number
     sums.load += want
     sums.pv += sun
     sums.pvToLoad += direct
@@ -119,8 +74,8 @@ function passOf({ stepH, loadW, pvW }: YearProfile, system: KnownSystem, prices:
     sums.drawn += given / etaD
     sums.gridToLoad += fromGrid
     sums.gridToBattery += night
-    sums.cost += ((fromGrid + night) * price - out * prices.exportPerKWh) / 1000
-    sums.costWithout += (Math.max(0, house - sun) * price - Math.max(0, sun - house) * prices.exportPerKWh) / 1000
+    sums.cost += ((fromGrid + night) * price - out * paid) / 1000
+    sums.costWithout += (Math.max(0, house - sun) * price - Math.max(0, sun - house) * paid) / 1000
   }
   return { endWh: wh, sums }
 }
@@ -155,54 +110,4 @@ export function selfConsumptionOfYear(profile: YearProfile, system: KnownSystem,
     costPerYear: sums.cost,
     valuePerYear: sums.costWithout - sums.cost,
   }
-}
-
-/** One size of battery on the knee curve. */
-export interface SizePoint extends SelfConsumption {
-  moduleCount: number
-  capacityWh: number
-}
-
-/** A size to be valued: a number of modules and the system it makes. */
-export interface PricedSize {
-  moduleCount: number
-  system: KnownSystem
-}
-
-export interface SizeCurve {
-  points: SizePoint[]
-  /** The size after which another module brings ever less; `null` when the curve has no bend. */
-  knee: SizePoint | null
-}
-
-/**
- * P-14 over a range of sizes, smallest first: the year under each number of modules, and the knee — the size that lies farthest above
- * the straight line between the smallest and the largest.
- */
-export function sizeCurve(profile: YearProfile, sizes: readonly PricedSize[], prices: Prices): SizeCurve {
-  const points = sizes.map(({ moduleCount, system }): SizePoint => ({
-    moduleCount,
-    capacityWh: system.capacityWh,
-    ...selfConsumptionOfYear(profile, system, prices),
-  }))
-  const knee = kneeOf(points)
-  return { points, knee }
-}
-
-/**
- * The knee of a curve of sizes: the point farthest above the straight line from the first to the last, the smaller of equals.
- *
- * @returns `null` for fewer than three points, and where none lies above the line by more than a millionth of the last value
- */
-export function kneeOf<Point extends Pick<SizePoint, 'capacityWh' | 'valuePerYear'>>(
-  points: readonly Point[],
-): Point | null {
-  const first = points[0]
-  const last = points.at(-1)
-  if (!first || !last || points.length < 3 || last.capacityWh === first.capacityWh) return null
-  const slope = (last.valuePerYear - first.valuePerYear) / (last.capacityWh - first.capacityWh)
-  const bend = ({ valuePerYear, capacityWh }: Point) =>
-    valuePerYear - first.valuePerYear - slope * (capacityWh - first.capacityWh)
-  const knee = points.reduce((best, point) => (bend(point) > bend(best) ? point : best), first)
-  return bend(knee) > 1e-6 * Math.abs(last.valuePerYear) ? knee : null
 }

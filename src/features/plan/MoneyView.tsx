@@ -1,10 +1,12 @@
 'use client'
 import { chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import type { PlanAssumptions } from '@/core/installation/survey'
-import type { PricedSize, SizeCurve, Tariff } from '@/core/plan/selfConsumption'
+import type { PricedSize, SizeCurve } from '@/core/plan/sizeCurve'
+import type { FollowRule } from '@/core/plan/followPrices'
+import { chargeLimitW } from '@/core/plan/pvOfInstallation'
+import { followRuleOf, tariffOfAssumptions } from '@/core/plan/tariffOfAssumptions'
 import { moduleLimits, systemOfPlan } from '@/core/plan/yearOfInstallation'
-import { formatWhole, formatNumber } from '@/core/quantity/formatQuantity'
+import { formatWhole, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { sizesInWorker } from '@/workers/clients'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -24,27 +26,6 @@ import { SizeTable } from './SizeTable'
 import { WindowSheet } from './WindowSheet'
 
 const MOST_MODULES = 12
-
-/** The tariff as entered, or what is missing of it. */
-function tariffOf(
-  { tariffKind, importPrice, offpeakPrice, exportPrice, windowFromHour, windowToHour }: PlanAssumptions,
-  prices: Float64Array | null,
-): Tariff | string {
-  const sold = exportPrice ?? 0
-  if (tariffKind === 'file') return prices ? { kind: 'file', prices, exportPrice: sold } : 'Read the price file first.'
-  if (importPrice === null) return 'The price per kWh is not known.'
-  if (tariffKind === 'flat') return { kind: 'flat', importPrice, exportPrice: sold }
-  if (offpeakPrice === null || windowFromHour === null || windowToHour === null)
-    return 'The cheap price and its hours are not known.'
-  return {
-    kind: 'twoRate',
-    peakPrice: importPrice,
-    offpeakPrice,
-    fromHour: windowFromHour,
-    toHour: windowToHour,
-    exportPrice: sold,
-  }
-}
 
 /** Battery sizes over a year of prices, the knee of the curve, and whether the cheap window fills the battery. */
 export function MoneyView() {
@@ -83,12 +64,16 @@ export function MoneyView() {
       }
     })
   }, [installation, plan, sources.units, assumptions.moduleUsableWh])
-  const tariff = useMemo(() => tariffOf(assumptions, imported.price?.watts ?? null), [assumptions, imported.price])
+  const tariff = useMemo(
+    () => tariffOfAssumptions(assumptions, imported.price?.watts ?? null),
+    [assumptions, imported.price],
+  )
+  const rule = useMemo(() => followRuleOf(assumptions, chargeLimitW(installation)), [assumptions, installation])
   useEffect(() => {
     const profile = basis?.profile
-    if (!profile || typeof sizes === 'string' || typeof tariff === 'string') return
+    if (!profile || typeof sizes === 'string' || typeof tariff === 'string' || typeof rule === 'string') return
     const controller = new AbortController()
-    sizesInWorker(profile, sizes, tariff, controller.signal).then(
+    sizesInWorker(profile, sizes, tariff, rule, controller.signal).then(
       (result) => {
         if (!controller.signal.aborted) setCurve(result.ok ? result.value : result.error.message)
       },
@@ -97,11 +82,18 @@ export function MoneyView() {
       },
     )
     return () => controller.abort()
-  }, [basis, sizes, tariff])
+  }, [basis, sizes, tariff, rule])
   const why =
     basis === null
       ? 'Fetching the year…'
-      : (basis.missing ?? (typeof sizes === 'string' ? sizes : typeof tariff === 'string' ? tariff : null))
+      : (basis.missing ??
+        (typeof sizes === 'string'
+          ? sizes
+          : typeof tariff === 'string'
+            ? tariff
+            : typeof rule === 'string'
+              ? rule
+              : null))
   const count = sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)
   return (
     <>
@@ -151,8 +143,12 @@ export function MoneyView() {
               : assumptions.tariffKind === 'twoRate'
                 ? `${assumptions.importPrice ?? '?'} and, from ${assumptions.windowFromHour ?? '?'} to ${assumptions.windowToHour ?? '?'} h, ${assumptions.offpeakPrice ?? '?'} ${assumptions.currency}/kWh`
                 : `prices of ${imported.price?.name ?? 'a file'}`}
-            ; {assumptions.exportPrice ?? 0} {assumptions.currency}/kWh for what is exported.
+            ; {assumptions.exportPrice ?? 0} {assumptions.currency}/kWh for what is exported
+            {assumptions.exportPeakPrice === null
+              ? '.'
+              : `, and ${assumptions.exportPeakPrice} from ${assumptions.exportPeakFromHour ?? '?'} to ${assumptions.exportPeakToHour ?? '?'} h.`}
           </li>
+          {rule !== null && typeof rule !== 'string' && <FollowAssumed rule={rule} currency={assumptions.currency} />}
           <li>
             Prices stay as they are; no interest, no ageing, no price of the battery itself. Load — {basis?.load ?? '…'}
             . Sun — {basis?.pv ?? '…'}.
@@ -170,6 +166,31 @@ export function MoneyView() {
           }}
         />
       </Overlay>
+    </>
+  )
+}
+
+/** What a battery that follows prices rests on. */
+function FollowAssumed({
+  rule: { gridChargeW, sells, exportLimitW, wearPerKWh },
+  currency,
+}: {
+  rule: FollowRule
+  currency: string
+}) {
+  return (
+    <>
+      <li>
+        The battery follows prices: each day it does what leaves least to pay until the end of the next, as if sun and
+        load of both were known. That is what following could be worth at best; forecasts come to less.
+      </li>
+      <li>
+        It is charged from the street with up to {formatQuantity(gridChargeW, 'W', 3)}, and wears {wearPerKWh}{' '}
+        {currency} a kWh, which is in the value.{' '}
+        {sells
+          ? `It gives up to ${formatQuantity(exportLimitW, 'W', 3)} to the street, which needs the network operator’s permission.`
+          : 'It gives nothing to the street.'}
+      </li>
     </>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
-import type { SizeCurve, SizePoint } from '@/core/plan/selfConsumption'
+import type { SizeCurve, SizePoint } from '@/core/plan/sizeCurve'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Label } from '@/ui/charts/Label'

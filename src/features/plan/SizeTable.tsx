@@ -1,6 +1,6 @@
 'use client'
 import { Text } from '@chakra-ui/react'
-import type { SizeCurve } from '@/core/plan/selfConsumption'
+import type { SizeCurve, SizePoint } from '@/core/plan/sizeCurve'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { DataTable } from '@/ui/DataTable'
 
@@ -49,6 +49,22 @@ export function SizeTable({
           wideOnly: true,
           cell: ({ cyclesPerYear }) => (cyclesPerYear === null ? '–' : formatNumber(cyclesPerYear, 3)),
         },
+        ...(points.some(({ followed }) => followed)
+          ? [
+              {
+                head: 'Sold',
+                numeric: true,
+                wideOnly: true,
+                cell: ({ followed }: SizePoint) => (followed ? `${formatNumber(followed.soldKWh, 3)} kWh` : '–'),
+              },
+              {
+                head: 'Wear a year',
+                numeric: true,
+                wideOnly: true,
+                cell: ({ followed }: SizePoint) => (followed ? money(followed.wearPerYear) : '–'),
+              },
+            ]
+          : []),
       ]}
     />
   )
