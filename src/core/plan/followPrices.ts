@@ -23,7 +23,7 @@ export interface FollowedYear extends SelfConsumption {
 }
 
 /** Charges that a day is thought through for, from the reserve to full. */
-const LEVELS = 41
+const LEVELS = 21
 /** Prices of the next day are known by the evening: what is done today looks that far. */
 const DAYS_AHEAD = 2
 /** Days of the end of the year that are run first, so that the charge on its first morning is its own. */

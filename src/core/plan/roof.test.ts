@@ -112,6 +112,13 @@ describe('the roof of a house', () => {
     expect(of(9)).toMatchObject({ fits: 6, planned: 9 })
     expect(of(null)).toMatchObject({ planned: null, partString: null })
   })
+  it('counts its strings on from face to face', () => {
+    const second = { ...face({ ...MEASURED, heightMm: 4320, panels: 3 }), id: 'f2', tag: 'f2' } as SurveyItem
+    const { faces } = roofOfInstallation(
+      house({ survey: [face({ ...MEASURED, heightMm: 4320, panels: 6 }), second, system] }),
+    )
+    expect(faces[1]?.panels.map(({ string }) => string)).toEqual([2, 2, 2])
+  })
   it('is open where something was not measured, by name', () => {
     expect(roofOfInstallation(house({ survey: [face({ ...MEASURED, gapMm: null })] }))).toEqual({
       faces: [],

@@ -39,13 +39,19 @@ const NEEDED = {
   panelHeightMm: 'height of a panel',
 } as const
 
-function modulesInStringOf({ survey }: Pick<Installation, 'survey'>, pvTag: string | null): number | null {
+/** The system that the panels of a face belong to: the one it names, or the only one. */
+function systemOf({ survey }: Pick<Installation, 'survey'>, { detail }: SurveyItem<'arrayFace'>) {
   const systems = itemsOf(survey, 'pvSystem')
-  const system = systems.find(({ tag }) => tag === pvTag) ?? (systems.length === 1 ? systems[0] : undefined)
-  return system?.detail.modulesInString ?? null
+  const named = systems.find(({ tag }) => tag === (detail.pvTag ?? null))
+  return named ?? (systems.length === 1 ? (systems[0] ?? null) : null)
 }
 
-function measuredFace(installation: Installation, { tag, name, detail }: SurveyItem<'arrayFace'>): RoofFace {
+/** @param inString modules in a string of its system, and how many whole strings of that lie on faces before it */
+function measuredFace(
+  { tag, name, detail }: SurveyItem<'arrayFace'>,
+  inString: number | null,
+  before: number,
+): RoofFace {
   const read = parseObstacles(detail.obstacles ?? '')
   const obstacles = read.ok ? read.obstacles : []
   const figure = (key: keyof typeof NEEDED) => detail[key] ?? 0
@@ -61,12 +67,11 @@ function measuredFace(installation: Installation, { tag, name, detail }: SurveyI
     obstacles,
   })
   const planned = detail.panels ?? null
-  const inString = modulesInStringOf(installation, detail.pvTag ?? null)
   const used = inStringOrder(places.slice(0, planned ?? places.length))
   const whole = inString === null || inString === 0 ? 0 : Math.floor(used.length / inString) * inString
   const panels = used.map((place, k) => ({
     ...place,
-    string: inString === null || k >= whole ? null : Math.floor(k / inString),
+    string: inString === null || k >= whole ? null : before + Math.floor(k / inString),
   }))
   const partString = inString === null || inString === 0 || planned === null ? null : planned % inString !== 0
   return { tag, name, widthMm, heightMm, obstacles, panels, fits: places.length, planned, partString }
@@ -80,11 +85,19 @@ function measuredFace(installation: Installation, { tag, name, detail }: SurveyI
 export function roofOfInstallation(installation: Installation): { faces: RoofFace[]; unmeasured: UnmeasuredFace[] } {
   const faces: RoofFace[] = []
   const unmeasured: UnmeasuredFace[] = []
+  const stringsOf = new Map<string, number>()
   for (const item of itemsOf(installation.survey, 'arrayFace')) {
     const missing = (Object.keys(NEEDED) as (keyof typeof NEEDED)[]).filter((key) => item.detail[key] == null)
     if (missing.length > 0)
       unmeasured.push({ tag: item.tag, name: item.name, missing: missing.map((key) => NEEDED[key]) })
-    else faces.push(measuredFace(installation, item))
+    else {
+      const system = systemOf(installation, item)
+      const key = system?.tag ?? ''
+      const before = stringsOf.get(key) ?? 0
+      const face = measuredFace(item, system?.detail.modulesInString ?? null, before)
+      stringsOf.set(key, before + new Set(face.panels.flatMap(({ string }) => string ?? [])).size)
+      faces.push(face)
+    }
   }
   return { faces, unmeasured }
 }

@@ -34,7 +34,7 @@ export function MoneyView() {
   const { installation, plan } = usePlanned()
   const { basis, imported } = useYear()
   const [open, setOpen] = useState(false)
-  const [curve, setCurve] = useState<SizeCurve | string | null>(null)
+  const [reckoned, setReckoned] = useState<{ of: unknown; curve: SizeCurve | string } | null>(null)
   const { assumptions, sources } = installation
   const money = (value: number) =>
     `${Math.abs(value) >= 100 ? formatWhole(value) : formatNumber(value, 3)} ${assumptions.currency}`
@@ -69,20 +69,24 @@ export function MoneyView() {
     [assumptions, imported.price],
   )
   const rule = useMemo(() => followRuleOf(assumptions, chargeLimitW(installation)), [assumptions, installation])
+  const asked = useMemo(() => ({ basis, sizes, tariff, rule }), [basis, sizes, tariff, rule])
   useEffect(() => {
     const profile = basis?.profile
     if (!profile || typeof sizes === 'string' || typeof tariff === 'string' || typeof rule === 'string') return
     const controller = new AbortController()
     sizesInWorker(profile, sizes, tariff, rule, controller.signal).then(
       (result) => {
-        if (!controller.signal.aborted) setCurve(result.ok ? result.value : result.error.message)
+        if (!controller.signal.aborted)
+          setReckoned({ of: asked, curve: result.ok ? result.value : result.error.message })
       },
       (error: unknown) => {
-        if (!controller.signal.aborted) setCurve(String(error))
+        if (!controller.signal.aborted) setReckoned({ of: asked, curve: String(error) })
       },
     )
     return () => controller.abort()
-  }, [basis, sizes, tariff, rule])
+  }, [asked, basis, sizes, tariff, rule])
+  // what was reckoned from other figures says nothing of these
+  const curve = reckoned?.of === asked ? reckoned.curve : null
   const why =
     basis === null
       ? 'Fetching the year…'
