@@ -2,7 +2,7 @@ import { fitOf } from '../installation/fit'
 import type { Installation } from '../installation/installation'
 import type { School } from '../plan/changeoverLoad'
 import { PARKED_STEPS } from '../evidence/families/parkedOvernight'
-import type { CommissioningStep } from './commissioning'
+import type { CommissioningStep } from '../settings/commissioning'
 
 /** What making safe takes before everybody leaves, in minutes, where the crew's day has no isolation to go by: lock off, label, look, tell. */
 const USUAL_SAFE_MIN = 20
