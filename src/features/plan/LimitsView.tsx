@@ -1,5 +1,6 @@
 'use client'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { oneLegOnly } from '@/core/plan/oneLeg'
 import { likelyPeakW } from '@/core/plan/planMarks'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { meanDemandW } from '@/core/plan/stayingOn'
@@ -7,6 +8,7 @@ import { BINDING_WORDS } from '@/core/plan/schoolReason'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { EmptyState } from '@/ui/EmptyState'
 import { Figure, Figures } from '@/ui/Figure'
+import { Notice } from '@/ui/Notice'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { LoadLanes } from './LoadLanes'
@@ -51,12 +53,29 @@ export function LimitsView() {
         </Figure>
       </Figures>
       <WhatIsCounted />
+      <OneLegNotice />
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px">
         <TurnOffSheet />
         <RuntimeSheet />
       </Grid>
       <VehicleSheet />
     </>
+  )
+}
+
+/** What a source of one voltage leaves dead on a board of two legs, and what nobody does about it. */
+function OneLegNotice() {
+  const { installation } = usePlanned()
+  const one = oneLegOnly(installation)
+  if (one === null) return null
+  return (
+    <Notice kind="caution">
+      The sources feed {one.leg} alone.{' '}
+      {one.deadLoads.length > 0 && `Dead in an outage, though backed up: ${one.deadLoads.join(', ')}. `}
+      The legs are never joined to feed both from one voltage: circuits that share a neutral would then carry the sum of
+      both on it, and no device opens. The licensed person looks at the board for circuits that share one; they go over
+      together, or not at all.
+    </Notice>
   )
 }
 
