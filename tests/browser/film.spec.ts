@@ -63,6 +63,41 @@ test.describe('a gap from a film', () => {
       if (firstRelitS !== null) expect(Math.abs(Number(said?.[3]) - firstRelitS)).toBeLessThanOrEqual(FRAME_S)
     })
 
+  /** From the `from`th frame on that is waited for, every `every`th comes late, or never. */
+  const slowDown = (page: Page, slow: { from: number; every: number; lateMs: number | null }) =>
+    page.evaluate(({ from, every, lateMs }) => {
+      const real = HTMLVideoElement.prototype.requestVideoFrameCallback
+      let waited = 0
+      HTMLVideoElement.prototype.requestVideoFrameCallback = function (shown) {
+        waited++
+        const late = waited >= from && waited % every === 0
+        return real.call(this, (now, facts) => {
+          if (!late) shown(now, facts)
+          else if (lateMs !== null) setTimeout(() => shown(now, facts), lateMs)
+        })
+      }
+    }, slow)
+
+  test('loses no frame on a device that is slow', async ({ page }) => {
+    test.setTimeout(120_000)
+    const film = films.find(({ id }) => id.startsWith('f1-'))!
+    await page.getByLabel('Film of a lamp', { exact: true }).setInputFiles(folder + film.file)
+    await chooseLamp(page, film)
+    await slowDown(page, { from: 5, every: 40, lateMs: 3000 })
+    await page.getByRole('button', { name: 'Read every frame' }).click()
+    const chart = page.getByRole('img', { name: new RegExp(`^Brightness of the lamp.* in ${film.frames} frames`) })
+    await expect(chart).toBeVisible({ timeout: 100_000 })
+  })
+
+  test('is given up where the device shows no frame in the middle of it, and nothing is kept', async ({ page }) => {
+    const film = films.find(({ id }) => id.startsWith('f1-'))!
+    await page.getByLabel('Film of a lamp', { exact: true }).setInputFiles(folder + film.file)
+    await chooseLamp(page, film)
+    await slowDown(page, { from: 20, every: 1, lateMs: null })
+    await page.getByRole('button', { name: 'Read every frame' }).click()
+    await expect(filmSheet(page).getByText(/shows no frame at [\d.]+ s of the film/)).toBeVisible({ timeout: 60_000 })
+  })
+
   test('is kept once somebody has seen both frames, and is no proof', async ({ page }) => {
     const film = films.find(({ id }) => id.startsWith('f1-'))!
     await page.getByLabel('Film of a lamp', { exact: true }).setInputFiles(folder + film.file)

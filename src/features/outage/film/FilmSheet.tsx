@@ -98,6 +98,8 @@ function FilmResult({
 }) {
   const { video, frames, gap } = state
   const { lastLitS, firstRelitS } = gap
+  // the readout whose two frames stand there to be looked at
+  const [seen, setSeen] = useState<typeof frames | null>(null)
   return (
     <Box pb="12px">
       <BrightnessChart frames={frames} gap={gap} />
@@ -113,10 +115,11 @@ function FilmResult({
             { atS: lastLitS, words: 'last lit' },
             { atS: firstRelitS, words: 'lit again' },
           ]}
+          onAllShown={() => setSeen(frames)}
         />
       )}
       <Flex gap="10px" px="14px" pt="10px" align="center" wrap="wrap">
-        {gap.gapMs !== null && <KeepFilmGap gap={gap} point={point} />}
+        {gap.gapMs !== null && <KeepFilmGap gap={gap} point={point} seen={seen === frames} />}
         <Button size="sm" onClick={again}>
           Choose the lamp again
         </Button>
@@ -126,7 +129,7 @@ function FilmResult({
 }
 
 /** What the film says, kept once somebody has looked at the two frames. */
-function KeepFilmGap({ gap, point }: { gap: FilmGap; point: Point }) {
+function KeepFilmGap({ gap, point, seen }: { gap: FilmGap; point: Point; seen: boolean }) {
   const { offer } = useJob()
   const [kept, setKept] = useState(false)
   const { gapMs, gapMinMs, gapMaxMs } = gap
@@ -152,7 +155,7 @@ function KeepFilmGap({ gap, point }: { gap: FilmGap; point: Point }) {
       {kept ? (
         <Text color="proven">Kept, grade C.</Text>
       ) : (
-        <Button variant="act" size="sm" onClick={() => void keep()}>
+        <Button variant="act" size="sm" disabled={!seen} onClick={() => void keep()}>
           I see it lit in both: keep it
         </Button>
       )}

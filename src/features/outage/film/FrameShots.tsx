@@ -1,29 +1,35 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
-import { useEffect, useRef } from 'react'
-import { frameAt } from './filmFrames'
+import { useEffect, useRef, useState } from 'react'
+import { Notice } from '@/ui/Notice'
+import { showFrame } from './filmFrames'
 
-const HALF_A_MS = 0.0005
-
-/** Draws some frames of one film, one after the other: a film is at one place at a time. */
+/** Draws some frames of one film, one after the other: a film is at one place at a time. Says when all are shown: another frame in the place of one is none. */
 export function FrameShots({
   video,
   shots,
+  onAllShown,
 }: {
   video: HTMLVideoElement
   shots: readonly { atS: number; words: string }[]
+  onAllShown: () => void
 }) {
   const box = useRef<HTMLDivElement>(null)
+  const [missing, setMissing] = useState<number | null>(null)
+  const told = useRef(onAllShown)
+  told.current = onAllShown
   const times = shots.map(({ atS }) => atS).join(' ')
   useEffect(() => {
     let gone = false
     void (async () => {
       for (const [k, atS] of times.split(' ').map(Number).entries()) {
-        await frameAt(video, atS + HALF_A_MS)
+        const isShown = await showFrame(video, atS)
         const canvas = box.current?.querySelectorAll('canvas')[k]
         if (gone || !canvas) return
+        if (!isShown) return setMissing(atS)
         canvas.getContext('2d')?.drawImage(video, 0, 0, canvas.width, canvas.height)
       }
+      told.current()
     })()
     return () => {
       gone = true
@@ -40,6 +46,12 @@ export function FrameShots({
           </Text>
         </Box>
       ))}
+      {missing !== null && (
+        <Notice kind="error">
+          This device does not show the frame at {missing.toFixed(3)} s, so nobody can look at it. Close what else is
+          running, and choose the lamp again.
+        </Notice>
+      )}
     </Box>
   )
 }

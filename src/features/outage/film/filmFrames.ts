@@ -14,8 +14,14 @@ export const FILM_BOUNDS = { maxS: 60, maxFrames: 8000, maxBytes: 500 * 1024 * 1
 /** Before the first frame has shown how long one lasts. */
 const FIRST_STEP_S = 1 / 120
 const JUST_BEFORE_S = 0.0005
-/** A seek that shows no frame within this time shows none at all: the film ends there. */
-const PATIENCE_MS = 1500
+/** A seek that is over and shows no frame within this time shows none: the film ends there, or the device is slow. */
+const PATIENCE_MS = 2500
+/** A seek that is not over by then is given up. */
+const SEEK_MS = 20_000
+/** So often a moment is looked for, before the device is said to show nothing there. */
+const TRIES = 3
+/** A film may say that it is longer than its frames are by so much. */
+const LOOSE_END_S = 0.5
 
 export const UNREADABLE =
   'This browser cannot decode the film. Most phones write HEVC by default: set the camera to “most compatible” (H.264), or convert it to MP4, and film again.'
@@ -43,16 +49,39 @@ export function closeFilm(video: HTMLVideoElement): void {
   URL.revokeObjectURL(url)
 }
 
-/** Goes to a moment and gives the time of the frame that is shown then; `null` where none is. */
+const noFrameAt = (atS: number) =>
+  `This device shows no frame at ${atS.toFixed(2)} s of the film, so frames would be missing. Nothing is kept: close what else is running, or cut the film to the seconds around the outage.`
+
+/** Goes to a moment and gives the time of the frame that is shown then; `null` where none came. A slow device is waited for. */
 export function frameAt(video: HTMLVideoElement, atS: number): Promise<number | null> {
   return new Promise((resolve) => {
-    const patience = setTimeout(() => resolve(null), PATIENCE_MS)
-    video.requestVideoFrameCallback((_now, { mediaTime }) => {
+    let patience = setTimeout(() => end(null), SEEK_MS)
+    const sought = () => {
       clearTimeout(patience)
-      resolve(mediaTime)
-    })
+      patience = setTimeout(() => end(null), PATIENCE_MS)
+    }
+    const end = (timeS: number | null) => {
+      clearTimeout(patience)
+      video.removeEventListener('seeked', sought)
+      video.cancelVideoFrameCallback(shown)
+      resolve(timeS)
+    }
+    video.addEventListener('seeked', sought)
+    const shown = video.requestVideoFrameCallback((_now, { mediaTime }) => end(mediaTime))
     video.currentTime = atS
   })
+}
+
+/** A frame's own time, as its film has it and as it is told after a seek, differs by no more. */
+const SAME_FRAME_S = 0.001
+
+/** Brings up the frame that has this time; answers whether the device shows it, and no other. */
+export async function showFrame(video: HTMLVideoElement, frameS: number): Promise<boolean> {
+  for (let tries = 0; tries < TRIES; tries++) {
+    const timeS = await frameAt(video, frameS + JUST_BEFORE_S)
+    if (timeS !== null && Math.abs(timeS - frameS) < SAME_FRAME_S) return true
+  }
+  return false
 }
 
 /** Mean luma of a patch of the frame that is shown, 0…255. */
@@ -105,10 +134,18 @@ class FrameSeeker {
     this.#context = patchCanvas(patch)
   }
 
-  /** The frame that is shown at a moment. */
+  /**
+   * The frame that is shown at a moment; `null` where the film is over.
+   *
+   * @throws Error where the device shows none in the middle of the film: a frame that is left out would shorten or stretch what is measured
+   */
   async at(atS: number): Promise<SeenFrame | null> {
-    const timeS = await frameAt(this.video, atS)
-    return timeS === null ? null : { timeS, brightness: brightnessOf(this.video, this.#context, this.patch) }
+    for (let tries = 0; tries < TRIES; tries++) {
+      const timeS = await frameAt(this.video, atS)
+      if (timeS !== null) return { timeS, brightness: brightnessOf(this.video, this.#context, this.patch) }
+      if (atS >= this.endS - LOOSE_END_S) return null
+    }
+    throw new Error(noFrameAt(atS))
   }
 
   /** The first frame that shows after one, from where the next but one would begin. */
@@ -142,7 +179,7 @@ class FrameSeeker {
  * Reads the brightness of a patch in every frame of a film, with the frames' own times.
  *
  * @param progress called with 0…1
- * @throws DOMException `AbortError` when the signal says so
+ * @throws DOMException `AbortError` when the signal says so; Error where the device shows no frame in the middle of the film
  */
 export async function readFilm(
   video: HTMLVideoElement,
