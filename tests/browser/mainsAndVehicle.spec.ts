@@ -74,6 +74,7 @@ test('a vehicle that gives has its own hours, there and away, and the promise re
   await form.getByRole('button', { name: 'Save' }).click()
   await expect(form).toHaveCount(0)
   await page.goto(`/jobs/${jobId}?stage=plan&view=limits`)
+  await page.locator('[data-alive]').waitFor()
   const sheet = page.getByRole('region', { name: 'Vehicle: Drive charger' })
   await expect(sheet.getByRole('row', { name: /Vehicle there/ })).toContainText('open')
   await expect(sheet.getByRole('row', { name: /Vehicle away/ })).toContainText(/\d+.h/)
