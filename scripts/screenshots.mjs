@@ -1,4 +1,4 @@
-// npm run screenshots: takes the pictures of docs/screenshots/ afresh from the demo data, on a cluster of its own.
+// npm run screenshots [-- jobs wire …]: takes the pictures of docs/screenshots/ afresh from the demo data, or those that are named, on a cluster of its own.
 import { mkdirSync, rmSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -107,6 +107,13 @@ const PICTURES = [
   },
 ]
 
+const named = process.argv.slice(2)
+const wanted = PICTURES.filter(({ name }) => named.length === 0 || named.includes(name))
+if (wanted.length < named.length) {
+  console.error(`There are these pictures: ${PICTURES.map(({ name }) => name).join(', ')}.`)
+  process.exit(1)
+}
+
 ensureNpmPackages(root)
 const bin = ensurePostgres()
 const executablePath = ensureChromium()
@@ -122,7 +129,7 @@ const browser = await chromium.launch({
 })
 try {
   const sessions = new Map()
-  for (const { name, path, size, who = 'ines', lamp = false, act } of PICTURES) {
+  for (const { name, path, size, who = 'ines', lamp = false, act } of wanted) {
     const context = await browser.newContext({
       baseURL: app.address,
       viewport: size,
