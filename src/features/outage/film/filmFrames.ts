@@ -72,13 +72,22 @@ export function frameAt(video: HTMLVideoElement, atS: number): Promise<number | 
   })
 }
 
+/** How far away a moment is left for, before it is looked for again: a frame that already stands there is not shown anew. */
+const AWAY_S = 0.3
+
+/** The same as `frameAt`, for the first time or again. */
+async function frameAgain(video: HTMLVideoElement, atS: number, tries: number): Promise<number | null> {
+  if (tries > 0) await frameAt(video, atS > AWAY_S ? atS - AWAY_S : atS + AWAY_S)
+  return frameAt(video, atS)
+}
+
 /** A frame's own time, as its film has it and as it is told after a seek, differs by no more. */
 const SAME_FRAME_S = 0.001
 
 /** Brings up the frame that has this time; answers whether the device shows it, and no other. */
 export async function showFrame(video: HTMLVideoElement, frameS: number): Promise<boolean> {
   for (let tries = 0; tries < TRIES; tries++) {
-    const timeS = await frameAt(video, frameS + JUST_BEFORE_S)
+    const timeS = await frameAgain(video, frameS + JUST_BEFORE_S, tries)
     if (timeS !== null && Math.abs(timeS - frameS) < SAME_FRAME_S) return true
   }
   return false
@@ -141,7 +150,7 @@ class FrameSeeker {
    */
   async at(atS: number): Promise<SeenFrame | null> {
     for (let tries = 0; tries < TRIES; tries++) {
-      const timeS = await frameAt(this.video, atS)
+      const timeS = await frameAgain(this.video, atS, tries)
       if (timeS !== null) return { timeS, brightness: brightnessOf(this.video, this.#context, this.patch) }
       if (atS >= this.endS - LOOSE_END_S) return null
     }
