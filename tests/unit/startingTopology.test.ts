@@ -96,6 +96,17 @@ describe('a starting topology', () => {
     expect(graph.devices.some(({ id }) => id === 'transfer.c3')).toBe(false)
   })
 
+  it('with a transfer switch for each circuit, leaves a backed-up circuit of the second main on its own board', () => {
+    const board = { id: 'b2', kind: 'board', tag: 'barn', name: 'Barn', detail: { fedFrom: 'main2' } }
+    const home = aHome('iec-1ph-230', {
+      survey: [board as never],
+      circuits: [aCircuit({ boardTag: 'barn' }), aCircuit({ id: 'k2', tag: 'c2' })],
+    })
+    const graph = startingTopology(home, { ...choicesOfPlan(home), scheme: 'perCircuit', splitService: true })
+    const feeds = ['way.c1', 'way.c2'].map((id) => graph.edges.find((edge) => edge.id === id)?.from)
+    expect(feeds).toEqual(['intake2', 'intake'])
+  })
+
   it('always on the battery, feeds the board in every grid state, and by hand from the street', () => {
     const home = aHome('iec-1ph-230')
     const graph = startingTopology(home, { ...choicesOfPlan(home), scheme: 'alwaysBattery' })

@@ -1,7 +1,7 @@
 import { type FitItem, fitOf } from '../../installation/fit'
 import { SHIELD_ENDS, SHIELD_WORDS, type ShieldEnds, SIGNAL_WORDS, reachOf } from '../../wiring/dataRun'
 import { type Check, checksFamily } from '../checks'
-import { dataRunAtComponent } from './runAtComponent'
+import { DATA_RUN_ENDS, dataRunAtComponent } from './runAtComponent'
 
 type DataRun = FitItem<'dataRun'>
 
@@ -107,7 +107,7 @@ export const dataRunTested = checksFamily<DataRun>({
   view: 'wire.runs',
   precedes: [],
   waitsFor: null,
-  restsOn: ['inverter', 'battery', 'gateway', 'meter', 'charger', 'bridge'],
+  restsOn: DATA_RUN_ENDS,
   touches: dataRunAtComponent,
   proves: [],
   things: ({ fit }) => fitOf(fit, 'dataRun'),
@@ -141,7 +141,7 @@ export const dataRunInOutage = checksFamily<DataRun>({
   view: 'outage.bench',
   precedes: [],
   waitsFor: 'loadedIsland',
-  restsOn: ['inverter', 'battery', 'gateway', 'meter', 'charger', 'bridge'],
+  restsOn: DATA_RUN_ENDS,
   touches: dataRunAtComponent,
   proves: [],
   things: ({ fit }) => fitOf(fit, 'dataRun'),

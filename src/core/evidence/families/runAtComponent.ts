@@ -17,6 +17,9 @@ const END_WORDS: Readonly<Record<ComponentKind, readonly string[]>> = {
 /** Kinds of component that a run's evidence rests on, at whichever end they are. */
 export const RUN_ENDS = ['inverter', 'battery', 'gateway', 'isolator', 'surge', 'meter', 'charger'] as const
 
+/** The same for a data or control run. */
+export const DATA_RUN_ENDS = ['inverter', 'battery', 'gateway', 'meter', 'charger', 'bridge'] as const
+
 function landsOn({ from, to }: Pick<CableRun, 'from' | 'to'>, { tag, name, kind }: Component): boolean {
   const named = [tag, name, ...END_WORDS[kind]].map((word) => word.toLowerCase())
   return [from, to].some((end) => {

@@ -147,6 +147,21 @@ function transferPanel({ draft, choices, habit, home, sourceBus }: Parts): void 
   else draft.onOff('panelMain', 'Main of the transfer panel', ['fromInverter'], { symbol: 'breaker' })
 }
 
+/** A transfer switch before one circuit, between its own board and the panel. Answers the place that its board feeds. */
+function transferSwitch(
+  draft: TopologyDraft,
+  panel: string,
+  { key, name, to, carries }: { key: string; name: string; to: string; carries: readonly string[] },
+): string {
+  const [pole, device] = [`pole.${key}`, `transfer.${key}`]
+  const [first, second] = [`transferI.${key}`, `transferII.${key}`]
+  draft.place(pole, `Transfer switch of ${name}, street side`)
+  draft.way(first, pole, to, { name: `${name} from the street`, device, carries })
+  draft.way(second, panel, to, { name: `${name} from the backup`, device, carries })
+  draft.changeover(device, `Transfer switch of ${name}`, first, second, TRANSFERRED)
+  return pole
+}
+
 /** A changeover by hand between the street and the backup output, with its off position between them. */
 function changeoverByHand({ draft, choices, habit, home, street, sourceBus }: Parts): void {
   draft.place(home, 'Essentials board')
@@ -205,7 +220,8 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
   ]
   const nameOf = (tag: string) => found.find((board) => board.tag === tag)?.name ?? tag
   // one board is the house side itself; several hang behind it, each on a run of its own
-  const own = tags.length > 1 && choices.scheme !== 'perCircuit'
+  const perCircuit = choices.scheme === 'perCircuit'
+  const own = tags.length > 1 && !perCircuit
   for (const tag of own ? tags : []) {
     draft.place(`board.${tag}`, nameOf(tag))
     draft.way(`feed.${tag}`, home, `board.${tag}`, {
@@ -221,32 +237,13 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
   const boardOf = ({ backedUp, boardTag }: Pick<Circuit, 'backedUp' | 'boardTag'>) => {
     if (
       choices.splitService &&
-      !backedUp &&
+      (!backedUp || perCircuit) &&
       found.some((board) => board.tag === boardTag && board.detail.fedFrom === 'main2')
     )
       return 'intake2'
     // behind transfer switches a circuit stays on its own board, and gets a second feed
     if (perCircuit) return street
     return !backedUp ? street : own && boardTag !== null ? `board.${boardTag}` : home
-  }
-  const perCircuit = choices.scheme === 'perCircuit'
-  /** A transfer switch between what feeds a circuit from the street and the panel's own breaker for it. */
-  const transfer = (key: string, name: string, to: string, carries: readonly string[]) => {
-    draft.place(`pole.${key}`, `Transfer switch of ${name}, street side`)
-    draft.way(`transferI.${key}`, `pole.${key}`, to, {
-      name: `${name} from the street`,
-      device: `transfer.${key}`,
-      carries,
-    })
-    draft.way(`transferII.${key}`, home, to, { name: `${name} from the backup`, device: `transfer.${key}`, carries })
-    draft.changeover(
-      `transfer.${key}`,
-      `Transfer switch of ${name}`,
-      `transferI.${key}`,
-      `transferII.${key}`,
-      TRANSFERRED,
-    )
-    return `pole.${key}`
   }
   for (const circuit of circuits) {
     const { tag, name, phase, backedUp, iDeltaNMa, breakerA, curve } = circuit
@@ -260,7 +257,10 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
       phase === 'all'
         ? draft.conductors
         : draft.conductors.filter((conductor) => conductor === phase || !draft.phases.includes(conductor))
-    const end = perCircuit && backedUp ? transfer(tag, name, `circuit.${tag}`, carries) : `circuit.${tag}`
+    const end =
+      perCircuit && backedUp
+        ? transferSwitch(draft, home, { key: tag, name, to: `circuit.${tag}`, carries })
+        : `circuit.${tag}`
     draft.way(`way.${tag}`, boardOf(circuit), end, {
       name: tag,
       device: `switch.${tag}`,
@@ -288,7 +288,10 @@ function boards({ draft, installation, choices, habit, home, street }: Parts): v
     const carries = draft.conductors.filter(
       (conductor) => phases.includes(conductor) || !draft.phases.includes(conductor),
     )
-    const end = perCircuit && backedUp ? transfer(`load.${tag}`, name, `load.${tag}`, carries) : `load.${tag}`
+    const end =
+      perCircuit && backedUp
+        ? transferSwitch(draft, home, { key: `load.${tag}`, name, to: `load.${tag}`, carries })
+        : `load.${tag}`
     draft.way(`way.load.${tag}`, boardOf({ backedUp, boardTag: null }), end, {
       device: `switch.load.${tag}`,
       carries,
