@@ -75,6 +75,9 @@ describe('a battery that follows prices', () => {
     const sizes = [none, system].map((one, moduleCount) => ({ moduleCount, system: one }))
     const { points } = sizeCurve(dark, sizes, twoPrices, { ...rule, wearPerKWh: 0.01 })
     expect(points[0]?.followed).toBeUndefined()
+    const full = [{ moduleCount: 1, system: { ...system, reserveSoc: 1 } }]
+    const [kept] = sizeCurve(dark, full, twoPrices, rule).points
+    expect([kept?.followed, kept?.costPerYear]).toEqual([undefined, expect.closeTo(points[0]?.costPerYear ?? NaN, 6)])
     expect(points[1]?.followed?.wearPerYear).toBeCloseTo(0.01 * (points[1]?.batteryToLoadKWh ?? NaN), 6)
   })
   it('refuses what is no year', () => {

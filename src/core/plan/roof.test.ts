@@ -127,6 +127,11 @@ describe('the roof of a house', () => {
   })
 })
 
+it('places no panel where obstacles cannot be read', () => {
+  const { faces, unmeasured } = roofOfInstallation(house({ survey: [face({ ...MEASURED, obstacles: 'a chimney' })] }))
+  expect([faces, unmeasured[0]?.missing]).toEqual([[], ['obstacles that can be read']])
+})
+
 describe('what goes to the roof', () => {
   const lines = (detail: Partial<SurveyDetails['arrayFace']>, components = [pv]) =>
     roofMaterials(house({ survey: [face(detail), system], components }))

@@ -49,11 +49,10 @@ function systemOf({ survey }: Pick<Installation, 'survey'>, { detail }: SurveyIt
 /** @param inString modules in a string of its system, and how many whole strings of that lie on faces before it */
 function measuredFace(
   { tag, name, detail }: SurveyItem<'arrayFace'>,
+  obstacles: RoofRect[],
   inString: number | null,
   before: number,
 ): RoofFace {
-  const read = parseObstacles(detail.obstacles ?? '')
-  const obstacles = read.ok ? read.obstacles : []
   const figure = (key: keyof typeof NEEDED) => detail[key] ?? 0
   const widthMm = figure('widthMm')
   const heightMm = figure('heightMm')
@@ -87,14 +86,20 @@ export function roofOfInstallation(installation: Installation): { faces: RoofFac
   const unmeasured: UnmeasuredFace[] = []
   const stringsOf = new Map<string, number>()
   for (const item of itemsOf(installation.survey, 'arrayFace')) {
-    const missing = (Object.keys(NEEDED) as (keyof typeof NEEDED)[]).filter((key) => item.detail[key] == null)
-    if (missing.length > 0)
-      unmeasured.push({ tag: item.tag, name: item.name, missing: missing.map((key) => NEEDED[key]) })
+    const read = parseObstacles(item.detail.obstacles ?? '')
+    const missing = [
+      ...(Object.keys(NEEDED) as (keyof typeof NEEDED)[])
+        .filter((key) => item.detail[key] == null)
+        .map((key) => NEEDED[key]),
+      // a panel is not placed where a chimney may stand
+      ...(read.ok ? [] : ['obstacles that can be read']),
+    ]
+    if (missing.length > 0 || !read.ok) unmeasured.push({ tag: item.tag, name: item.name, missing })
     else {
       const system = systemOf(installation, item)
       const key = system?.tag ?? ''
       const before = stringsOf.get(key) ?? 0
-      const face = measuredFace(item, system?.detail.modulesInString ?? null, before)
+      const face = measuredFace(item, read.obstacles, system?.detail.modulesInString ?? null, before)
       stringsOf.set(key, before + new Set(face.panels.flatMap(({ string }) => string ?? [])).size)
       faces.push(face)
     }

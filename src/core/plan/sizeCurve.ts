@@ -36,8 +36,8 @@ export function sizeCurve(
 ): SizeCurve {
   const points = sizes.map(({ moduleCount, system }): SizePoint => {
     const { capacityWh } = system
-    // nothing follows where there is no battery
-    if (rule === null || capacityWh === 0)
+    // nothing follows where nothing lies above the reserve
+    if (rule === null || capacityWh === 0 || system.reserveSoc >= 1)
       return { moduleCount, capacityWh, ...selfConsumptionOfYear(profile, system, prices) }
     const { soldKWh, wearPerYear, ...year } = followedYear(profile, system, prices, rule)
     return { moduleCount, capacityWh, ...year, followed: { soldKWh, wearPerYear } }
