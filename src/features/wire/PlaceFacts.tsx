@@ -5,6 +5,7 @@ import { type InstallationGraph, namesIn } from '@/core/wiring/installationGraph
 import type { IsolationSet } from '@/core/wiring/isolationSet'
 import { liveAt } from '@/core/wiring/liveState'
 import { faultWords } from '@/core/wiring/stateWords'
+import { wayWords, waysFromSources } from '@/core/wiring/waysFromSources'
 import { Button } from '@/ui/Button'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { isolationInWorker } from '@/workers/clients'
@@ -14,6 +15,7 @@ export function PlaceFacts({ graph, id, state, fault, onFault }: ThingSheetProps
   const names = namesIn(graph)
   const node = graph.nodes.find((one) => one.id === id)
   const live = liveAt(state, id, graph.phases)
+  const why = live.length === 0 ? 'Why is this dead?' : 'Why is this live?'
   return (
     <>
       <Text>
@@ -26,6 +28,16 @@ export function PlaceFacts({ graph, id, state, fault, onFault }: ThingSheetProps
             ? ' Left out in an outage.'
             : ''}
       </Text>
+      <Box role="region" aria-label={why}>
+        <Text fontWeight="600">{why}</Text>
+        <Box as="ul" pl="18px" listStyleType="disc">
+          {waysFromSources(graph, state, id).map((way) => (
+            <Box as="li" key={`${way.source} ${way.phases.join(' ')}`} color={way.reason === 'feeds' ? 'ink' : 'ink2'}>
+              {wayWords(graph, way)}
+            </Box>
+          ))}
+        </Box>
+      </Box>
       {node?.kind === 'load' && (
         <Flex gap="10px" align="center" wrap="wrap">
           <Button
