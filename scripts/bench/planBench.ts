@@ -58,11 +58,23 @@ await ask('createJob', {
   packId: 'iec-3ph-400',
   scheduledDay: null,
 })
-const csv = [
-  'name,power_W,duty_percent,phase',
-  ...Array.from({ length: 200 }, (_, k) => `Load ${k},${30 + ((k * 137) % 2400)},${1 + (k % 14)},L${1 + (k % 3)}`),
-].join('\n')
-await ask('importLoads', { jobId, csv, mapping: null })
+const loads = Array.from({ length: 200 }, (_, k) => ({
+  itemId: uuidv7(),
+  fields: {
+    tag: `load${k}`,
+    name: `Load ${k}`,
+    powerW: 30 + ((k * 137) % 2400),
+    powerFactor: 1,
+    duty: (1 + (k % 14)) / 100,
+    phase: `L${1 + (k % 3)}`,
+    priority: 5,
+    backedUp: true,
+    mustStayOn: false,
+    turnOffFirst: false,
+    sort: k,
+  },
+}))
+await ask('saveLoads', { jobId, loads, gone: [] })
 const unit = {
   name: 'Bench',
   moduleCount: 6,

@@ -8,6 +8,7 @@ import { markOutage } from './markOutage'
 import { openVisit } from './openVisit'
 import { overrideHold } from './overrideHold'
 import { recordReadings } from './recordReadings'
+import { saveLoads } from './saveLoads'
 import { removeSurveyItem, saveSurveyItem } from './survey'
 import { setJobLimit } from './setJobLimit'
 import { saveWiring, setCoreColours } from './wiring'
@@ -23,6 +24,7 @@ export const COMMANDS = {
   changeJob,
   saveItem,
   removeItem,
+  saveLoads,
   saveSurveyItem,
   removeSurveyItem,
   saveFitItems,

@@ -30,7 +30,7 @@ interface OneItem {
 }
 
 /** A thing as its kind stores it: what else a row of the database carries is none of it. */
-function storedItem({ installation }: JobRecord, { kind, itemId }: OneItem): Record<string, unknown> | null {
+export function storedItem({ installation }: JobRecord, { kind, itemId }: OneItem): Record<string, unknown> | null {
   const thing = thingOf<{ id: string }>(installation[ITEM_LISTS[kind]], itemId)
   return thing && ITEM_SCHEMAS[kind].cast(thing, { stripUnknown: true, assert: false })
 }

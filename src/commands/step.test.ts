@@ -19,6 +19,7 @@ describe('what was done to the plan', () => {
         'removeSurveyItem',
         'saveFitItems',
         'saveItem',
+        'saveLoads',
         'saveSurveyItem',
         'saveWiring',
         'setCoreColours',

@@ -23,7 +23,7 @@ test.describe('the survey', () => {
           'Appliance;Power kW;runs;phase\nTea kettle;2,2;3;L1\nHeater;lots;20;L1\nRadio;0,03;50;L2\nDoor bell;0,01;100;\n',
         ),
       )
-    await expect(form.getByText('2 loads can be taken in: Tea kettle, Door bell')).toBeVisible()
+    await expect(form.getByText('2 new loads: Tea kettle, Door bell')).toBeVisible()
     await expect(form.getByText(/line 3, Power kW: “lots”/)).toBeVisible()
     await expect(form.getByText(/line 4, phase: “L2”/)).toBeVisible()
     await form.getByRole('button', { name: 'Take in the loads' }).click()
@@ -43,6 +43,36 @@ test.describe('the survey', () => {
     const text = await textOf(file)
     expect(text.split('\n')[0]).toContain('name,tag,power_W')
     expect(text).toContain('Tea kettle,teakettle,2200')
+  })
+
+  test('reads an edited list again: what changes is shown first, a doubtful row asks, and all of it is taken back', async ({
+    page,
+  }) => {
+    const read = async (text: string) => {
+      await page.getByRole('button', { name: 'Read a list' }).click()
+      await page.getByRole('dialog').locator('input[type=file]').setInputFiles(csv('loads.csv', text))
+    }
+    const form = page.getByRole('dialog')
+    await read('Name;Power;When\nTea kettle;2,2 kW;evening\nDoor bell;10W;steady\n')
+    await form.getByRole('button', { name: 'Take in the loads' }).click()
+    await form.getByRole('button', { name: 'Back to the loads' }).click()
+    await read('Name;Power;When\nTea kettle;1,8 kW;evening\nDoor bell;10W;steady\nHeater;2;night\n')
+    const changes = form.getByRole('region', { name: 'What the list changes' })
+    await expect(changes).toContainText(/Tea kettle: power 2\.2.kW → 1\.8.kW/)
+    await expect(changes).toContainText('One load is as the job has it.')
+    const take = form.getByRole('button', { name: 'Take in the loads' })
+    await expect(take).toBeDisabled()
+    await form.getByLabel('Line 4, Power').selectOption({ label: '2000 W' })
+    await expect(changes).toContainText('1 new load: Heater')
+    await take.click()
+    await expect(form.getByText('1 load was taken in, 1 load was changed.')).toBeVisible()
+    await form.getByRole('button', { name: 'Back to the loads' }).click()
+    await expect(page.getByRole('row', { name: /Tea kettle/ })).toContainText(/1\.8.kW/)
+    await page.keyboard.press('u')
+    await expect(form).toContainText('2 things were changed together.')
+    await form.getByRole('button', { name: 'Take back' }).click()
+    await expect(page.getByRole('row', { name: /Tea kettle/ })).toContainText(/2\.2.kW/)
+    await expect(page.getByRole('row', { name: /Heater/ })).toHaveCount(0)
   })
 
   test('takes a list that is none, or lacks its columns, with the reason and nothing stored', async ({ page }) => {

@@ -126,21 +126,39 @@ describe('the place and the assumptions', () => {
 })
 
 describe('imports', () => {
-  it('store the good rows of a load list together and hand back the others', async () => {
+  it('store a list of loads as a whole, over what is there, and take it back as a whole', async () => {
     const own = await makeJob(crew)
-    const csv = 'name,power_W,phase\nKettle,2200,L1\nWrong,lots,L1\nFridge,100,L1\n'
-    const told = await call(USE_CASES.importLoads, db, office(), { jobId: own, csv, mapping: null })
-    expect(told).toMatchObject({ stored: 2, aside: [{ line: 3, column: 'power_W', value: 'lots' }] })
-    // “fridge” is taken by the job already, so the new one got another short name
-    expect((await view(own)).record.installation.loads.map(({ tag }) => tag).sort()).toEqual([
-      'fridge',
-      'fridge2',
-      'kettle',
-      'oven',
-    ])
-    await expect(
-      call(USE_CASES.importLoads, db, office(), { jobId: own, csv: 'a,b\n1,2\n', mapping: null }),
-    ).rejects.toThrow('name and power_W')
+    const { loads } = (await view(own)).record.installation
+    const [known] = loads
+    if (!known) throw new Error('the test house has loads')
+    const { id: itemId, ...fields } = known
+    const added = uuidv7()
+    const list = [
+      { itemId, fields: { ...fields, powerW: 777 } },
+      { itemId: added, fields: { ...fields, tag: 'iron', name: 'Iron', sort: 9 } },
+    ]
+    const lead = crew.actor('lead')
+    await call(USE_CASES.saveLoads, db, office(), { jobId: own, loads: list, gone: [] })
+    const now = (await view(own)).record.installation.loads
+    expect(now).toHaveLength(loads.length + 1)
+    expect(now.find(({ id }) => id === itemId)).toEqual({ ...known, powerW: 777 })
+    // one bad row, one name twice, or another job's thing: nothing of the list is stored
+    const third = { itemId: uuidv7(), fields: { ...fields, tag: 'third', name: 'Third', sort: 9 } }
+    const bad = [third, { itemId: uuidv7(), fields: { ...fields, tag: 'bad', powerW: -1 } }]
+    const twice = [third, { itemId: uuidv7(), fields: { ...fields, tag: 'iron', name: 'Again' } }]
+    const theirs = [{ itemId, fields: { ...fields, tag: 'mine' } }]
+    const other = await makeJob(crew)
+    for (const [jobId, wrong, status] of [
+      [own, bad, 422],
+      [own, twice, 409],
+      [other, theirs, 409],
+    ] as const)
+      await expect(call(USE_CASES.saveLoads, db, lead, { jobId, loads: wrong, gone: [] })).rejects.toMatchObject({
+        status,
+      })
+    expect((await view(own)).record.installation.loads).toEqual(now)
+    await call(USE_CASES.saveLoads, db, lead, { jobId: own, loads: [{ itemId, fields }], gone: [added] })
+    expect((await view(own)).record.installation.loads).toEqual(loads)
   })
   it('store a year as it will be fetched, one of each kind, and refuse one with a hole', async () => {
     const own = await makeJob(crew)

@@ -78,6 +78,11 @@ export const EVERY_COMMAND: Readonly<Record<CommandName, Entry>> = {
     supply: { ...house().supply, ratingA: 63 },
   } as CommandInput<'changeJob'>),
   saveItem: entryOf('saveItem', { jobId, kind: 'load', itemId: idOf(5), fields: { ...loadFields, sort: 3 } }),
+  saveLoads: entryOf('saveLoads', {
+    jobId,
+    loads: [{ itemId: idOf(14), fields: { ...loadFields, tag: 'iron', name: 'Iron', sort: 4 } }],
+    gone: [],
+  }),
   removeItem: entryOf('removeItem', { jobId, kind: 'circuit', itemId: idOf(21) }),
   saveSurveyItem: entryOf('saveSurveyItem', {
     jobId,

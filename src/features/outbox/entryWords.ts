@@ -45,6 +45,11 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
     case 'saveItem':
     case 'saveSurveyItem':
       return `${nameIn(entry.input.fields)}, written down`
+    case 'saveLoads':
+      return `A list of loads: ${entry.input.loads
+        .map(({ fields }) => nameIn(fields))
+        .slice(0, 5)
+        .join(', ')}`
     case 'saveFitItems':
       return `${entry.input.items.map(({ fields }) => nameIn(fields)).join(', ')}, written down`
     case 'removeItem':

@@ -2,16 +2,26 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { type RowAside, readCsvTable, rowsOfLines } from '@/core/exchange/csvTable'
+import { v7 as uuidv7 } from 'uuid'
 import { readLoadsCsv } from '@/schemas/tables/loadsCsv'
-import { type TableMapping, guessMapping, tableFieldsOf } from '@/schemas/tables/thingsCsv'
+import {
+  type DoubtAnswers,
+  type ReadThings,
+  type RowDoubt,
+  type TableMapping,
+  guessMapping,
+  tableFieldsOf,
+} from '@/schemas/tables/thingsCsv'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
-import { ApiProblem, callUseCase } from '../api'
+import { counted } from '@/core/quantity/counted'
+import { useAttempt } from '../useAttempt'
 import { useJob } from '../job/JobContext'
 import { ColumnChoice } from './ColumnChoice'
 import { download } from './download'
 import { FilePick } from './FilePick'
+import { ReadRows, RowDoubts } from './ReadRows'
 import { RowsAside } from './RowsAside'
 
 const MAX_BYTES = 200_000
@@ -31,40 +41,40 @@ function Reading({ onClose }: { onClose: () => void }) {
     bench: {
       context: { pack },
     },
-    refresh,
+    carryOut,
   } = useJob()
+  const { attempt, failure: refusal, busy } = useAttempt()
   const [csv, setCsv] = useState<string | null>(null)
   const [mapping, setMapping] = useState<TableMapping | null>(null)
+  const [answers, setAnswers] = useState<DoubtAnswers>({})
   const [failure, setFailure] = useState<string | null>(null)
-  const [done, setDone] = useState<{ stored: number; aside: RowAside[] } | null>(null)
+  const [done, setDone] = useState<ReadThings | null>(null)
+  const { loads } = installation
   const table = useMemo(() => (csv === null ? null : readCsvTable(csv)), [csv])
   const columns = useMemo(
     () => mapping ?? (table?.ok ? guessMapping('load', table.value.header) : null),
     [mapping, table],
   )
-  const preview = useMemo(
-    () =>
-      csv === null || columns === null
-        ? null
-        : readLoadsCsv(
-            csv,
-            columns,
-            pack,
-            installation.loads.map(({ tag }) => tag),
-          ),
-    [csv, columns, pack, installation.loads],
+  const asked = useMemo(
+    () => (csv === null || columns === null ? null : readLoadsCsv(csv, columns, pack, loads)),
+    [csv, columns, pack, loads],
   )
-  const store = async () => {
-    setFailure(null)
-    try {
-      if (csv === null) return
-      setDone(await callUseCase('importLoads', { jobId: installation.jobId, csv, mapping: columns }))
-      await refresh()
-    } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error
-      setFailure(error.message)
-    }
-  }
+  const preview = useMemo(
+    () => (csv === null || columns === null ? null : readLoadsCsv(csv, columns, pack, loads, answers)),
+    [csv, columns, pack, loads, answers],
+  )
+  const wanted = preview?.ok ? preview.value.rows.filter(({ was, changes }) => was === null || changes.length > 0) : []
+  const open = preview?.ok ? preview.value.doubts : []
+  const store = () =>
+    attempt(async () => {
+      if (!preview?.ok) return
+      const stored = wanted.map(({ fields, was }, k) => ({
+        itemId: was?.id ?? uuidv7(),
+        fields: was ? fields : { ...fields, sort: loads.length + k },
+      }))
+      await carryOut('saveLoads', { jobId: installation.jobId, loads: stored, gone: [] })
+      setDone(preview.value)
+    })
   const saveAside = (rows: readonly RowAside[]) =>
     csv !== null &&
     download(
@@ -77,9 +87,7 @@ function Reading({ onClose }: { onClose: () => void }) {
   if (done)
     return (
       <Box>
-        <Text fontWeight="600">
-          {done.stored === 1 ? 'One load was taken in.' : `${done.stored} loads were taken in.`}
-        </Text>
+        <Text fontWeight="600">{takenIn(done)}</Text>
         <RowsAside rows={done.aside} onSave={() => saveAside(done.aside)} />
         <Button mt="12px" variant="act" onClick={onClose}>
           Back to the loads
@@ -89,7 +97,9 @@ function Reading({ onClose }: { onClose: () => void }) {
   return (
     <Box>
       <Text color="ink2" fontSize="14px" mb="8px">
-        A CSV file with a line of column names: name and power at least. Comma, semicolon or tab; either decimal mark.
+        A CSV file with a line of column names: name and power at least. Comma, semicolon or tab; either decimal mark;
+        units may stand with the figures. Loads the job has are found by their short name or name, and a blank cell
+        changes nothing in them.
       </Text>
       <FilePick
         label="Load list"
@@ -131,31 +141,45 @@ function Reading({ onClose }: { onClose: () => void }) {
           )}
           {preview?.ok && (
             <Box mt="10px">
-              <Text>
-                {preview.value.loads.length === 1 ? 'One load' : `${preview.value.loads.length} loads`} can be taken in
-                {preview.value.loads.length > 0
-                  ? `: ${preview.value.loads
-                      .slice(0, 5)
-                      .map(({ name }) => name)
-                      .join(', ')}${preview.value.loads.length > 5 ? ' …' : ''}`
-                  : '.'}
-              </Text>
+              <ReadRows rows={preview.value.rows} />
+              <RowDoubts
+                doubts={everAsked(asked?.ok ? asked.value.doubts : [], open)}
+                answers={answers}
+                onAnswer={setAnswers}
+              />
               <RowsAside rows={preview.value.aside} />
             </Box>
           )}
         </>
       )}
-      {failure && (
+      {(failure ?? refusal) && (
         <Notice kind="error" mt="10px">
-          {failure}
+          {failure ?? refusal}
         </Notice>
       )}
       <Flex gap="8px" mt="12px">
-        <Button variant="act" disabled={!preview?.ok || preview.value.loads.length === 0} onClick={() => void store()}>
+        <Button variant="act" disabled={busy || wanted.length === 0 || open.length > 0} onClick={() => void store()}>
           Take in the loads
         </Button>
         <Button onClick={onClose}>Cancel</Button>
       </Flex>
     </Box>
   )
+}
+
+/** Questions of the file as it is, then those that an answer raised; an answered one stays, so that it can be answered anew. */
+const everAsked = (first: readonly RowDoubt[], now: readonly RowDoubt[]): RowDoubt[] => [
+  ...first,
+  ...now.filter(({ id }) => !first.some((one) => one.id === id)),
+]
+
+/** What became of a list. */
+function takenIn({ rows }: ReadThings): string {
+  const fresh = rows.filter(({ was }) => was === null).length
+  const changed = rows.filter(({ changes }) => changes.length > 0).length
+  const parts = [
+    ...(fresh > 0 ? [`${counted(fresh, ['load was', 'loads were'])} taken in`] : []),
+    ...(changed > 0 ? [`${counted(changed, ['load was', 'loads were'])} changed`] : []),
+  ]
+  return `${parts.join(', ')}.`
 }

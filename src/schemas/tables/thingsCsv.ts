@@ -1,9 +1,12 @@
 import { type RowAside, csvCell, guessColumn, readCsvTable, readDecimal } from '@/core/exchange/csvTable'
+import { sameValue } from '@/core/pack/sameValue'
+import { formatNumber } from '@/core/quantity/formatQuantity'
 import { type FieldIssue, type Result, err, ok } from '@/core/result'
 import type { RulePack } from '@/core/rules/rulePack'
 import { schemaIssues } from '../schemaIssues'
 import { ITEM_FIELDS, type ItemKind } from '../itemFields'
 import type { ItemField, TableColumn } from '../itemFields/itemField'
+import { decimalMarkOf, readFigureCell } from './figureCell'
 import { ITEM_SCHEMAS, contradiction } from '../items'
 
 type TableField = ItemField & { column: TableColumn }
@@ -23,31 +26,57 @@ export const guessMapping = (kind: ItemKind, header: readonly string[]): TableMa
 const YES = ['yes', 'y', 'true', '1', 'x', 'ja', 'oui', 'si']
 const NO = ['no', 'n', 'false', '0', '-', 'nein', 'non']
 
-/** A cell that is not blank as the value its field stores; `undefined` where it can't be read as one. */
-function cellValue(field: ItemField, cell: string): unknown {
+/** A cell that is not blank as the value its field stores, what it may be where that is not sure, or what cannot be read. */
+type Cell = { kind: 'value'; value: unknown } | { kind: 'either'; values: [number, number] } | { kind: 'none' }
+
+const read = (value: unknown): Cell => (value === undefined ? { kind: 'none' } : { kind: 'value', value })
+const alike = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
+
+/** A word of a choice: as it is stored, or as the form says it. */
+function choiceOf({ options = {}, numeric }: ItemField, cell: string): string | number | undefined {
+  const word =
+    Object.keys(options).find((option) => option.toLowerCase() === cell.toLowerCase()) ??
+    Object.keys(options).find((option) => alike(options[option] ?? '') === alike(cell))
+  return word === undefined ? undefined : numeric ? Number(word) : word
+}
+
+function cellValue(field: ItemField, cell: string, { head, mark }: { head: string; mark: ',' | '.' | null }): Cell {
   switch (field.kind) {
     case 'flag': {
       const word = cell.toLowerCase()
-      return YES.includes(word) ? true : NO.includes(word) ? false : undefined
+      return read(YES.includes(word) ? true : NO.includes(word) ? false : undefined)
     }
-    case 'choice': {
-      const word = Object.keys(field.options ?? {}).find((option) => option.toLowerCase() === cell.toLowerCase())
-      return word === undefined ? undefined : field.numeric ? Number(word) : word
-    }
+    case 'choice':
+      return read(choiceOf(field, cell))
     case 'percent': {
       const value = readDecimal(cell.replace('%', ''))
-      return value === null ? undefined : value / 100
+      if (value === null) return { kind: 'none' }
+      const saysPercent = cell.includes('%') || /%|percent/i.test(head)
+      return value > 0 && value <= 1 && !saysPercent && cell !== '1'
+        ? { kind: 'either', values: [value / 100, value] }
+        : read(value / 100)
     }
-    case 'number':
-      return readDecimal(cell) ?? undefined
+    case 'number': {
+      const figure = readFigureCell(cell, field.unit, mark)
+      if (figure.kind !== 'figure') return figure
+      const kilo = field.unit === 'W' && !figure.unit && isKilowatts(head)
+      const value = kilo ? figure.value * 1000 : figure.value
+      const mayBeKilowatts =
+        field.unit === 'W' && !figure.unit && !kilo && value > 0 && value < SMALL_W && !namesWatts(head)
+      return mayBeKilowatts ? { kind: 'either', values: [value, value * 1000] } : read(value)
+    }
     case 'text':
     case 'tag':
     case 'lines':
     case 'date':
     case 'clock':
-      return cell
+      return read(cell)
   }
 }
+
+/** A power below it, in a column that names no unit, may well be meant in kilowatts. */
+const SMALL_W = 20
+const namesWatts = (head: string) => /(^|[^a-z])(k?w|watts?|kilowatts?)$/i.test(head)
 
 /** What a blank cell stores: the column's own meaning of it, nothing for a text that is wanted, else not known. */
 function blankValue({ kind, optional, column }: TableField, pack: RulePack): unknown {
@@ -65,12 +94,6 @@ function shownCell({ kind }: ItemField, value: unknown): string | number | boole
 
 const isKilowatts = (head: string) => /kw\b|\bkw|_kw$/i.test(head) && !/kwh/i.test(head)
 
-/** A cell in the field's own unit: watts may stand as kilowatts where the header says so. */
-function scaled({ unit }: ItemField, head: string, cell: string): string {
-  const value = unit === 'W' && isKilowatts(head) ? readDecimal(cell) : null
-  return value === null ? cell : String(value * 1000)
-}
-
 function shortName(name: string, taken: ReadonlySet<string>): string {
   const stem = (
     name
@@ -85,14 +108,62 @@ function shortName(name: string, taken: ReadonlySet<string>): string {
   }
 }
 
+/** A thing that the job has already. */
+export type Standing = ThingFields & { id: string; tag: string; name: string }
+
+/** Something of a row that its reader has to be asked; the row is taken in once there is an answer. */
+export interface RowDoubt {
+  /** `line.field`, by which the answer is given. */
+  id: string
+  line: number
+  column: string
+  value: string
+  question: string
+  /** Answers to choose from, and what each is called. */
+  answers: Readonly<Record<string, string>>
+}
+
+/** What each question was answered with, by the question's id. */
+export type DoubtAnswers = Readonly<Record<string, string>>
+
+/** The answer that takes in nothing of the row. */
+export const LEAVE = 'leave'
+const NEW = 'new'
+
+/** One field that a row changes in a thing the job has. */
+export interface FieldChange {
+  field: ItemField
+  before: unknown
+  after: unknown
+}
+
+/** One row that can be taken in: a new thing, or one that the job has, with what is different in it. */
+export interface ReadRow {
+  line: number
+  fields: ThingFields
+  was: Standing | null
+  changes: FieldChange[]
+}
+
+export interface ReadThings {
+  rows: ReadRow[]
+  doubts: RowDoubt[]
+  aside: RowAside[]
+}
+
 /** What is the same for every row of a table. */
 interface Reading {
   kind: ItemKind
   pack: RulePack
   header: readonly string[]
   columns: TableMapping
+  mark: ',' | '.' | null
+  standing: readonly Standing[]
+  answers: DoubtAnswers
   /** Short names that are taken, in the job and by the rows before. */
   taken: Set<string>
+  /** Things of the job that a row before speaks of, with its line. */
+  claimed: Map<string, number>
 }
 
 interface Row {
@@ -100,53 +171,143 @@ interface Row {
   cells: readonly string[]
 }
 
-/** One row as a thing, by the same schema and the same rules as its form; or what is wrong with it. */
-function readRow({ kind, pack, header, columns, taken }: Reading, { line, cells }: Row): Result<ThingFields, RowAside> {
-  const fields = tableFieldsOf(kind)
-  const at = ({ name }: ItemField) => columns[name] ?? -1
-  const cellOf = (field: ItemField) => (at(field) >= 0 ? (cells[at(field)] ?? '') : '')
-  const aside = (path: string, why: string) => {
-    const field = fields.find(({ name }) => name === path)
-    const column = field ? (header[at(field)] ?? field.column.head) : path
-    return err({ line, column, value: field ? cellOf(field).slice(0, 60) : '', why })
-  }
-  const thing: ThingFields = {}
-  for (const field of fields) {
-    const cell = scaled(field, header[at(field)] ?? '', cellOf(field))
-    const value = cell === '' ? blankValue(field, pack) : cellValue(field, cell)
-    if (value === undefined) return aside(field.name, `is no ${field.label.toLowerCase()} that can be read`)
-    thing[field.name] = value
-  }
-  if (thing.tag === '') thing.tag = shortName(String(thing.name), taken)
-  const [issue] = [...schemaIssues(ITEM_SCHEMAS[kind], thing), contradiction(kind, thing, pack.id)].filter(
-    (one) => one !== null,
-  )
-  if (issue) return aside(issue.path, issue.message)
-  if (taken.has(String(thing.tag))) return aside('tag', 'is used already')
-  taken.add(String(thing.tag))
-  return ok(thing)
+/** A row that cannot be taken in as it stands. */
+type Halt = { aside: RowAside } | { doubts: RowDoubt[] }
+
+/** Where a field stands in a row, for saying what is wrong with it. */
+function placeOf({ kind, header, columns }: Reading, { line, cells }: Row, path: string): Omit<RowAside, 'why'> {
+  const field = tableFieldsOf(kind).find(({ name }) => name === path)
+  const at = columns[path] ?? -1
+  return { line, column: field ? (header[at] ?? field.column.head) : path, value: (cells[at] ?? '').slice(0, 60) }
 }
 
-export interface ReadThings {
-  things: ThingFields[]
-  aside: RowAside[]
+/** What a row says, field by field; a blank cell says nothing. */
+function saidIn(reading: Reading, row: Row): { said: ThingFields } | Halt {
+  const { kind, header, columns, mark, answers } = reading
+  const said: ThingFields = {}
+  const doubts: RowDoubt[] = []
+  for (const field of tableFieldsOf(kind)) {
+    const at = columns[field.name] ?? -1
+    const cell = at >= 0 ? (row.cells[at] ?? '') : ''
+    if (cell === '') continue
+    const value = cellValue(field, cell, { head: header[at] ?? '', mark })
+    const place = placeOf(reading, row, field.name)
+    if (value.kind === 'none')
+      return { aside: { ...place, why: `is no ${field.label.toLowerCase()} that can be read` } }
+    if (value.kind === 'value') {
+      said[field.name] = value.value
+      continue
+    }
+    const id = `${row.line}.${field.name}`
+    const answer = answers[id]
+    if (answer === LEAVE) return { aside: { ...place, why: 'was left out, as it was answered' } }
+    const chosen = value.values.find((one) => String(one) === answer)
+    if (chosen !== undefined) said[field.name] = chosen
+    else
+      doubts.push({
+        id,
+        ...place,
+        question: `Which ${field.label.toLowerCase()} is meant?`,
+        answers: Object.fromEntries([
+          ...value.values.map((one) => [String(one), figureShown(field, one)]),
+          [LEAVE, 'leave the row out'],
+        ]),
+      })
+  }
+  return doubts.length > 0 ? { doubts } : { said }
+}
+
+const figureShown = ({ kind, unit }: ItemField, value: number): string =>
+  kind === 'percent' ? `${formatNumber(value * 100, 6)} %` : `${formatNumber(value, 6)}${unit ? ` ${unit}` : ''}`
+
+/** Which thing of the job a row speaks of: by its short name, else by its name alone; asked where more than one answer is possible. */
+function subjectOf(reading: Reading, row: Row, said: ThingFields): { was: Standing | null } | Halt {
+  const { standing, answers } = reading
+  const byTag = said.tag === undefined ? undefined : standing.find(({ tag }) => tag === said.tag)
+  if (byTag) return { was: byTag }
+  const byName = standing.filter(({ name }) => alike(name) === alike(String(said.name ?? '')))
+  const [only] = byName
+  if (!only) return { was: null }
+  if (byName.length === 1 && said.tag === undefined) return { was: only }
+  const id = `${row.line}.name`
+  const answer = answers[id]
+  const place = placeOf(reading, row, 'name')
+  if (answer === LEAVE) return { aside: { ...place, why: 'was left out, as it was answered' } }
+  if (answer === NEW) return { was: null }
+  const chosen = byName.find(({ tag }) => tag === answer)
+  if (chosen) return { was: chosen }
+  const labels = byName.map(({ tag, name }) => [tag, `${name} (${tag}), which is there`])
+  return {
+    doubts: [
+      {
+        id,
+        ...place,
+        question: 'Is it one that the job has?',
+        answers: Object.fromEntries([...labels, [NEW, 'another one'], [LEAVE, 'leave the row out']]),
+      },
+    ],
+  }
+}
+
+/** One row as what it makes of the job, by the same schema and the same rules as its form; or what is wrong with it. */
+function readRow(reading: Reading, row: Row): ReadRow | Halt {
+  const { kind, pack, taken, claimed } = reading
+  const given = saidIn(reading, row)
+  if (!('said' in given)) return given
+  const subject = subjectOf(reading, row, given.said)
+  if (!('was' in subject)) return subject
+  const { was } = subject
+  const before = was && claimed.get(was.id)
+  if (before !== undefined && before !== null)
+    return { aside: { ...placeOf(reading, row, 'name'), why: `is what line ${before} speaks of already` } }
+  const fields: ThingFields = was ? { ...without(was, 'id'), ...given.said, tag: was.tag } : fresh(reading, given.said)
+  const [issue] = [...schemaIssues(ITEM_SCHEMAS[kind], fields), contradiction(kind, fields, pack.id)].filter(
+    (one) => one !== null,
+  )
+  if (issue) return { aside: { ...placeOf(reading, row, issue.path), why: issue.message } }
+  if (!was && taken.has(String(fields.tag)))
+    return { aside: { ...placeOf(reading, row, 'tag'), why: 'is used already' } }
+  taken.add(String(fields.tag))
+  if (was) claimed.set(was.id, row.line)
+  const changes = tableFieldsOf(kind).flatMap((field): FieldChange[] => {
+    const [old, after] = [was?.[field.name] ?? null, fields[field.name] ?? null]
+    return !was || sameValue(old, after) ? [] : [{ field, before: old, after }]
+  })
+  return { line: row.line, fields, was, changes }
+}
+
+const without = (thing: Standing, name: string): ThingFields =>
+  Object.fromEntries(Object.entries(thing).filter(([own]) => own !== name))
+
+/** A new thing: what its row says, and what a blank means for the rest. */
+function fresh({ kind, pack, taken }: Reading, said: ThingFields): ThingFields {
+  const blanks = Object.fromEntries(tableFieldsOf(kind).map((field) => [field.name, blankValue(field, pack)]))
+  const thing: ThingFields = { ...blanks, ...said }
+  return thing.tag === '' ? { ...thing, tag: shortName(String(thing.name), taken) } : thing
 }
 
 const MOST_ROWS = 500
 
 /**
- * Reads a list of things: good rows as their form would send them, bad rows aside with line, column, value and what is wrong, so that
- * nothing is lost. What the form refuses is refused here too. Figures take either decimal mark; a power column headed kW is taken as
- * kilowatts; a missing short name is made from the name.
+ * Reads a list of things, against those that the job has: rows that can be taken in with what they change, rows that ask something first,
+ * and bad rows aside with line, column, value and what is wrong, so that nothing is lost. What the form refuses is refused here too.
  *
- * @param taken short names the job has already
+ * A row speaks of the thing with its short name, else of the one with its name; a blank cell changes nothing in it. Figures take either
+ * decimal mark and their unit (`2,8 kW`); a power column headed kW is taken as kilowatts; words are the stored ones or the form's own; a
+ * missing short name is made from the name. What has two readings is asked and never guessed.
+ *
+ * @param standing what the job has of this kind
+ * @param answers what earlier questions were answered with
+ * @example
+ * readThingsCsv('load', 'name,power_W\nKettle,2.2 kW\n', null, pack, loads) // rows[0].changes: power 2 000 → 2 200
  */
 export function readThingsCsv(
   kind: ItemKind,
   text: string,
   mapping: TableMapping | null,
   pack: RulePack,
-  taken: readonly string[] = [],
+  standing: readonly Standing[] = [],
+  answers: DoubtAnswers = {},
 ): Result<ReadThings, FieldIssue> {
   const table = readCsvTable(text)
   if (!table.ok) return table
@@ -163,12 +324,25 @@ export function readThingsCsv(
       path: lacking[0]?.name ?? 'file',
       message: `Say which column holds ${lacking.map(({ column }) => column.head).join(' and ')}; the file has ${header.join(', ')}.`,
     })
-  const reading: Reading = { kind, pack, header, columns, taken: new Set(taken) }
-  const result: ReadThings = { things: [], aside: [] }
+  const numeric = tableFieldsOf(kind).filter((field) => field.kind === 'number' || field.kind === 'percent')
+  const figures = rows.flatMap(({ cells }) => numeric.map(({ name }) => cells[columns[name] ?? -1] ?? ''))
+  const reading: Reading = {
+    kind,
+    pack,
+    header,
+    columns,
+    mark: decimalMarkOf(figures),
+    standing,
+    answers,
+    taken: new Set(standing.map(({ tag }) => tag)),
+    claimed: new Map(),
+  }
+  const result: ReadThings = { rows: [], doubts: [], aside: [] }
   for (const row of rows) {
-    const read = readRow(reading, row)
-    if (read.ok) result.things.push(read.value)
-    else result.aside.push(read.error)
+    const one = readRow(reading, row)
+    if ('aside' in one) result.aside.push(one.aside)
+    else if ('doubts' in one) result.doubts.push(...one.doubts)
+    else result.rows.push(one)
   }
   return ok(result)
 }

@@ -12,7 +12,7 @@ import { removeFitItem, replaceComponent, saveFitItems } from './fit'
 import { answerFaultCall, reviewPoints, signHandover } from './handover'
 import { changeLetterHead, readLogo, saveHabits, savePrices, viewHabits } from './habits'
 import { confirmFirstWord, makeHouseholdLink, withdrawHouseholdLink } from './household'
-import { importLoads, importProfile, removeProfile } from './imports'
+import { importProfile, removeProfile } from './imports'
 import {
   certifyInstrument,
   layInstrumentAside,
@@ -21,7 +21,7 @@ import {
   takeInstrument,
   viewInstruments,
 } from './instruments'
-import { removeItem, saveItem } from './items'
+import { removeItem, saveItem, saveLoads } from './items'
 import { copyJob } from './copyJob'
 import { changeJob, createJob, listJobs, viewJob } from './jobs'
 import { readMeter, rehearseLoad } from './meter'
@@ -62,6 +62,7 @@ export const USE_CASES = {
   bringJobIn,
   changeJob,
   saveItem,
+  saveLoads,
   removeItem,
   choosePlan,
   recordReadings,
@@ -100,7 +101,6 @@ export const USE_CASES = {
   writeSetting,
   allowWriting,
   viewSettingActs,
-  importLoads,
   importProfile,
   removeProfile,
   makeHouseholdLink,

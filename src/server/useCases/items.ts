@@ -1,5 +1,6 @@
 import * as commands from '@/commands/items'
-import { and, eq, sql } from 'drizzle-orm'
+import * as listCommands from '@/commands/saveLoads'
+import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
 import type { Schema } from 'yup'
 import { cableRun, circuit, component, electrode, job, load, plannedSetting } from '@/db/schema'
 import { ITEM_SCHEMAS, contradiction } from '@/schemas/items'
@@ -78,5 +79,53 @@ export const removeItem = defineUseCase({
       if (before !== null) await tellOfRemoval(tx, actor, jobId, before)
     })
     return { itemId }
+  },
+})
+
+/** What a row that is there becomes: every column as the list has it, but for its id and its job. */
+const AS_LISTED = Object.fromEntries(
+  Object.entries(getTableColumns(load))
+    .filter(([key]) => key !== 'id' && key !== 'jobId')
+    .map(([key, { name }]) => [key, sql.raw(`excluded."${name}"`)]),
+)
+
+/** Adds or changes loads as a list has them, and takes out those that a list brought, all of it or nothing. */
+export const saveLoads = defineUseCase({
+  name: 'saveLoads',
+  via: 'json',
+  mostBytes: 2 * 1024 * 1024,
+  schema: listCommands.saveLoads.schema,
+  run: async (db, actor, { jobId, loads, gone }) => {
+    const row = await jobOfActor(db, actor, jobId)
+    const rows = loads.map(({ itemId, fields }) => {
+      const values = parseInput(ITEM_SCHEMAS.load as unknown as Schema<Record<string, unknown>>, fields)
+      const wrong = contradiction('load', values, row.packId)
+      if (wrong) throw new Problem(422, `${String(values.name)}: ${wrong.message} Nothing was stored.`, [wrong])
+      return { ...values, id: itemId, jobId } as typeof load.$inferInsert
+    })
+    try {
+      await db.transaction(async (tx) => {
+        if (gone.length > 0) await tx.delete(load).where(and(eq(load.jobId, jobId), inArray(load.id, gone)))
+        if (rows.length > 0) {
+          const stored = await tx
+            .insert(load)
+            .values(rows)
+            .onConflictDoUpdate({ target: load.id, set: AS_LISTED, setWhere: eq(load.jobId, jobId) })
+            .returning({ id: load.id })
+          if (stored.length < rows.length) throw new Problem(409, 'Another thing has this id. Nothing was stored.')
+        }
+        await tx
+          .update(job)
+          .set({ version: sql`${job.version} + 1` })
+          .where(eq(job.id, jobId))
+      })
+    } catch (error) {
+      if (constraintOf(error) !== 'load_tag') throw error
+      throw new Problem(
+        409,
+        'Somebody else added a load with one of these short names meanwhile. Nothing was stored; read the list again.',
+      )
+    }
+    return { itemIds: rows.map(({ id }) => id) }
   },
 })

@@ -47,10 +47,14 @@ function thingWords(specs: readonly FieldSpec[], was: Thing | null, left: Thing 
 }
 
 /** Several things at once: each with its own lines. */
-function thingsWords(were: readonly (Thing | null)[], left: readonly (Thing | null)[], pack: RulePack): StepWords {
+function thingsWords(
+  fieldsOf: (thing: Thing | null) => readonly FieldSpec[],
+  were: readonly (Thing | null)[],
+  left: readonly (Thing | null)[],
+): StepWords {
   const each = were.map((was, k) => {
-    const kind = (was ?? left[k])?.kind as keyof typeof FIT_FIELDS
-    return thingWords(fieldsIn(FIT_FIELDS[kind] ?? [], pack), was, left[k] ?? null)
+    const now = left[k] ?? null
+    return thingWords(fieldsOf(was ?? now), was, now)
   })
   const [only] = each
   if (each.length === 1 && only) return only
@@ -99,6 +103,8 @@ export function stepWords({ entry, was, left }: Step, pack: RulePack): StepWords
     case 'saveItem':
     case 'removeItem':
       return thingWords(formFieldsOf(entry.input.kind as ItemKind, pack), was as Thing | null, left as Thing | null)
+    case 'saveLoads':
+      return thingsWords(() => formFieldsOf('load', pack), was as (Thing | null)[], left as (Thing | null)[])
     case 'saveSurveyItem':
     case 'removeSurveyItem': {
       const kind = ((was ?? left) as { kind: keyof typeof SURVEY_FIELDS }).kind
@@ -106,7 +112,11 @@ export function stepWords({ entry, was, left }: Step, pack: RulePack): StepWords
     }
     case 'saveFitItems':
     case 'removeFitItem':
-      return thingsWords(was as (Thing | null)[], left as (Thing | null)[], pack)
+      return thingsWords(
+        (thing) => fieldsIn(FIT_FIELDS[thing?.kind as keyof typeof FIT_FIELDS] ?? [], pack),
+        was as (Thing | null)[],
+        left as (Thing | null)[],
+      )
     case 'changeJob':
       return jobWords(was, left, pack)
     case 'saveWiring':
