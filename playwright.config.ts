@@ -6,7 +6,7 @@ const asRoot = process.getuid?.() === 0
 export default defineConfig({
   testDir: 'tests/browser',
   outputDir: '.test-data/playwright',
-  workers: 1,
+  workers: 2,
   retries: process.env.CI ? 1 : 0,
   timeout: 120_000,
   expect: { timeout: 20_000 },

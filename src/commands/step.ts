@@ -2,10 +2,11 @@ import type { JobRecord } from '@/core/evidence/judge'
 import { sameValue } from '@/core/pack/sameValue'
 import type { Command, Fresh, Maker, PutBack } from './command'
 import { COMMANDS, type CommandName, type Entry, applyEntry } from '.'
+import { SERVER_WAYS, type ServerEntry, isServerStep } from './serverStep'
 
 /** Something that was done to the plan and can be taken back: the entry, with what it touched as it was and as it was left. */
 export interface Step {
-  entry: Entry
+  entry: Entry | ServerEntry
   was: unknown
   left: unknown
 }
@@ -35,6 +36,10 @@ export function stepOf(before: JobRecord, entry: Entry, by: Maker): Step | null 
  * putBack(stepOf(record, saveOfNewLoad, by), applyEntry(record, saveOfNewLoad, by), fresh) // [{ useCase: 'removeItem', … }]
  */
 export function putBack({ entry, was, left }: Step, record: JobRecord, fresh: Fresh): PutBack[] | null {
+  if (isServerStep(entry.useCase)) {
+    const way = SERVER_WAYS[entry.useCase]
+    return sameValue(way.touched(record), left) ? way.back(entry as ServerEntry) : null
+  }
   const way = wayBackOf(entry.useCase)
   if (!way) return null
   const now = way.touched(record, entry.input)

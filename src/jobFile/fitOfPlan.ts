@@ -34,6 +34,7 @@ export function fitOfPlan(installation: Installation, { visit, van }: FitFromPla
         planned: quantity,
         vanPlace: van[group] ?? null,
         taskTag: taskOf[group] ?? null,
+        deliveryTag: null,
         loaded: group === 'labels' ? null : quantity,
         used: null,
         note: null,

@@ -168,8 +168,17 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     { name: 'planned', label: 'Planned', kind: 'number', max: 100_000 },
     text('vanPlace', 'Place in the van', 40),
     text('taskTag', 'For task', 16),
+    text('deliveryTag', 'Comes with the delivery', 16, { hint: 'its short name; blank: it is in the van' }),
     number('loaded', 'Loaded', undefined, { max: 100_000 }),
     number('used', 'Used', undefined, { max: 100_000 }),
+    text('note', 'Note', 160),
+  ],
+  delivery: [
+    date('onDay', 'Comes on'),
+    clock('fromMin', 'Not before', { optional: true }),
+    flag('arrived', 'It is on site'),
+    flag('byCustomer', 'The customer bought it'),
+    text('forTasks', 'For the tasks', 120, { hint: 'short names, such as t1 t2' }),
     text('note', 'Note', 160),
   ],
   dataRun: [
@@ -208,6 +217,7 @@ export const FIT_WORDS: Readonly<Record<FitKind, { one: string; tag: string }>> 
   visit: { one: 'visit', tag: 'v' },
   dayRules: { one: 'rules of the day', tag: 'day' },
   material: { one: 'material', tag: 'm' },
+  delivery: { one: 'delivery', tag: 'dl' },
   dataRun: { one: 'data run', tag: 'd' },
   snag: { one: 'snag', tag: 's' },
 }

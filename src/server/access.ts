@@ -19,6 +19,7 @@ export const WHO_MAY = {
   saveLoads: ['lead', 'office'],
   removeItem: ['lead', 'office'],
   choosePlan: ['lead', 'office'],
+  takeBackPlan: ['lead', 'office'],
   saveSurveyItem: ['lead', 'office'],
   removeSurveyItem: ['lead', 'office'],
   saveFitItems: ['lead', 'hand', 'office'],

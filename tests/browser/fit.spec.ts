@@ -162,6 +162,33 @@ test.describe('the wall', () => {
 })
 
 test.describe('the crew’s day', () => {
+  test('has its people from the crew, and holds a task until what it needs is on site', async ({ page, context }) => {
+    await signIn(context, 'ines')
+    const jobId = await makeJob(context.request, 'Delivery House')
+    await openBench(page, jobId, '?stage=fit&view=day')
+    const form = page.getByRole('dialog')
+    await page.getByRole('button', { name: 'Add people' }).first().click()
+    // without a day of the job nobody's licence is known to hold on it
+    await expect(form).toContainText('the job has no day yet')
+    await form.getByText('Ines', { exact: false }).first().click()
+    await form.getByText('Tobin', { exact: false }).first().click()
+    await form.getByRole('button', { name: 'Add to the day' }).click()
+    await expect(form).toBeHidden()
+    await page.getByRole('button', { name: 'Take the tasks from the plan' }).click()
+    await page.getByRole('button', { name: 'Add a delivery' }).click()
+    await form.getByLabel('Name', { exact: true }).fill('Crate of modules')
+    await form.getByLabel('For the tasks').fill('t1')
+    await form.getByLabel('The customer bought it').selectOption('yes')
+    await form.getByRole('button', { name: 'Add the delivery' }).click()
+    await expect(form).toBeHidden()
+    await expect(page.getByText('Crate of modules is not on site, and nobody has said when it comes')).toBeVisible()
+    await expect(page.getByText(/It needs “Crate of modules”, which is not on site/).first()).toBeVisible()
+    await page.getByRole('button', { name: 'Change Crate of modules' }).click()
+    await form.getByLabel('It is on site').selectOption('yes')
+    await form.getByRole('button', { name: 'Save' }).click()
+    await expect(form).toBeHidden()
+    await expect(page.getByText(/It needs “Crate of modules”/)).toHaveCount(0)
+  })
   test('comes from the plan, is pinned by hand, timed on site and parked', async ({ page, context }) => {
     await signIn(context, 'ines')
     const jobId = await makeJob(context.request, 'Day House')
@@ -170,8 +197,9 @@ test.describe('the crew’s day', () => {
       ['Ann', 'yes'],
       ['Bo', 'no'],
     ]) {
-      await page.getByRole('button', { name: 'Add a person' }).first().click()
+      await page.getByRole('button', { name: 'Add people' }).first().click()
       const form = page.getByRole('dialog')
+      await form.getByRole('button', { name: 'Somebody else' }).click()
       await form.getByLabel('Name', { exact: true }).fill(name ?? '')
       await form.getByLabel('Licensed').selectOption(licensed ?? '')
       await form.getByRole('button', { name: 'Add the person' }).click()

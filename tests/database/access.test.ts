@@ -52,6 +52,8 @@ describe('another crew’s job', () => {
       fields: { tag: 'x', kind: 'rod', targetOhm: 100 },
     }),
     removeItem: (job) => ({ jobId: job, kind: 'electrode', itemId: uuidv7() }),
+    saveLoads: (job) => ({ jobId: job, loads: [], gone: [uuidv7()] }),
+    takeBackPlan: (job) => ({ jobId: job, revision: 1 }),
     choosePlan: (job) => ({ jobId: job, school: 'automaticWholeHome', reason: 'because it fits', gapClass: 'blink' }),
     addPicture: (job) => ({ id: uuidv7(), jobId: job, subject: 'inv1', bytes: new Uint8Array(4) }),
     addRecording: (job) => ({

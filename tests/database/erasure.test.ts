@@ -162,6 +162,80 @@ describe('a customer’s data taken out on request', () => {
     expect((await view(other)).record.attachments).toHaveLength(1)
   })
 
+  it('brings bytes that were taken out once back whole for whoever sends them again, and shows them nowhere else', async () => {
+    const bytes = new Uint8Array(await picture(101))
+    const add = (of: string) =>
+      call(addPicture, db, crew.actor('hand'), {
+        id: uuidv7(),
+        jobId: of,
+        subject: 'inv1',
+        fileName: 'plate.jpg',
+        takenAt: null,
+        bytes,
+      })
+    await add(jobId)
+    const sha256 = (await view()).record.attachments.at(-1)!.sha256
+    const whole = await fileBytes(db, sha256)
+    await erase({ withPictures: true })
+    expect(await db.$count(fileChunk, eq(fileChunk.sha256, sha256))).toBe(0)
+    const other = await makeJob(crew)
+    await Promise.all([add(other), add(other), add(other)])
+    expect((await view(other)).record.attachments.map((one) => one.sha256)).toEqual([sha256, sha256, sha256])
+    expect(await fileBytes(db, sha256)).toEqual(whole)
+    expect(await db.$count(fileChunk, eq(fileChunk.sha256, sha256))).toBe(1)
+    expect((await view()).record.attachments).toEqual([])
+  })
+
+  it('shows what was taken out no more, though another picture of the job or another job has the same bytes', async () => {
+    const bytes = await picture(55)
+    const { token } = await call(USE_CASES.makeHouseholdLink, db, crew.actor('office'), { jobId, days: 5 })
+    await addHouseholdPicture(db, token, { id: uuidv7(), subject: 'fuse', bytes })
+    await call(addPicture, db, crew.actor('hand'), {
+      id: uuidv7(),
+      jobId,
+      subject: 'gw',
+      fileName: 'plate.jpg',
+      takenAt: null,
+      bytes: new Uint8Array(bytes),
+    })
+    const { erased } = await erase()
+    expect(erased.householdPictures).toBe(2)
+    const { record } = await view()
+    expect(record.attachments.map(({ subject }) => subject).sort()).toEqual(['gw', 'inv1'])
+    for (const { sha256, byteCount } of record.attachments) expect((await fileBytes(db, sha256)).length).toBe(byteCount)
+  })
+
+  it('keeps what is stored while it is taken out elsewhere, whoever is first', async () => {
+    for (let k = 0; k < 6; k++) {
+      await lived()
+      const bytes = new Uint8Array(await picture(120 + k))
+      const add = (of: string) =>
+        call(addPicture, db, crew.actor('hand'), {
+          id: uuidv7(),
+          jobId: of,
+          subject: 'inv1',
+          fileName: 'plate.jpg',
+          takenAt: null,
+          bytes,
+        })
+      await add(jobId)
+      const other = await makeJob(crew)
+      await Promise.all([erase({ withPictures: true }), add(other), add(other)])
+      const { attachments } = (await view(other)).record
+      expect(attachments).toHaveLength(2)
+      for (const { sha256, byteCount } of attachments) expect((await fileBytes(db, sha256)).length).toBe(byteCount)
+    }
+  })
+
+  it('are in no pack that was being sealed meanwhile', async () => {
+    await Promise.all([sealPack(db, { jobId, sealedBy: crew.actor('lead').userId, secretKeyHex: KEY }), erase()])
+    for (const { id, erasedAt } of (await view()).packs) {
+      if (erasedAt !== null) continue
+      const files = unzipSync(await fileBytes(db, (await packById(db, id))!.sha256))
+      expect(new TextDecoder().decode(files['record.json'])).not.toContain(customer)
+    }
+  })
+
   it('are taken out once, however often it is sent; another under the same id is a conflict', async () => {
     const id = uuidv7()
     const first = await erase({ id })

@@ -345,6 +345,43 @@ describe('revisions of the plan', () => {
     expect(made.map(({ revision }) => revision).sort()).toEqual([1, 2, 3])
     expect((await view(own)).record.installation.promises.filter(({ kind }) => kind === 'gapClass')).toHaveLength(1)
   })
+  it('are taken back step by step: what stood before stands again, and both stay on record', async () => {
+    const own = await makeJob(crew)
+    const back = (revision: number, role: 'lead' | 'hand' = 'lead') =>
+      call(USE_CASES.takeBackPlan, db, crew.actor(role), { jobId: own, revision })
+    const standing = async () => {
+      const { installation } = (await view(own)).record
+      return { school: installation.chosenSchool, reason: installation.schoolReason, promises: installation.promises }
+    }
+    const never = await standing()
+    const first = await choose(own)
+    const chosen = await standing()
+    expect(first.chosen.promises.map(({ sentence }) => sentence).sort()).toEqual(
+      chosen.promises.map(({ sentence }) => sentence).sort(),
+    )
+    const second = await choose(own, { gapClass: 'pause' })
+    expect(await standing()).not.toEqual(chosen)
+    await expect(back(second.revision, 'hand')).rejects.toMatchObject({ status: 403 })
+    await expect(back(first.revision)).rejects.toMatchObject({ status: 409 })
+    expect(await back(second.revision)).toEqual({ revision: 3 })
+    // with the promises' own ids and times: what was shown for them then counts as it did
+    expect(await standing()).toEqual(chosen)
+    await expect(back(second.revision)).rejects.toMatchObject({ status: 409 })
+    expect(await back(3)).toEqual({ revision: 4 })
+    expect((await standing()).promises.find(({ kind }) => kind === 'gapClass')?.gapClass).toBe('pause')
+    await back(4)
+    const revisions = await planRevisionsOf(db, own)
+    expect(revisions).toHaveLength(5)
+    expect(revisions[2]?.note).toMatch(/^Taken back: /)
+    const other = await makeJob(crew)
+    await choose(other)
+    await call(USE_CASES.takeBackPlan, db, crew.actor('lead'), { jobId: other, revision: 1 })
+    expect((await view(other)).record.installation).toMatchObject({
+      chosenSchool: never.school,
+      schoolReason: never.reason,
+      promises: never.promises.map(({ kind }) => ({ kind })),
+    })
+  })
   it('stay as they were written', async () => {
     await expect(owner.db.execute(`update plan_revision set note = 'x'`)).rejects.toMatchObject({
       cause: expect.objectContaining({ message: expect.stringContaining('evidence') }),

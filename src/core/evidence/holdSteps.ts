@@ -78,6 +78,7 @@ const STEPS = [
       { id: 'gap', label: 'gap measured', override: 'always' },
       { id: 'returns', label: 'three clean returns', override: 'always' },
       { id: 'asLeft', label: 'switches as left', override: 'never' },
+      { id: 'permission', label: 'permission to run', override: 'whenOpen', since: '2026-11-29' },
     ],
   },
 ] as const

@@ -1,3 +1,4 @@
+import type { Undelivered } from './deliveries'
 import type { NoPlace } from './noPlace'
 /** Minutes from midnight of the first day; the second day begins at 1,440. */
 export type DayMin = number
@@ -23,8 +24,10 @@ export interface CrewTask {
   dry: boolean
   /** Somebody else's visit it needs, such as the meter owner's; `null` for none. */
   visit: string | null
-  /** Not before this minute, such as a delivery. */
+  /** Not before this minute, such as when its delivery comes. */
   earliestMin: DayMin | null
+  /** Something it needs is not known to be on site in time. */
+  undelivered?: Undelivered | null
   /** Set by hand: it begins then, or it has no place. */
   pinnedMin: DayMin | null
   /** Work on dead parts: which isolation it stands under; `null` where it needs none. */
@@ -63,7 +66,7 @@ export interface CrewDayInput {
 /** Something that keeps a task from any schedule, and what to change. */
 export interface TaskFault {
   id: string
-  field: 'minutes' | 'people' | 'licensed' | 'after' | 'window' | 'visit' | 'pin'
+  field: 'minutes' | 'people' | 'licensed' | 'after' | 'window' | 'visit' | 'pin' | 'delivery'
   reason: NoPlace
 }
 
@@ -129,7 +132,7 @@ export function ringOf(tasks: readonly Pick<CrewTask, 'id' | 'after'>[]): string
 
 /**
  * What keeps single tasks from any schedule: durations that are none, predecessors that are not there or wait in a ring, more people
- * than the crew has, nobody licensed, a visit nobody has announced, windows that are too short, a pin outside them. Each says what to change.
+ * than the crew has, nobody licensed, a visit nobody has announced, a delivery that is not known to come, windows that are too short, a pin outside them. Each says what to change.
  */
 export function taskFaults(input: CrewDayInput): TaskFault[] {
   const { tasks, people, rules } = input
@@ -144,6 +147,7 @@ export function taskFaults(input: CrewDayInput): TaskFault[] {
     if (task.people > people.length) add('people', { code: 'tooFewPeople', needs: task.people, has: people.length })
     if (task.licensed && licensed === 0) add('licensed', { code: 'noLicence' })
     for (const before of task.after) if (!ids.has(before)) add('after', { code: 'unknownBefore', before })
+    if (task.undelivered) add('delivery', task.undelivered)
     if (task.visit !== null && !rules.visits[task.visit]) add('visit', { code: 'noVisit', visit: task.visit })
     else if (people.length > 0 && task.minutes > 0 && startWindows(task, input).length === 0) {
       if (task.pinnedMin !== null && startWindows({ ...task, pinnedMin: null }, input).length > 0)

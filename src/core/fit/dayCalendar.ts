@@ -11,6 +11,8 @@ export interface CalendarInput {
   tasks: readonly (PlannedTask & { name: string })[]
   nameOfPerson: (id: string) => string
   powerOff: readonly { fromMin: number; toMin: number }[]
+  /** What has no place in the day, in sentences: a calendar of a part says what it lacks. */
+  lacking?: readonly string[]
 }
 
 /** A local time without a zone: the crew's clocks and the house's are the same. */
@@ -22,8 +24,17 @@ const localTime = (day: string, minutes: number): string => {
 /** Names on one line: a line of its own in a calendar file would be an entry of its own. */
 const oneLine = (text: string) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ').trim()
 
-/** The crew's day as an iCalendar (RFC 5545): one event a task with its people, and one for the time without supply. Times float: they are local wherever they are read. */
-export function dayCalendar({ jobId, jobName, place, day, tasks, nameOfPerson, powerOff }: CalendarInput): string {
+/** The crew's day as an iCalendar (RFC 5545): one event a task with its people, one for the time without supply, and one for the whole day where tasks have no place in it. Times float: they are local wherever they are read. */
+export function dayCalendar({
+  jobId,
+  jobName,
+  place,
+  day,
+  tasks,
+  nameOfPerson,
+  powerOff,
+  lacking = [],
+}: CalendarInput): string {
   const calendar = ical({
     name: `${oneLine(jobName)}: crew day`,
     method: ICalCalendarMethod.PUBLISH,
@@ -48,6 +59,16 @@ export function dayCalendar({ jobId, jobName, place, day, tasks, nameOfPerson, p
       summary: `${oneLine(jobName)}: no supply`,
       location: oneLine(place),
       description: fromMin >= DAY_MIN ? 'on a later day' : '',
+    })
+  if (lacking.length > 0)
+    calendar.createEvent({
+      id: `lacking@${jobId}`,
+      allDay: true,
+      floating: true,
+      start: localTime(day, 0),
+      summary: `${oneLine(jobName)}: not the whole work, ${lacking.length === 1 ? 'one task has' : `${lacking.length} tasks have`} no place`,
+      location: oneLine(place),
+      description: lacking.map(oneLine).join('\n'),
     })
   return calendar.toString()
 }

@@ -4,6 +4,7 @@ import type { Installation } from '../installation/installation'
 import type { Reading } from '../evidence/reading'
 import { taskTimesOf } from '../evidence/families/taskTime'
 import type { CrewDayInput, DailyWindow } from './crewDay'
+import { type Undelivered, deliveryWait } from './deliveries'
 import { TASK_TEMPLATES } from './taskTemplates'
 import type { CrewSchedule } from './crewSchedule'
 
@@ -66,6 +67,7 @@ export function dayOfInstallation(
   return {
     people: fitOf(fit, 'person').map(({ tag, detail }) => ({ id: tag, ...detail })),
     tasks: tasks.map(({ tag, detail }) => ({
+      ...awaited(tag, detail, fit, scheduledDay),
       id: tag,
       minutes: detail.minutes,
       people: detail.people,
@@ -75,7 +77,6 @@ export function dayOfInstallation(
       daylight: detail.daylight,
       dry: detail.dry,
       visit: detail.visitTag,
-      earliestMin: detail.earliestMin,
       pinnedMin: detail.pinnedMin,
       isolated: needsIsolation(detail)
         ? { by: isolation?.tag ?? null, minutes: isolation?.detail.minutes ?? USUAL_ISOLATION_MIN }
@@ -93,6 +94,18 @@ export function dayOfInstallation(
       ),
     },
   }
+}
+
+/** When a task may begin: as it was said, and once what is delivered for it is there. */
+function awaited(
+  tag: string,
+  { earliestMin }: FitDetails['task'],
+  fit: Installation['fit'],
+  scheduledDay: string | null,
+): { earliestMin: number | null; undelivered: Undelivered | null } {
+  const wait = deliveryWait(tag, fit, scheduledDay)
+  const latest = Math.max(earliestMin ?? 0, wait.earliestMin)
+  return { earliestMin: latest > 0 ? latest : earliestMin, undelivered: wait.undelivered }
 }
 
 /** The rest of a day that is under way: what is done is out of it, and nothing begins before now. */

@@ -7,6 +7,8 @@ export type NoPlace =
   | { code: 'noLicence' }
   | { code: 'unknownBefore'; before: string }
   | { code: 'noVisit'; visit: string }
+  | { code: 'noDeliveryDay'; delivery: string }
+  | { code: 'deliveryTooLate'; delivery: string }
   | { code: 'pinOutside' }
   | { code: 'noWindow'; minutes: number }
   | { code: 'waitsFor'; before: string }
@@ -37,6 +39,10 @@ export function noPlaceWords(reason: NoPlace, nameOf: (id: string) => string): s
       return `It waits for “${reason.before}”, which is not there.`
     case 'noVisit':
       return `It needs the visit of “${nameOf(reason.visit)}”, and none is announced.`
+    case 'noDeliveryDay':
+      return `It needs “${nameOf(reason.delivery)}”, which is not on site, and nobody has said when it comes.`
+    case 'deliveryTooLate':
+      return `It needs “${nameOf(reason.delivery)}”, which comes after the days of the work. Move the day, or the delivery.`
     case 'pinOutside':
       return 'It is pinned to a time at which it may not be done. Take the pin off, or move it.'
     case 'noWindow':

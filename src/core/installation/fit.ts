@@ -129,8 +129,21 @@ export interface FitDetails {
     planned: number
     vanPlace: string | null
     taskTag: string | null
+    /** Short name of the delivery that brings it; left out: it is in the van. */
+    deliveryTag?: string | null
     loaded: number | null
     used: number | null
+    note: string | null
+  }
+  /** What comes to the site by itself: when, whether it is there, and who bought it. */
+  delivery: {
+    /** ISO date; `null`: nobody knows. */
+    onDay: string | null
+    fromMin: number | null
+    arrived: boolean
+    byCustomer: boolean
+    /** Short names of the tasks that need it. */
+    forTasks: string | null
     note: string | null
   }
   /** A data or control cable, or a wireless way, between two places. */
@@ -172,11 +185,12 @@ export const FIT_KINDS = [
   'visit',
   'dayRules',
   'material',
+  'delivery',
   'dataRun',
   'snag',
 ] as const satisfies readonly FitKind[]
 /** What a hand may write down too; the rest is the lead's and the office's plan. */
-export const HAND_FIT_KINDS: readonly FitKind[] = ['foot', 'material', 'snag']
+export const HAND_FIT_KINDS: readonly FitKind[] = ['foot', 'material', 'delivery', 'snag']
 
 /** One thing of the wall, the day or the van. */
 export type FitItem<K extends FitKind = FitKind> = {

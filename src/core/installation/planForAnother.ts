@@ -37,13 +37,15 @@ const unread = (item: SurveyItem): SurveyItem =>
       }
     : item
 
-/** A unit goes along without its place, a task without its hour, a material as not yet loaded. */
+/** A unit goes along without its place, a task without its hour, a material as not yet loaded, a delivery without its day. */
 function notBegun(item: FitItem): FitItem {
   switch (item.kind) {
     case 'unit':
       return { ...item, detail: { ...item.detail, xMm: null, yMm: null } }
     case 'task':
       return { ...item, detail: { ...item.detail, visitTag: null, earliestMin: null, pinnedMin: null } }
+    case 'delivery':
+      return { ...item, detail: { ...item.detail, onDay: null, arrived: false } }
     case 'material':
       return { ...item, detail: { ...item.detail, loaded: null, used: null } }
     default:

@@ -4,6 +4,7 @@ import { formatDuration, formatNumber, formatQuantity } from '../quantity/format
 import { BACKUP_MAIN_WORDS } from './mains'
 import { SCHOOL_WORDS, type Plan } from './planOfInstallation'
 import type { PromiseDraft } from './promisesOfPlan'
+import type { School } from './changeoverLoad'
 import { BINDING_WORDS } from './schoolReason'
 
 /** One line of a plan as it stood: what it is about and what it said. */
@@ -23,6 +24,22 @@ export interface PlanRevision {
   /** ISO instant. */
   madeAt: string
 }
+
+/** What was chosen for a house, and promised with it. */
+export interface PlanChoice {
+  chosenSchool: School | null
+  schoolReason: string | null
+  promises: (CustomerPromise & { sort: number })[]
+}
+
+/** What of a choice somebody sees: two of them are the same where this is. */
+export const choiceSaid = ({ chosenSchool, schoolReason, promises }: Pick<Installation, keyof PlanChoice>) => ({
+  chosenSchool,
+  schoolReason,
+  promises: promises
+    .map(({ kind, sentence, gapClass, runtimeH, loadTags }) => ({ kind, sentence, gapClass, runtimeH, loadTags }))
+    .sort((a, b) => (a.kind < b.kind ? -1 : 1)),
+})
 
 export type LineChange = { key: string; label: string; before: string | null; after: string | null }
 

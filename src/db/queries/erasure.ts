@@ -43,8 +43,7 @@ export async function customerDataOf(db: Db, jobId: string): Promise<Omit<Erased
       crew: sql<number>`(count(*) filter (where not (${ofHousehold}) and ${attachment.kind} = 'picture'))::int`,
     })
     .from(attachment)
-    .innerJoin(storedFile, eq(storedFile.sha256, attachment.sha256))
-    .where(and(eq(attachment.jobId, jobId), isNull(storedFile.erasedAt)))
+    .where(and(eq(attachment.jobId, jobId), isNull(attachment.erasedAt)))
   const [files] = await pictures
   const [packs] = await db
     .select({ n: count() })

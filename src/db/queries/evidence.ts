@@ -64,7 +64,7 @@ export async function attachmentsOfJobs(db: Db, jobIds: readonly string[]): Prom
     .from(attachment)
     .innerJoin(storedFile, eq(storedFile.sha256, attachment.sha256))
     // what was taken out on request shows nothing any more
-    .where(and(inArray(attachment.jobId, [...jobIds]), isNull(storedFile.erasedAt)))
+    .where(and(inArray(attachment.jobId, [...jobIds]), isNull(attachment.erasedAt)))
     .orderBy(asc(attachment.receivedAt), asc(attachment.id))
   return rows.map(({ attachment: { id, jobId, kind, subject, fileName, sha256, ...row }, ...facts }) => ({
     id,

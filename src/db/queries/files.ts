@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { eq, inArray } from 'drizzle-orm'
+import { eq, inArray, sql } from 'drizzle-orm'
 import type { Db } from '../client'
 import { fileChunk, storedFile } from '../schema'
 import { crc32 } from './crc32'
@@ -11,27 +11,37 @@ export { BrokenFile, type ByteRange, CHUNK_BYTES, type StoredFacts }
 /** SHA-256 of bytes, in hex, by the platform. */
 export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
-/** Stores bytes under their digest, in chunks; the same bytes twice are one file. Answers with the digest. */
+/**
+ * Stores bytes under their digest, in chunks; the same bytes twice are one file, and bytes that were taken out once are stored anew. Called in the
+ * transaction that names the file: until it ends nobody takes the bytes out. Answers with the digest.
+ */
 export async function storeFile(db: Db, bytes: Uint8Array, mediaType: string): Promise<string> {
   const sha256 = sha256Of(bytes)
+  const chunkCount = Math.ceil(bytes.length / CHUNK_BYTES)
   const added = await db
     .insert(storedFile)
     .values({
       sha256,
       byteCount: bytes.length,
       mediaType,
-      chunkCount: Math.ceil(bytes.length / CHUNK_BYTES),
+      chunkCount,
       crc32: crc32(bytes),
     })
     .onConflictDoNothing()
     .returning({ sha256: storedFile.sha256 })
-  if (added.length === 0) return sha256
+  if (added.length === 0 && !(await bringBack(db, sha256, chunkCount))) return sha256
   let index = 0
   for (const chunk of piecesOf(bytes, CHUNK_BYTES)) {
     await db.insert(fileChunk).values({ sha256, index, bytes: chunk })
     index++
   }
   return sha256
+}
+
+/** Holds a stored file as it is until the transaction ends. @returns whether its bytes were taken out once, and have to be stored again */
+async function bringBack(db: Db, sha256: string, chunkCount: number): Promise<boolean> {
+  const { rows } = await db.execute<{ wanted: boolean }>(sql`select hold_file(${sha256}, ${chunkCount}) as wanted`)
+  return rows[0]?.wanted === true
 }
 
 export async function fileFacts(db: Db, sha256: string): Promise<StoredFacts | null> {

@@ -93,6 +93,8 @@ export const attachment = pgTable(
     ...signedColumns(),
     /** Set where the household sent it; `addedBy` is then who made the link. */
     householdLinkId: uuid(),
+    /** Set where it was taken out on request: it shows nothing any more, whoever else has the same bytes. */
+    erasedAt: instant(),
     receivedAt: instant()
       .notNull()
       .default(sql`clock_timestamp()`),

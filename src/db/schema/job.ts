@@ -6,7 +6,7 @@ import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { FIT_KINDS, type FitKind, REPLACEMENT_CAUSES } from '@/core/installation/fit'
 import type { PlanAssumptions, Site, SurveyKind } from '@/core/installation/survey'
 import { SURVEY_KINDS } from '@/core/installation/survey'
-import type { PlanLine } from '@/core/plan/planRevision'
+import type { PlanChoice, PlanLine } from '@/core/plan/planRevision'
 import { FIRST_WORDS } from '@/core/plan/household'
 import { STARTERS } from '@/core/plan/motorStart'
 import { APPLIANCE_KINDS, type Appliance } from '@/core/plan/appliances'
@@ -317,6 +317,8 @@ export const planRevision = pgTable(
     number: integer().notNull(),
     note: text().notNull(),
     lines: jsonb().$type<PlanLine[]>().notNull(),
+    /** What was chosen and promised before it, so that choosing can be taken back; `null` for what was chosen before that was kept. */
+    before: jsonb().$type<PlanChoice>(),
     ...madeColumns(),
   },
   (t) => [unique('plan_revision_number').on(t.jobId, t.number)],

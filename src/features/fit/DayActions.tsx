@@ -1,13 +1,15 @@
 'use client'
+import { useState } from 'react'
 import { Button } from '@/ui/Button'
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
 import type { FitEditing } from './FitItemOverlay'
+import { PeopleFromCrew } from './PeopleFromCrew'
 import type { CrewDay } from './useCrewDay'
 
 /** What can be done with the day as a whole. */
 export function DayActions({
-  day: { tasks, schedule, anyDone, fromNowMin, planFromNow, nameOf, personOf },
+  day: { tasks, schedule, anyDone, fromNowMin, planFromNow, nameOf, personOf, reasonWords },
   edit,
   setEditing,
   onPark,
@@ -22,6 +24,7 @@ export function DayActions({
     record: { installation },
   } = useJob()
   const { jobId } = installation
+  const [asking, setAsking] = useState(false)
   const calendar = async () => {
     if (!schedule || view.scheduledDay === null) return
     const { dayCalendar } = await import('@/core/fit/dayCalendar')
@@ -38,6 +41,7 @@ export function DayActions({
         ],
         nameOfPerson: personOf,
         powerOff: schedule.powerOff,
+        lacking: schedule.unplaced.map(({ id, reason }) => `${nameOf(id)}: ${reasonWords(reason)}`),
       }),
       'text/calendar',
     )
@@ -45,11 +49,8 @@ export function DayActions({
   return (
     <>
       {edit && (
-        <Button
-          size="sm"
-          onClick={() => setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })}
-        >
-          Add a person
+        <Button size="sm" onClick={() => setAsking(true)}>
+          Add people
         </Button>
       )}
       {edit && tasks.length > 0 && (
@@ -92,6 +93,14 @@ export function DayActions({
           Park overnight
         </Button>
       )}
+      <PeopleFromCrew
+        open={asking}
+        onClose={() => setAsking(false)}
+        onOther={() => {
+          setAsking(false)
+          setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })
+        }}
+      />
     </>
   )
 }

@@ -1,8 +1,13 @@
 'use client'
+import { useState } from 'react'
+import { paperWords, papersOfInstallation } from '@/core/plan/papersOfInstallation'
 import { Button } from '@/ui/Button'
+import { day as dated } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
+import { useJob } from '../job/JobContext'
 import type { FitEditing } from './FitItemOverlay'
+import { PeopleFromCrew } from './PeopleFromCrew'
 import type { CrewDay } from './useCrewDay'
 
 /** What the day lacks before it can be planned, and what has no place in it. */
@@ -19,21 +24,38 @@ export function DayNotices({
   setEditing: (editing: FitEditing) => void
   onPropose: () => void
 }) {
+  const {
+    view,
+    record: { installation, today },
+  } = useJob()
+  const [asking, setAsking] = useState(false)
   const waiting = schedule?.unplaced.filter(({ reason }) => reason.code === 'waitsFor') ?? []
   const roots = schedule?.unplaced.filter((one) => !waiting.includes(one)) ?? []
+  const papers = papersOfInstallation(installation, today, view.scheduledDay)
   return (
     <>
+      {papers.map((paper) => {
+        const words = paperWords(paper, paper.expectedOn && dated(paper.expectedOn))
+        return (
+          words !== null && (
+            <Notice
+              key={paper.tag}
+              kind={paper.state === 'refused' ? 'error' : paper.state === 'inTime' ? 'info' : 'caution'}
+              mx="14px"
+              mb="6px"
+            >
+              {words}
+            </Notice>
+          )
+        )
+      })}
       {people.length === 0 && (
         <EmptyState
           title="Nobody is in the crew yet"
           action={
             edit && (
-              <Button
-                size="sm"
-                variant="act"
-                onClick={() => setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })}
-              >
-                Add a person
+              <Button size="sm" variant="act" onClick={() => setAsking(true)}>
+                Add people
               </Button>
             )
           }
@@ -41,6 +63,14 @@ export function DayNotices({
           Say who comes, from when to when, and who is licensed.
         </EmptyState>
       )}
+      <PeopleFromCrew
+        open={asking}
+        onClose={() => setAsking(false)}
+        onOther={() => {
+          setAsking(false)
+          setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })
+        }}
+      />
       {tasks.length === 0 && (
         <EmptyState
           title="No tasks yet"

@@ -2,7 +2,9 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { clockText } from '@/core/fit/clockText'
 import type { DailyWindow } from '@/core/fit/crewDay'
+import { deliveryWords } from '@/core/fit/deliveryWords'
 import { Button } from '@/ui/Button'
+import { day } from '@/ui/clock'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { ChangeThing } from './ChangeThing'
@@ -18,7 +20,7 @@ function daylightWords(byHand: boolean, sunKnown: boolean, { fromMin, toMin }: D
 
 /** When the supply may be off, daylight, weather, visits, and who is there from when to when. */
 export function DayRulesSheet({
-  day: { input, rules, visits, people },
+  day: { input, rules, visits, deliveries, people },
   edit,
   setEditing,
 }: {
@@ -34,7 +36,7 @@ export function DayRulesSheet({
   return (
     <TitledSheet
       title="Rules of the day"
-      note="supply, daylight, weather, visits"
+      note="supply, daylight, weather, visits, deliveries"
       actions={
         edit && (
           <>
@@ -56,6 +58,12 @@ export function DayRulesSheet({
             >
               Add a visit
             </Button>
+            <Button
+              size="sm"
+              onClick={() => setEditing({ kind: 'delivery', item: null, first: { arrived: false, byCustomer: false } })}
+            >
+              Add a delivery
+            </Button>
           </>
         )
       }
@@ -74,6 +82,17 @@ export function DayRulesSheet({
               {visit.name}: {visit.detail.who}, {clockText(visit.detail.fromMin)}–{clockText(visit.detail.toMin)}
             </Text>
             {edit && <ChangeThing name={visit.name} onChange={() => setEditing({ kind: 'visit', item: visit })} />}
+          </Flex>
+        ))}
+        {deliveries.map((delivery) => (
+          <Flex key={delivery.id} gap="10px" align="center">
+            <Text flex="1" color={delivery.detail.arrived || delivery.detail.onDay !== null ? 'ink' : 'watch'}>
+              {delivery.name} {deliveryWords(delivery.detail, delivery.detail.onDay && day(delivery.detail.onDay))}.
+              {delivery.detail.note && ` ${delivery.detail.note}`}
+            </Text>
+            {edit && (
+              <ChangeThing name={delivery.name} onChange={() => setEditing({ kind: 'delivery', item: delivery })} />
+            )}
           </Flex>
         ))}
         {people.map((person) => (

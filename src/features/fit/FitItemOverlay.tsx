@@ -40,7 +40,7 @@ function withChoices(spec: FieldSpec, { fit, components }: Pick<Installation, 'f
       kind: 'choice',
       options: Object.fromEntries(components.map(({ tag, name }) => [tag, `${name} (${tag})`])),
     }
-  const of = { wallTag: 'wall', unitTag: 'unit', visitTag: 'visit', taskTag: 'task' } as const
+  const of = { wallTag: 'wall', unitTag: 'unit', visitTag: 'visit', taskTag: 'task', deliveryTag: 'delivery' } as const
   const kind = of[spec.name as keyof typeof of] as (typeof of)[keyof typeof of] | undefined
   if (kind === undefined) return spec
   return {

@@ -17,7 +17,7 @@ import { download } from '../survey/download'
 import { type FitEditing, FitItemOverlay } from './FitItemOverlay'
 import { useFitItems } from './useFitItems'
 
-const GROUPINGS = { van: 'by place in the van', task: 'by task' } as const
+const GROUPINGS = { van: 'by place in the van', task: 'by task', delivery: 'by delivery' } as const
 type Grouping = keyof typeof GROUPINGS
 
 /** The pick list: what the plan implies, ticked when loaded and when used; what was used differently is told to the next plan (F-6). */
@@ -50,7 +50,14 @@ export function MaterialsView() {
         name: line.item.slice(0, 60),
         sort: item?.sort ?? 1000 + list.length + k,
         detail: {
-          ...(item?.detail ?? { vanPlace: null, taskTag: null, loaded: null, used: null, note: null }),
+          ...(item?.detail ?? {
+            vanPlace: null,
+            taskTag: null,
+            deliveryTag: null,
+            loaded: null,
+            used: null,
+            note: null,
+          }),
           group: line.group,
           unit: line.unit,
           planned: line.quantity,
@@ -58,10 +65,15 @@ export function MaterialsView() {
       })),
     )
   }
+  const deliveries = fitOf(installation.fit, 'delivery')
+  const named = (things: readonly { tag: string; name: string }[], tag: string | null | undefined, none: string) =>
+    things.find((thing) => thing.tag === tag)?.name ?? none
   const groupOf = ({ detail }: FitItem<'material'>) =>
-    grouping === 'van'
-      ? (detail.vanPlace ?? 'no place in the van yet')
-      : (tasks.find(({ tag }) => tag === detail.taskTag)?.name ?? 'no task yet')
+    ({
+      van: detail.vanPlace ?? 'no place in the van yet',
+      task: named(tasks, detail.taskTag, 'no task yet'),
+      delivery: named(deliveries, detail.deliveryTag, 'no delivery: it is in the van'),
+    })[grouping]
   const groups = [...new Set(list.map(groupOf))].sort(
     (a, b) => Number(a.startsWith('no ')) - Number(b.startsWith('no ')) || a.localeCompare(b),
   )
@@ -178,9 +190,10 @@ export function MaterialsView() {
 
 const pickCsv = (list: readonly FitItem<'material'>[]): string =>
   [
-    'group,item,planned,unit,van_place,task,loaded,used,note',
-    ...list.map(({ name, detail: { group, planned, unit, vanPlace, taskTag, loaded, used, note } }) =>
-      [group, name, planned, unit, vanPlace, taskTag, loaded, used, note].map(csvCell).join(','),
+    'group,item,planned,unit,van_place,task,delivery,loaded,used,note',
+    ...list.map(
+      ({ name, detail: { group, planned, unit, vanPlace, taskTag, deliveryTag = null, loaded, used, note } }) =>
+        [group, name, planned, unit, vanPlace, taskTag, deliveryTag, loaded, used, note].map(csvCell).join(','),
     ),
   ].join('\n') + '\n'
 

@@ -12,6 +12,7 @@ export interface CrewDay {
   people: FitItem<'person'>[]
   tasks: FitItem<'task'>[]
   visits: FitItem<'visit'>[]
+  deliveries: FitItem<'delivery'>[]
   rules: FitItem<'dayRules'> | null
   input: CrewDayInput
   schedule: ReturnType<typeof useCrewSchedule>['schedule']
@@ -38,6 +39,7 @@ export function useCrewDay(): CrewDay {
   const people = fitOf(fit, 'person')
   const tasks = fitOf(fit, 'task')
   const visits = fitOf(fit, 'visit')
+  const deliveries = fitOf(fit, 'delivery')
   const rules = fitOf(fit, 'dayRules')[0] ?? null
   const [fromNowMin, setFromNowMin] = useState<number | null>(null)
   const whole = useMemo(() => dayOfInstallation(installation, view.scheduledDay), [installation, view.scheduledDay])
@@ -61,11 +63,12 @@ export function useCrewDay(): CrewDay {
   const nameOf = (tag: string) => tasks.find((task) => task.tag === tag)?.name ?? tag
   const personOf = (tag: string) => people.find((person) => person.tag === tag)?.name ?? tag
   const reasonWords = (reason: NoPlace) =>
-    noPlaceWords(reason, (id) => visits.find(({ tag }) => tag === id)?.name ?? nameOf(id))
+    noPlaceWords(reason, (id) => [...visits, ...deliveries].find(({ tag }) => tag === id)?.name ?? nameOf(id))
   return {
     people,
     tasks,
     visits,
+    deliveries,
     rules,
     input,
     schedule,

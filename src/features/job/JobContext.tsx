@@ -116,7 +116,7 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
     }),
     [jobId, actor, instrumentIds, record.instruments],
   )
-  const { keep, carryOut, steps } = useSteps(record, actor, useCarryOut(jobId, actor, outbox, refresh))
+  const { keep, carryOut, steps } = useSteps(record, actor, useCarryOut(jobId, actor, outbox, refresh), refresh)
   const entries = useEntries(record, bench, hand, keep)
   const [asked, question] = useAskedEntries(entries.enter)
   const [proposed, setProposed] = useState<JobContextValue['proposed']>(null)

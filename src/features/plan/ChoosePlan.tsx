@@ -3,6 +3,7 @@ import { planChoiceSchema } from '@/schemas/planChoice'
 import { typedFields } from '../forms/typedFields'
 import { Text } from '@chakra-ui/react'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import { choiceSaid } from '@/core/plan/planRevision'
 import { schoolReason } from '@/core/plan/schoolReason'
 import { rideThroughLimit, RIDE_THROUGH_CLASSES, RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
 import { formatDuration } from '@/core/quantity/formatQuantity'
@@ -20,6 +21,7 @@ export function ChoosePlan({ onDone }: { onDone: () => void }) {
       context: { pack },
     },
     refresh,
+    steps,
   } = useJob()
   const plan = usePlan()
   const promised = installation.promises.find(({ kind }) => kind === 'gapClass')?.gapClass ?? 'blink'
@@ -56,7 +58,12 @@ export function ChoosePlan({ onDone }: { onDone: () => void }) {
           reason: installation.schoolReason ?? (schoolReason(plan) ?? '').slice(0, 400),
         }}
         save={async (fields) => {
-          await callUseCase('choosePlan', { jobId: installation.jobId, ...typedFields(planChoiceSchema, fields) })
+          const { jobId } = installation
+          const { revision, chosen } = await callUseCase('choosePlan', {
+            jobId,
+            ...typedFields(planChoiceSchema, fields),
+          })
+          steps.noteAct({ useCase: 'choosePlan', input: { jobId, revision } }, choiceSaid(installation), chosen)
           await refresh()
           onDone()
         }}

@@ -1,37 +1,26 @@
 'use client'
 import { Box, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { type SurveyItem, itemsOf } from '@/core/installation/survey'
+import { itemsOf } from '@/core/installation/survey'
+import { type PaperState, paperWords, papersOfInstallation } from '@/core/plan/papersOfInstallation'
 import { defectLetter } from '@/core/plan/defectLetter'
 import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
+import { day } from '@/ui/clock'
 import { useJob } from '../job/JobContext'
 import { CopyText } from './CopyText'
 import { SurveySheet } from './SurveySheet'
 
-const DAY_MS = 86_400_000
-const dated = (iso: string) =>
-  new Date(`${iso}T00:00:00Z`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  })
-
-/** When an answer may be expected, from the day it was asked and its lead time. */
-function expected({ detail: { state, askedOn, leadDays } }: SurveyItem<'permission'>, today: string): string | null {
-  if (state !== 'asked' || askedOn === null || leadDays === null)
-    return state === 'needed' && leadDays !== null ? `takes about ${leadDays} days once asked` : null
-  const due = new Date(Date.parse(askedOn) + leadDays * DAY_MS).toISOString().slice(0, 10)
-  return due < today ? `was expected by ${dated(due)}: ask again` : `expected by ${dated(due)}`
-}
-
+/** What somebody has to do something about. */
+const LOUD: readonly PaperState[] = ['refused', 'late', 'afterDay']
 /** Permissions and incentive papers with their lead times, and the defects that were there before the crew. */
 export function PapersView() {
   const {
     record: { installation, today },
+    view,
     actor,
   } = useJob()
+  const papers = papersOfInstallation(installation, today, view.scheduledDay)
   const [letterOpen, setLetterOpen] = useState(false)
   const defects = itemsOf(installation.survey, 'defect')
   return (
@@ -39,10 +28,11 @@ export function PapersView() {
       <SurveySheet
         kind="permission"
         says={(item) => {
-          const words = expected(item, today)
+          const paper = papers.find(({ tag }) => tag === item.tag)
+          const words = paper && paperWords(paper, paper.expectedOn && day(paper.expectedOn))
           return (
             words && (
-              <Text fontSize="13px" color={words.includes('ask again') ? 'stop' : 'ink2'}>
+              <Text fontSize="13px" color={LOUD.includes(paper.state) ? 'stop' : 'ink2'}>
                 {words}
               </Text>
             )
@@ -65,7 +55,7 @@ export function PapersView() {
             </Text>
           ) : (
             <Text fontSize="13px" color="ink2">
-              owner told on {dated(detail.toldOwnerOn)}
+              owner told on {day(detail.toldOwnerOn)}
               {detail.toldHow ? `, ${detail.toldHow}` : ''}
             </Text>
           )

@@ -10,7 +10,7 @@ import { publicKeyOf } from '@/core/pack/seal'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
 import { revisionsTaken } from '@/db/queries/equipment'
-import { erasuresOfJob } from '@/db/queries/erasure'
+import { erasuresOfJob, lockJob } from '@/db/queries/erasure'
 import { fileBytes } from '@/db/queries/files'
 import { habitsOfCrew } from '@/db/queries/habits'
 import { smallPicturesOf } from '@/db/queries/smallPictures'
@@ -92,22 +92,37 @@ async function letterHeadOf(
   }
 }
 
+/** Times that a job is read again because somebody took its customer's data out while it was being sealed. */
+const MOST_READINGS = 3
+
+/** What sealing takes. */
+interface Order {
+  jobId: string
+  sealedBy: string
+  secretKeyHex: string
+  now?: Date
+}
+
 /**
  * H-2: makes and stores the sealed pack of a job as it stands: a zip with report, canonical JSON, CSV, pictures, recordings, manifest and signature.
  *
+ * What is taken out of the job meanwhile is in no pack: it is read again then, and sealed as it stands.
+ *
  * @returns id of the stored pack
  */
-export async function sealPack(
-  db: Db,
-  {
-    jobId,
-    sealedBy,
-    secretKeyHex,
-    now = new Date(),
-  }: { jobId: string; sealedBy: string; secretKeyHex: string; now?: Date },
-): Promise<string> {
+export async function sealPack(db: Db, order: Order): Promise<string> {
+  for (let reading = 0; reading < MOST_READINGS; reading++) {
+    const packId = await sealAsRead(db, order)
+    if (packId !== null) return packId
+  }
+  throw new Error(`customer data of job ${order.jobId} are being taken out again and again; nothing was sealed`)
+}
+
+/** Seals a job as it is read now; `null` where its customer's data were taken out before that was stored. */
+async function sealAsRead(db: Db, { jobId, sealedBy, secretKeyHex, now = new Date() }: Order): Promise<string | null> {
   const job = await jobById(db, jobId)
   if (!job) throw new Error(`no job ${jobId}`)
+  const erasures = await erasuresOfJob(db, jobId)
   const [ownCrew, [signer], record] = await Promise.all([
     habitsOfCrew(db, job.crewId),
     db
@@ -129,7 +144,7 @@ export async function sealPack(
   const attached = record.attachments.map((attachment, k) => ({ ...attachment, path: packPath(attachment, k) }))
   const bytesOf = ({ sha256 }: { sha256: string }) => fileBytes(db, sha256)
   // the platform's threads make the pictures small while the schematic is laid out
-  const [reviews, signatures, [before], pictures, schematic, letterHead, library, erasures] = await Promise.all([
+  const [reviews, signatures, [before], pictures, schematic, letterHead, library] = await Promise.all([
     reviewsOfJob(db, jobId),
     signaturesOfJob(db, jobId),
     packsOfJobs(db, [jobId]),
@@ -137,7 +152,6 @@ export async function sealPack(
     packSchematic(bench),
     letterHeadOf(ownCrew, bytesOf),
     revisionsTaken(db, job.crewId, record.installation.components),
-    erasuresOfJob(db, jobId),
   ])
   const replaces = before ? { sealedAt: before.sealedAt, sha256: before.sha256, sealedBy: before.sealedByName } : null
   const wave = packWave(await leavingFiles(bench, bytesOf), bench.context.pack)
@@ -205,11 +219,13 @@ export async function sealPack(
     sealedAt,
   }
   const { byteCount, sha256, parts } = await composePack(sources, now)
-  await db.transaction(async (tx) => {
+  return db.transaction(async (tx) => {
+    await lockJob(tx, jobId)
+    if ((await erasuresOfJob(tx, jobId)).length !== erasures.length) return null
     await storeComposed(tx, { sha256, byteCount, mediaType: 'application/zip' }, parts)
     await addPack(tx, { ...row, sha256 })
+    return packId
   })
-  return packId
 }
 
 /** The key this server seals with. @throws when none is set */

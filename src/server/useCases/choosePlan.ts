@@ -4,14 +4,14 @@ import * as yup from 'yup'
 import { type RideThroughClass } from '@/core/outage/rideThrough'
 import type { School } from '@/core/plan/changeoverLoad'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
-import { planLines, revisePromises } from '@/core/plan/planRevision'
+import { type PlanChoice, choiceSaid, planLines, revisePromises } from '@/core/plan/planRevision'
 import { promisesOfPlan } from '@/core/plan/promisesOfPlan'
-import { addPlanRevision } from '@/db/queries/planRevisions'
+import { addPlanRevision, lastPlanRevision, promisesOfJob } from '@/db/queries/planRevisions'
 import type { Db } from '@/db/client'
 import type { JobRow } from '@/db/queries/installations'
 import { customerPromise, job } from '@/db/schema'
 import { signedBy, type Actor } from '../access'
-import { id } from '@/schemas/fields'
+import { figure, id, required } from '@/schemas/fields'
 import { planChoiceSchema } from '@/schemas/planChoice'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
@@ -71,6 +71,7 @@ async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapCl
       .where(and(eq(job.id, row.id), eq(job.version, row.version)))
       .returning({ id: job.id })
     if (!locked) return null
+    const was = await choiceOf(tx, row)
     if (dropped.length > 0) await tx.delete(customerPromise).where(inArray(customerPromise.id, dropped))
     for (const { id: promiseId, draft, changeNote } of changed)
       await tx
@@ -86,9 +87,73 @@ async function choose(db: Db, actor: Actor, row: JobRow, { school, reason, gapCl
       jobId: row.id,
       note,
       lines,
+      before: was,
       madeBy: actor.userId,
       ...signedBy(actor),
     })
-    return { promises: drafts.length, changed: changed.length, unchanged: unchanged.length, withheld, revision }
+    return {
+      promises: drafts.length,
+      changed: changed.length,
+      unchanged: unchanged.length,
+      withheld,
+      revision,
+      chosen: choiceSaid(after),
+    }
   })
 }
+
+/** What is chosen and promised as the job was read. */
+const choiceOf = async (db: Db, { id: jobId, chosenSchool, schoolReason }: JobRow): Promise<PlanChoice> => ({
+  chosenSchool,
+  schoolReason,
+  promises: await promisesOfJob(db, jobId),
+})
+
+/** Longest note of a revision. */
+const MOST_NOTE = 400
+
+/** Puts back what was chosen and promised before the last choice; both stay on record, and evidence counts for the promises as it did then. */
+export const takeBackPlan = defineUseCase({
+  name: 'takeBackPlan',
+  via: 'json',
+  schema: yup.object({
+    jobId: id('job').required(),
+    revision: figure('Revision').integer('A revision is a whole number').required(required('Revision')),
+  }),
+  run: async (db, actor, { jobId, revision }) => {
+    const row = await jobOfActor(db, actor, jobId)
+    const last = await lastPlanRevision(db, jobId)
+    if (last === null || last.number !== revision || last.before === null)
+      throw new Problem(409, 'Another plan was chosen since. Nothing was taken back; choose anew.')
+    const { before } = last
+    const { installation } = await jobRecord(db, row)
+    const after = { ...installation, ...before }
+    const lines = planLines(after, planOfInstallation(after))
+    return db.transaction(async (tx) => {
+      const [locked] = await tx
+        .update(job)
+        .set({
+          chosenSchool: before.chosenSchool,
+          schoolReason: before.schoolReason,
+          version: sql`${job.version} + 1`,
+        })
+        .where(and(eq(job.id, jobId), eq(job.version, row.version)))
+        .returning({ id: job.id })
+      if (!locked) throw new Problem(409, 'Somebody is changing this job just now. Nothing was taken back; try again.')
+      const was = await choiceOf(tx, row)
+      await tx.delete(customerPromise).where(eq(customerPromise.jobId, jobId))
+      if (before.promises.length > 0)
+        await tx.insert(customerPromise).values(before.promises.map((promise) => ({ ...promise, jobId })))
+      const number = await addPlanRevision(tx, {
+        id: uuidv7(),
+        jobId,
+        note: `Taken back: ${last.note}`.slice(0, MOST_NOTE),
+        lines,
+        before: was,
+        madeBy: actor.userId,
+        ...signedBy(actor),
+      })
+      return { revision: number }
+    })
+  },
+})

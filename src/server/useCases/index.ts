@@ -4,7 +4,7 @@ import { archiveJob } from './archiveJob'
 import { changeOwnPassword, endOwnSession, viewAccount } from './account'
 import { addPicture } from './addPicture'
 import { addRecording } from './addRecording'
-import { choosePlan } from './choosePlan'
+import { choosePlan, takeBackPlan } from './choosePlan'
 import { changeCrew, viewCrew } from './crew'
 import { addEquipmentFile, layEquipmentAside, readEquipmentFile, saveEquipment, viewEquipment } from './equipment'
 import { eraseCustomer, setRetention, viewCustomerData } from './erasure'
@@ -65,6 +65,7 @@ export const USE_CASES = {
   saveLoads,
   removeItem,
   choosePlan,
+  takeBackPlan,
   recordReadings,
   addPicture,
   addRecording,

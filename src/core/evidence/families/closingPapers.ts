@@ -1,4 +1,6 @@
+import { paperWords, papersOfInstallation } from '../../plan/papersOfInstallation'
 import type { PointFamily, TheJob } from '../family'
+import type { EvidenceContext } from '../point'
 import { type Confirmation, confirmationFamily } from './confirmations'
 
 const BASIS = 'Closing the papers and leaving well, as the crew’s own order of handover has it.'
@@ -21,6 +23,21 @@ const paper = (id: string, words: Pick<Confirmation, 'label' | 'why' | 'answers'
   ...words,
 })
 
+/** What the survey knows of permissions that an answer does not change; who gives money holds nothing. */
+function againstPermission(
+  { installation, today }: EvidenceContext,
+  word: string | null,
+): ReturnType<NonNullable<Confirmation['contradictedBy']>> {
+  const papers = papersOfInstallation(installation, today, null).filter(({ holds }) => holds !== null)
+  const refused = papers.find(({ state }) => state === 'refused')
+  if (refused) return { stops: true, why: paperWords(refused, null) ?? '' }
+  const missing = papers.find(({ state }) => state !== 'granted')
+  if (missing) return `${paperWords(missing, missing.expectedOn) ?? ''} Note in the survey what became of it.`
+  return word === 'none' && papers.length > 0
+    ? 'The survey has a permission that was needed: take it out there if it was not.'
+    : null
+}
+
 /** Papers that are closed, and things that are left as a crew should leave them: each Open until somebody says so. */
 const PAPERS: readonly Confirmation[] = [
   paper('registered', {
@@ -28,11 +45,16 @@ const PAPERS: readonly Confirmation[] = [
     why: 'An installation that nobody knows of is found out when somebody works on the line.',
     answers: { done: done('Registered.'), none: none('No registration is asked for here.'), later: LATER },
   }),
-  paper('permission', {
-    label: 'The permission is closed',
-    why: 'A permission that stays open comes back at the next sale of the house.',
-    answers: { done: done('Closed.'), none: none('None was needed.'), later: LATER },
-  }),
+  {
+    ...paper('permission', {
+      label: 'The permission is closed',
+      why: 'A permission that stays open comes back at the next sale of the house, and one that is not there is no leave to run.',
+      answers: { done: done('Closed.'), none: none('None was needed.'), later: LATER },
+    }),
+    precedes: ['handover.permission'],
+    contradictedBy: againstPermission,
+    fullOnly: undefined,
+  },
   paper('warranty', {
     label: 'The warranties are registered, by serial',
     why: 'A battery that was not registered in time has a shorter warranty, or none.',

@@ -14,14 +14,14 @@ export interface Confirmation extends Pick<PointFamily, 'id' | 'place' | 'view' 
   /** Each answer, how it may be typed, and what it means. */
   answers: Record<string, { typed: string[]; verdict: Verdict; says: string }>
   code: string
-  /** What is known elsewhere and speaks against an answer; the step waits for it, whatever was answered. */
-  contradictedBy?: (context: EvidenceContext, word: string | null) => string | null
+  /** What is known elsewhere and speaks against an answer; the step waits for it, whatever was answered, and where it `stops` without an answer too. */
+  contradictedBy?: (context: EvidenceContext, word: string | null) => string | { stops: true; why: string } | null
   /** Said of one cut of the supply: another test, with another component, asks again. */
   ofTheTest?: true
   /** Asked anew at a periodic visit, though no cut of the supply hangs on it. */
   eachVisit?: true
   /** Asked for in a full test alone. */
-  fullOnly?: true
+  fullOnly?: true | undefined
   /** Where it is asked for; the order of test and hold points where nothing is said. */
   basis?: string
 }
@@ -304,8 +304,14 @@ export const confirmationFamily = (confirmation: Confirmation): PointFamily<TheJ
     const answer = word === null ? undefined : confirmation.answers[word]
     const against = confirmation.contradictedBy?.(context, word) ?? null
     const settled = { verdict: answer?.verdict ?? ('open' as const), why: answer?.says ?? confirmation.why }
+    const stops = word !== null || (typeof against === 'object' && against !== null)
     const { verdict, why } =
-      against === null ? settled : { verdict: word === null ? ('open' as const) : ('stop' as const), why: against }
+      against === null
+        ? settled
+        : {
+            verdict: stops ? ('stop' as const) : ('open' as const),
+            why: typeof against === 'string' ? against : against.why,
+          }
     return {
       code: confirmation.code,
       limit: null,

@@ -189,6 +189,7 @@ describe('every hold condition', () => {
       'handover.gap': ['outage.gap'],
       'handover.returns': ['outage.cleanReturns'],
       'handover.asLeft': ['outage.asLeft.switches', 'outage.asLeftBypass', 'outage.asLeftMain'],
+      'handover.permission': ['handover.permission'],
     })
   })
 })

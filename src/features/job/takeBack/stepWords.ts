@@ -1,5 +1,7 @@
 import type { Step } from '@/commands/step'
 import { sameValue } from '@/core/pack/sameValue'
+import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
+import type { choiceSaid } from '@/core/plan/planRevision'
 import { LIMIT_PURPOSES } from '@/core/rules/ownLimitWords'
 import type { LimitKey, RulePack } from '@/core/rules/rulePack'
 import { type FieldSpec, fieldsIn } from '@/schemas/fieldSpec'
@@ -93,6 +95,26 @@ function jobWords(was: unknown, left: unknown, pack: RulePack): StepWords {
   }
 }
 
+type Choice = ReturnType<typeof choiceSaid>
+
+/** What was chosen, and what was chosen and promised before. */
+function choiceWords(was: Choice, left: Choice): StepWords {
+  const named = ({ chosenSchool }: Choice) => (chosenSchool === null ? 'nothing chosen' : SCHOOL_WORDS[chosenSchool])
+  const promises = was.promises
+    .filter((promise) => !left.promises.some((now) => sameValue(now, promise)))
+    .map(({ sentence }) => `Promised: ${sentence}`)
+  const dropped = left.promises.filter(({ kind }) => !was.promises.some((before) => before.kind === kind))
+  return {
+    done: `The plan was chosen: ${named(left)}.`,
+    lines: [
+      `Changeover: ${named(was)} (now ${named(left)})`,
+      ...promises,
+      ...dropped.map(({ sentence }) => `Not promised any more: ${sentence}`),
+    ],
+    then: 'Taken back, what stood before stands again; both stay on record:',
+  }
+}
+
 /**
  * What a step did, and what it would be again.
  *
@@ -128,6 +150,8 @@ export function stepWords({ entry, was, left }: Step, pack: RulePack): StepWords
       const then = was === null ? 'The pack’s own figure holds again.' : `${String(was)} holds again.`
       return { done: `${purpose}: a limit of this job was set.`, lines: [], then }
     }
+    case 'choosePlan':
+      return choiceWords(was as Choice, left as Choice)
     default:
       return { done: 'Something was done.', lines: [], then: '' }
   }

@@ -2,9 +2,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import type { CommandInput, CommandName, Entry } from '@/commands'
 import { COMMANDS } from '@/commands'
+import type { ServerEntry } from '@/commands/serverStep'
 import { type Step, putBack, stepOf } from '@/commands/step'
+import { callUseCase } from '../../api'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Actor } from '@/server/access'
+import type { InputOf } from '@/server/useCases'
 import type { CarryOut, DirectName, Keep } from '../useCarryOut'
 import { keepSteps, keptSteps } from './stepStore'
 
@@ -18,6 +21,8 @@ export interface Steps {
   /** The last thing this person did to the plan here, that was not taken back yet. */
   last: Step | null
   takeBack: (step: Step) => Promise<TakenBack>
+  /** Notes an act of the server: what it touched as it was, and as it was left. */
+  noteAct: (act: Pick<ServerEntry, 'useCase' | 'input'>, was: unknown, left: unknown) => void
   /** Leaves a step as it is, and goes to the one before. */
   leave: (step: Step) => void
 }
@@ -28,7 +33,12 @@ interface Ways {
 }
 
 /** The two ways of doing something, each with its step kept; and the steps. */
-export function useSteps(record: JobRecord, actor: Actor, ways: Ways): Ways & { steps: Steps } {
+export function useSteps(
+  record: JobRecord,
+  actor: Actor,
+  ways: Ways,
+  refresh: () => Promise<void>,
+): Ways & { steps: Steps } {
   const { jobId } = record.installation
   const { userId, name } = actor
   const [steps, setSteps] = useState<readonly Step[]>([])
@@ -81,13 +91,23 @@ export function useSteps(record: JobRecord, actor: Actor, ways: Ways): Ways & { 
       const entries = putBack(step, latest.current, { newId: uuidv7, at: new Date().toISOString() })
       if (entries === null) return 'changedSince'
       for (const { useCase, input } of entries)
-        await ways.carryOut(useCase as DirectName, input as CommandInput<DirectName> & never)
+        if (Object.hasOwn(COMMANDS, useCase))
+          await ways.carryOut(useCase as DirectName, input as CommandInput<DirectName> & never)
+        else {
+          await callUseCase(useCase as 'takeBackPlan', input as InputOf<'takeBackPlan'>)
+          await refresh()
+        }
       leave(step)
       return 'done'
     },
-    [ways, leave],
+    [ways, leave, refresh],
+  )
+  const noteAct = useCallback(
+    (act: Pick<ServerEntry, 'useCase' | 'input'>, was: unknown, left: unknown) =>
+      change((now) => [...now, { entry: { ...act, id: uuidv7(), at: new Date().toISOString() }, was, left }]),
+    [change],
   )
   const last = steps.at(-1) ?? null
-  const own = useMemo(() => ({ last, takeBack, leave }), [last, takeBack, leave])
+  const own = useMemo(() => ({ last, takeBack, noteAct, leave }), [last, takeBack, noteAct, leave])
   return { ...noting, steps: own }
 }
