@@ -11,7 +11,7 @@ import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import type { Db } from '@/db/client'
 import { revisionsTaken } from '@/db/queries/equipment'
 import { erasuresOfJob, lockJob } from '@/db/queries/erasure'
-import { fileBytes } from '@/db/queries/files'
+import { BrokenFile, fileBytes } from '@/db/queries/files'
 import { habitsOfCrew } from '@/db/queries/habits'
 import { smallPicturesOf } from '@/db/queries/smallPictures'
 import { storeComposed } from '@/db/queries/fileParts'
@@ -112,17 +112,28 @@ interface Order {
  */
 export async function sealPack(db: Db, order: Order): Promise<string> {
   for (let reading = 0; reading < MOST_READINGS; reading++) {
-    const packId = await sealAsRead(db, order)
-    if (packId !== null) return packId
+    const erasures = await erasuresOfJob(db, order.jobId)
+    const takenOutSince = async (tx: Db) => (await erasuresOfJob(tx, order.jobId)).length !== erasures.length
+    try {
+      const packId = await sealAsRead(db, order, erasures, takenOutSince)
+      if (packId !== null) return packId
+    } catch (error) {
+      // a file that went while it was being read
+      if (!(error instanceof BrokenFile) || !(await takenOutSince(db))) throw error
+    }
   }
   throw new Error(`customer data of job ${order.jobId} are being taken out again and again; nothing was sealed`)
 }
 
 /** Seals a job as it is read now; `null` where its customer's data were taken out before that was stored. */
-async function sealAsRead(db: Db, { jobId, sealedBy, secretKeyHex, now = new Date() }: Order): Promise<string | null> {
+async function sealAsRead(
+  db: Db,
+  { jobId, sealedBy, secretKeyHex, now = new Date() }: Order,
+  erasures: Awaited<ReturnType<typeof erasuresOfJob>>,
+  takenOutSince: (tx: Db) => Promise<boolean>,
+): Promise<string | null> {
   const job = await jobById(db, jobId)
   if (!job) throw new Error(`no job ${jobId}`)
-  const erasures = await erasuresOfJob(db, jobId)
   const [ownCrew, [signer], record] = await Promise.all([
     habitsOfCrew(db, job.crewId),
     db
@@ -221,7 +232,7 @@ async function sealAsRead(db: Db, { jobId, sealedBy, secretKeyHex, now = new Dat
   const { byteCount, sha256, parts } = await composePack(sources, now)
   return db.transaction(async (tx) => {
     await lockJob(tx, jobId)
-    if ((await erasuresOfJob(tx, jobId)).length !== erasures.length) return null
+    if (await takenOutSince(tx)) return null
     await storeComposed(tx, { sha256, byteCount, mediaType: 'application/zip' }, parts)
     await addPack(tx, { ...row, sha256 })
     return packId

@@ -1,6 +1,7 @@
 import * as commands from '@/commands/items'
 import * as listCommands from '@/commands/saveLoads'
 import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
+import { toSnakeCase } from 'drizzle-orm/casing'
 import type { Schema } from 'yup'
 import { cableRun, circuit, component, electrode, job, load, plannedSetting } from '@/db/schema'
 import { ITEM_SCHEMAS, contradiction } from '@/schemas/items'
@@ -86,7 +87,7 @@ export const removeItem = defineUseCase({
 const AS_LISTED = Object.fromEntries(
   Object.entries(getTableColumns(load))
     .filter(([key]) => key !== 'id' && key !== 'jobId')
-    .map(([key, { name }]) => [key, sql.raw(`excluded."${name}"`)]),
+    .map(([key, { name }]) => [key, sql.raw(`excluded."${toSnakeCase(name)}"`)]),
 )
 
 /** Adds or changes loads as a list has them, and takes out those that a list brought, all of it or nothing. */
