@@ -162,7 +162,7 @@ test.describe('the household', () => {
     const jobId = await makeJob(context.request, 'Household House')
     await openBench(page, jobId, '?stage=survey&view=household')
     await page.getByRole('button', { name: 'Make a link' }).click()
-    const address = await page.locator('[data-household-link]').innerText()
+    const address = await page.getByTestId('household-link').innerText()
     const phone = await (
       await browser.newContext({ viewport: { width: 390, height: 800 }, hasTouch: true, isMobile: true })
     ).newPage()
@@ -195,7 +195,8 @@ test.describe('the household', () => {
     await expect(phone.getByText('The aquarium and the fridge stay on for a night.')).toBeVisible()
     await expect(phone.getByLabel('What must never go off?')).toHaveValue('The aquarium')
 
-    await page.getByRole('button', { name: 'withdraw' }).click()
+    await page.getByRole('button', { name: 'Withdraw', exact: true }).click()
+    await page.getByRole('button', { name: 'Withdraw the link' }).click()
     await expect(page.getByText(/withdrawn/).first()).toBeVisible()
     await phone.reload()
     await expect(phone.getByRole('heading', { name: 'This link is closed' })).toBeVisible()
@@ -209,7 +210,7 @@ test.describe('a household without a connection', () => {
     const jobId = await makeJob(context.request, 'Offline Household')
     await openBench(page, jobId, '?stage=survey&view=household')
     await page.getByRole('button', { name: 'Make a link' }).click()
-    const address = await page.locator('[data-household-link]').innerText()
+    const address = await page.getByTestId('household-link').innerText()
     const phones = await browser.newContext({ viewport: { width: 390, height: 800 } })
     const phone = await phones.newPage()
     await phone.goto(address)

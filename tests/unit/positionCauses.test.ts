@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { uselessSwitches } from '@/core/wiring/uselessSwitches'
 import { fixProposals } from '@/core/wiring/fixProposals'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { positionCauses } from '@/core/wiring/positionCauses'
@@ -134,6 +135,37 @@ describe('single changes that clear a fault', () => {
         }
     },
   )
+
+  it.each(faulty)('$name: no proposal leaves a switch that parts nothing', ({ graph }) => {
+    const before = uselessSwitches(graph)
+    for (const cause of positionCauses(graph))
+      for (const { edit } of fixProposals(graph, cause))
+        expect(uselessSwitches(applyEdit(graph, edit)).filter((id) => !before.includes(id))).toEqual([])
+  })
+
+  it('takes out first what was put in last', () => {
+    const graph = named('bypass without interlock')
+    const whole = applyEdit(graph, fixProposals(graph, positionCauses(graph)[0]!)[0]!.edit)
+    const home = whole.edges.find(({ device }) => device === 'gatewayOutlet')
+    const street = whole.nodes.find(({ kind }) => kind === 'supply')
+    const late = {
+      ...whole,
+      edges: [
+        ...whole.edges,
+        {
+          id: 'late',
+          from: street?.id ?? '',
+          to: home?.to ?? '',
+          carries: [...whole.phases, 'N'],
+          device: null,
+          breaks: [],
+          rcd: false,
+        },
+      ],
+    }
+    const cause = positionCauses(late).find(({ invariant }) => invariant <= 2)
+    expect(cause && fixProposals(late, cause)[0]?.edit).toEqual({ kind: 'remove', id: 'late' })
+  })
 
   it('stops trying when it is told to', () => {
     const graph = named('bypass without interlock')

@@ -1,7 +1,9 @@
 import { type InstallationGraph, NEUTRAL, PROTECTIVE, graphFaults } from './installationGraph'
+import { sameValue } from '../pack/sameValue'
 import { compileGraph } from './graphState'
 import { type PositionCause, positionCauses } from './positionCauses'
 import { positionCheck } from './positionCheck'
+import { uselessSwitches } from './uselessSwitches'
 import { chosenAt, isAllowed } from './walkPositions'
 import { type WiringEdit, applyEdit, editWords } from './wiringEdits'
 
@@ -18,7 +20,8 @@ const MOST_TRIED = 80
 
 /**
  * Single changes after which a fault is gone: each is made on a copy and the whole position check is run on it again. A change counts only
- * if the fault no longer shows, no fault shows that did not before, and the positions of the plan stay allowed. Likelier changes first;
+ * if the fault no longer shows, no fault shows that did not before, no switch is left that parts nothing, and the positions of the plan stay allowed.
+ * The newest thing of the fault is taken out first, then likelier changes before others;
  * `stopped` ends the search early.
  */
 export function fixProposals(
@@ -27,11 +30,14 @@ export function fixProposals(
   stopped: () => boolean = () => false,
 ): FixProposal[] {
   const before = new Set(positionCauses(graph).map(({ key }) => key))
+  const useless = new Set(uselessSwitches(graph))
   const proposals: FixProposal[] = []
-  for (const edit of candidates(graph, cause).slice(0, MOST_TRIED)) {
+  for (const edit of [...newest(graph, cause), ...candidates(graph, cause)].slice(0, MOST_TRIED)) {
     if (proposals.length >= MOST_PROPOSALS || stopped()) break
+    if (proposals.some((one) => sameValue(one.edit, edit))) continue
     const changed = applyEdit(graph, edit)
     if (graphFaults(changed).length > 0 || !planAllowed(changed)) continue
+    if (uselessSwitches(changed).some((id) => !useless.has(id))) continue
     const { violated } = positionCheck(changed)
     const left = violated.length === 0 ? [] : positionCauses(changed)
     // a change that trades one fault for another is none
@@ -78,6 +84,18 @@ function candidates(graph: InstallationGraph, cause: PositionCause): WiringEdit[
     default:
       return []
   }
+}
+
+/** What was put in last of each kind, where it has to do with the fault: it is as often as not the mistake. */
+function newest({ edges, bonds, sources }: InstallationGraph, { things }: PositionCause): WiringEdit[] {
+  const last = [
+    bonds.at(-1),
+    edges.findLast(({ carries }) => carries.some((conductor) => conductor !== PROTECTIVE)),
+    sources.findLast(({ kind }) => kind !== 'grid'),
+  ]
+  return last.flatMap((one): WiringEdit[] =>
+    one !== undefined && things.includes(one.id) ? [{ kind: 'remove', id: one.id }] : [],
+  )
 }
 
 const manualIn = ({ devices }: InstallationGraph, ids: readonly string[]) =>

@@ -115,19 +115,17 @@ function LinkLine({ link }: { link: JobView['links'][number] }) {
         {link.openedAt ? `first opened ${clock(link.openedAt)}` : 'not opened yet'}
       </Text>
       {!link.withdrawnAt && !expired && may('withdrawCustomerLink') && (
-        <Button
-          size="sm"
-          variant="bare"
-          fontSize="13px"
+        <AskFirst
+          label="Withdraw"
+          question="The household’s page stops working at once, on every phone and from every printed code."
+          confirm="Withdraw the link"
           disabled={busy}
-          onClick={() =>
+          onConfirm={() =>
             void attempt(() =>
               callUseCase('withdrawCustomerLink', { jobId: record.installation.jobId, linkId: link.id }),
             )
           }
-        >
-          withdraw
-        </Button>
+        />
       )}
       {failure && (
         <Text role="alert" color="stop">

@@ -7,6 +7,7 @@ import type { JobView } from '@/server/useCases/jobs'
 import { underServiceWorker } from '@/offline/underServiceWorker'
 import { keepWorkers } from '@/workers/clients'
 import { Overlay } from '@/ui/Overlay'
+import { SkipLink } from '@/ui/SkipLink'
 import { useLamp } from '@/ui/useLamp'
 import { STAGE_BENCHES, keepStages } from '../stageBenches'
 import { RunStrip } from '../outage/run/RunStrip'
@@ -96,6 +97,7 @@ function BenchShell() {
       overflow="hidden"
     >
       <Box>
+        <SkipLink to={zoneId('bench')}>Skip to the bench</SkipLink>
         {room.large ? (
           <LargeHead>
             {record.installation.name} · {STAGE_WORDS[stage]}
@@ -113,11 +115,19 @@ function BenchShell() {
             <LargeButton />
           </Grid>
         )}
-        <Box id={zoneId('next')} display={zone('next')} overflowY="auto" minH="0">
+        <Box
+          id={zoneId('next')}
+          role="region"
+          aria-label="What is next"
+          display={zone('next')}
+          overflowY="auto"
+          minH="0"
+        >
           <NextCard />
         </Box>
         <chakra.main
           id={zoneId('bench')}
+          tabIndex={-1}
           position="relative"
           display={zone('bench')}
           overflowY="auto"
@@ -146,7 +156,15 @@ function BenchShell() {
         borderColor="rule2"
         display={room.large ? 'none' : { base: tab === 'next' ? 'grid' : 'none', lg: 'grid' }}
       >
-        <Box px={{ base: '12px', lg: '20px' }} pt="6px" pb={{ base: '0', lg: '10px' }} pl={{ lg: '168px' }} minW="0">
+        <Box
+          role="region"
+          aria-label="Quick line"
+          px={{ base: '12px', lg: '20px' }}
+          pt="6px"
+          pb={{ base: '0', lg: '10px' }}
+          pl={{ lg: '168px' }}
+          minW="0"
+        >
           <QuickLine field={field} onWords={() => setKeysOpen(true)} />
         </Box>
         <Flex hideBelow="lg" align="center" px="14px">
@@ -174,6 +192,8 @@ const zoneId = (tab: Tab) => `zone-${tab}`
 function PhoneTabs({ tab, onChange }: { tab: Tab; onChange: (tab: Tab) => void }) {
   return (
     <Tabs.Root
+      as="nav"
+      aria-label="Zones of the job"
       unstyled
       hideFrom="lg"
       value={tab}

@@ -9,6 +9,7 @@ import {
   KeyboardSensor,
   PointerSensor,
   TouchSensor,
+  type UniqueIdentifier,
   pointerWithin,
   rectIntersection,
   useSensor,
@@ -22,7 +23,7 @@ import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { usePlanned } from './LoadDrafts'
-import { LANES, type Lane, type LoadPlace, laneOf } from './loadLanes'
+import { LANES, LANE_WORDS, type Lane, type LoadPlace, laneOf } from './loadLanes'
 import { ChipFace } from './LoadChip'
 import { LaneRow } from './LaneRow'
 import { Placing } from './Placing'
@@ -60,6 +61,9 @@ export function LoadLanes() {
   const columns: (Phase | 'all')[] = pack.phases.length > 1 ? [...pack.phases, 'all'] : [pack.phases[0] ?? 'L1']
   // a load that claims a phase the supply lacks is shown in the last column, where it can be put right
   const columnOf = ({ phase }: Load) => (columns.includes(phase) ? phase : (columns.at(-1) ?? 'all'))
+  const nameOf = (id: UniqueIdentifier) => installation.loads.find((load) => load.id === id)?.name ?? 'The load'
+  const placeWords = ({ lane, phase }: LoadPlace) =>
+    `${LANE_WORDS[lane].toLowerCase()}${columns.length > 1 ? `, ${phase === 'all' ? 'all phases' : phase}` : ''}`
   const over = ({ active, over: target }: DragOverEvent) => hover(String(active.id), target ? placeOf(target.id) : null)
   const end = ({ active, over: target }: DragEndEvent) => {
     setInHand(null)
@@ -84,6 +88,18 @@ export function LoadLanes() {
         onDragCancel={({ active }) => {
           setInHand(null)
           hover(String(active.id), null)
+        }}
+        accessibility={{
+          announcements: {
+            onDragStart: ({ active }) => `${nameOf(active.id)} taken up.`,
+            onDragOver: ({ active, over: target }) =>
+              `${nameOf(active.id)} over ${target ? placeWords(placeOf(target.id)) : 'no lane'}.`,
+            onDragEnd: ({ active, over: target }) =>
+              target
+                ? `${nameOf(active.id)} put to ${placeWords(placeOf(target.id))}.`
+                : `${nameOf(active.id)} put back.`,
+            onDragCancel: ({ active }) => `${nameOf(active.id)} put back.`,
+          },
         }}
       >
         <Box overflowX="auto">

@@ -12,6 +12,7 @@ import {
   firstWordDraft,
 } from '@/core/plan/household'
 import { unknownsOf } from '@/core/plan/surveyChecklist'
+import { AskFirst } from '@/ui/AskFirst'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
@@ -20,6 +21,7 @@ import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
+import { ShownLink } from '../ShownLink'
 import { usePlan } from '../plan/usePlan'
 import { Pictures } from './Pictures'
 
@@ -73,10 +75,12 @@ export function HouseholdView() {
         {made && (
           <Notice kind="info" mx="14px" mb="8px">
             <Text>It is shown once. Send it to the household; it works until {dayOf(made.expiresAt)}.</Text>
-            <chakra.code fontFamily="mono" fontSize="13px" overflowWrap="anywhere" data-household-link>
-              {made.address}
-            </chakra.code>
           </Notice>
+        )}
+        {made && (
+          <Box px="14px" pb="10px">
+            <ShownLink url={made.address} testId="household-link" />
+          </Box>
         )}
         {household.links.length === 0 && !made && (
           <EmptyState title="No link yet">
@@ -101,14 +105,12 @@ export function HouseholdView() {
               , {openedAt ? `opened ${dayOf(openedAt)}` : 'not opened yet'}
             </Text>
             {edit && !withdrawnAt && (
-              <Button
-                variant="bare"
-                size="sm"
-                fontSize="13px"
-                onClick={() => void attempt(() => callUseCase('withdrawHouseholdLink', { jobId, linkId: id }))}
-              >
-                withdraw
-              </Button>
+              <AskFirst
+                label="Withdraw"
+                question="The link stops working at once, and what the household has not sent yet cannot be sent over it any more."
+                confirm="Withdraw the link"
+                onConfirm={() => void attempt(() => callUseCase('withdrawHouseholdLink', { jobId, linkId: id }))}
+              />
             )}
           </Flex>
         ))}
