@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
+import { AskFirst } from '@/ui/AskFirst'
 import { Button, ButtonLink } from '@/ui/Button'
 import { clock, day } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'

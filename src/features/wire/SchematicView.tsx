@@ -24,6 +24,7 @@ import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { useBenchRoom } from '../job/BenchRoom'
 import { useJob } from '../job/JobContext'
+import { PlanDiffers } from './PlanDiffers'
 import { PositionSheet } from './PositionSheet'
 import { AddTools, LayerChoice, Legend, SchematicBar, type ShownLayer, ViewTools } from './SchematicBar'
 import { SchematicDrawing, type SchematicHandle } from './SchematicDrawing'
@@ -206,6 +207,7 @@ export function SchematicView() {
             {wiring.refusal}
           </Notice>
         )}
+        {wiring.revision && <PlanDiffers graph={graph} />}
         <AsBuilt />
         {remarks.map(({ id, message, isFault }) => (
           <Notice

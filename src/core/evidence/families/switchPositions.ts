@@ -1,9 +1,11 @@
+import { counted } from '../../quantity/counted'
 import { formatWhole } from '../../quantity/formatQuantity'
 import type { Installation } from '../../installation/installation'
 import { graphDigest } from '../../wiring/graphDigest'
 import { INVARIANT_WORDS } from '../../wiring/invariants'
 import type { ManualDevice } from '../../wiring/installationGraph'
 import { graphFaults } from '../../wiring/installationGraph'
+import { planDifferenceWords, planNotDrawn } from '../../wiring/planNotDrawn'
 import { sourcesNotDrawn } from '../../wiring/sourcesNotDrawn'
 import { checkOf, graphOf, hasWiring } from '../../wiring/wiringOfInstallation'
 import type { Verdict } from '../../rules/verdict'
@@ -42,6 +44,13 @@ function checkFound(installation: Installation): { verdict: Verdict; why: string
     return {
       verdict: 'open',
       why: `The drawing has no ${missing.join(', no ')}, and survey or plan have: draw what can feed the house, or say there that it does not.`,
+    }
+  const [differs, ...others] =
+    installation.wiring.wired || installation.wiring.planned ? planNotDrawn(installation, graph) : []
+  if (differs && (check?.violated.length ?? 0) === 0)
+    return {
+      verdict: 'open',
+      why: `The plan has changed since the drawing: ${planDifferenceWords(differs)}${others.length > 0 ? ` And ${counted(others.length, ['more difference', 'more differences'])}.` : ''} Put the drawing or the plan right.`,
     }
   if (!check) return { verdict: 'open', why: 'Not checked.' }
   if (check.violated.length > 0)
