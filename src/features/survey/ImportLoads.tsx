@@ -119,21 +119,12 @@ function Reading({ onClose }: { onClose: () => void }) {
       )}
       {table?.ok && columns && (
         <>
-          <Grid
-            templateColumns={{ base: 'repeat(2, minmax(0, 1fr))', sm: 'repeat(3, minmax(0, 1fr))' }}
-            gap="8px 12px"
-            mt="12px"
-          >
-            {tableFieldsOf('load').map(({ name: field, column: { head } }) => (
-              <ColumnChoice
-                key={field}
-                label={head.replaceAll('_', ' ')}
-                header={table.value.header}
-                value={columns[field] ?? -1}
-                onChange={(column) => setMapping({ ...columns, [field]: column })}
-              />
-            ))}
-          </Grid>
+          <Columns
+            header={table.value.header}
+            columns={columns}
+            onChange={setMapping}
+            lacking={preview !== null && !preview.ok}
+          />
           {preview && !preview.ok && (
             <Notice kind="error" mt="10px">
               {preview.error.message}
@@ -163,6 +154,43 @@ function Reading({ onClose }: { onClose: () => void }) {
         </Button>
         <Button onClick={onClose}>Cancel</Button>
       </Flex>
+    </Box>
+  )
+}
+
+/** Which column holds what: those that were found, and the rest folded away until somebody wants them. */
+function Columns({
+  header,
+  columns,
+  onChange,
+  lacking,
+}: {
+  header: readonly string[]
+  columns: TableMapping
+  onChange: (columns: TableMapping) => void
+  lacking: boolean
+}) {
+  const [all, setAll] = useState(false)
+  const fields = tableFieldsOf('load')
+  const shown = fields.filter(({ name, column }) => all || (columns[name] ?? -1) >= 0 || (lacking && column.needed))
+  return (
+    <Box mt="12px" role="group" aria-label="Columns">
+      <Grid templateColumns={{ base: 'repeat(2, minmax(0, 1fr))', sm: 'repeat(4, minmax(0, 1fr))' }} gap="8px 12px">
+        {shown.map(({ name, column: { head } }) => (
+          <ColumnChoice
+            key={name}
+            label={head.replaceAll('_', ' ')}
+            header={header}
+            value={columns[name] ?? -1}
+            onChange={(column) => onChange({ ...columns, [name]: column })}
+          />
+        ))}
+      </Grid>
+      {shown.length < fields.length && (
+        <Button size="sm" variant="bare" mt="6px" onClick={() => setAll(true)}>
+          {counted(fields.length - shown.length, ['column is', 'columns are'])} not in the file: choose
+        </Button>
+      )}
     </Box>
   )
 }
