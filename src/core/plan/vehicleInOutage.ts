@@ -9,14 +9,21 @@ import type { Plan } from './planOfInstallation'
 import { type Runtime, runtime } from './runtime'
 import { meanDemandW } from './stayingOn'
 
-const givingOn = (side: Side, { survey }: Pick<Installation, 'survey'>): SurveyItem<'vehicleCharger'> | null =>
-  itemsOf(survey, 'vehicleCharger').find(({ detail }) => detail.side === side && (detail.givesW ?? 0) > 0) ?? null
+const givingOn = (side: Side, { survey }: Pick<Installation, 'survey'>): SurveyItem<'vehicleCharger'>[] =>
+  itemsOf(survey, 'vehicleCharger').filter(({ detail }) => detail.side === side && (detail.givesW ?? 0) > 0)
 
-/** A vehicle that is there to give in an outage: what the survey says of it. `null` where none gives, or nobody said that one does. */
-export const givingVehicle = (installation: Pick<Installation, 'survey'>) => givingOn('island', installation)
+/** All vehicles that are there to give in an outage: each is a source of the house, whatever the plan counts on. */
+export const givingVehicles = (installation: Pick<Installation, 'survey'>) => givingOn('island', installation)
+
+/**
+ * The vehicle that the plan counts with in an outage, as the survey has it: the first of several, since hours and limits count on one at most. `null` where
+ * none gives, or nobody said that one does.
+ */
+export const givingVehicle = (installation: Pick<Installation, 'survey'>) => givingVehicles(installation)[0] ?? null
 
 /** A vehicle that could give and is planned on the street's side of the contactor: in an outage it gives the house nothing. */
-export const vehicleOnStreetSide = (installation: Pick<Installation, 'survey'>) => givingOn('grid', installation)
+export const vehicleOnStreetSide = (installation: Pick<Installation, 'survey'>) =>
+  givingOn('grid', installation)[0] ?? null
 
 /** What a vehicle can do for the house in an outage, while it is there, plugged in and enabled. */
 export interface VehicleInOutage {

@@ -37,6 +37,42 @@ const positionsOf = (installation: Installation) =>
     'wire.positions',
   )
 
+describe('every source that is there', () => {
+  const oldBattery = (tag: string, name: string): SurveyItem<'existingBattery'> => ({
+    id: tag,
+    kind: 'existingBattery',
+    tag,
+    name,
+    detail: { capacityWh: 5000, limitW: 2500, ctPlace: null, reactsInS: null, deadbandW: null },
+  })
+  const survey = [
+    charger(),
+    { ...charger(), id: 'v2', tag: 'ev2', name: 'Yard charger' },
+    oldBattery('bat1', 'Cellar battery'),
+    oldBattery('bat2', 'Loft battery'),
+  ]
+  it('is in a drawing made from the plan, and missed in one from before', () => {
+    const graph = startingTopology(house({ survey }))
+    expect(sourcesNotDrawn(house({ survey }), graph)).toEqual([])
+    expect(graph.sources.filter(({ kind }) => kind === 'vehicle')).toHaveLength(2)
+    expect(sourcesNotDrawn(house({ survey }), startingTopology(house()))).toEqual([
+      'Drive charger',
+      'Yard charger',
+      'Cellar battery',
+      'Loft battery',
+    ])
+  })
+  it('is missed by its name where one of two old batteries is drawn', () => {
+    const graph = startingTopology(house({ survey: [oldBattery('bat1', 'Cellar battery')] }))
+    expect(sourcesNotDrawn(house({ survey: survey.slice(2) }), graph)).toEqual(['Loft battery'])
+  })
+  it('counts no charging input of a new battery for an old one', () => {
+    const graph = startingTopology(house({ chosenSchool: 'manualChangeover' }))
+    const old = [oldBattery('bat1', 'Cellar battery')]
+    expect(sourcesNotDrawn(house({ survey: old, chosenSchool: 'manualChangeover' }), graph)).toEqual(['Cellar battery'])
+  })
+})
+
 describe('a source that the drawing does not have', () => {
   it('is named, and leaves the position check open although it was confirmed as built', () => {
     const found = drawnBefore([charger()])

@@ -2,6 +2,7 @@ import type { Circuit, Installation } from '../../installation/installation'
 import { itemsOf } from '../../installation/survey'
 import { RULE_PACKS } from '../../rules/packs'
 import type { RulePackId } from '../../rules/rulePack'
+import { givingVehicles } from '../../plan/vehicleInOutage'
 import { type InstallationGraph, PROTECTIVE } from '../installationGraph'
 import { type TopologyChoices, choicesOfPlan, isByHand } from './topologyChoices'
 import { TopologyDraft } from './topologyDraft'
@@ -306,7 +307,8 @@ function sources({ draft, installation, choices, home, sourceBus, street }: Part
   const byHand = isByHand(choices.scheme)
   const inverters = components.filter(({ kind }) => kind === 'inverter').map(({ tag, name }) => ({ tag, name }))
   if (inverters.length === 0) inverters.push({ tag: 'inv1', name: 'Inverter' })
-  const several = inverters.length + Number(choices.vehicleSource) > 1
+  const vehicles = choices.vehicleSource ? numbered(givingVehicles(installation), 'vehicle', 1) : []
+  const several = inverters.length + vehicles.length > 1
   const phases =
     choices.backedPhases === 'one'
       ? [
@@ -346,11 +348,14 @@ function sources({ draft, installation, choices, home, sourceBus, street }: Part
     })
     draft.onOff(`chargeSwitch.${tag}`, `Charging switch of ${name}`, [`chargeLead.${tag}`], { symbol: 'breaker' })
   }
-  if (choices.vehicleSource) {
-    draft.place('source.vehicle', 'Vehicle, charging post')
-    draft.source({ id: 'vehicle', name: 'Vehicle', kind: 'vehicle', node: 'source.vehicle', ...forming })
-    draft.way('lead.vehicle', 'source.vehicle', sourceBus, { name: 'Lead of the vehicle', device: 'isolator.vehicle' })
-    draft.onOff('isolator.vehicle', 'Isolator of the vehicle', ['lead.vehicle'], {
+  for (const { id, suffix } of vehicles) {
+    draft.place(`source.${id}`, `Vehicle${suffix}, charging post`)
+    draft.source({ id, name: `Vehicle${suffix}`, kind: 'vehicle', node: `source.${id}`, ...forming })
+    draft.way(`lead.${id}`, `source.${id}`, sourceBus, {
+      name: `Lead of the vehicle${suffix}`,
+      device: `isolator.${id}`,
+    })
+    draft.onOff(`isolator.${id}`, `Isolator of the vehicle${suffix}`, [`lead.${id}`], {
       symbol: 'isolator',
       onBypass: byHand,
     })
@@ -358,9 +363,9 @@ function sources({ draft, installation, choices, home, sourceBus, street }: Part
   const followers = [
     ...planned.pvAc.map(({ name, side }, k) => ({ id: `pv${k + 1}`, name, kind: 'pv' as const, side })),
     ...(choices.secondBattery
-      ? [itemsOf(survey, 'existingBattery')[0]].map((battery) => ({
-          id: 'battery2',
-          name: battery?.name ?? 'Second battery',
+      ? numbered(itemsOf(survey, 'existingBattery'), 'battery', 2).map(({ id, one }) => ({
+          id,
+          name: one?.name ?? 'Second battery',
           kind: 'inverter' as const,
           side: 'island' as const,
         }))
@@ -376,6 +381,18 @@ function sources({ draft, installation, choices, home, sourceBus, street }: Part
     draft.onOff(`isolator.${id}`, `Isolator of ${name}`, [`lead.${id}`], { symbol: 'isolator' })
   }
 }
+
+/** Things of one kind with ids of the drawing, at least one: `vehicle`, `vehicle2`, …; `battery2`, `battery3`, … */
+const numbered = <T>(
+  things: readonly T[],
+  stem: string,
+  from: number,
+): { id: string; suffix: string; one: T | null }[] =>
+  (things.length > 0 ? things : [null]).map((one, k) => ({
+    id: from + k === 1 ? stem : `${stem}${from + k}`,
+    suffix: k === 0 ? '' : ` ${k + 1}`,
+    one,
+  }))
 
 /** Earth electrodes on the house's protective conductor; one where none is planned yet, since an island needs it. */
 function electrodes({ draft, installation, home }: Parts): void {
