@@ -62,13 +62,13 @@ describe('minutes that tasks took', () => {
         timed('t2', 'start', '2026-05-04T09:00:00.000Z'),
         timed('t2', 'done', '2026-05-04T09:10:00.000Z'),
       ),
-    ).toEqual([{ template: 'isolate', minutes: 25 }])
+    ).toMatchObject([{ template: 'isolate', minutes: 25, at: '2026-05-04T08:25:00.000Z' }])
   })
   it('are those of a step of commissioning that was done, too', () => {
     const step = (slot: string, word: string, recordedAt: string) =>
       reading('settings.step.pairing', slot, word, { recordedAt, receivedAt: null })
     const begun = step('begun', 'begun', '2026-05-04T07:00:00.000Z')
-    expect(minutesOf(begun, step('ended', 'done', '2026-05-04T07:12:00.000Z'))).toEqual([
+    expect(minutesOf(begun, step('ended', 'done', '2026-05-04T07:12:00.000Z'))).toMatchObject([
       { template: 'commissioning.pairing', minutes: 12 },
     ])
     expect(minutesOf(begun, step('ended', 'failed', '2026-05-04T07:12:00.000Z'))).toEqual([])
@@ -87,7 +87,7 @@ describe('minutes that tasks took', () => {
         timed('t1', 'start', '2026-05-04T08:00:00.000Z'),
         timed('t1', 'done', '2026-05-04T11:25:00.000Z', { detail: { clockAheadS: 3 * 3600 } }),
       ),
-    ).toEqual([{ template: 'isolate', minutes: 25 }])
+    ).toMatchObject([{ template: 'isolate', minutes: 25, at: '2026-05-04T08:25:00.000Z' }])
   })
 })
 

@@ -1,3 +1,4 @@
+import { type TaskRecord, modelsOf } from '../fit/firstTime'
 import { verdictAt } from './verdictAt'
 import { fitOf } from '../installation/fit'
 import type { Verdict } from '../rules/verdict'
@@ -29,7 +30,7 @@ export interface JobFacts {
   /** When the server last got a reading of it. */
   lastRecordedAt: string | null
   /** Minutes that its tasks took, by template, and its steps of commissioning, by their name. */
-  taskMinutes: { template: string; minutes: number }[]
+  taskMinutes: TaskRecord[]
 }
 
 /** Counts up whenever the same record would give other facts: what was stored before is then worked out anew. */
@@ -84,16 +85,30 @@ function taskMinutesOf({ installation, readings }: JobRecord): JobFacts['taskMin
     const key = TASK_KEY_STEM + item.tag
     const [start, done] = [last.get(`${key}/start`), last.get(`${key}/done`)]
     if (start === undefined || done === undefined || done <= start) return []
-    return [{ template: item.detail.template, minutes: (Date.parse(done) - Date.parse(start)) / 60_000 }]
+    return [
+      {
+        template: item.detail.template,
+        minutes: (Date.parse(done) - Date.parse(start)) / 60_000,
+        at: done,
+        models: modelsOf(installation.components),
+      },
+    ]
   })
 }
 
 /** From the last beginning to the last end of each step of commissioning that was done. */
-function stepMinutesOf({ readings }: JobRecord): JobFacts['taskMinutes'] {
+function stepMinutesOf({ installation, readings }: JobRecord): JobFacts['taskMinutes'] {
   return COMMISSIONING_STEPS.flatMap((step) => {
     const { begunMs, ended } = stepRecord(step, readings)
     if (begunMs === null || ended?.as !== 'done' || ended.atMs <= begunMs) return []
-    return [{ template: stepWork(step), minutes: (ended.atMs - begunMs) / 60_000 }]
+    return [
+      {
+        template: stepWork(step),
+        minutes: (ended.atMs - begunMs) / 60_000,
+        at: new Date(ended.atMs).toISOString(),
+        models: modelsOf(installation.components),
+      },
+    ]
   })
 }
 

@@ -1,3 +1,4 @@
+import { type TaskRecord, firstTimeFactors, newModels } from './firstTime'
 import { fitOf } from '../installation/fit'
 import type { FitDetails } from '../installation/fit'
 import type { Installation } from '../installation/installation'
@@ -218,7 +219,7 @@ export interface ProposedTask {
   tag: string
   name: string
   detail: FitDetails['task']
-  minutesFrom: 'default' | 'earlierJobs' | 'crew'
+  minutesFrom: 'default' | 'earlierJobs' | 'firstTime' | 'crew'
 }
 
 /** Minutes by kind of task as recorded on earlier jobs: the median, once there are two. */
@@ -249,15 +250,18 @@ const STEP_MIN = 5
 
 /**
  * The tasks that a job's plan implies (F-5), each after those it needs, with durations as the crew says them, else from its earlier jobs where
- * there are two or more, and defaults otherwise, rounded to five minutes. A licence, the supply off, daylight, dry weather and somebody else's visit come from the kind of task.
+ * there are two or more, and defaults otherwise, rounded to five minutes; with a model that the crew has not had before, as much longer as its own first
+ * times were. A licence, the supply off, daylight, dry weather and somebody else's visit come from the kind of task.
  */
 export function tasksOfPlan(
   installation: Installation,
-  recorded: readonly { template: string; minutes: number }[],
+  recorded: readonly TaskRecord[],
   visitTag: string | null,
   usual: Readonly<Record<string, number>> = {},
 ): ProposedTask[] {
   const learned = learnedMinutes(recorded)
+  const factors =
+    newModels(installation.components, recorded).length > 0 ? firstTimeFactors(recorded) : new Map<string, number>()
   const said = (key: string): number | undefined => (Object.hasOwn(usual, key) ? usual[key] : undefined)
   const present = TASK_TEMPLATES.filter(({ when }) => when(installation))
   const tagOf = new Map(present.map(({ key }, k) => [key, `t${k + 1}`]))
@@ -283,11 +287,19 @@ export function tasksOfPlan(
     }) => ({
       tag: tagOf.get(key) as string,
       name,
-      minutesFrom: said(key) !== undefined ? 'crew' : learned.has(key) ? 'earlierJobs' : 'default',
+      minutesFrom:
+        said(key) !== undefined
+          ? 'crew'
+          : factors.has(key)
+            ? 'firstTime'
+            : learned.has(key)
+              ? 'earlierJobs'
+              : 'default',
       detail: {
         minutes: Math.max(
           STEP_MIN,
-          Math.round((said(key) ?? learned.get(key) ?? minutes(installation)) / STEP_MIN) * STEP_MIN,
+          Math.round((said(key) ?? (learned.get(key) ?? minutes(installation)) * (factors.get(key) ?? 1)) / STEP_MIN) *
+            STEP_MIN,
         ),
         people: people(installation),
         licensed,

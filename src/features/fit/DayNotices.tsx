@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { firstTimeFactors, newModels } from '@/core/fit/firstTime'
 import { paperWords, papersOfInstallation } from '@/core/plan/papersOfInstallation'
 import { Button } from '@/ui/Button'
 import { day as dated } from '@/ui/clock'
@@ -31,6 +32,7 @@ export function DayNotices({
   const [asking, setAsking] = useState(false)
   const waiting = schedule?.unplaced.filter(({ reason }) => reason.code === 'waitsFor') ?? []
   const roots = schedule?.unplaced.filter((one) => !waiting.includes(one)) ?? []
+  const fresh = newModels(installation.components, view.taskMinutes)
   const papers = papersOfInstallation(installation, today, view.scheduledDay)
   return (
     <>
@@ -49,6 +51,14 @@ export function DayNotices({
           )
         )
       })}
+      {fresh.length > 0 && tasks.length > 0 && (
+        <Notice kind="info" mx="14px" mb="6px">
+          The first time with {fresh.join(' and ')}:{' '}
+          {firstTimeFactors(view.taskMinutes).size > 0
+            ? 'tasks taken from the plan are longer by what your first times with others took.'
+            : 'there is no record of earlier first times to allow by. Leave some room in the day.'}
+        </Notice>
+      )}
       {people.length === 0 && (
         <EmptyState
           title="Nobody is in the crew yet"
