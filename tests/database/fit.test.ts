@@ -214,7 +214,7 @@ describe('times of tasks', () => {
       sent(jobId, 'fit.task.t2', 'start', 'begun', { recordedAt: '2026-05-04T09:00:00Z' }),
     ])
     await workOut(db, jobId)
-    expect((await view()).taskMinutes).toEqual([{ template: 'isolate', minutes: 25 }])
+    expect((await view()).taskMinutes).toMatchObject([{ template: 'isolate', minutes: 25 }])
     const { jobs } = await call(USE_CASES.listJobs, db, crew.actor('lead'), { group: 'coming', today: '2026-01-01' })
     expect(jobs.find(({ id }) => id === jobId)?.facts?.stages.find(({ stage }) => stage === 'fit')?.total).toBe(2)
   })

@@ -3,8 +3,11 @@ import { aCircuit, house, reading, recordOf } from '../../../tests/support/house
 import { benchOf } from '../evidence/bench'
 import { asBuiltWord } from '../evidence/families/switchPositions'
 import type { Circuit, Installation } from '../installation/installation'
+import { drawAsPlanned } from './drawAsPlanned'
+import { graphFaults } from './installationGraph'
 import { planDifferenceWords, planNotDrawn } from './planNotDrawn'
 import { startingTopology } from './topology/startingTopology'
+import { applyEdit } from './wiringEdits'
 
 const circuits = [
   aCircuit({ id: 'a', tag: 'c1', name: 'Kitchen', backedUp: true, breakerA: 16, curve: 'B' }),
@@ -59,6 +62,32 @@ describe('a plan that changed since the drawing', () => {
   ])('says so of %s, and the position check is open', (_name, changed, words) => {
     expect(told(changed)).toContain(words)
     expect(verdict(changed)).toBe('open')
+  })
+  it.each([
+    ['a new circuit', [...circuits, aCircuit({ id: 'n', tag: 'c3', name: 'Freezer', breakerA: 10, curve: 'B' })]],
+    ['one that went', [kitchen]],
+    ['one that is backed up now', [kitchen, { ...sauna, backedUp: true }]],
+    ['one that is not any more', [{ ...kitchen, backedUp: false }, sauna]],
+    ['all of it', [{ ...kitchen, backedUp: false }, aCircuit({ id: 'n', tag: 'c3', name: 'Freezer' })]],
+  ])('is drawn as planned with %s: nothing differs then, and the drawing can be checked', (_name, changed) => {
+    const installation = now(changed)
+    const drawn = drawAsPlanned(installation, graph).reduce(applyEdit, graph)
+    expect(planNotDrawn(installation, drawn)).toEqual([])
+    expect(graphFaults(drawn)).toEqual([])
+    expect(drawAsPlanned(installation, drawn)).toEqual([])
+  })
+  it('is drawn as planned where a circuit went to another phase, its switch with it', () => {
+    const three = [aCircuit({ id: 'a', tag: 'c1', name: 'Kitchen', phase: 'L1', breakerA: 16, curve: 'B' })]
+    const before = startingTopology(house({ packId: 'iec-3ph-400', circuits: three }))
+    const installation = house({ packId: 'iec-3ph-400', circuits: [{ ...three[0]!, phase: 'L3' }] })
+    const drawn = drawAsPlanned(installation, before).reduce(applyEdit, before)
+    expect(planNotDrawn(installation, drawn)).toEqual([])
+    const way = drawn.edges.find(({ to }) => to === 'circuit.c1')
+    expect([way?.carries.includes('L1'), way?.carries.includes('L3'), way?.breaks.includes('L3')]).toEqual([
+      false,
+      true,
+      true,
+    ])
   })
   it('knows a circuit by its name where the drawing calls it otherwise', () => {
     const named = {

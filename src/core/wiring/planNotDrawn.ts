@@ -5,6 +5,8 @@ import { startingTopology } from './topology/startingTopology'
 /** How the plan has come to differ from a drawing that was made before: which thing, and in what. */
 export interface PlanDifference {
   id: string
+  /** Its id in the drawing; `null` where it is not there. */
+  drawnId: string | null
   name: string
   what: 'notDrawn' | 'notPlanned' | 'backedUp' | 'leftOut' | 'phases' | 'rcd' | 'board'
   /** Where it is by the plan and by the drawing; only where it is on another board. */
@@ -20,7 +22,7 @@ const phasesOf = ({ phases }: GraphNode, all: readonly string[]) => [...(phases 
  * their residual-current protection or their board. Each is told by its short name, or by its name alone where the drawing was made from elsewhere.
  *
  * @param drawn the stored drawing; one that is made from the plan differs in nothing
- * @example planNotDrawn(installation, graphOf(installation, 'wired')) // [{ id: 'circuit.c4', name: 'Freezer', what: 'notDrawn' }]
+ * @example planNotDrawn(installation, graphOf(installation, 'wired')) // [{ id: 'circuit.c4', drawnId: null, name: 'Freezer', what: 'notDrawn' }]
  */
 export function planNotDrawn(installation: Installation, drawn: InstallationGraph): PlanDifference[] {
   const plan = startingTopology(installation)
@@ -30,7 +32,7 @@ export function planNotDrawn(installation: Installation, drawn: InstallationGrap
     drawnLoads.find((node) => node.id === id) ?? drawnLoads.find((node) => name !== undefined && node.name === name)
   const found = loads.flatMap((load): PlanDifference[] => {
     const own = shown(load)
-    const told = { id: load.id, name: nameOf(load) }
+    const told = { id: load.id, drawnId: own?.id ?? null, name: nameOf(load) }
     if (!own) return [{ ...told, what: 'notDrawn' }]
     const board = boardsOf(load.id, own.id, plan, drawn)
     return [
@@ -44,7 +46,7 @@ export function planNotDrawn(installation: Installation, drawn: InstallationGrap
   })
   const gone = drawnLoads
     .filter(({ id }) => CIRCUIT.test(id) && !loads.some((load) => shown(load)?.id === id))
-    .map((node): PlanDifference => ({ id: node.id, name: nameOf(node), what: 'notPlanned' }))
+    .map((node): PlanDifference => ({ id: node.id, drawnId: node.id, name: nameOf(node), what: 'notPlanned' }))
   return [...found, ...gone]
 }
 
@@ -67,7 +69,7 @@ function boardsOf(
 /**
  * A difference in one sentence.
  *
- * @example planDifferenceWords({ id: 'circuit.c4', name: 'Freezer', what: 'notDrawn' }) // 'Freezer is in the plan and not in the drawing.'
+ * @example planDifferenceWords(difference) // 'Freezer is in the plan and not in the drawing.'
  */
 export function planDifferenceWords({ name, what, places }: PlanDifference): string {
   switch (what) {

@@ -23,6 +23,8 @@ const WORDS: Readonly<Record<ItemKind, string>> = {
 export interface Editing {
   kind: ItemKind
   item: { id: string } | null
+  /** What a new one begins with, beyond what all of its kind do. */
+  first?: Readonly<Record<string, unknown>>
 }
 
 /** The form of one thing in the plan, over the bench. */
@@ -39,7 +41,7 @@ export function ItemOverlay({ editing, onClose }: { editing: Editing | null; onC
   )
 }
 
-function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onClose: () => void }) {
+function ItemForm({ editing: { kind, item, first }, onClose }: { editing: Editing; onClose: () => void }) {
   const {
     bench: {
       context: { pack },
@@ -62,7 +64,7 @@ function ItemForm({ editing: { kind, item }, onClose }: { editing: Editing; onCl
   return (
     <SpecForm
       specs={formFieldsOf(kind, pack)}
-      initial={item ?? newItemOf(kind, pack)}
+      initial={item ?? { ...newItemOf(kind, pack), ...first }}
       isNew={item === null}
       submitLabel={item ? `Save the ${WORDS[kind]}` : `Add the ${WORDS[kind]}`}
       check={(fields) => {

@@ -14,7 +14,7 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
-import { ApiProblem, callUseCase } from '../api'
+import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
 import { downloadBytes } from '../survey/download'
 import { Door } from './DoorChart'
@@ -25,7 +25,7 @@ export function BoardsView() {
   const {
     record: { installation },
     may,
-    refresh,
+    carryOut,
   } = useJob()
   const [refusal, setRefusal] = useState<string | null>(null)
   const doors = boardDoors(installation)
@@ -46,14 +46,13 @@ export function BoardsView() {
           foundBoardTag: circuit.foundBoardTag ?? circuit.boardTag ?? MAIN_BOARD,
           foundPhase: circuit.foundPhase ?? circuit.phase,
         }
-        await callUseCase('saveItem', {
+        await carryOut('saveItem', {
           jobId: installation.jobId,
           kind: 'circuit',
           itemId: id,
           fields: { ...fields, ...found, ...change },
         })
       }
-      await refresh()
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error
       setRefusal(error.message)

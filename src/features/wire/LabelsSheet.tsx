@@ -7,7 +7,6 @@ import { RULE_PACKS } from '@/core/rules/packs'
 import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
-import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
@@ -17,7 +16,7 @@ export function LabelsSheet() {
   const {
     record: { installation },
     may,
-    refresh,
+    carryOut,
   } = useJob()
   const [open, setOpen] = useState(false)
   const cores = coresOf(installation)
@@ -89,13 +88,12 @@ export function LabelsSheet() {
           }))}
           initial={installation.coreColours}
           save={async (fields) => {
-            await callUseCase('setCoreColours', {
+            await carryOut('setCoreColours', {
               jobId: installation.jobId,
               colours: Object.fromEntries(
                 Object.entries(fields).map(([conductor, colour]) => [conductor, String(colour ?? '').trim()]),
               ),
             })
-            await refresh()
             setOpen(false)
           }}
         />

@@ -12,6 +12,7 @@ import { sizeSystemOf } from '@/core/rules/conductors'
 import type { Verdict } from '@/core/rules/verdict'
 import type { IdentityState } from '@/core/wiring/cableIdentity'
 import { coresOf } from '@/core/wiring/runLabels'
+import { hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { loopResistance } from '@/core/wiring/loopResistance'
 import { colour } from '@/look/theme'
 import { Button } from '@/ui/Button'
@@ -24,6 +25,7 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { DataRunsSheet } from './DataRunsSheet'
 import { IdentifySheet } from './IdentifySheet'
+import { RunsAndDrawing } from './RunsAndDrawing'
 import { LabelsSheet } from './LabelsSheet'
 import { loopScaleLayout } from './loopScaleLayout'
 
@@ -79,6 +81,7 @@ export function RunsView() {
           />
         ))}
       </TitledSheet>
+      {hasWiring(installation) && <RunsAndDrawing onWrite={setEditing} />}
       {runs.length > 0 && may('recordReadings') && <IdentifySheet />}
       {runs.length > 0 && <LabelsSheet />}
       <DataRunsSheet />

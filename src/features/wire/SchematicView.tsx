@@ -10,13 +10,13 @@ import { crossedRuns } from '@/core/wiring/cableIdentity'
 import { faultPath } from '@/core/wiring/faultPath'
 import { graphDifferences } from '@/core/wiring/graphDifferences'
 import { graphRemarks } from '@/core/wiring/graphRemarks'
-import { type GridState, type InstallationGraph, type Positions, namesIn } from '@/core/wiring/installationGraph'
+import { type GridState, type Positions, namesIn } from '@/core/wiring/installationGraph'
 import { liveState, nextPosition } from '@/core/wiring/liveState'
 import type { PositionCause } from '@/core/wiring/positionCauses'
 import { schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
 import { CONDUCTOR_LAYERS, type ConductorLayer, type DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { GRID_STATE_WORDS, stateSentences } from '@/core/wiring/stateWords'
-import { type WiringEdit, applyEdit, editWords } from '@/core/wiring/wiringEdits'
+import type { WiringEdit } from '@/core/wiring/wiringEdits'
 import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -123,22 +123,7 @@ export function SchematicView() {
     void setThing(id)
     if (id !== null) handle.current?.show(id)
   }
-  const save = async (edits: readonly WiringEdit[]): Promise<string | null> => {
-    try {
-      let next: InstallationGraph = graph
-      const words = edits.map((edit) => {
-        const said = editWords(next, edit)
-        next = applyEdit(next, edit)
-        return said
-      })
-      // what comes to the same is no change
-      if (JSON.stringify(next) !== JSON.stringify(graph)) await wiring.store(next, [...new Set(words)].join('; '))
-      return null
-    } catch (error) {
-      if (!(error instanceof RangeError)) throw error
-      return error.message
-    }
-  }
+  const save = (edits: readonly WiringEdit[]) => wiring.change(...edits)
   const show = (next: PositionCause | null) => {
     setCause(next)
     setHeld(null)
@@ -207,7 +192,7 @@ export function SchematicView() {
             {wiring.refusal}
           </Notice>
         )}
-        {wiring.revision && <PlanDiffers graph={graph} />}
+        {wiring.revision && <PlanDiffers wiring={wiring} />}
         <AsBuilt />
         {remarks.map(({ id, message, isFault }) => (
           <Notice

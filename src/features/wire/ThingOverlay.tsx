@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import type { CableRun } from '@/core/installation/installation'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
 import { Button } from '@/ui/Button'
@@ -7,7 +8,7 @@ import { Overlay } from '@/ui/Overlay'
 import { SpecForm } from '../forms/SpecForm'
 import { type Addable, formOf, formToAdd } from './thingForms'
 
-export type WiringEditing = { change: string } | { add: Addable; near: string | null }
+export type WiringEditing = { change: string } | { add: Addable; near: string | null; run?: CableRun }
 
 /** The form that changes or adds a thing of the wiring; taking out asks twice. */
 export function ThingOverlay({
@@ -27,7 +28,7 @@ export function ThingOverlay({
       ? null
       : 'change' in editing
         ? formOf(graph, editing.change)
-        : formToAdd(graph, editing.add, editing.near)
+        : formToAdd(graph, editing.add, editing.near, editing.run)
   const close = () => {
     setSure(false)
     onClose()

@@ -1,3 +1,5 @@
+import type { CableRun } from '@/core/installation/installation'
+import { placeSpokenOf } from '@/core/wiring/runsAndDrawing'
 import {
   DEVICE_SYMBOLS,
   type DeviceSymbol,
@@ -348,8 +350,13 @@ export const ADDABLE_WORDS: Readonly<Record<Addable, string>> = {
 const bareRuns = ({ edges }: InstallationGraph) =>
   Object.fromEntries(edges.filter(({ device }) => device === null).map(({ id, name }) => [id, name ?? id]))
 
-/** The form that adds a thing, beginning at the one that is chosen. */
-export function formToAdd(graph: InstallationGraph, what: Addable, near: string | null): WiringForm {
+/** The form that adds a thing, beginning at the one that is chosen, or with what is known of a run of the plan. */
+export function formToAdd(
+  graph: InstallationGraph,
+  what: Addable,
+  near: string | null,
+  run?: Pick<CableRun, 'tag' | 'from' | 'to'>,
+): WiringForm {
   const all = places(graph)
   const here = near !== null && near in all ? near : (graph.nodes[0]?.id ?? '')
   switch (what) {
@@ -379,10 +386,10 @@ export function formToAdd(graph: InstallationGraph, what: Addable, near: string 
         title: 'A run',
         submit: 'Lay the run',
         initial: {
-          name: '',
-          from: here,
-          to: graph.nodes.find(({ id }) => id !== here)?.id ?? here,
-          runTag: null,
+          name: run ? `${run.from} – ${run.to}`.slice(0, MOST_NAME) : '',
+          from: (run && placeSpokenOf(run.from, graph)) ?? here,
+          to: (run && placeSpokenOf(run.to, graph)) ?? graph.nodes.find(({ id }) => id !== here)?.id ?? here,
+          runTag: run?.tag ?? null,
           ...carriesFirst(graph, conductorsOf(graph)),
         },
         specs: [

@@ -14,8 +14,8 @@ export interface Wiring {
   edit: boolean
   /** Stores a whole wiring with what was changed; kept on the device first, sent when the server can be reached. */
   store: (graph: InstallationGraph, note: string) => Promise<void>
-  /** Makes one change and stores it. Returns why not, or nothing. */
-  change: (edit: WiringEdit) => Promise<string | null>
+  /** Makes changes and stores them as one. Returns why not, or nothing. */
+  change: (...edits: readonly WiringEdit[]) => Promise<string | null>
   refusal: string | null
 }
 
@@ -46,9 +46,16 @@ export function useWiring(layer: WiringLayer): Wiring {
     [installation, layer, keep],
   )
   const change = useCallback(
-    async (edit: WiringEdit) => {
+    async (...edits: readonly WiringEdit[]) => {
       try {
-        await store(applyEdit(graph, edit), editWords(graph, edit))
+        let next = graph
+        const words = edits.map((edit) => {
+          const said = editWords(next, edit)
+          next = applyEdit(next, edit)
+          return said
+        })
+        // what comes to the same is no change
+        if (JSON.stringify(next) !== JSON.stringify(graph)) await store(next, [...new Set(words)].join('; '))
         return null
       } catch (error) {
         if (!(error instanceof RangeError)) throw error
