@@ -312,6 +312,12 @@ test('a plan that changes has a new revision, says what changed, and opens the p
   const changed = page.getByRole('region', { name: 'What changed' })
   await expect(changed.locator('del', { hasText: 'backed up' })).toBeVisible()
   await expect(changed.locator('ins', { hasText: 'stays on' })).toBeVisible()
+  // what was chosen last is taken back as one: the promise stands as it was shown
+  await page.keyboard.press('u')
+  await expect(dialog(page)).toContainText('The plan was chosen')
+  await dialog(page).getByRole('button', { name: 'Take back' }).click()
+  await expect(page.getByText('3 revisions, the last by')).toBeVisible()
+  await expect(page.getByText('Shown on the day.').first()).toBeVisible()
 })
 
 test('contradictions are named with their field, and the rest of the plan stands', async ({ page, context }) => {

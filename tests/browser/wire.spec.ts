@@ -77,6 +77,71 @@ test.describe('the schematic', () => {
     await expect(page.getByText('nothing is called that')).toBeVisible()
   })
 
+  test('says why a place is live or dead, by the first open device on each way', async ({ page }) => {
+    await page.getByLabel('Find on the schematic').fill('Sockets')
+    await page.keyboard.press('Enter')
+    const why = page.getByRole('region', { name: 'Why is this live?' })
+    await expect(why).toContainText(/From Street, through Main switch/)
+    await expect(why).toContainText('Not from Inverter: it is on the street, and holds no voltage of its own.')
+    await thing(page, 'main').click()
+    await page.getByRole('button', { name: 'dead', exact: true }).click()
+    await page.getByLabel('Find on the schematic').fill('Sockets')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('region', { name: 'Why is this live?' })).toContainText('From Inverter')
+    await expect(page.getByRole('region', { name: 'Why is this live?' })).toContainText(
+      'Not from Street: Main switch is open.',
+    )
+  })
+
+  test('says what the plan has come to say otherwise, is put as planned by one press, and that is taken back', async ({
+    page,
+  }) => {
+    await page.getByRole('button', { name: 'as wired' }).click()
+    await page.getByRole('button', { name: 'place', exact: true }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('Name', { exact: true }).fill('Spare terminal')
+    await form.getByRole('button', { name: 'Add the place' }).click()
+    await expect(form).toHaveCount(0)
+    await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+    const { record } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
+      record: { installation: { circuits: ({ id: string } & Record<string, unknown>)[] } }
+    }
+    const [{ id: itemId, ...fields } = { id: '' }] = record.installation.circuits
+    await callUseCase(page.request, 'saveItem', {
+      jobId,
+      kind: 'circuit',
+      itemId,
+      fields: { ...fields, backedUp: false },
+    })
+    await page.reload()
+    await drawn(page)
+    const differs = page.getByRole('list', { name: 'What differs from the plan' })
+    await expect(differs).toContainText('Sockets is left out by the plan, and backed up in the drawing.')
+    await page.getByRole('button', { name: 'Draw it as planned' }).click()
+    await expect(differs).toHaveCount(0)
+    await page.locator('[data-alive]').waitFor()
+    await page.keyboard.press('u')
+    await form.getByRole('button', { name: 'Take back' }).click()
+    await expect(differs).toContainText('Sockets is left out by the plan')
+  })
+
+  test('has its runs: one that is not drawn is drawn from the list, with its ends', async ({ page }) => {
+    await callUseCase(page.request, 'saveItem', {
+      jobId,
+      kind: 'run',
+      itemId: uuidv7(),
+      fields: { tag: 'w9', from: 'Shed', to: 'Far shed', size: '16', lengthM: 12, conductorTempC: 20 },
+    })
+    await openBench(page, jobId, '?stage=wire&view=runs')
+    await expect(page.getByText(/The drawing does not have .*w9/)).toBeVisible()
+    await page.getByRole('button', { name: 'Draw w9' }).click()
+    const form = page.getByRole('dialog')
+    await expect(form.getByLabel('Cable run')).toHaveValue('w9')
+    await form.getByRole('button', { name: 'Lay the run' }).click()
+    await expect(form).toHaveCount(0)
+    await expect(page.getByRole('button', { name: 'Draw w9' })).toHaveCount(0)
+  })
+
   test('broken, shows the danger as a position on the picture, and one change clears it', async ({ page }) => {
     await expect(check(page)).toContainText('As drawn, no position of the switches feeds the street')
     await page.getByRole('button', { name: 'as wired' }).click()
