@@ -32,6 +32,12 @@ describe('changing a wiring', () => {
       ['L1'],
     ],
     [
+      'the earth is parted with the rest',
+      { kind: 'switchEarth', device: 'main', opens: true },
+      ({ edges }) => edges.find(({ id }) => id === 'tails')?.breaks.includes('PE'),
+      true,
+    ],
+    [
       'an interlock is taken out',
       { kind: 'releaseInterlock', a: 'gatewayOutlet', b: 'bypass' },
       ({ interlocks }) => interlocks,
@@ -162,6 +168,28 @@ describe('changing a wiring', () => {
       { kind: 'addBond', bond: { id: 'b9', node: 'home', device: null } },
     )
     expect(JSON.stringify(sound)).toBe(before)
+  })
+})
+
+describe('a switch that parts the earth', () => {
+  const violated = (graph: InstallationGraph) => positionCheck(graph).violated
+  it('is sound where the house has its electrode behind it, and a danger where that is left in front', () => {
+    // the bypass runs past the contactor: it has to part the earth as well
+    const parted = after(
+      { kind: 'switchEarth', device: 'contactor', opens: true },
+      { kind: 'switchEarth', device: 'bypass', opens: true },
+    )
+    expect(parted.edges.some(({ device, breaks }) => device === 'contactor' && breaks.includes('PE'))).toBe(true)
+    expect(violated(parted)).not.toContain(9)
+    const lead = parted.edges.find(({ id }) => id.startsWith('earth.'))
+    const inFront = applyEdit(parted, {
+      kind: 'land',
+      id: lead?.id ?? '',
+      end: lead?.from.startsWith('electrode') ? 'to' : 'from',
+      at: 'gatewayIn',
+    })
+    expect(violated(inFront)).toContain(9)
+    expect(violated(applyEdit(inFront, { kind: 'switchEarth', device: 'contactor', opens: false }))).not.toContain(9)
   })
 })
 

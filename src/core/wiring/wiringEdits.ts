@@ -50,6 +50,8 @@ export type WiringEdit =
   | { kind: 'behindGateway'; source: string; way: string; at: string; contactor: string }
   /** Whether all ways of a device open the neutral with the line. */
   | { kind: 'switchNeutral'; device: string; opens: boolean }
+  /** Whether all ways of a device open the protective conductor, as where the supplier's earth is parted from the house. */
+  | { kind: 'switchEarth'; device: string; opens: boolean }
   /** A bond for good, or one that a new relay makes while a contactor is open. */
   | { kind: 'addBond'; bond: GraphBond; relay?: { id: string; oppositeOf: string } }
   | { kind: 'moveBond'; id: string; node: string }
@@ -59,6 +61,16 @@ export type WiringEdit =
 
 const replaced = <T extends { id: string }>(list: readonly T[], id: string, change: (one: T) => T): T[] =>
   list.map((one) => (one.id === id ? change(one) : one))
+
+/** A conductor that all ways of a device open with it, or leave joined; a way that does not carry it stays as it is. */
+const opening = (graph: InstallationGraph, device: string, conductor: string, opens: boolean): InstallationGraph => ({
+  ...graph,
+  edges: graph.edges.map((edge) =>
+    edge.device !== device || !edge.carries.includes(conductor)
+      ? edge
+      : { ...edge, breaks: [...edge.breaks.filter((one) => one !== conductor), ...(opens ? [conductor] : [])] },
+  ),
+})
 
 /** A switch put into ways: it opens all that they carry but the protective conductor. */
 const putOver = (graph: InstallationGraph, device: ManualDevice, ways: readonly string[]): InstallationGraph => ({
@@ -213,18 +225,9 @@ export function applyEdit(graph: InstallationGraph, edit: WiringEdit): Installat
       }
     }
     case 'switchNeutral':
+    case 'switchEarth':
       known(graph.devices, edit.device)
-      return {
-        ...graph,
-        edges: graph.edges.map((edge) =>
-          edge.device !== edit.device || !edge.carries.includes(NEUTRAL)
-            ? edge
-            : {
-                ...edge,
-                breaks: [...edge.breaks.filter((conductor) => conductor !== NEUTRAL), ...(edit.opens ? [NEUTRAL] : [])],
-              },
-        ),
-      }
+      return opening(graph, edit.device, edit.kind === 'switchNeutral' ? NEUTRAL : PROTECTIVE, edit.opens)
     case 'addBond': {
       free([...graph.edges, ...graph.bonds], edit.bond.id)
       const added = { ...graph, bonds: [...graph.bonds, edit.bond] }
@@ -345,6 +348,8 @@ export function editWords(graph: InstallationGraph, edit: WiringEdit): string {
       return `Put ${named(edit.source)} behind the gateway: its lead on ${named(edit.at)}, switched by ${named(edit.contactor)}`
     case 'switchNeutral':
       return `Let ${named(edit.device)} ${edit.opens ? 'open the neutral too' : 'leave the neutral joined'}`
+    case 'switchEarth':
+      return `Let ${named(edit.device)} ${edit.opens ? 'open the protective conductor too' : 'leave the protective conductor joined'}`
     case 'addBond':
       return `Bond neutral to earth at ${named(edit.bond.node)}${edit.relay ? ` by a relay that closes while ${named(edit.relay.oppositeOf)} is open` : ''}`
     case 'moveBond':

@@ -181,6 +181,7 @@ function switchForm(graph: InstallationGraph, device: ManualDevice): WiringForm 
   const { id } = device
   const options = Object.fromEntries(device.positions.map(({ name }) => [name, name]))
   const opensNeutral = graph.edges.some((one) => one.device === id && one.breaks.includes(NEUTRAL))
+  const earth = earthOf(graph, id)
   return {
     title: device.name ?? device.id,
     submit: 'Save the switch',
@@ -190,6 +191,7 @@ function switchForm(graph: InstallationGraph, device: ManualDevice): WiringForm 
       lockable: device.lockable,
       bypass: device.bypass,
       neutral: opensNeutral,
+      ...earth.initial,
       asLeft: graph.plan.asLeft[id],
       island: graph.plan.island[id],
       ...(graph.plan.bypass && { onBypass: graph.plan.bypass[id] }),
@@ -200,6 +202,7 @@ function switchForm(graph: InstallationGraph, device: ManualDevice): WiringForm 
       { name: 'lockable', label: 'Can be locked off', kind: 'flag' },
       { name: 'bypass', label: 'Is the maintenance bypass', kind: 'flag' },
       { name: 'neutral', label: 'Opens the neutral too', kind: 'flag' },
+      ...earth.specs,
       { name: 'asLeft', label: 'Left at', kind: 'choice', options },
       { name: 'island', label: 'In an outage at', kind: 'choice', options },
       ...(graph.plan.bypass
@@ -220,6 +223,7 @@ function switchForm(graph: InstallationGraph, device: ManualDevice): WiringForm 
       ...(fields.neutral === opensNeutral
         ? []
         : [{ kind: 'switchNeutral', device: id, opens: fields.neutral === true } satisfies WiringEdit]),
+      ...earth.edits(fields),
       { kind: 'planPosition', plan: 'asLeft', device: id, position: text(fields.asLeft) },
       { kind: 'planPosition', plan: 'island', device: id, position: text(fields.island) },
       ...(graph.plan.bypass
@@ -229,13 +233,35 @@ function switchForm(graph: InstallationGraph, device: ManualDevice): WiringForm 
   }
 }
 
+/** Whether a device parts the earth, as the school asks that parts the supplier's; asked where one of its ways carries a protective conductor. */
+function earthOf(graph: InstallationGraph, id: string) {
+  const own = graph.edges.filter(({ device, carries }) => device === id && carries.includes(PROTECTIVE))
+  const opens = own.some(({ breaks }) => breaks.includes(PROTECTIVE))
+  const spec: FieldSpec = {
+    name: 'earth',
+    label: 'Opens the protective conductor too',
+    kind: 'flag',
+    hint: 'only where the supplier’s earth is parted: the house then needs an electrode and a bond of its own',
+  }
+  return {
+    initial: own.length > 0 ? { earth: opens } : {},
+    specs: own.length > 0 ? [spec] : [],
+    edits: (fields: Record<string, unknown>): WiringEdit[] =>
+      own.length === 0 || (fields.earth === true) === opens
+        ? []
+        : [{ kind: 'switchEarth', device: id, opens: fields.earth === true }],
+  }
+}
+
 function contactorForm(graph: InstallationGraph, device: Exclude<GraphDevice, ManualDevice>): WiringForm {
   const { id } = device
+  const earth = earthOf(graph, id)
   return {
     title: device.name ?? device.id,
     submit: 'Save the device',
     initial: {
       name: device.name ?? device.id,
+      ...earth.initial,
       ...(device.logic === 'gridHealthy' && {
         senseNode: device.senseNode,
         watches: device.opensOn.includes('brokenNeutral'),
@@ -243,6 +269,7 @@ function contactorForm(graph: InstallationGraph, device: Exclude<GraphDevice, Ma
     },
     specs: [
       nameSpec,
+      ...earth.specs,
       ...(device.logic === 'gridHealthy'
         ? ([
             {
@@ -257,6 +284,7 @@ function contactorForm(graph: InstallationGraph, device: Exclude<GraphDevice, Ma
     ],
     toEdits: (fields) => [
       { kind: 'changeDevice', id, change: { name: text(fields.name) } },
+      ...earth.edits(fields),
       ...(device.logic === 'gridHealthy'
         ? [
             {
