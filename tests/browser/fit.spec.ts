@@ -340,7 +340,7 @@ test.describe('lifts and materials', () => {
       page.waitForEvent('download'),
       page.getByRole('button', { name: 'Save as CSV' }).click(),
     ])
-    expect((await bytesOf(file)).toString()).toContain('cable,"Cable 16 mm², 3 conductors",46,m,,,46,50,')
+    expect((await bytesOf(file)).toString()).toContain('cable,"Cable 16 mm², 3 conductors",46,m,,,,46,50,')
   })
 })
 

@@ -61,7 +61,13 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await page.getByRole('button', { name: 'Add a circuit' }).click()
     await fill(
       page,
-      { Name: 'Sockets', 'Short name': 'c1', 'Rating of its breaker or fuse': '32', Curve: 'B' },
+      {
+        Name: 'Sockets',
+        'Short name': 'c1',
+        'Rated residual current': '30',
+        'Rating of its breaker or fuse': '32',
+        Curve: 'B',
+      },
       /Add the circuit/,
     )
     await page.getByRole('tab', { name: /^Loads/ }).click()

@@ -38,7 +38,10 @@ export const DRAWING = {
   heightMm: SHEET.heightMm - 2 * MARGIN_MM - HEAD_MM,
 } as const
 
-/** Sheets of A4 that cover the units with their holes at true scale; neighbours overlap so that register marks can be laid on each other. `null` without units. */
+/**
+ * Sheets of A4 with the holes at true scale, of those that would cover the units: only where something is drilled. Neighbours overlap so that register
+ * marks can be laid on each other; rows and columns count all, so that a gap shows. `null` without units.
+ */
 export function templateLayout(units: readonly TemplateUnit[], holes: readonly DrillHole[]): TemplateLayout | null {
   if (units.length === 0) return null
   const left = Math.min(...units.map(({ xMm }) => xMm), ...holes.map(({ xMm }) => xMm)) - AROUND_MM
@@ -48,7 +51,7 @@ export function templateLayout(units: readonly TemplateUnit[], holes: readonly D
   const [stepX, stepY] = [DRAWING.widthMm - LAP_MM, DRAWING.heightMm - LAP_MM]
   const columns = Math.max(1, Math.ceil((right - left - LAP_MM) / stepX))
   const rows = Math.max(1, Math.ceil((top - bottom - LAP_MM) / stepY))
-  const sheets = Array.from({ length: rows * columns }, (_, k) => {
+  const all = Array.from({ length: rows * columns }, (_, k): TemplateSheet => {
     const [row, column] = [Math.floor(k / columns), k % columns]
     return {
       row,
@@ -59,6 +62,7 @@ export function templateLayout(units: readonly TemplateUnit[], holes: readonly D
       heightMm: DRAWING.heightMm,
     }
   })
+  const sheets = all.filter((sheet) => holes.some((hole) => shows(sheet, hole)))
   return {
     sheets,
     rows,

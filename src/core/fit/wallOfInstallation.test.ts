@@ -140,9 +140,23 @@ describe('the drilling template', () => {
     expect(svg).not.toContain('<script')
   })
   it('covers everything with sheets whose register marks meet', () => {
-    const layout = templateLayout(units, drillHoles(units, { widthMm: 4000, ceilingMm: 2400 }, 'leftFloor'))
+    const wall = { widthMm: 4000, ceilingMm: 2400 }
+    // drilled all over, so that every sheet is there
+    const riddled = units.map((unit) => ({
+      ...unit,
+      holes: Array.from({ length: 400 }, (_, k) => ({
+        xMm: ((k % 20) + 0.5) * (unit.widthMm / 20),
+        yMm: (Math.floor(k / 20) + 0.5) * (unit.heightMm / 20),
+        diameterMm: 6,
+      })),
+    }))
+    const layout = templateLayout(riddled, drillHoles(riddled, wall, 'leftFloor'))
     if (!layout) throw new Error('no sheets')
     expect([layout.columns, layout.rows]).toEqual([4, 4])
+    const few = templateLayout(units, drillHoles(units, wall, 'leftFloor'))
+    expect(few).toMatchObject({ columns: 4, rows: 4 })
+    expect(few?.sheets.length).toBeLessThan(layout.sheets.length)
+    expect(templateLayout(units, [])?.sheets).toEqual([])
     const [first, second] = layout.sheets
     if (!first || !second) throw new Error('no sheets')
     const shared = registerMarks(first).filter((mark) =>

@@ -10,6 +10,7 @@ import type { Phase } from '@/core/rules/rulePack'
 import { type BoardDoor, MAIN_BOARD, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
 import { boardWays } from '@/core/wiring/boardWays'
 import { sharedPhases } from '@/core/wiring/sharedPhases'
+import { v7 as uuidv7 } from 'uuid'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
@@ -19,6 +20,19 @@ import { useJob } from '../job/JobContext'
 import { downloadBytes } from '../survey/download'
 import { Door } from './DoorChart'
 import { ChargerSides } from './ChargerSides'
+
+const ESSENTIALS = 'essentials'
+/** A board of which nobody has read anything yet. */
+const UNKNOWN_BOARD = {
+  mainA: null,
+  busbarA: null,
+  sourcesAtFarEnd: null,
+  fedFrom: 'main1',
+  fedFromTag: null,
+  metalOutdoors: null,
+  ways: null,
+  bendingMm: null,
+}
 
 /** W-8 and W-6: which circuit leaves which board for which, on which phase, with the charts for the doors; and the charger's side. */
 export function BoardsView() {
@@ -76,15 +90,29 @@ export function BoardsView() {
     )
   const surveyed = itemsOf(installation.survey, 'board').map(({ tag }) => tag)
   const boardTags = [
-    ...new Set([
-      ...(surveyed.includes(MAIN_BOARD) ? [] : [MAIN_BOARD]),
-      ...surveyed,
-      ...doors.map(({ tag }) => tag),
-      'essentials',
-    ]),
+    ...new Set([...(surveyed.includes(MAIN_BOARD) ? [] : [MAIN_BOARD]), ...surveyed, ...doors.map(({ tag }) => tag)]),
   ]
-  const boardName = (tag: string) =>
-    doors.find((door) => door.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
+  const boards = {
+    ...Object.fromEntries(boardTags.map((tag) => [tag, boardName(tag)])),
+    ...(may('saveSurveyItem') && !boardTags.includes(ESSENTIALS) ? { [ESSENTIALS]: 'a new essentials board' } : {}),
+  }
+  function boardName(tag: string): string {
+    return doors.find((door) => door.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
+  }
+  /** A board exists before something is moved to it: a new one is on the survey first, with nothing known of it. */
+  const moveTo = async (circuit: Circuit, tag: string) => {
+    if (!boardTags.includes(tag)) {
+      setRefusal(null)
+      try {
+        const fields = { tag, name: 'Essentials board', sort: surveyed.length, ...UNKNOWN_BOARD }
+        await carryOut('saveSurveyItem', { jobId: installation.jobId, kind: 'board', itemId: uuidv7(), fields })
+      } catch (error) {
+        if (!(error instanceof ApiProblem)) throw error
+        return setRefusal(error.message)
+      }
+    }
+    await move([{ circuit, change: { boardTag: tag } }])
+  }
   const moved = installation.circuits.filter(hasMoved)
   return (
     <>
@@ -138,8 +166,8 @@ export function BoardsView() {
               <Choose
                 label={`Board of ${circuit.tag}`}
                 value={circuit.boardTag ?? MAIN_BOARD}
-                options={Object.fromEntries(boardTags.map((tag) => [tag, boardName(tag)]))}
-                onChoose={(tag) => void move([{ circuit, change: { boardTag: tag } }])}
+                options={boards}
+                onChoose={(tag) => void moveTo(circuit, tag)}
               />
             )}
             {edit && pack.phases.length > 1 && (

@@ -8,9 +8,8 @@ const DEVICE_WORDS: Readonly<Record<RcdDevice, string>> = {
   delayed: 'delayed type (S)',
   gfciA: 'class A',
 }
-/** Devices that are sold with a pack; the first is what a new circuit has. */
+/** Devices that are sold with a pack; the form begins with the first, which is none until its rating is read. */
 const devicesIn = ({ id }: RulePack): RcdDevice[] => (id === 'na-split-240' ? ['gfciA'] : ['general', 'delayed'])
-const RATED_MA: Readonly<Record<RcdDevice, number>> = { general: 30, delayed: 30, gfciA: 6 }
 const firstDevice = (pack: RulePack): RcdDevice => devicesIn(pack)[0] ?? 'general'
 
 /** A final circuit: its device, its board and phase, and where it was found. */
@@ -31,8 +30,7 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
   figure('iDeltaNMa', 'Rated residual current', 'mA', {
     above: 0,
     max: 3000,
-    hint: 'blank where there is no such device',
-    first: (pack) => RATED_MA[firstDevice(pack)],
+    hint: 'as printed on it; blank where there is no such device',
   }),
   {
     name: 'residualType',
