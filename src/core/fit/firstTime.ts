@@ -1,4 +1,5 @@
 import type { Component } from '../installation/installation'
+import { median } from '../quantity/median'
 
 /** What a task took on an earlier job: when it was done, and with which makes and models it had to do. */
 export interface TaskRecord {
@@ -43,13 +44,8 @@ export function newModels(
   return modelsOf(components).filter((model) => !known.has(bare(model)))
 }
 
-const median = (values: readonly number[]): number => {
-  const sorted = values.toSorted((a, b) => a - b)
-  const middle = sorted.length >> 1
-  return sorted.length % 2 === 1
-    ? (sorted[middle] as number)
-    : ((sorted[middle - 1] as number) + (sorted[middle] as number)) / 2
-}
+/** Minutes that say something of the work: a start that was forgotten until the evening says nothing. */
+export const saysSomething = ({ minutes }: Pick<TaskRecord, 'minutes'>): boolean => minutes >= 1 && minutes <= 600
 
 /**
  * How much longer each kind of task took this crew on a job with a model it had not had before (F-5): the median of the first times over the median of
@@ -60,7 +56,10 @@ const median = (values: readonly number[]): number => {
  */
 export function firstTimeFactors(recorded: readonly TaskRecord[]): ReadonlyMap<string, number> {
   const dated = recorded
-    .filter((one): one is TaskRecord & { at: string; models: readonly string[] } => !!one.at && !!one.models?.length)
+    .filter(
+      (one): one is TaskRecord & { at: string; models: readonly string[] } =>
+        !!one.at && !!one.models?.length && saysSomething(one),
+    )
     .toSorted((a, b) => (a.at < b.at ? -1 : 1))
   const seenOn = new Map<string, string>()
   for (const { at, models } of dated)

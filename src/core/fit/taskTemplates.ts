@@ -1,4 +1,5 @@
-import { type TaskRecord, firstTimeFactors, newModels } from './firstTime'
+import { type TaskRecord, firstTimeFactors, newModels, saysSomething } from './firstTime'
+import { median } from '../quantity/median'
 import { fitOf } from '../installation/fit'
 import type { FitDetails } from '../installation/fit'
 import type { Installation } from '../installation/installation'
@@ -227,22 +228,12 @@ export function learnedMinutes(
   recorded: readonly { template: string; minutes: number }[],
 ): ReadonlyMap<string, number> {
   const byTemplate = new Map<string, number[]>()
-  // a start that was forgotten until the evening says nothing of the work
-  for (const { template, minutes } of recorded)
-    if (minutes >= 1 && minutes <= 600) byTemplate.set(template, [...(byTemplate.get(template) ?? []), minutes])
+  for (const { template, minutes } of recorded.filter(saysSomething))
+    byTemplate.set(template, [...(byTemplate.get(template) ?? []), minutes])
   return new Map(
-    [...byTemplate]
-      .filter(([, list]) => list.length >= 2)
-      .map(([template, list]) => {
-        const sorted = list.sort((a, b) => a - b)
-        const middle = sorted.length >> 1
-        return [
-          template,
-          sorted.length % 2 === 1
-            ? (sorted[middle] as number)
-            : ((sorted[middle - 1] as number) + (sorted[middle] as number)) / 2,
-        ]
-      }),
+    [...byTemplate].flatMap(([template, list]): [string, number][] =>
+      list.length < 2 ? [] : [[template, median(list)]],
+    ),
   )
 }
 
