@@ -313,6 +313,7 @@ test('a plan that changes has a new revision, says what changed, and opens the p
   await expect(changed.locator('del', { hasText: 'backed up' })).toBeVisible()
   await expect(changed.locator('ins', { hasText: 'stays on' })).toBeVisible()
   // what was chosen last is taken back as one: the promise stands as it was shown
+  await expect(dialog(page)).toHaveCount(0)
   await page.keyboard.press('u')
   await expect(dialog(page)).toContainText('The plan was chosen')
   await dialog(page).getByRole('button', { name: 'Take back' }).click()

@@ -68,6 +68,7 @@ test.describe('the survey', () => {
     await expect(form.getByText('1 load was taken in, 1 load was changed.')).toBeVisible()
     await form.getByRole('button', { name: 'Back to the loads' }).click()
     await expect(page.getByRole('row', { name: /Tea kettle/ })).toContainText(/1\.8.kW/)
+    await expect(form).toHaveCount(0)
     await page.keyboard.press('u')
     await expect(form).toContainText('2 things were changed together.')
     await form.getByRole('button', { name: 'Take back' }).click()

@@ -120,6 +120,7 @@ test.describe('the schematic', () => {
     await page.getByRole('button', { name: 'Draw it as planned' }).click()
     await expect(differs).toHaveCount(0)
     await page.locator('[data-alive]').waitFor()
+    await expect(form).toHaveCount(0)
     await page.keyboard.press('u')
     await form.getByRole('button', { name: 'Take back' }).click()
     await expect(differs).toContainText('Sockets is left out by the plan')
