@@ -83,7 +83,10 @@ test.describe('the schematic', () => {
     const why = page.getByRole('region', { name: 'Why is this live?' })
     await expect(why).toContainText(/From Street, through Main switch/)
     await expect(why).toContainText('Not from Inverter: it is on the street, and holds no voltage of its own.')
-    await thing(page, 'main').click()
+    // what was found is in the middle; the main switch is reached by its key
+    await thing(page, 'main').focus()
+    await page.keyboard.press('Enter')
+    await expect(thing(page, 'main')).toHaveAttribute('aria-label', /Main switch, at off/)
     await page.getByRole('button', { name: 'dead', exact: true }).click()
     await page.getByLabel('Find on the schematic').fill('Sockets')
     await page.keyboard.press('Enter')
@@ -97,7 +100,7 @@ test.describe('the schematic', () => {
     page,
   }) => {
     await page.getByRole('button', { name: 'as wired' }).click()
-    await page.getByRole('button', { name: 'place', exact: true }).click()
+    await page.getByRole('button', { name: 'Add a place' }).click()
     const form = page.getByRole('dialog')
     await form.getByLabel('Name', { exact: true }).fill('Spare terminal')
     await form.getByRole('button', { name: 'Add the place' }).click()
