@@ -482,9 +482,9 @@ test('circuits move between boards and phases, and both doors get their chart', 
   await page.getByLabel('Board of c1').selectOption('essentials')
   await expect(page.locator('[data-circuit=c1]')).toContainText('from Main board')
   await expect(page.getByRole('region', { name: 'Main board' })).toContainText(
-    'Left this board: Sockets (c1) for essentials.',
+    'Left this board: Sockets (c1) for Essentials board.',
   )
-  await expect(page.getByRole('table', { name: 'Chart for the door of essentials' })).toContainText('Main board')
+  await expect(page.getByRole('table', { name: 'Chart for the door of Essentials board' })).toContainText('Main board')
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Charts for the doors' }).click(),
