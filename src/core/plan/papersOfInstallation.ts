@@ -1,5 +1,4 @@
-import type { AUTHORITIES } from '../installation/survey'
-import { itemsOf } from '../installation/survey'
+import { type AUTHORITIES, type PermissionState, itemsOf } from '../installation/survey'
 import type { Installation } from '../installation/installation'
 
 type Authority = (typeof AUTHORITIES)[number]
@@ -50,17 +49,23 @@ export function papersOfInstallation(
       from === null || leadDays === null
         ? null
         : new Date(Date.parse(from) + leadDays * DAY_MS).toISOString().slice(0, 10)
-    return { tag, name, authority, holds: HELD_BY[authority], expectedOn, state: stateOf() }
-
-    function stateOf(): PaperState {
-      if (state === 'granted' || state === 'inspected') return 'granted'
-      if (state === 'refused') return 'refused'
-      if (state === 'asked' && expectedOn !== null && expectedOn < today) return 'late'
-      if (expectedOn !== null && scheduledDay !== null && expectedOn > scheduledDay) return 'afterDay'
-      if (state === 'needed') return 'notAsked'
-      return expectedOn === null ? 'unknown' : 'inTime'
-    }
+    const holds = HELD_BY[authority]
+    return { tag, name, authority, holds, expectedOn, state: stateOf(state, expectedOn, today, scheduledDay) }
   })
+}
+
+function stateOf(
+  state: PermissionState,
+  expectedOn: string | null,
+  today: string,
+  scheduledDay: string | null,
+): PaperState {
+  if (state === 'granted' || state === 'inspected') return 'granted'
+  if (state === 'refused') return 'refused'
+  if (state === 'asked' && expectedOn !== null && expectedOn < today) return 'late'
+  if (expectedOn !== null && scheduledDay !== null && expectedOn > scheduledDay) return 'afterDay'
+  if (state === 'needed') return 'notAsked'
+  return expectedOn === null ? 'unknown' : 'inTime'
 }
 
 const STATE_WORDS: Readonly<Record<Exclude<PaperState, 'granted'>, (dated: string | null) => string>> = {

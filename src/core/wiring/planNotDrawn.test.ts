@@ -7,6 +7,7 @@ import { drawAsPlanned } from './drawAsPlanned'
 import { graphFaults } from './installationGraph'
 import { planDifferenceWords, planNotDrawn } from './planNotDrawn'
 import { startingTopology } from './topology/startingTopology'
+import { SCHEMES, choicesOfPlan } from './topology/topologyChoices'
 import { applyEdit } from './wiringEdits'
 
 const circuits = [
@@ -88,6 +89,17 @@ describe('a plan that changed since the drawing', () => {
       true,
       true,
     ])
+  })
+  it.each(
+    SCHEMES.flatMap((scheme) => (['one', 'all'] as const).map((backedPhases) => [scheme, backedPhases] as const)),
+  )('differs in nothing where it was drawn by another scheme: %s, phases %s', (scheme, backedPhases) => {
+    for (const packId of ['iec-1ph-230', 'iec-3ph-400', 'na-split-240'] as const) {
+      const installation = house({ packId, circuits })
+      const choices = { ...choicesOfPlan(installation), scheme, backedPhases }
+      const drawn = startingTopology(installation, choices)
+      expect([packId, planNotDrawn(installation, drawn).map(planDifferenceWords)]).toEqual([packId, []])
+      expect(drawAsPlanned(installation, drawn)).toEqual([])
+    }
   })
   it('knows a circuit by its name where the drawing calls it otherwise', () => {
     const named = {

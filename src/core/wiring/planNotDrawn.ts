@@ -61,8 +61,9 @@ function boardsOf(
   const [a, b] = [from(plan, planned), from(drawing, drawn)]
   const named = (graph: InstallationGraph, id: string) => graph.nodes.find((node) => node.id === id)?.name ?? id
   if (a === undefined || b === undefined || a === b) return null
-  // a place of one's own name is another board only where the drawing has the planned one too
-  if (!drawing.nodes.some(({ id }) => id === a)) return null
+  // another board is one that both have: a place of one's own, or a transfer switch of another scheme, lies between and is none
+  const has = ({ nodes }: InstallationGraph, id: string) => nodes.some((node) => node.id === id)
+  if (!has(drawing, a) || !has(plan, b)) return null
   return { planned: named(plan, a), drawn: named(drawing, b) }
 }
 

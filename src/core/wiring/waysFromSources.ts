@@ -1,5 +1,6 @@
+import { conductorWay } from './conductorWay'
 import { type InstallationGraph, namesIn } from './installationGraph'
-import { type LiveState, joinedOn, joinsOn } from './liveState'
+import { type LiveState, joinedOn } from './liveState'
 
 /**
  * What becomes of a source on its way to a place: it feeds it; something on the way is open; it holds no voltage of its own just now, since the
@@ -70,29 +71,20 @@ function reasonOf(source: InstallationGraph['sources'][number], { live }: LiveSt
   return source.role === 'forming' ? 'onStreet' : 'follows'
 }
 
-/** Devices along the shortest closed way, from the source on. */
-function devicesOnWay(
-  { edges }: InstallationGraph,
+/** Devices that could open the shortest closed way, from the source on. */
+const devicesOnWay = (
+  graph: InstallationGraph,
   { closed }: LiveState,
   from: string,
   to: string,
   phase: string,
-): string[] {
-  const cameBy = new Map<string, { before: string; device: string | null } | null>([[from, null]])
-  const queue = [from]
-  for (let head = 0; head < queue.length && !cameBy.has(to); head++) {
-    const here = queue[head] as string
-    for (const edge of edges) {
-      const there = edge.from === here ? edge.to : edge.to === here ? edge.from : null
-      if (there === null || cameBy.has(there) || !joinsOn(edge, phase, closed)) continue
-      cameBy.set(there, { before: here, device: edge.breaks.includes(phase) ? edge.device : null })
-      queue.push(there)
-    }
-  }
-  const devices: string[] = []
-  for (let step = cameBy.get(to); step; step = cameBy.get(step.before)) if (step.device) devices.push(step.device)
-  return [...new Set(devices.reverse())]
-}
+): string[] => [
+  ...new Set(
+    (conductorWay(graph, from, to, phase, closed) ?? []).flatMap(({ edge: { device, breaks } }) =>
+      device !== null && breaks.includes(phase) ? [device] : [],
+    ),
+  ),
+]
 
 /** Devices that part what the source is joined to from the place, each the first on its way. */
 function firstOpen(graph: InstallationGraph, joined: ReadonlySet<string>, place: string, phase: string): string[] {

@@ -1,10 +1,9 @@
 'use client'
-import { useState } from 'react'
 import { Button } from '@/ui/Button'
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
+import { AddPeople } from './AddPeople'
 import type { FitEditing } from './FitItemOverlay'
-import { PeopleFromCrew } from './PeopleFromCrew'
 import type { CrewDay } from './useCrewDay'
 
 /** What can be done with the day as a whole. */
@@ -24,7 +23,6 @@ export function DayActions({
     record: { installation },
   } = useJob()
   const { jobId } = installation
-  const [asking, setAsking] = useState(false)
   const calendar = async () => {
     if (!schedule || view.scheduledDay === null) return
     const { dayCalendar } = await import('@/core/fit/dayCalendar')
@@ -48,11 +46,7 @@ export function DayActions({
   }
   return (
     <>
-      {edit && (
-        <Button size="sm" onClick={() => setAsking(true)}>
-          Add people
-        </Button>
-      )}
+      {edit && <AddPeople setEditing={setEditing} />}
       {edit && tasks.length > 0 && (
         <Button
           size="sm"
@@ -93,14 +87,6 @@ export function DayActions({
           Park overnight
         </Button>
       )}
-      <PeopleFromCrew
-        open={asking}
-        onClose={() => setAsking(false)}
-        onOther={() => {
-          setAsking(false)
-          setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })
-        }}
-      />
     </>
   )
 }

@@ -1,5 +1,4 @@
 'use client'
-import { useState } from 'react'
 import { firstTimeFactors, newModels } from '@/core/fit/firstTime'
 import { paperWords, papersOfInstallation } from '@/core/plan/papersOfInstallation'
 import { Button } from '@/ui/Button'
@@ -7,8 +6,8 @@ import { day as dated } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { useJob } from '../job/JobContext'
+import { AddPeople } from './AddPeople'
 import type { FitEditing } from './FitItemOverlay'
-import { PeopleFromCrew } from './PeopleFromCrew'
 import type { CrewDay } from './useCrewDay'
 
 /** What the day lacks before it can be planned, and what has no place in it. */
@@ -29,7 +28,6 @@ export function DayNotices({
     view,
     record: { installation, today },
   } = useJob()
-  const [asking, setAsking] = useState(false)
   const waiting = schedule?.unplaced.filter(({ reason }) => reason.code === 'waitsFor') ?? []
   const roots = schedule?.unplaced.filter((one) => !waiting.includes(one)) ?? []
   const fresh = newModels(installation.components, view.taskMinutes)
@@ -60,27 +58,10 @@ export function DayNotices({
         </Notice>
       )}
       {people.length === 0 && (
-        <EmptyState
-          title="Nobody is in the crew yet"
-          action={
-            edit && (
-              <Button size="sm" variant="act" onClick={() => setAsking(true)}>
-                Add people
-              </Button>
-            )
-          }
-        >
+        <EmptyState title="Nobody is in the crew yet" action={edit && <AddPeople act setEditing={setEditing} />}>
           Say who comes, from when to when, and who is licensed.
         </EmptyState>
       )}
-      <PeopleFromCrew
-        open={asking}
-        onClose={() => setAsking(false)}
-        onOther={() => {
-          setAsking(false)
-          setEditing({ kind: 'person', item: null, first: { fromMin: 480, toMin: 1020 } })
-        }}
-      />
       {tasks.length === 0 && (
         <EmptyState
           title="No tasks yet"

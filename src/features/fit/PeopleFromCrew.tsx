@@ -16,7 +16,7 @@ import { useJob } from '../job/JobContext'
 import { useFitItems } from './useFitItems'
 
 /** The hours that a person begins with. */
-const USUAL_HOURS = { fromMin: 480, toMin: 1020 }
+export const USUAL_HOURS = { fromMin: 480, toMin: 1020 }
 
 /** Whoever of the crew comes that day: taken with name and licence, which counts where it is known to hold on the day. */
 export function PeopleFromCrew({
