@@ -70,7 +70,7 @@ export function DayRulesSheet({
     >
       <Box px="14px" pb="10px" fontSize="14px">
         <Text>
-          The supply may be off {clockText(input.rules.powerOff.fromMin)}–{clockText(input.rules.powerOff.toMin)}.
+          The supply may be off {clockText(input.rules.powerOff.fromMin)}–{clockText(input.rules.powerOff.toMin)}.{' '}
           {daylightWords(rules?.detail.daylightFromMin != null, sunKnown, input.rules.daylight)}{' '}
           {input.rules.dry
             ? `Dry ${clockText(input.rules.dry.fromMin)}–${clockText(input.rules.dry.toMin)}.`
@@ -87,8 +87,8 @@ export function DayRulesSheet({
         {deliveries.map((delivery) => (
           <Flex key={delivery.id} gap="10px" align="center">
             <Text flex="1" color={delivery.detail.arrived || delivery.detail.onDay !== null ? 'ink' : 'watch'}>
-              {delivery.name} {deliveryWords(delivery.detail, delivery.detail.onDay && day(delivery.detail.onDay))}.
-              {delivery.detail.note && ` ${delivery.detail.note}`}
+              {delivery.name} {deliveryWords(delivery.detail, delivery.detail.onDay && day(delivery.detail.onDay))}
+              {delivery.detail.note && ` (${delivery.detail.note})`}.
             </Text>
             {edit && (
               <ChangeThing name={delivery.name} onChange={() => setEditing({ kind: 'delivery', item: delivery })} />

@@ -5,8 +5,11 @@ import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { useJob } from '../job/JobContext'
 
-/** Says whether somebody has confirmed the drawing as built, and lets whoever has walked the house with it confirm it. */
-export function AsBuilt() {
+/**
+ * Says whether somebody has confirmed the drawing as built, and lets whoever has walked the house with it confirm it; shortly where what the plan says
+ * otherwise stands beside it already.
+ */
+export function AsBuilt({ planDiffers }: { planDiffers: boolean }) {
   const { bench, may, offer } = useJob()
   const point = bench.points.find((one) => belongsTo(one, positionsChecked))
   const slot = point?.slots[0]
@@ -33,7 +36,7 @@ export function AsBuilt() {
         )
       }
     >
-      {judgement.why}
+      {planDiffers ? 'A drawing is a plan until somebody has walked the house with it.' : judgement.why}
     </Notice>
   )
 }

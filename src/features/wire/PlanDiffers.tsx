@@ -1,8 +1,8 @@
 import { chakra } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { counted } from '@/core/quantity/counted'
 import { drawAsPlanned } from '@/core/wiring/drawAsPlanned'
-import { planDifferenceWords, planNotDrawn } from '@/core/wiring/planNotDrawn'
+import { type PlanDifference, planDifferenceWords } from '@/core/wiring/planNotDrawn'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { useJob } from '../job/JobContext'
@@ -11,13 +11,18 @@ import type { Wiring } from './useWiring'
 const SHOWN = 6
 
 /** What the plan has come to say otherwise since a drawing was made; nothing of one that follows the plan. */
-export function PlanDiffers({ wiring: { graph, edit, change } }: { wiring: Wiring }) {
+export function PlanDiffers({
+  wiring: { graph, edit, change },
+  differences,
+}: {
+  wiring: Wiring
+  differences: readonly PlanDifference[]
+}) {
   const [busy, setBusy] = useState(false)
   const [refusal, setRefusal] = useState<string | null>(null)
   const {
     record: { installation },
   } = useJob()
-  const differences = useMemo(() => planNotDrawn(installation, graph), [installation, graph])
   if (differences.length === 0) return null
   const draw = async () => {
     setBusy(true)

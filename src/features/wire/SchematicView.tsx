@@ -12,6 +12,7 @@ import { graphDifferences } from '@/core/wiring/graphDifferences'
 import { graphRemarks } from '@/core/wiring/graphRemarks'
 import { type GridState, type Positions, namesIn } from '@/core/wiring/installationGraph'
 import { liveState, nextPosition } from '@/core/wiring/liveState'
+import { planNotDrawn } from '@/core/wiring/planNotDrawn'
 import type { PositionCause } from '@/core/wiring/positionCauses'
 import { schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
 import { CONDUCTOR_LAYERS, type ConductorLayer, type DrawnGroup } from '@/core/wiring/schematic/schematicPen'
@@ -73,6 +74,11 @@ export function SchematicView() {
   const check = usePositionCheck(graph)
   const state = useMemo(() => liveState(graph, positions, gridState), [graph, positions, gridState])
   const remarks = useMemo(() => graphRemarks(graph), [graph])
+  const { revision } = wiring
+  const differences = useMemo(
+    () => (revision ? planNotDrawn(installation, graph) : []),
+    [revision, installation, graph],
+  )
   const fault = useMemo(
     () =>
       faultOf !== null && graph.nodes.some(({ id, kind }) => id === faultOf && kind === 'load')
@@ -192,8 +198,8 @@ export function SchematicView() {
             {wiring.refusal}
           </Notice>
         )}
-        {wiring.revision && <PlanDiffers wiring={wiring} />}
-        <AsBuilt />
+        <PlanDiffers wiring={wiring} differences={differences} />
+        <AsBuilt planDiffers={differences.length > 0} />
         {remarks.map(({ id, message, isFault }) => (
           <Notice
             key={`${id} ${message}`}
