@@ -232,8 +232,8 @@ export interface CableRun {
   terminals75: boolean | null
   designCurrentA: number | null
   deviceA: number | null
-  /** Product of the derating factors. */
-  derating: number
+  /** Product of the derating factors; `null` while nobody has worked them out. */
+  derating: number | null
   faultCurrentA: number | null
   faultS: number | null
   /** Extra left coiled for a later extension. */

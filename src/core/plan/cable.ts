@@ -20,8 +20,8 @@ export interface CableInput {
   /** One way. */
   lengthM: number | null
   conductorTempC: number
-  /** Derating factors: grouping, warmth, insulation around. */
-  factors: readonly number[]
+  /** Derating factors: grouping, warmth, insulation around; `null` while nobody has worked them out. */
+  factors: readonly number[] | null
   dropLimitPercent: number
   faultCurrentA: number | null
   faultS: number | null
@@ -30,7 +30,8 @@ export interface CableInput {
 
 export interface CableCheck {
   size: string | null
-  deratedAmpacityA?: number
+  /** `null` while the factors are not known. */
+  deratedAmpacityA?: number | null
   resistanceOhmPerKm?: number
   dropV?: number | null
   dropPercent?: number | null
@@ -49,6 +50,17 @@ const usualWay = (pack: RulePackId): CableWay =>
 
 const mark = (known: boolean, met: boolean): PlanMark => (!known ? 'open' : met ? 'fits' : 'exceeds')
 
+/** `Ib ≤ In ≤ Iz·Πk`; factors only take away, so what is too much without them exceeds before they are known. */
+function ampacityMark(input: CableInput, size: string, deratedAmpacityA: number | null): PlanMark {
+  const { pack, designCurrentA, deviceA } = input
+  if (designCurrentA === null || deviceA === null) return 'open'
+  const holds =
+    atMost(designCurrentA, deviceA) &&
+    atMost(deviceA, deratedAmpacityA ?? ampacityOf(input, size)) &&
+    atMost(deviceA, RULE_PACKS[pack].deviceCapA[size] ?? Infinity)
+  return mark(deratedAmpacityA !== null || !holds, holds)
+}
+
 /** What a conductor carries before derating: by its terminals, where the pack tells them apart. */
 export function ampacityOf(
   { pack, deviceA, terminals75 }: Pick<CableInput, 'pack' | 'deviceA' | 'terminals75'>,
@@ -61,9 +73,9 @@ export function ampacityOf(
 }
 
 function checkOf(input: CableInput, size: string): CableCheck & { size: string } {
-  const { pack, designCurrentA, deviceA, lengthM, faultCurrentA, faultS, kFactor } = input
-  const { deviceCapA, nominalV, supplyV } = RULE_PACKS[pack]
-  const deratedAmpacityA = input.factors.reduce((amps, factor) => amps * factor, ampacityOf(input, size))
+  const { pack, designCurrentA, lengthM, faultCurrentA, faultS, kFactor } = input
+  const { nominalV, supplyV } = RULE_PACKS[pack]
+  const deratedAmpacityA = input.factors?.reduce((amps, factor) => amps * factor, ampacityOf(input, size)) ?? null
   const resistanceOhmPerKm = copperOhmPerKm(sizeSystemOf(pack), size, input.conductorTempC)
   const way = input.way === undefined ? usualWay(pack) : input.way
   const dropV =
@@ -75,14 +87,7 @@ function checkOf(input: CableInput, size: string): CableCheck & { size: string }
     faultCurrentA === null || faultS === null || kFactor === null
       ? null
       : Math.sqrt(faultCurrentA ** 2 * faultS) / kFactor
-  const ampacity = mark(
-    designCurrentA !== null && deviceA !== null,
-    designCurrentA !== null &&
-      deviceA !== null &&
-      atMost(designCurrentA, deviceA) &&
-      atMost(deviceA, deratedAmpacityA) &&
-      atMost(deviceA, deviceCapA[size] ?? Infinity),
-  )
+  const ampacity = ampacityMark(input, size, deratedAmpacityA)
   const drop = mark(dropPercent !== null, dropPercent !== null && atMost(dropPercent, input.dropLimitPercent))
   const shortCircuit = mark(
     minAreaMm2 !== null,

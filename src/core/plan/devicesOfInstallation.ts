@@ -136,7 +136,7 @@ export function cableChecks(installation: Installation): { run: CableRun; check:
       deviceA: run.deviceA,
       lengthM: run.lengthM,
       conductorTempC: 70,
-      factors: [run.derating],
+      factors: run.derating === null ? null : [run.derating],
       dropLimitPercent: limits.voltageDropMaxPercent.value,
       faultCurrentA: run.faultCurrentA,
       faultS: run.faultS,
@@ -146,7 +146,7 @@ export function cableChecks(installation: Installation): { run: CableRun; check:
       run,
       check: cable({ ...input, size: run.size }),
       chosen:
-        run.designCurrentA === null || run.deviceA === null
+        run.designCurrentA === null || run.deviceA === null || run.derating === null
           ? { size: null, verdict: 'open' }
           : cable({ ...input, size: null }),
     }

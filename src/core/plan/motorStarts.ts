@@ -1,5 +1,6 @@
 import type { Installation, Load } from '../installation/installation'
 import { rulesOf } from '../installation/rulesOf'
+import { isMotor } from './figuresInDoubt'
 import { type MotorStart, type Starter, motorStart } from './motorStart'
 import type { Plan } from './planOfInstallation'
 
@@ -14,9 +15,6 @@ export interface PlannedMotorStart {
   /** `null` where it starts softly already. */
   withSoftStart: MotorStart | null
 }
-
-const isMotor = ({ starter, lockedRotorA, codeLetter, hp }: Load) =>
-  starter !== null || lockedRotorA !== null || (codeLetter !== null && hp !== null)
 
 /** Share of the surge on each phase: like its share of the night limit; `null` where phases are not told apart. */
 export function surgeShares({ perPhase }: Plan['limits']): Record<string, number> | null {

@@ -42,6 +42,9 @@ describe('ratings in the path', () => {
       ['switch', 'open'],
     ])
     expect(marks({ runs: [run({ deviceA: null, from: 'a', to: 'b' })] })[2]).toEqual(['cable', 'open'])
+    expect(marks({ runs: [run({ derating: null, from: 'a', to: 'b' })] })[2]).toEqual(['cable', 'open'])
+    // 6 mm² carries 46 A before any factor
+    expect(marks({ runs: [run({ derating: null, deviceA: 63, from: 'a', to: 'b' })] })[2]).toEqual(['cable', 'exceeds'])
     expect(marks({ supply: { ...house().supply, ratingA: null } })[0]).toEqual(['gateway', 'open'])
   })
   it('are held against the fuse that was found, and a larger one is not Proven', () => {

@@ -67,8 +67,12 @@ export function pathRatings(installation: Installation): PathRating[] {
     ...behindSupply(installation, supply.ratingA),
     ...runs.map(({ tag, size, derating, deviceA, terminals75 }) => {
       const tableA = ampacityOf({ pack: packId, deviceA, terminals75 }, size)
-      const carriesA = Number.isNaN(tableA) ? null : Math.min(tableA * derating, deviceCapA[size] ?? Infinity)
-      return rating('cable', tag, carriesA, deviceA)
+      if (Number.isNaN(tableA)) return rating('cable', tag, null, deviceA)
+      const capA = deviceCapA[size] ?? Infinity
+      const carriesA = derating === null ? null : Math.min(tableA * derating, capA)
+      // Factors only take away: what is too little without them is too little.
+      const tooLittle = carriesA === null && deviceA !== null && !atLeast(Math.min(tableA, capA), deviceA)
+      return rating('cable', tag, tooLittle ? Math.min(tableA, capA) : carriesA, deviceA)
     }),
   ]
 }
@@ -76,7 +80,10 @@ export function pathRatings(installation: Installation): PathRating[] {
 /** One rating in a sentence. */
 export function pathRatingWords({ part, tag, ratedA, protectedByA, mark }: PathRating): string {
   const what = `${PATH_WORDS[part]}${tag === null ? '' : ` ${tag}`}`
-  if (ratedA === null) return `The rating of the ${what} is not entered.`
+  if (ratedA === null)
+    return part === 'cable'
+      ? `What the ${what} carries after derating is not entered.`
+      : `The rating of the ${what} is not entered.`
   if (protectedByA === null) return `Which device protects the ${what} is not entered.`
   return mark === 'exceeds'
     ? `The ${what} carries ${round(ratedA)} A, and the device before it is rated ${round(protectedByA)} A.`

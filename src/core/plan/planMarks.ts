@@ -3,6 +3,7 @@ import { atMost } from '../quantity/tolerance'
 import { RULE_PACKS } from '../rules/packs'
 import type { RulePackId } from '../rules/rulePack'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
+import { figuresInDoubt } from './figuresInDoubt'
 import { demandDistribution, demandQuantile } from './demandDistribution'
 import type { PhaseLimits, SourceLimits } from './sourceLimits'
 
@@ -16,9 +17,9 @@ export function markAgainst(demandW: number | null, limitW: number | null, fitsS
   return atMost(demandW, limitW) ? 'tight' : 'exceeds'
 }
 
-/** What is reckoned with typical figures is never better than Tight, like every estimate: somebody has to read the plates. */
-export const markOfFigures = (mark: PlanMark, loads: readonly Pick<Load, 'figuresAssumed'>[]): PlanMark =>
-  mark === 'fits' && loads.some(({ figuresAssumed }) => figuresAssumed) ? 'tight' : mark
+/** What is reckoned with figures in doubt is never better than Tight, like every estimate: somebody has to read the plates. */
+export const markOfFigures = (mark: PlanMark, loads: readonly Load[]): PlanMark =>
+  mark === 'fits' && loads.some(figuresInDoubt) ? 'tight' : mark
 
 /** Likely peak of the loads, in watts; `null` without any. */
 export const likelyPeakW = (loads: readonly Pick<Load, 'powerW' | 'duty'>[]): number | null =>

@@ -37,6 +37,7 @@ function family(packId: RulePackId, chosenSchool: School | null, change: Partial
         name: 'Pump',
         phase: last,
         powerW: 400,
+        powerFactor: 0.8,
         duty: 0.3,
         starter: 'direct',
         lockedRotorA: 6,

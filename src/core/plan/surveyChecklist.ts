@@ -1,3 +1,4 @@
+import { figuresInDoubt } from './figuresInDoubt'
 import { usableEnergyWh } from './usableEnergy'
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
@@ -84,12 +85,12 @@ const QUESTIONS: readonly Question[] = [
     blocks: 'limits',
     part: 'loads',
     question: ({ loads }) =>
-      `What do the plates say of what stands with typical figures: ${loads
-        .filter(({ figuresAssumed }) => figuresAssumed)
+      `What do the plates say of what stands with typical figures, or as a motor with power factor 1: ${loads
+        .filter(figuresInDoubt)
         .map(({ name }) => name)
         .join(', ')}?`,
     why: 'A plan on typical figures is never better than Tight.',
-    open: ({ loads }) => loads.some(({ figuresAssumed }) => figuresAssumed),
+    open: ({ loads }) => loads.some(figuresInDoubt),
   },
   {
     key: 'rating',

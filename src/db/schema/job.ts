@@ -176,7 +176,7 @@ export const cableRun = pgTable(
     terminals75: boolean(),
     designCurrentA: figure(),
     deviceA: figure(),
-    derating: figure().notNull().default(1),
+    derating: figure(),
     faultCurrentA: figure(),
     faultS: figure(),
     extraM: figure().notNull().default(0),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { RULE_PACKS } from '@/core/rules/packs'
-import { ITEM_KINDS, ITEM_SCHEMAS } from '@/schemas/items'
+import { ITEM_KINDS, ITEM_SCHEMAS, type ItemKind } from '@/schemas/items'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { readForm, textsOf } from './fieldSpec'
 import { formFieldsOf, newItemOf } from '@/schemas/itemFields'
@@ -43,10 +43,24 @@ describe('readForm', () => {
   })
 })
 
+/** What somebody has to say of a new thing, since a figure that was put there would pass unread. */
+const ANSWERED: Readonly<Record<ItemKind, Record<string, unknown>>> = {
+  load: { phase: 'L1' },
+  component: {},
+  circuit: { phase: 'L1' },
+  run: { size: '6' },
+  electrode: { targetOhm: 50 },
+  setting: {},
+}
+
 describe.each(Object.values(RULE_PACKS))('forms of $id', (pack) => {
+  it.each(['derating', 'size', 'targetOhm', 'iDeltaNMa', 'breakerA', 'deviceA'])('begin with no %s', (name) => {
+    expect(ITEM_KINDS.filter((kind) => newItemOf(kind, pack)[name] !== undefined)).toEqual([])
+  })
   it.each(ITEM_KINDS)('%s: the form asks for what its schema needs', (kind) => {
     const specs = formFieldsOf(kind, pack)
     const texts = textsOf(specs, {
+      ...ANSWERED[kind],
       ...newItemOf(kind, pack),
       tag: 'x1',
       name: 'Thing',

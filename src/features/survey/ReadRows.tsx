@@ -72,7 +72,8 @@ export function RowDoubts({
       {doubts.slice(0, SHOWN).map(({ id, line, column, value, question, answers: choices }) => (
         <Flex key={id} gap="10px" wrap="wrap" align="center" py="4px">
           <Text flex="1" minW="220px" fontSize="14px">
-            line {line}, {column}: “{value}”. {question}
+            {value === '' ? `From line ${line} on, ${column}: ` : `line ${line}, ${column}: “${value}”. `}
+            {question}
           </Text>
           <Choice
             label={`Line ${line}, ${column}`}

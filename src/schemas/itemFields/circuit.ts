@@ -70,7 +70,6 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     options: PHASES,
     absent: 'all',
     inPack: severalPhases,
-    first: ({ phases }) => (phases.length > 1 ? 'all' : undefined),
   },
   { name: 'boardTag', label: 'On board', kind: 'tag', optional: true, hint: 'its short name' },
   figure('way', 'Way on that board', '', { min: 1, max: 400, hint: 'as numbered on the board' }),

@@ -20,7 +20,6 @@ export const ELECTRODE_FIELDS: readonly ItemField[] = [
     kind: 'choice',
     numeric: true,
     options: { '20': '20 Ω', '50': '50 Ω', '100': '100 Ω', '200': '200 Ω' },
-    first: () => 100,
   },
   {
     name: 'seasonalFactor',

@@ -31,5 +31,8 @@ export const formFieldsOf = (kind: ItemKind, pack: RulePack): FieldSpec[] =>
 /** What a new thing of a kind begins with. */
 export const newItemOf = (kind: ItemKind, pack: RulePack): Record<string, unknown> =>
   Object.fromEntries(
-    ITEM_FIELDS[kind].flatMap(({ name, first }: ItemField) => (first === undefined ? [] : [[name, first(pack)]])),
+    ITEM_FIELDS[kind].flatMap(({ name, first }: ItemField) => {
+      const value = first?.(pack)
+      return value === undefined ? [] : [[name, value]]
+    }),
   )

@@ -7,7 +7,7 @@ export interface TableColumn {
   names: readonly string[]
   /** A row without it is no row. */
   needed?: boolean
-  /** What a blank cell means, where it is not simply unknown. */
+  /** What a blank cell of a new row means, where it is not simply unknown; `undefined`: nobody can know, and it is asked. */
   blank?: (pack: RulePack) => unknown
 }
 
@@ -34,6 +34,9 @@ export const PHASES = same(['L1', 'L2', 'L3', 'all'])
 /** Phases of a pack, and all of them where there are several. */
 export const phasesIn = ({ phases }: RulePack): Record<string, string> =>
   same([...phases, ...(phases.length > 1 ? ['all'] : [])])
+
+/** The only phase of a pack; `undefined` where there are several and somebody has to say. */
+export const onlyPhase = ({ phases }: RulePack) => (phases.length === 1 ? phases[0] : undefined)
 
 /** A choice of phase that only houses of several phases are asked for. */
 export const severalPhases = (pack: RulePack) => (pack.phases.length > 1 ? { options: phasesIn(pack) } : null)

@@ -1,7 +1,7 @@
 import { CODE_LETTERS, STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
 import { APPLIANCES, APPLIANCE_WORDS, type Appliance, typicalLoad } from '@/core/plan/appliances'
 import { LOAD_PATTERNS, PATTERN_WORDS } from '@/core/plan/syntheticProfiles'
-import { type ItemField, NAME, PHASES, TAG, figure, phasesIn, same } from './itemField'
+import { type ItemField, NAME, PHASES, TAG, figure, onlyPhase, phasesIn, same } from './itemField'
 
 const column = (head: string, ...names: string[]) => ({ head, names: [head, ...names] })
 
@@ -119,8 +119,8 @@ export const LOAD_FIELDS: readonly ItemField[] = [
     kind: 'choice',
     options: PHASES,
     inPack: (pack) => ({ options: phasesIn(pack) }),
-    first: ({ phases }) => phases[0],
-    column: { ...column('phase', 'leg'), blank: ({ phases }) => (phases.length > 1 ? 'all' : phases[0]) },
+    first: onlyPhase,
+    column: { ...column('phase', 'leg'), blank: onlyPhase },
   },
   {
     name: 'priority',

@@ -187,6 +187,23 @@ describe('figures and words in a list', () => {
     expect(first('Name;power_W;runs\nA;60;0.5\n').doubts[0]?.answers).toMatchObject({ '0.005': '0.5 %', '0.5': '50 %' })
     expect(first('Name;power_W;runs\nA;60;0.5 %\n').rows[0]?.fields.duty).toBe(0.005)
   })
+  it('asks once for the phase of all rows without one, where there are several phases', () => {
+    const text = 'name,power_W,phase\nA,60,\nB,70,L2\nC,80,\n'
+    const read = (answers = {}) => value(readLoadsCsv(text, null, RULE_PACKS['iec-3ph-400'], [], answers))
+    const phases = ({ rows }: ReturnType<typeof read>) => rows.map(({ fields }) => [fields.tag, fields.phase])
+    expect(read().doubts).toMatchObject([{ id: 'blank.phase', line: 2, column: 'phase', value: '' }])
+    expect(Object.keys(read().doubts[0]?.answers ?? {})).toEqual(['L1', 'L2', 'L3', 'all', 'leave'])
+    expect(phases(read())).toEqual([['b', 'L2']])
+    expect(phases(read({ 'blank.phase': 'L3' }))).toEqual([
+      ['a', 'L3'],
+      ['b', 'L2'],
+      ['c', 'L3'],
+    ])
+    const left = read({ 'blank.phase': 'leave' })
+    expect([left.doubts, left.aside.map(({ line }) => line)]).toEqual([[], [2, 4]])
+    expect(read({ 'blank.phase': 'constructor' }).doubts).toHaveLength(1)
+    expect(value(readLoadsCsv(text.replace('L2', 'L1'), null, single, [])).doubts).toEqual([])
+  })
   it('takes the form’s own words, and no unit of another quantity', () => {
     const field = ITEM_FIELDS.load.find(({ name }) => name === 'pattern')
     const [stored, label] = Object.entries(field?.options ?? {})[1] ?? ['', '']

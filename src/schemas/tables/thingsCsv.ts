@@ -260,7 +260,9 @@ function readRow(reading: Reading, row: Row): ReadRow | Halt {
   const before = was && claimed.get(was.id)
   if (before !== undefined && before !== null)
     return { aside: { ...placeOf(reading, row, 'name'), why: `is what line ${before} speaks of already` } }
-  const fields: ThingFields = was ? { ...without(was, 'id'), ...given.said, tag: was.tag } : fresh(reading, given.said)
+  const made = was ? { thing: { ...without(was, 'id'), ...given.said, tag: was.tag } } : fresh(reading, row, given.said)
+  if (!('thing' in made)) return made
+  const fields: ThingFields = made.thing
   const [issue] = [...schemaIssues(ITEM_SCHEMAS[kind], fields), contradiction(kind, fields, pack.id)].filter(
     (one) => one !== null,
   )
@@ -279,12 +281,36 @@ function readRow(reading: Reading, row: Row): ReadRow | Halt {
 const without = (thing: Standing, name: string): ThingFields =>
   Object.fromEntries(Object.entries(thing).filter(([own]) => own !== name))
 
-/** A new thing: what its row says, and what a blank means for the rest. */
-function fresh({ kind, pack, taken }: Reading, said: ThingFields): ThingFields {
-  const blanks = Object.fromEntries(tableFieldsOf(kind).map((field) => [field.name, blankValue(field, pack)]))
-  const thing: ThingFields = { ...blanks, ...said }
-  return thing.tag === '' ? { ...thing, tag: shortName(String(thing.name), taken) } : thing
+/** A new thing: what its row says, and what a blank means for the rest; one question for all rows about what a blank cannot mean. */
+function fresh(reading: Reading, row: Row, said: ThingFields): { thing: ThingFields } | Halt {
+  const { kind, pack, taken, answers } = reading
+  const thing: ThingFields = {}
+  const doubts: RowDoubt[] = []
+  for (const field of tableFieldsOf(kind)) {
+    const { name } = field
+    const answer = answers[blankId(field)]
+    if (said[name] !== undefined) thing[name] = said[name]
+    else if (!isAskedBlank(field, pack)) thing[name] = blankValue(field, pack)
+    else if (answer === LEAVE)
+      return { aside: { ...placeOf(reading, row, name), why: 'was left out, as it was answered' } }
+    else if (answer !== undefined && Object.hasOwn(optionsOf(field, pack), answer)) thing[name] = answer
+    else doubts.push(blankDoubt(reading, row, field))
+  }
+  if (doubts.length > 0) return { doubts }
+  return { thing: thing.tag === '' ? { ...thing, tag: shortName(String(thing.name), taken) } : thing }
 }
+
+const blankId = ({ name }: TableField) => `blank.${name}`
+const isAskedBlank = ({ column }: TableField, pack: RulePack) =>
+  column.blank !== undefined && column.blank(pack) === undefined
+const optionsOf = ({ inPack, options }: TableField, pack: RulePack) => inPack?.(pack)?.options ?? options ?? {}
+
+const blankDoubt = (reading: Reading, row: Row, field: TableField): RowDoubt => ({
+  id: blankId(field),
+  ...placeOf(reading, row, field.name),
+  question: `The list does not say it. Which ${field.label.toLowerCase()}, for every row without one?`,
+  answers: { ...optionsOf(field, reading.pack), [LEAVE]: 'leave such rows out' },
+})
 
 const MOST_ROWS = 500
 
@@ -341,7 +367,8 @@ export function readThingsCsv(
   for (const row of rows) {
     const one = readRow(reading, row)
     if ('aside' in one) result.aside.push(one.aside)
-    else if ('doubts' in one) result.doubts.push(...one.doubts)
+    else if ('doubts' in one)
+      result.doubts.push(...one.doubts.filter(({ id }) => !result.doubts.some((asked) => asked.id === id)))
     else result.rows.push(one)
   }
   return ok(result)
