@@ -78,11 +78,11 @@ export const sourcesSchema = yup.object({
   usableWh: optionalFigure('Usable energy'),
   nominalWh: optionalFigure('Nominal energy'),
   depthOfDischarge: share('Depth of discharge').nullable().default(null),
-  dischargeEfficiency: share('Discharge efficiency').default(0.95),
+  dischargeEfficiency: share('Discharge efficiency').nullable().default(null),
   reserveSoc: share('Backup reserve').nullable().default(null),
   usualSoc: share('Usual state of charge').nullable().default(null),
-  floorSoc: share('Floor').default(0.05),
-  standbyW: figure('Standby').min(0, 'Standby must be 0 W or more').default(0),
+  floorSoc: share('Floor').nullable().default(null),
+  standbyW: optionalFigure('Standby'),
   makerRuntimeH: optionalFigure('Hours of its maker').max(1000, 'Hours of its maker are 1000 at most'),
   bank: yup
     .object({

@@ -70,6 +70,16 @@ describe('inverters from the library', () => {
     expect(take(first, piece('inverter', { dischargeEfficiency: 0.9 })).dischargeEfficiency).toBe(0.9)
     expect(take(first, piece('inverter', {})).dischargeEfficiency).toBe(0.93)
   })
+  it('leave the standby open once that of one of them is not known', () => {
+    const first = take(none, INVERTER)
+    expect(take(first, INVERTER).standbyW).toBe(80)
+    expect(take(first, piece('inverter', {})).standbyW).toBeNull()
+    expect(take({ ...first, standbyW: null }, INVERTER).standbyW).toBeNull()
+    expect(take({ ...none, standbyW: null, dischargeEfficiency: null }, INVERTER)).toMatchObject({
+      standbyW: 40,
+      dischargeEfficiency: 0.93,
+    })
+  })
   it('are eight at most', () => {
     expect(sourcesWith(take(none, INVERTER, 8), { equipment: INVERTER, count: 1, unitIndex: null }, [])).toBe('tooMany')
   })

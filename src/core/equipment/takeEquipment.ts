@@ -52,11 +52,17 @@ function withInverters(sources: Sources, { equipment: { name, figures }, count }
     dischargeEfficiency:
       efficiency === null
         ? sources.dischargeEfficiency
-        : isFirst
+        : isFirst || sources.dischargeEfficiency === null
           ? efficiency
           : Math.min(sources.dischargeEfficiency, efficiency),
-    standbyW: figures.standbyW == null ? sources.standbyW : (isFirst ? 0 : sources.standbyW) + count * figures.standbyW,
+    standbyW: standbyWith(sources, count, known(figures.standbyW)),
   }
+}
+
+/** Standby of what is there and of what comes; not known once one of them is not. */
+function standbyWith({ units, standbyW }: Sources, count: number, eachW: number | null): number | null {
+  if (units.length === 0) return eachW === null ? standbyW : count * eachW
+  return eachW === null || standbyW === null ? null : standbyW + count * eachW
 }
 
 function withModules(

@@ -1,7 +1,7 @@
 import { energyAtLoadWh } from '../plan/leadAcidBank'
 import type { Installation, Load } from '../installation/installation'
 import { type Plan, planOfInstallation } from '../plan/planOfInstallation'
-import { meanDemandW } from '../plan/stayingOn'
+import { drawInOutageW, meanDemandW } from '../plan/stayingOn'
 import type { Verdict } from '../rules/verdict'
 import { type CrossCheckInput, type CrossCheckName, crossChecks } from '../settings/crossChecks/crossChecks'
 import type { CrossCheckResult } from '../settings/crossChecks/crossCheck'
@@ -58,7 +58,7 @@ function inputOf(context: EvidenceContext): CrossCheckInput {
       promisedH === null
         ? 'none'
         : {
-            usableWh: energyAtLoadWh(sources, loadW === null ? null : loadW + sources.standbyW),
+            usableWh: energyAtLoadWh(sources, drawInOutageW(plan.staying.loads, sources.standbyW)),
             dischargeEfficiency: sources.dischargeEfficiency,
             reserveSoc: reservePercent === null ? null : reservePercent / 100,
             floorSoc: sources.floorSoc,

@@ -1,5 +1,5 @@
 import { energyAtLoadWh } from '../plan/leadAcidBank'
-import { meanDemandW } from '../plan/stayingOn'
+import { drawInOutageW } from '../plan/stayingOn'
 import type { Installation, Load } from '../installation/installation'
 import type { IslandSun } from './islandSun'
 
@@ -17,15 +17,17 @@ export interface Lasting {
 export function lastingOf({ sources, loads }: Installation, staying: readonly Load[]): Lasting {
   const backedUp = loads.filter((load) => load.backedUp)
   // a lead–acid bank is taken with all of it on: with less on it gives more, and the page promises less than it could
-  const usableWh = energyAtLoadWh(sources, backedUp.length === 0 ? null : meanDemandW(backedUp) + sources.standbyW)
+  const usableWh = energyAtLoadWh(sources, drawInOutageW(backedUp, sources.standbyW))
+  const { dischargeEfficiency, floorSoc, standbyW } = sources
   const from = (soc: number | null) =>
-    usableWh === null || soc === null
+    usableWh === null || soc === null || dischargeEfficiency === null || floorSoc === null || standbyW === null
       ? null
-      : Math.max(0, soc - sources.floorSoc) * usableWh * sources.dischargeEfficiency
+      : Math.max(0, soc - floorSoc) * usableWh * dischargeEfficiency
   return {
     fullWh: from(1),
     reserveWh: from(sources.reserveSoc),
-    standbyW: sources.standbyW,
+    // without it there are no hours to be said
+    standbyW: standbyW ?? 0,
     loads: backedUp.map(({ tag, name, powerW, duty }) => ({
       tag,
       name,

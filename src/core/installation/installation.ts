@@ -139,11 +139,11 @@ export interface Sources {
   usableWh: number | null
   nominalWh: number | null
   depthOfDischarge: number | null
-  dischargeEfficiency: number
+  dischargeEfficiency: number | null
   reserveSoc: number | null
   usualSoc: number | null
-  floorSoc: number
-  standbyW: number
+  floorSoc: number | null
+  standbyW: number | null
   /** Hours that its maker's own sheet gives for this house, from full. */
   makerRuntimeH?: number | null
   bank?: LeadAcidBank | null

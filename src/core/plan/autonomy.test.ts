@@ -119,6 +119,9 @@ describe('a system of which something is not known', () => {
     ['chargeLimitW', 'what inverter and modules can be charged with'],
     ['pvShare', 'the power of every PV system'],
     ['reserveSoc', 'the backup reserve'],
+    ['dischargeEfficiency', 'the efficiency from battery to load'],
+    ['floorSoc', 'the floor in an outage'],
+    ['standbyW', 'the standby power'],
   ]
   it.each(PARTS)('has no year without %s, and says so', (part, words) => {
     const blank: AutonomySystem = { ...system, [part]: null }

@@ -13,19 +13,21 @@ export interface GridCharge {
 export interface AutonomySystem {
   capacityWh: number | null
   chargeEfficiency: number
-  dischargeEfficiency: number
+  /** One way; `null` while it is not declared. */
+  dischargeEfficiency: number | null
   /** `null` while what it is charged with is not declared; nothing else stands in for it. */
   chargeLimitW: number | null
   dischargeLimitW: number | null
   /** Kept back by normal operation; `null` while nobody has said how much. */
   reserveSoc: number | null
-  /** Where discharge ends in an outage. */
-  floorSoc: number
+  /** Where discharge ends in an outage; `null` while nobody has said where. */
+  floorSoc: number | null
   initialSoc: number
   gridCharge: GridCharge | null
   /** Share of the profile's load that is fed in an outage. */
   loadShare: number
-  standbyW: number
+  /** Of inverter and gateway; `null` while it is not declared. */
+  standbyW: number | null
   /** Share of the profile's PV that feeds the island; `null` while it is not known. */
   pvShare: number | null
   maxHours: number
@@ -40,6 +42,9 @@ export type KnownSystem = AutonomySystem & {
   dischargeLimitW: number
   pvShare: number
   reserveSoc: number
+  dischargeEfficiency: number
+  floorSoc: number
+  standbyW: number
 }
 
 /** Whether everything is known of a system that a year needs. */
@@ -48,7 +53,10 @@ export const isKnownSystem = (system: AutonomySystem): system is KnownSystem =>
   system.chargeLimitW !== null &&
   system.dischargeLimitW !== null &&
   system.pvShare !== null &&
-  system.reserveSoc !== null
+  system.reserveSoc !== null &&
+  system.dischargeEfficiency !== null &&
+  system.floorSoc !== null &&
+  system.standbyW !== null
 
 /** What is not known of a system, in words that follow “still needed:”. */
 export const missingOfSystem = (system: AutonomySystem): string[] =>
@@ -58,6 +66,9 @@ export const missingOfSystem = (system: AutonomySystem): string[] =>
     system.chargeLimitW === null && 'what inverter and modules can be charged with',
     system.pvShare === null && 'the power of every PV system',
     system.reserveSoc === null && 'the backup reserve',
+    system.dischargeEfficiency === null && 'the efficiency from battery to load',
+    system.floorSoc === null && 'the floor in an outage',
+    system.standbyW === null && 'the standby power',
   ].filter((word) => word !== false)
 
 export interface Autonomy {
@@ -149,7 +160,7 @@ function storedChange(
   need: Float64Array,
   chargeWh: number,
   dischargeWh: number,
-  { chargeEfficiency, dischargeEfficiency }: AutonomySystem,
+  { chargeEfficiency, dischargeEfficiency }: KnownSystem,
   beyond: number,
 ): Float64Array {
   const n = need.length

@@ -156,7 +156,7 @@ const batteryFigures: Rule = ({ assumptions, sources: { reserveSoc, floorSoc, us
   const found: Contradiction[] = []
   const at = (field: string, message: string) =>
     found.push({ path: `sources.${field}`, about: 'battery', message, touches: ['runtime', 'year'] })
-  if (reserveSoc !== null && reserveSoc < floorSoc)
+  if (reserveSoc !== null && floorSoc !== null && reserveSoc < floorSoc)
     at('reserveSoc', 'The backup reserve is below the maker’s floor; an outage would start with nothing.')
   if (usualSoc !== null && reserveSoc !== null && usualSoc < reserveSoc)
     at('usualSoc', 'The charge as usual is below the backup reserve, which is kept at all times.')

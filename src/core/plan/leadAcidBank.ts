@@ -32,7 +32,8 @@ export function givenShare(
   loadW: number,
 ): number | null {
   if (!bank || bank.kind === null) return 1
-  if (bank.nominalV === null || bank.nominalV <= 0 || dischargeEfficiency <= 0) return null
+  if (bank.nominalV === null || bank.nominalV <= 0 || dischargeEfficiency === null || dischargeEfficiency <= 0)
+    return null
   const currentA = loadW / dischargeEfficiency / bank.nominalV
   const hours = currentA <= 0 ? null : peukertHours(bank, currentA)
   if (hours === null || bank.ratedAh === null) return null

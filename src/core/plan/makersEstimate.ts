@@ -24,10 +24,10 @@ export function makersEstimate(facts: {
   makerH: number | null
   planH: number | null
   availableWh: number | null
-  standbyW: number
+  standbyW: number | null
 }): MakersEstimate | null {
   const { makerH, planH, availableWh, standbyW } = facts
-  if (makerH === null || makerH <= 0 || planH === null || availableWh === null) return null
+  if (makerH === null || makerH <= 0 || planH === null || availableWh === null || standbyW === null) return null
   return {
     makerH,
     planH,

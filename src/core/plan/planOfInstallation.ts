@@ -14,7 +14,7 @@ import { energyAtLoadWh } from './leadAcidBank'
 import { type Runtime, runtime } from './runtime'
 import { limitsOfInstallation } from './limitsOfInstallation'
 import type { SourceLimits } from './sourceLimits'
-import { type StayingOn, meanDemandW, plannedLoads, stayingOn } from './stayingOn'
+import { type StayingOn, drawInOutageW, meanDemandW, plannedLoads, stayingOn } from './stayingOn'
 import { type TurnOffList, turnOffFirst } from './turnOffFirst'
 
 export const PLAN_MARK_KEYS = ['capacity', 'night', 'changeover', 'day', 'surge', 'runtime'] as const
@@ -97,7 +97,7 @@ function capacityOf(installation: Installation, mains: ServiceMains | null): Imp
 export function runtimeOf({ sources, promises }: Installation, staying: StayingOn, pvW = 0): Runtime {
   const loadW = staying.loads.length === 0 ? null : meanDemandW(staying.loads)
   return runtime({
-    usableWh: energyAtLoadWh(sources, loadW === null ? null : loadW + sources.standbyW),
+    usableWh: energyAtLoadWh(sources, drawInOutageW(staying.loads, sources.standbyW)),
     nominalWh: null,
     depthOfDischarge: null,
     dischargeEfficiency: sources.dischargeEfficiency,

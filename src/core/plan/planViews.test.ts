@@ -85,7 +85,7 @@ describe.each(RULE_PACK_IDS)('every view of the plan in %s', (packId) => {
     if (plan.limits.perPhase === null) expect(plan.marks.night).toBe(whole)
     // hours, year and sentence are of the same average
     const meanW = meanDemandW(staying.loads)
-    expect(plan.runtime.netW).toBeCloseTo(meanW + installation.sources.standbyW, 6)
+    expect(plan.runtime.netW).toBeCloseTo(meanW + (installation.sources.standbyW ?? NaN), 6)
     expect(systemOfPlan(installation, plan).loadShare).toBeCloseTo(meanW / meanDemandW(installation.loads), 9)
     const { drafts } = promisesOfPlan(installation, plan, school === 'manualChangeover' ? 'byHand' : 'flicker')
     const sentence = drafts.find(({ kind }) => kind === 'runtime')?.sentence

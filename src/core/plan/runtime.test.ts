@@ -34,7 +34,14 @@ describe('runtime', () => {
     expect(of({ usableWh: null, nominalWh: 10_000, depthOfDischarge: 0.5 }).runtimeReserveH).toBeCloseTo(3.6, 9)
   })
 
-  it.each([{ usableWh: null }, { reserveSoc: null }, { loadW: null }])('is open without %o', (change) => {
+  it.each([
+    { usableWh: null },
+    { reserveSoc: null },
+    { loadW: null },
+    { dischargeEfficiency: null },
+    { floorSoc: null },
+    { standbyW: null },
+  ])('is open without %o', (change) => {
     expect(of(change)).toMatchObject({ runtimeReserveH: null, verdict: 'open' })
   })
 

@@ -7,12 +7,12 @@ export interface RuntimeInput {
   nominalWh: number | null
   depthOfDischarge: number | null
   /** One-way efficiency from battery to load, 0…1. */
-  dischargeEfficiency: number
+  dischargeEfficiency: number | null
   reserveSoc: number | null
   usualSoc: number | null
-  floorSoc: number
+  floorSoc: number | null
   loadW: number | null
-  standbyW: number
+  standbyW: number | null
   pvW: number
   /** A vehicle as source counts only while all three hold; `null` inside means not known. */
   vehicle: { present: boolean | null; pluggedIn: boolean | null; enabled: boolean | null } | null
@@ -44,12 +44,13 @@ const UNKNOWN: Runtime = {
  * P-7: how long the battery carries the load, in hours, from three starts: the backup reserve (the worst an outage starts with, and so
  * the promise), the usual state of charge, and full. `t = full·η·(SOC − floor)/(load + standby − PV)`.
  *
- * Without energy, reserve or load everything is `null` and Open; without a usual state of charge only that runtime is `null`.
+ * Without energy, efficiency, reserve, floor, load or standby everything is `null` and Open; without a usual state of charge only that runtime is `null`.
  */
 export function runtime(input: RuntimeInput): Runtime {
   const { dischargeEfficiency, reserveSoc, usualSoc, floorSoc, loadW, standbyW, pvW, vehicle, promisedH } = input
   const fullWh = usableEnergyWh(input)
   if (fullWh === null || reserveSoc === null || loadW === null) return UNKNOWN
+  if (dischargeEfficiency === null || floorSoc === null || standbyW === null) return UNKNOWN
   const conditions = vehicle ? [vehicle.present, vehicle.pluggedIn, vehicle.enabled] : []
   const absent = conditions.includes(false)
   if (!absent && conditions.includes(null)) return UNKNOWN

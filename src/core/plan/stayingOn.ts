@@ -84,3 +84,14 @@ export function stayingOn(school: School | null, facts: StayingFacts): StayingOn
 /** Demand on average of what stays on, in watts. */
 export const meanDemandW = (loads: readonly Pick<Load, 'powerW' | 'duty'>[]): number =>
   loads.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0)
+
+/**
+ * What an outage draws on average, in watts: the mean demand of what stays on and the standby of inverter and gateway.
+ *
+ * @returns `null` without loads, or while the standby is not declared
+ * @example drawInOutageW([{ powerW: 200, duty: 0.5 }], 40) // 140
+ */
+export const drawInOutageW = (
+  loads: readonly Pick<Load, 'powerW' | 'duty'>[],
+  standbyW: number | null,
+): number | null => (loads.length === 0 || standbyW === null ? null : meanDemandW(loads) + standbyW)

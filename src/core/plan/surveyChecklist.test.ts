@@ -87,6 +87,9 @@ const QUESTIONS: readonly [key: string, what: string, open: Partial<Installation
     ['declared', 'for how long', units({ surgeS: null }), units({})],
     ['declared', 'its PV on DC', units({ pvDcW: null }), units({})],
     ['energy', 'no reserve', sources({ reserveSoc: null }), {}],
+    ['energy', 'no floor', sources({ floorSoc: null }), {}],
+    ['energy', 'no efficiency', sources({ dischargeEfficiency: null }), {}],
+    ['energy', 'no standby', sources({ standbyW: null }), sources({ standbyW: 0 })],
     ['energy', 'no energy at all', sources({ usableWh: null }), {}],
     [
       'energy',

@@ -165,10 +165,9 @@ const QUESTIONS: readonly Question[] = [
     key: 'energy',
     blocks: 'promise',
     part: 'sources',
-    question: () => 'How much of the battery’s energy is usable, and what reserve is kept?',
-    why: 'The runtime is promised from the reserve.',
-    open: ({ sources }) =>
-      sources.units.length > 0 && (sources.reserveSoc === null || usableEnergyWh(sources) === null),
+    question: ({ sources }) => `Of the battery, what is ${unreadOfBattery(sources).join(', ')}?`,
+    why: 'The runtime is promised from the reserve, down to the floor, less what is lost and what the devices draw themselves.',
+    open: ({ sources }) => sources.units.length > 0 && unreadOfBattery(sources).length > 0,
   },
   {
     key: 'pvCoupling',
@@ -308,6 +307,16 @@ function motorWithoutPlate({
   // a load far from a power factor of 1 and of some size is a motor until somebody has looked
   return lockedRotorA === null && (starter !== null || (powerFactor < 0.9 && powerW >= 500 && duty < 1))
 }
+
+/** Figures of the battery that hours rest on and nobody has read, in words. */
+const unreadOfBattery = (sources: Installation['sources']): string[] =>
+  [
+    usableEnergyWh(sources) === null && 'the usable energy',
+    sources.reserveSoc === null && 'the reserve that is kept',
+    sources.floorSoc === null && 'the floor in an outage',
+    sources.dischargeEfficiency === null && 'the efficiency from battery to load',
+    sources.standbyW === null && 'the standby power',
+  ].filter((word) => word !== false)
 
 const unitFigures = (unit: Installation['sources']['units'][number]) => [
   unit.moduleCount,

@@ -1,5 +1,5 @@
 import { energyAtLoadWh } from './leadAcidBank'
-import { meanDemandW } from './stayingOn'
+import { drawInOutageW, meanDemandW } from './stayingOn'
 import { knowsAcRating } from './limitsOfInstallation'
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
@@ -83,8 +83,7 @@ function islandPvShare({ sources }: Installation): number | null {
 /** The planned battery as the year meets it; blanks leave capacity, limits or the share of PV `null`, and the result Open. */
 export function systemOfPlan(installation: Installation, plan: Plan, maxHours = 336): AutonomySystem {
   const { sources, assumptions, loads } = installation
-  const stayingW = plan.staying.loads.length === 0 ? null : meanDemandW(plan.staying.loads) + sources.standbyW
-  const usableWh = energyAtLoadWh(sources, stayingW)
+  const usableWh = energyAtLoadWh(sources, drawInOutageW(plan.staying.loads, sources.standbyW))
   const wholeW = loads.reduce((sum, { powerW, duty }) => sum + powerW * duty, 0)
   const { windowFromHour, windowToHour, windowTargetSoc } = assumptions
   const chargeW = chargeLimitW(installation)

@@ -1,7 +1,7 @@
 import type { Installation } from '../installation/installation'
 import { planOfInstallation } from '../plan/planOfInstallation'
 import { givingVehicle } from '../plan/vehicleInOutage'
-import { meanDemandW } from '../plan/stayingOn'
+import { drawInOutageW } from '../plan/stayingOn'
 import { energyAtLoadWh } from '../plan/leadAcidBank'
 import { type OrderedSource, type SourceOrder, type VehicleStore, sourceOrder } from './sourceOrder'
 
@@ -40,8 +40,8 @@ export function sourcesInOutage(
   const { staying, limits } = planOfInstallation(installation)
   const vehicle = givingVehicle(installation)?.detail ?? null
   const order = plannedOrder(installation)
-  if (order === null || staying.loads.length === 0) return { stages: null, totalH: null, endsBy: null }
-  const loadW = meanDemandW(staying.loads) + sources.standbyW
+  const loadW = drawInOutageW(staying.loads, sources.standbyW)
+  if (order === null || loadW === null) return { stages: null, totalH: null, endsBy: null }
   const store: VehicleStore | null = vehicle && {
     usableWh: vehicle.vehicleWh ?? null,
     dischargeEfficiency: sources.dischargeEfficiency,

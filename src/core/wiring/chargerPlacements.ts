@@ -1,5 +1,5 @@
 import { energyAtLoadWh } from '../plan/leadAcidBank'
-import { meanDemandW } from '../plan/stayingOn'
+import { drawInOutageW } from '../plan/stayingOn'
 import type { Installation } from '../installation/installation'
 import { type SurveyItem, itemsOf } from '../installation/survey'
 import { phasePeakW } from '../plan/planMarks'
@@ -52,7 +52,7 @@ const smaller = (a: number | null, b: number | null) => (a === null || b === nul
 function availableWh({ sources }: Installation, loadW: number | null): number | null {
   const { reserveSoc, floorSoc, dischargeEfficiency } = sources
   const usableWh = energyAtLoadWh(sources, loadW)
-  return usableWh === null || reserveSoc === null
+  return usableWh === null || reserveSoc === null || floorSoc === null || dischargeEfficiency === null
     ? null
     : Math.max(0, (reserveSoc - floorSoc) * usableWh * dischargeEfficiency)
 }
@@ -91,8 +91,9 @@ function placementOf(installation: Installation, item: SurveyItem<'vehicleCharge
           Object.fromEntries(Object.entries(limits.perPhase).map(([one, { nightW }]) => [one, nightW])),
         ratingA,
         gatewayA: sources.gatewayA,
-        availableWh: availableWh(installation, staying.length === 0 ? null : meanDemandW(staying) + sources.standbyW),
-        standbyW: sources.standbyW,
+        availableWh: availableWh(installation, drawInOutageW(staying, sources.standbyW)),
+        // without it no energy is said to be available
+        standbyW: sources.standbyW ?? 0,
         demandShare: rulesOf(installation).limits.demandShareOfLimit.value,
         inIsland: detail.inIsland ?? null,
         managed: detail.managed ?? null,

@@ -19,6 +19,9 @@ const USUAL = {
   vehicleFloorSoc: 0.3,
   pvRestartS: 60,
   startSoc: 0.6,
+  dischargeEfficiency: 0.95,
+  floorSoc: 0.05,
+  standbyW: 40,
 }
 /** From the box: everything that has to be set or tried before the house is left. */
 const FROM_THE_BOX: Readonly<Record<string, number>> = {
@@ -159,9 +162,9 @@ export function houseSpecOfJob(installation: Installation): HouseSpec {
     })),
     modules,
     chargeEfficiency: installation.assumptions.chargeEfficiency,
-    dischargeEfficiency: sources.dischargeEfficiency,
-    floorSoc: sources.floorSoc,
-    standbyW: sources.standbyW,
+    dischargeEfficiency: sources.dischargeEfficiency ?? USUAL.dischargeEfficiency,
+    floorSoc: sources.floorSoc ?? USUAL.floorSoc,
+    standbyW: sources.standbyW ?? USUAL.standbyW,
     pv: pvOf(installation),
     loads: loadsOf(installation),
     residualDevices: residualDevices(installation).flatMap(({ tag, iDeltaNMa, circuits }) =>

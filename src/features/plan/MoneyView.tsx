@@ -5,6 +5,7 @@ import type { PricedSize, SizeCurve } from '@/core/plan/sizeCurve'
 import type { FollowRule } from '@/core/plan/followPrices'
 import { chargeLimitW } from '@/core/plan/pvOfInstallation'
 import { followRuleOf, tariffOfAssumptions } from '@/core/plan/tariffOfAssumptions'
+import { type AutonomySystem, isKnownSystem, missingOfSystem } from '@/core/plan/autonomy'
 import { moduleLimits, systemOfPlan } from '@/core/plan/yearOfInstallation'
 import { formatWhole, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { sizesInWorker } from '@/workers/clients'
@@ -43,22 +44,16 @@ export function MoneyView() {
     const count = sources.units.reduce((sum, { moduleCount }) => sum + (moduleCount ?? 0), 0)
     const moduleWh =
       assumptions.moduleUsableWh ?? (planned.capacityWh !== null && count > 0 ? planned.capacityWh / count : null)
-    const { pvShare, reserveSoc } = planned
-    if (moduleWh === null || planned.dischargeLimitW === null)
-      return 'The usable energy of a module and the night limit are needed.'
-    if (planned.chargeLimitW === null) return 'What inverter and modules can be charged with is needed.'
-    if (pvShare === null) return 'The power of every PV system is needed.'
-    if (reserveSoc === null) return 'The backup reserve is needed.'
+    const known: AutonomySystem = { ...planned, capacityWh: moduleWh }
+    if (moduleWh === null || !isKnownSystem(known)) return `Still needed: ${missingOfSystem(known).join(', ')}.`
     return Array.from({ length: Math.max(MOST_MODULES, count + 3) + 1 }, (_, moduleCount) => {
       const limits = moduleLimits(installation, planned, moduleCount)
       return {
         moduleCount,
         system: {
-          ...planned,
-          reserveSoc,
+          ...known,
           capacityWh: moduleCount * moduleWh,
           chargeLimitW: limits.chargeLimitW ?? 0,
-          pvShare,
           dischargeLimitW: limits.dischargeLimitW ?? 0,
         },
       }

@@ -29,7 +29,7 @@ export function RuntimeSheet() {
     <TitledSheet title="How long it runs" note={<PlanMarkWord mark={marks.runtime} />}>
       {runtime.runtimeReserveH === null && !runtime.indefinite ? (
         <EmptyState title="Open">
-          Usable energy, reserve and loads are needed
+          Usable energy, efficiency, standby, reserve, floor and loads are needed
           {sources.bank?.kind ? ', and of a lead–acid bank its capacity, hours, voltage and exponent' : ''}.
         </EmptyState>
       ) : (

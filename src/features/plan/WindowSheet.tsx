@@ -22,7 +22,8 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
   const targetSoc = plan.contradictions.some(({ path }) => path === 'assumptions.windowTargetSoc')
     ? null
     : assumptions.windowTargetSoc
-  const roundTrip = assumptions.chargeEfficiency * sources.dischargeEfficiency
+  const { dischargeEfficiency } = sources
+  const roundTrip = dischargeEfficiency === null ? null : assumptions.chargeEfficiency * dischargeEfficiency
   const result = chargeWindow({
     inverterChargeW: assumptions.inverterChargeW === null ? null : assumptions.inverterChargeW * sources.units.length,
     moduleCount: count,
@@ -37,9 +38,9 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
     chargeEfficiency: assumptions.chargeEfficiency,
     windowH: from === null || to === null ? null : lengthH({ fromHour: from, toHour: to }),
     shiftedKWh:
-      usableWh === null || targetSoc === null || sources.reserveSoc === null
+      usableWh === null || targetSoc === null || sources.reserveSoc === null || dischargeEfficiency === null
         ? null
-        : (usableWh / 1000) * Math.max(0, targetSoc - sources.reserveSoc) * sources.dischargeEfficiency,
+        : (usableWh / 1000) * Math.max(0, targetSoc - sources.reserveSoc) * dischargeEfficiency,
     peakPrice: assumptions.importPrice,
     offpeakPrice: assumptions.offpeakPrice,
     exportPrice: assumptions.exportPrice,

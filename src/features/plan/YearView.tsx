@@ -241,9 +241,9 @@ export function YearView() {
           </li>
           <li>
             Charging {formatNumber(100 * planned.chargeEfficiency, 3)} %, discharging{' '}
-            {formatNumber(100 * planned.dischargeEfficiency, 3)} % efficient; standby{' '}
-            {formatQuantity(planned.standbyW, 'W', 3)}; floor {formatNumber(100 * planned.floorSoc, 3)} %, reserve{' '}
-            {shareOr(planned.reserveSoc)}.
+            {shareOr(planned.dischargeEfficiency)} efficient; standby{' '}
+            {planned.standbyW === null ? 'open' : formatQuantity(planned.standbyW, 'W', 3)}; floor{' '}
+            {shareOr(planned.floorSoc)}, reserve {shareOr(planned.reserveSoc)}.
           </li>
           <li>
             Each start has the charge that a normal year left there. No restart after a failure, no generator, nobody
@@ -274,12 +274,12 @@ export function YearView() {
             ...(['capacityWh', 'dischargeLimitW'] as const)
               .filter((path) => !((fields[path] as number) > 0 && (fields[path] as number) < 1e6))
               .map((path) => ({ path, message: `must be above 0 and below ${formatWhole(1_000_000)}` })),
-            ...((fields.reserveSoc as number) >= planned.floorSoc && (fields.reserveSoc as number) <= 1
+            ...((fields.reserveSoc as number) >= (planned.floorSoc ?? 0) && (fields.reserveSoc as number) <= 1
               ? []
               : [
                   {
                     path: 'reserveSoc',
-                    message: `lies between the floor of ${formatNumber(100 * planned.floorSoc, 3)} % and 100 %`,
+                    message: `lies between the floor of ${shareOr(planned.floorSoc ?? 0)} and 100 %`,
                   },
                 ]),
           ]}

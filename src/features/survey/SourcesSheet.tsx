@@ -148,12 +148,14 @@ function BatteryFacts({ sources }: { sources: Sources }) {
     ['reserve', percent(sources.reserveSoc)],
     ['as usual', percent(sources.usualSoc)],
     ['floor', percent(sources.floorSoc)],
+    ['efficiency', percent(sources.dischargeEfficiency)],
+    ['standby', sources.standbyW === null ? 'open' : formatQuantity(sources.standbyW, 'W', 3)],
     ['gateway', sources.gatewayA === null ? 'not set' : `${sources.gatewayA} A`],
     ['feeder', sources.feederA === null ? 'not set' : `${sources.feederA} A`],
   ]
   return (
     <Grid
-      templateColumns={{ base: 'repeat(3, 1fr)', md: 'repeat(6, 1fr)' }}
+      templateColumns={{ base: 'repeat(3, 1fr)', md: 'repeat(4, 1fr)' }}
       borderTopWidth="1px"
       borderColor="rule"
       px="14px"

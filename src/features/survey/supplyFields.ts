@@ -53,7 +53,7 @@ export const BATTERY_FIELDS: readonly FieldSpec[] = [
     hint: 'counts only where usable is blank',
   },
   { name: 'sources.depthOfDischarge', label: 'Depth of discharge', kind: 'percent', optional: true },
-  { name: 'sources.dischargeEfficiency', label: 'Efficiency battery to load', kind: 'percent' },
+  { name: 'sources.dischargeEfficiency', label: 'Efficiency battery to load', kind: 'percent', optional: true },
   {
     name: 'sources.reserveSoc',
     label: 'Backup reserve',
@@ -62,8 +62,8 @@ export const BATTERY_FIELDS: readonly FieldSpec[] = [
     hint: 'what an outage starts with at worst',
   },
   { name: 'sources.usualSoc', label: 'Charge as usual', kind: 'percent', optional: true },
-  { name: 'sources.floorSoc', label: 'Floor in an outage', kind: 'percent' },
-  { name: 'sources.standbyW', label: 'Standby', kind: 'number', unit: 'W' },
+  { name: 'sources.floorSoc', label: 'Floor in an outage', kind: 'percent', optional: true },
+  { name: 'sources.standbyW', label: 'Standby', kind: 'number', unit: 'W', optional: true },
   {
     name: 'sources.makerRuntimeH',
     label: 'Hours its maker’s sheet gives, from full',

@@ -32,7 +32,7 @@ const slots: readonly Slot[] = [
 /** What the battery gives at its terminals when it is full, as declared, in Wh; `null` where it is not. */
 function declaredWh({ sources }: EvidenceContext['installation']): number | null {
   const fullWh = usableEnergyWh(sources)
-  return fullWh === null ? null : fullWh * sources.dischargeEfficiency
+  return fullWh === null || sources.dischargeEfficiency === null ? null : fullWh * sources.dischargeEfficiency
 }
 
 /** P-7 with what was shown in place of what is declared, in hours; `null` where something is missing. */
