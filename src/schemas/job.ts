@@ -50,7 +50,7 @@ export const unitSchema = yup.object({
   moduleSurgeVa: optionalFigure('Module surge'),
   surgeS: optionalFigure('Surge time'),
   pvDcW: optionalFigure('PV on DC'),
-  coldFactor: share('Cold factor').nullable().default(1),
+  coldFactor: share('Cold factor').nullable().default(null),
   phase: choice('Phase', PHASES).default('all'),
   legW: optionalFigure('Leg limit'),
   mostModules: count('Modules at most', 200),

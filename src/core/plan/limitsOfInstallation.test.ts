@@ -131,6 +131,7 @@ describe('what the limits wait for', () => {
     const UNIT = [
       'moduleCount',
       'moduleW',
+      'coldFactor',
       'inverterBatteryW',
       'inverterAcW',
       'inverterSurgeVa',

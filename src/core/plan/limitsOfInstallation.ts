@@ -16,21 +16,11 @@ export function carryingA({ sources, components }: Pick<Installation, 'sources' 
   return sources.gatewayA ?? (gatewayPlanned ? null : (sources.switchA ?? null))
 }
 
-/**
- * P-4 of an installation. Where the formula reads a blank as "none" the plan needs it said: no AC rating only for a unit declared to have its
- * battery side alone, and something that carries the house, gateway or switch. Blank and undeclared leaves every limit unknown.
- */
-export function limitsOfInstallation(installation: Installation): SourceLimits {
-  const { packId, sources } = installation
-  const gatewayA = carryingA(installation)
-  if (gatewayA === null || !sources.units.every(knowsAcRating)) return UNKNOWN_LIMITS
-  return sourceLimits({ pack: packId, units: sources.units, pvAc: sources.pvAc, gatewayA, feederA: sources.feederA })
-}
-
 /** What of a unit its limits are made from, in words. */
 const UNIT_FIGURES: readonly { words: string; missing: (unit: NamedSourceUnit) => boolean }[] = [
   { words: 'number of modules', missing: ({ moduleCount }) => moduleCount === null },
   { words: 'power of a module', missing: ({ moduleW }) => moduleW === null },
+  { words: 'power left in the cold', missing: ({ coldFactor }) => coldFactor == null },
   { words: 'battery side', missing: ({ inverterBatteryW }) => inverterBatteryW === null },
   { words: 'AC rating', missing: (unit) => !knowsAcRating(unit) },
   { words: 'surge', missing: ({ inverterSurgeVa }) => inverterSurgeVa === null },
@@ -38,6 +28,18 @@ const UNIT_FIGURES: readonly { words: string; missing: (unit: NamedSourceUnit) =
   { words: 'time of its surge', missing: ({ surgeS }) => surgeS === null },
   { words: 'PV on its DC side', missing: ({ pvDcW }) => pvDcW === null },
 ]
+
+/**
+ * P-4 of an installation. Where the formula reads a blank as "none" the plan needs it said: no AC rating only for a unit declared to have its
+ * battery side alone, what is left in the cold even where nothing is lost, and something that carries the house, gateway or switch. Blank and undeclared leaves every limit unknown.
+ */
+export function limitsOfInstallation(installation: Installation): SourceLimits {
+  const { packId, sources } = installation
+  const gatewayA = carryingA(installation)
+  if (gatewayA === null || sources.units.some((unit) => UNIT_FIGURES.some(({ missing }) => missing(unit))))
+    return UNKNOWN_LIMITS
+  return sourceLimits({ pack: packId, units: sources.units, pvAc: sources.pvAc, gatewayA, feederA: sources.feederA })
+}
 
 /**
  * What the limits wait for, each in a few words; empty once they are known.

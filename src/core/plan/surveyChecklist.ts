@@ -321,6 +321,7 @@ const unreadOfBattery = (sources: Installation['sources']): string[] =>
 const unitFigures = (unit: Installation['sources']['units'][number]) => [
   unit.moduleCount,
   unit.moduleW,
+  unit.coldFactor ?? null,
   unit.inverterBatteryW,
   ...(unit.batterySideOnly ? [] : [unit.inverterAcW]),
   unit.inverterSurgeVa,

@@ -140,6 +140,7 @@ export function moduleLimits(
   if (
     !unit ||
     unit.moduleW === null ||
+    unit.coldFactor == null ||
     unit.inverterBatteryW === null ||
     !knowsAcRating(unit) ||
     sources.units.length > 1
@@ -147,7 +148,7 @@ export function moduleLimits(
     return { chargeLimitW: planned.chargeLimitW, dischargeLimitW: planned.dischargeLimitW }
   const batteryW = Math.min(
     unit.inverterBatteryW,
-    modules * unit.moduleW * (unit.coldFactor ?? 1),
+    modules * unit.moduleW * unit.coldFactor,
     unit.inverterAcW ?? Infinity,
   )
   const { inverterChargeW, moduleChargeW } = assumptions

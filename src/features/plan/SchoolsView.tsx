@@ -6,6 +6,7 @@ import { type SchoolOption, schoolComparison } from '@/core/plan/schoolCompariso
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { EmptyState } from '@/ui/EmptyState'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
+import { AlwaysOnSheet } from './AlwaysOnSheet'
 import { usePlanned } from './LoadDrafts'
 import { useImportedSeries } from './useYear'
 
@@ -41,6 +42,7 @@ export function SchoolsView() {
           />
         ))}
       </Grid>
+      <AlwaysOnSheet />
       {moves && moves.moves.length > 0 && (
         <TitledSheet title="Circuits that move to an essentials board" note="for both doors">
           {moves.moves.map(({ tag, name, from, to, phase, loadW }) => (

@@ -31,7 +31,7 @@ const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
     moduleSurgeVa: null,
     surgeS: null,
     pvDcW: 0,
-    coldFactor: 1,
+    coldFactor: null,
     phase: 'all',
     legW: null,
     mostModules: null,

@@ -166,7 +166,13 @@ export const unitFields = ({ phases, id }: RulePack): FieldSpec[] => [
     optional: true,
     hint: '0 where there is none',
   },
-  { name: 'coldFactor', label: 'Left of its power in the cold', kind: 'percent', optional: true },
+  {
+    name: 'coldFactor',
+    label: 'Left of its power in the cold',
+    kind: 'percent',
+    optional: true,
+    hint: '100 % where its maker takes nothing off',
+  },
   ...(phases.length > 1
     ? [
         {
