@@ -107,11 +107,20 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
         'Surge of one module': '2.4 kVA',
         'Surge lasts': '10',
         'PV on its DC side': '0',
+        'Left of its power in the cold': '100',
       },
       /Save/,
     )
     await page.getByRole('button', { name: 'Battery and gateway' }).click()
     await fill(page, { 'Usable energy': '9.6 kWh', 'Backup reserve': '40', 'Charge as usual': '70' }, /Save/)
+    // figures that nobody read are asked for, and nothing stands in for them
+    await expect(
+      page.getByText(
+        'Of the battery, what is the floor in an outage, the efficiency from battery to load, the standby power?',
+      ),
+    ).toBeVisible()
+    await page.getByRole('button', { name: 'Battery and gateway' }).click()
+    await fill(page, { 'Efficiency battery to load': '95', 'Floor in an outage': '5', Standby: '0' }, /Save/)
     // without what carries the house in an outage no limit is known, and the plan says so
     await stage(page, 'Plan')
     await expect(
