@@ -10,7 +10,7 @@ import type { MarkKind } from '@/core/outage/run/outageMark'
 import type { Instrument } from '@/core/installation/installation'
 import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
 import { graphOf } from '@/core/wiring/wiringOfInstallation'
-import { connect } from '@/db/client'
+import { COMMAND_PATIENCE_MS, connect } from '@/db/client'
 import { equipmentOfCrew } from '@/db/queries/equipment'
 import { jobById } from '@/db/queries/installations'
 import { account, crew, crewMember, instrument, instrumentCertificate, user } from '@/db/schema'
@@ -85,7 +85,7 @@ const { crewId, crewName, people, instruments } = json<{
     heldBy?: string
   })[]
 }>('crew.json')
-const { db, pool } = connect(process.env.DATABASE_URL ?? '', 4)
+const { db, pool } = connect(process.env.DATABASE_URL ?? '', 4, COMMAND_PATIENCE_MS)
 const actors = new Map(
   people.map(({ id, name, role }): [string, Actor] => [
     id.replace('demo-', ''),

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { type Database, connect } from '@/db/client'
+import { COMMAND_PATIENCE_MS, type Database, connect } from '@/db/client'
 import { isDatabaseAway } from '@/server/databaseFault'
 import { BadCall } from './call'
 
@@ -23,7 +23,7 @@ function databaseUrl(env: NodeJS.ProcessEnv): string {
  * @throws BadCall where there is none, or it does not answer
  */
 export async function withCrewDatabase<T>(work: (db: Database) => Promise<T>): Promise<T> {
-  const { db, pool } = connect(databaseUrl(process.env), 2)
+  const { db, pool } = connect(databaseUrl(process.env), 2, COMMAND_PATIENCE_MS)
   try {
     return await work(db)
   } catch (error) {

@@ -6,8 +6,23 @@ export type Database = NodePgDatabase<typeof schema>
 /** The database or a transaction on it: queries take either. */
 export type Db = Database | Parameters<Parameters<Database['transaction']>[0]>[0]
 
-export function connect(connectionString: string, max = 10): { db: Database; pool: pg.Pool } {
-  const pool = new pg.Pool({ connectionString, max, connectionTimeoutMillis: 3000 })
+/** How long somebody who looks at a page waits for a connection. */
+const ASKED_PATIENCE_MS = 3000
+/** How long a command waits, with nobody before a page: its own computations hold up the answer for seconds on a slow machine. */
+export const COMMAND_PATIENCE_MS = 60_000
+
+/**
+ * A pool of connections to the database, of its own; a connection is made once it is asked for.
+ *
+ * @param max connections at once
+ * @param patienceMs how long a query waits for one of them before it fails
+ */
+export function connect(
+  connectionString: string,
+  max = 10,
+  patienceMs = ASKED_PATIENCE_MS,
+): { db: Database; pool: pg.Pool } {
+  const pool = new pg.Pool({ connectionString, max, connectionTimeoutMillis: patienceMs })
   // a connection that breaks is replaced at its next use; without a listener it would end the process, whether it lies idle or a transaction holds it
   pool.on('error', () => {})
   pool.on('connect', (client) => client.on('error', () => {}))

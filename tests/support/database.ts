@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid'
 import { afterAll } from 'vitest'
-import { connect } from '@/db/client'
+import { COMMAND_PATIENCE_MS, connect } from '@/db/client'
 import { crew, crewMember, instrument, user } from '@/db/schema'
 import type { Actor } from '@/server/access'
 import { call } from '@/server/useCase'
@@ -14,9 +14,9 @@ const needed = (name: string): string => {
 }
 
 /** The app's own connection, with the app's own rights. */
-export const { db, pool } = connect(needed('DATABASE_URL'), 4)
+export const { db, pool } = connect(needed('DATABASE_URL'), 4, COMMAND_PATIENCE_MS)
 /** The owner's connection: what even it may not do, nobody may. */
-export const owner = connect(needed('OWNER_DATABASE_URL'), 2)
+export const owner = connect(needed('OWNER_DATABASE_URL'), 2, COMMAND_PATIENCE_MS)
 afterAll(async () => {
   await Promise.all([pool.end(), owner.pool.end()])
 })

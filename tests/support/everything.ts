@@ -15,6 +15,7 @@ export const everything = () =>
       minimumFirmware: null,
       warrantyUntil: null,
       libraryRevisionId: null,
+      bendingMm: null,
     })),
     electrodes: ELECTRODE_METHODS.map((method, k) => anElectrode({ id: `e${k + 1}`, tag: `e${k + 1}`, method })),
     circuits: [

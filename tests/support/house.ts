@@ -183,6 +183,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
       minimumFirmware: '2.10',
       warrantyUntil: null,
       libraryRevisionId: null,
+      bendingMm: null,
     },
   ],
   circuits: [aCircuit({ id: 'k1', name: 'Sockets', breakerA: 32, curve: 'B' })],

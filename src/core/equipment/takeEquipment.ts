@@ -159,6 +159,7 @@ export function componentsTaken(
       minimumFirmware: equipment.minimumFirmware,
       warrantyUntil: null,
       libraryRevisionId: equipment.revisionId,
+      bendingMm: null,
     }
   })
 }

@@ -123,6 +123,7 @@ describe('judging', () => {
           minimumFirmware: null,
           warrantyUntil: null,
           libraryRevisionId: null,
+          bendingMm: null,
         },
       ],
     })

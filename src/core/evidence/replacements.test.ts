@@ -135,6 +135,7 @@ describe('what was mounted', () => {
       minimumFirmware: null,
       warrantyUntil: null,
       libraryRevisionId: null,
+      bendingMm: null,
     })
     const installation = house({
       testDepth: 'full',

@@ -184,6 +184,8 @@ export interface Component {
   warrantyUntil: string | null
   /** Id of the revision in the crew's library that it was taken from; `null` where it was typed. */
   libraryRevisionId: string | null
+  /** Room for a conductor to bend at its terminals, as its maker gives it; `null` while nobody has read it. */
+  bendingMm: number | null
 }
 
 export interface Circuit {

@@ -59,7 +59,7 @@ describe('a plan as the beginning of another job', () => {
       ['u1', { wallTag: 'w1', xMm: null, yMm: null }],
       ['t1', { minutes: 30, pinnedMin: null, visitTag: null, earliestMin: null }],
     ])
-    expect(plan.runs.every(({ faultCurrentA }) => faultCurrentA === null)).toBe(true)
+    expect(plan.runs.every(({ faultCurrentA, derating }) => faultCurrentA === null && derating === null)).toBe(true)
   })
   it('says that no plate was read, so that nothing on it is better than Tight', () => {
     const { marks } = planOfInstallation(copied())

@@ -53,7 +53,7 @@ function notBegun(item: FitItem): FitItem {
   }
 }
 
-const unmeasured = (run: CableRun): CableRun => ({ ...run, faultCurrentA: null })
+const unmeasured = (run: CableRun): CableRun => ({ ...run, faultCurrentA: null, derating: null })
 
 const unplaced = (electrode: Electrode): Electrode => ({ ...electrode, atM: null, asideM: null, depthM: null })
 

@@ -12,6 +12,17 @@ const board = (bendingMm?: number | null) => ({
   name: 'Main board',
   detail: { mainA: 63, busbarA: 80, sourcesAtFarEnd: true, fedFrom: 'main1', metalOutdoors: null, bendingMm },
 })
+const component = {
+  id: 'g',
+  tag: 'gw1',
+  kind: 'gateway' as const,
+  name: 'Gateway',
+  model: 'Made-up',
+  minimumFirmware: null,
+  warrantyUntil: null,
+  libraryRevisionId: null,
+  bendingMm: null,
+}
 const withRun = (size: string, bendingMm?: number | null, ends: object = { to: 'main board' }) =>
   house({ runs: [aRun({ tag: 'w1', size, ...ends })], survey: [board(bendingMm)] as never })
 
@@ -23,12 +34,25 @@ describe('room to bend', () => {
     ['25', null, 'open'],
     ['25', undefined, 'open'],
   ] as const)('of %s mm² with %s mm: %s', (size, room, mark) => {
-    expect(bendingRooms(withRun(size, room))).toMatchObject([{ boardName: 'Main board', neededMm: 41, mark }])
+    expect(bendingRooms(withRun(size, room))).toMatchObject([{ atName: 'Main board', neededMm: 41, mark }])
   })
-  it('is asked of thick conductors alone, and at boards that were found', () => {
+  it('is asked of thick conductors alone, and where it is known what a run ends on', () => {
     expect(bendingRooms(withRun('6', 10))).toEqual([])
     expect(bendingRooms(withRun('25', 60, { from: 'Gateway', to: 'Inverter' }))).toEqual([])
     expect(bendingRooms(withRun('25', 60, { from: 'Gateway', to: 'BOARD1' }))).toHaveLength(1)
+  })
+  it('at a component is what its maker gives, and Open while nobody has read it', () => {
+    const gateway = (bendingMm: number | null) => {
+      const installation = withRun('25', 60, { from: 'gw1', to: 'Main board' })
+      return { ...installation, components: [{ ...component, bendingMm }] }
+    }
+    expect(bendingRooms(gateway(null)).map(({ atTag, mark }) => [atTag, mark])).toEqual([
+      ['board1', 'fits'],
+      ['gw1', 'open'],
+    ])
+    expect(bendingRooms(gateway(40))[1]).toMatchObject({ at: 'component', roomMm: 40, mark: 'exceeds' })
+    expect(contradictionsOf(gateway(40)).map(({ path }) => path)).toContain('components.gw1.bendingMm')
+    expect(contradictionsOf(gateway(41)).map(({ path }) => path)).not.toContain('components.gw1.bendingMm')
   })
   it('that is too small contradicts the plan, and what was not measured does not', () => {
     const paths = (room: number | null) => contradictionsOf(withRun('25', room)).map(({ path }) => path)

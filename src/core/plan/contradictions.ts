@@ -242,10 +242,10 @@ const boardsWithTooFewWays: Rule = (installation) =>
 const boardsWithoutRoomToBend: Rule = (installation) =>
   bendingRooms(installation)
     .filter(({ mark }) => mark === 'exceeds')
-    .map(({ runTag, size, boardTag, boardName, neededMm, roomMm }) => ({
-      path: `boards.${boardTag}.bendingMm`,
-      about: boardName,
-      message: `${boardName} has ${roomMm} mm for a conductor to bend, and ${size} of ${runTag} needs ${neededMm} mm.`,
+    .map(({ runTag, size, at, atTag, atName, neededMm, roomMm }) => ({
+      path: `${at}s.${atTag}.bendingMm`,
+      about: atName,
+      message: `${atName} has ${roomMm} mm for a conductor to bend, and ${size} of ${runTag} needs ${neededMm} mm.`,
       touches: ['boards'],
     }))
 

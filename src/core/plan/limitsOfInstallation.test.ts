@@ -17,6 +17,7 @@ const gateway: Component = {
   minimumFirmware: null,
   warrantyUntil: null,
   libraryRevisionId: null,
+  bendingMm: null,
 }
 const withSources = (
   sources: Partial<Installation['sources']>,

@@ -13,6 +13,7 @@ const unit = (tag: string, kind: 'battery' | 'inverter') => ({
   minimumFirmware: null,
   warrantyUntil: null,
   libraryRevisionId: null,
+  bendingMm: null,
 })
 const job = house({
   components: [unit('pack1', 'battery'), unit('pack2', 'battery'), unit('inv1', 'inverter')],

@@ -1,3 +1,4 @@
+ALTER TABLE "component" ADD COLUMN "bending_mm" double precision;--> statement-breakpoint
 ALTER TABLE "cable_run" ALTER COLUMN "derating" DROP DEFAULT;--> statement-breakpoint
 ALTER TABLE "cable_run" ALTER COLUMN "derating" DROP NOT NULL;--> statement-breakpoint
 -- Every run began at 100 % and every job with an efficiency of 95 %, a floor of 5 % and no standby, every unit with all its power in the cold, without anybody having looked. Where that still

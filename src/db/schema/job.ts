@@ -126,6 +126,7 @@ export const component = pgTable(
     warrantyUntil: date({ mode: 'string' }),
     /** Revision of the crew's library that it was taken from. */
     libraryRevisionId: uuid(),
+    bendingMm: figure(),
   },
   (t) => [unique('component_tag').on(t.jobId, t.tag), oneOf('component_kind_known', t.kind, COMPONENT_KINDS)],
 )

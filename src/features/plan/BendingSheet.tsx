@@ -13,27 +13,27 @@ const millimetres = (value: number | null) => (
 
 const columns = (unit: string): readonly Column<BendingRoom>[] => [
   { head: 'Run', cell: ({ runTag, size }) => `${runTag}, ${size} ${unit}` },
-  { head: 'At', cell: ({ boardName }) => boardName },
+  { head: 'At', cell: ({ atName }) => atName },
   { head: 'Needs', cell: ({ neededMm }) => millimetres(neededMm), numeric: true },
   { head: 'Has', cell: ({ roomMm }) => millimetres(roomMm), numeric: true },
   { head: 'Room', cell: ({ mark }) => <PlanMarkWord mark={mark} /> },
 ]
 
-/** Whether thick conductors can bend where they end on a board, before somebody stands there with one. */
+/** Whether thick conductors can bend where they end, before somebody stands there with one. */
 export function BendingSheet({ installation, unit }: { installation: Installation; unit: string }) {
   const rooms = bendingRooms(installation)
   if (rooms.length === 0) return null
   return (
-    <TitledSheet title="Room to bend" note="thick conductors, where they end on a board">
+    <TitledSheet title="Room to bend" note="thick conductors, where they end">
       <DataTable
         label="Room to bend"
         columns={columns(unit)}
         rows={rooms}
-        keyOf={({ runTag, boardTag }) => `${runTag} ${boardTag}`}
+        keyOf={({ runTag, at, atTag }) => `${runTag} ${at} ${atTag}`}
       />
       <Text px="14px" py="8px" fontSize="13px" color="ink2">
         {RULE_PACKS[installation.packId].bendingRoom.basis} The room of a board is entered under Survey, Supply and
-        boards; at units and gateways the maker’s manual says it.
+        boards; that of a unit or a gateway with the component, as its manual gives it.
       </Text>
     </TitledSheet>
   )

@@ -1,6 +1,6 @@
 import type { ComponentKind } from '@/core/installation/installation'
 import { ID_FORM } from '../fields'
-import { type ItemField, NAME, TAG } from './itemField'
+import { type ItemField, NAME, TAG, figure } from './itemField'
 
 const KIND_WORDS: Readonly<Record<ComponentKind, string>> = {
   inverter: 'inverter',
@@ -29,6 +29,10 @@ export const COMPONENT_FIELDS: readonly ItemField[] = [
   { name: 'model', label: 'Model', kind: 'text', max: 60 },
   { name: 'minimumFirmware', label: 'Lowest firmware', kind: 'text', optional: true, max: 20 },
   { name: 'warrantyUntil', label: 'Warranty until', kind: 'date', optional: true },
+  figure('bendingMm', 'Room for a conductor to bend', 'mm', {
+    max: 1000,
+    hint: 'at its terminals, as its manual gives it',
+  }),
   {
     name: 'libraryRevisionId',
     label: 'Revision of the library',

@@ -428,6 +428,7 @@ describe('a battery’s insulation', () => {
     minimumFirmware: null,
     warrantyUntil: null,
     libraryRevisionId: null,
+    bendingMm: null,
   } as const
   const read = (packId: 'iec-1ph-230' | 'na-split-240', mohm: number, bound: 'above' | null = null) =>
     benchOf(

@@ -45,6 +45,7 @@ function findingOf(house: House, name: string): string | undefined {
       minimumFirmware: null,
       warrantyUntil: null,
       libraryRevisionId: null,
+      bendingMm: null,
     })),
     settings: [
       { id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0, why: null, origin: null },
