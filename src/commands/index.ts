@@ -11,6 +11,7 @@ import { recordReadings } from './recordReadings'
 import { saveLoads } from './saveLoads'
 import { removeSurveyItem, saveSurveyItem } from './survey'
 import { setJobLimit } from './setJobLimit'
+import { takeComponents } from './takeComponents'
 import { saveWiring, setCoreColours } from './wiring'
 
 /** Every use case that may be done without a connection. */
@@ -33,6 +34,7 @@ export const COMMANDS = {
   saveWiring,
   setCoreColours,
   setJobLimit,
+  takeComponents,
 } as const
 
 export type CommandName = keyof typeof COMMANDS

@@ -24,6 +24,7 @@ describe('what was done to the plan', () => {
         'saveWiring',
         'setCoreColours',
         'setJobLimit',
+        'takeComponents',
       ].sort(),
     )
   })

@@ -17,6 +17,7 @@ export const WHO_MAY = {
   changeJob: ['lead', 'office'],
   saveItem: ['lead', 'office'],
   saveLoads: ['lead', 'office'],
+  takeComponents: ['lead', 'office'],
   removeItem: ['lead', 'office'],
   choosePlan: ['lead', 'office'],
   takeBackPlan: ['lead', 'office'],

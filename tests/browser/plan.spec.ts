@@ -87,6 +87,7 @@ test('a three-phase job is surveyed and planned from nothing', async ({ page, co
     'Surge of one module': '4 kVA',
     'Surge lasts': '10',
     'PV on its DC side': '0',
+    'Left of its power in the cold': '100',
   })
   await save(page, 'Save')
   await page.getByRole('button', { name: 'Battery and gateway' }).click()
@@ -94,6 +95,9 @@ test('a three-phase job is surveyed and planned from nothing', async ({ page, co
     'Usable energy, declared': '20 kWh',
     'Backup reserve': '40',
     'Charge as usual': '80',
+    'Efficiency battery to load': '95',
+    'Floor in an outage': '5',
+    Standby: '40',
     'Gateway rating': '40',
   })
   await save(page, 'Save')
@@ -235,10 +239,18 @@ test('a split-phase job is surveyed and planned from nothing, in its own words',
     'Surge of one module': '4 kVA',
     'Surge lasts': '10',
     'PV on its DC side': '0',
+    'Left of its power in the cold': '100',
   })
   await save(page, 'Save')
   await page.getByRole('button', { name: 'Battery and gateway' }).click()
-  await fill(page, { 'Usable energy, declared': '30 kWh', 'Backup reserve': '50', 'Gateway rating': '200' })
+  await fill(page, {
+    'Usable energy, declared': '30 kWh',
+    'Backup reserve': '50',
+    'Efficiency battery to load': '95',
+    'Floor in an outage': '5',
+    Standby: '40',
+    'Gateway rating': '200',
+  })
   await save(page, 'Save')
   await tab(page, 'Loads')
   await addLoad(page, {

@@ -161,12 +161,26 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
 
   await test.step('fit', async () => {
     await stage(page, 'Fit')
+    // what the plan counts on is on the list by one press; nothing is written down twice, and one press takes it back
+    const fromPlan = page.getByRole('button', { name: 'Take 5 components from the plan' })
+    await fromPlan.click()
+    const taking = page.getByRole('dialog', { name: 'Components the plan counts on' })
+    await expect(taking.getByLabel('Model of Made-up 6', { exact: true })).toHaveValue('Made-up 6')
+    await taking.getByLabel('Model of modules of Made-up 6').fill('Made-up module')
+    await taking.getByRole('button', { name: 'Take 4 components onto the list' }).click()
+    await expect(taking).toHaveCount(0)
+    await expect(page.getByText('Made-up 6 module 3')).toBeVisible()
+    await page.keyboard.press('u')
+    await page.getByRole('dialog').getByRole('button', { name: 'Take back', exact: true }).click()
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+    await expect(page.getByText('No components yet')).toBeVisible()
     await page.getByRole('button', { name: 'Add a component' }).click()
     await fill(
       page,
       { Name: 'Inverter', 'Short name': 'inv1', Kind: 'inverter', Model: 'Made-up 6', 'Lowest firmware': '2.10' },
       /Add the component/,
     )
+    await expect(page.getByRole('button', { name: 'Take 4 components from the plan' })).toBeVisible()
     await type(page, 'serial inv1 MU6-00417')
     await type(page, 'fw inv1 2.14')
     await page

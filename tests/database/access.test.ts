@@ -52,6 +52,7 @@ describe('another crew’s job', () => {
       fields: { tag: 'x', kind: 'rod', targetOhm: 100 },
     }),
     removeItem: (job) => ({ jobId: job, kind: 'electrode', itemId: uuidv7() }),
+    takeComponents: (job) => ({ jobId: job, components: [], gone: [uuidv7()] }),
     saveLoads: (job) => ({ jobId: job, loads: [], gone: [uuidv7()] }),
     takeBackPlan: (job) => ({ jobId: job, revision: 1 }),
     choosePlan: (job) => ({ jobId: job, school: 'automaticWholeHome', reason: 'because it fits', gapClass: 'blink' }),

@@ -160,6 +160,42 @@ describe('imports', () => {
     await call(USE_CASES.saveLoads, db, lead, { jobId: own, loads: [{ itemId, fields }], gone: [added] })
     expect((await view(own)).record.installation.loads).toEqual(loads)
   })
+  it('take equipment as a whole, into sources and list, and nothing of it where somebody was there before', async () => {
+    const own = await makeJob(crew)
+    const { sources, components } = (await view(own)).record.installation
+    const itemId = uuidv7()
+    const piece = {
+      itemId,
+      fields: { tag: 'gw9', name: 'Gateway', kind: 'gateway', model: 'Made-up', minimumFirmware: null, sort: 1 },
+    }
+    const after = { ...sources, standbyW: 55 }
+    const taken = { jobId: own, sources: { before: { ...sources }, after }, components: [piece], gone: [] }
+    const take = (input: object, by = office()) => call(USE_CASES.takeComponents, db, by, input as never)
+    await take(taken)
+    await take(taken)
+    const now = (await view(own)).record.installation
+    expect([now.sources.standbyW, now.components.map(({ tag }) => tag)]).toEqual([
+      55,
+      [...components.map(({ tag }) => tag), 'gw9'],
+    ])
+    // somebody changed the sources meanwhile: no piece is on the list without its figures
+    const other = { itemId: uuidv7(), fields: { ...piece.fields, tag: 'gw8' } }
+    const stale = { before: { ...sources }, after: { ...sources, standbyW: 70 } }
+    const below = { before: { ...after }, after: { ...after, reserveSoc: 0.02, floorSoc: 0.1 } }
+    const same = { ...other, fields: piece.fields }
+    for (const [wrong, status] of [
+      [{ ...taken, sources: stale, components: [other] }, 409],
+      [{ ...taken, sources: below, components: [other] }, 422],
+      [{ ...taken, sources: null, components: [other, { ...same, itemId: uuidv7() }] }, 409],
+      [{ ...taken, sources: null, components: [{ ...other, fields: { ...other.fields, kind: 'teapot' } }] }, 422],
+    ] as const)
+      await expect(take(wrong)).rejects.toMatchObject({ status })
+    await expect(take(taken, crew.actor('hand'))).rejects.toMatchObject({ status: 403 })
+    expect((await view(own)).record.installation).toEqual(now)
+    await take({ jobId: own, sources: { before: after, after: sources }, components: [], gone: [itemId] })
+    const back = (await view(own)).record.installation
+    expect([back.sources, back.components]).toEqual([sources, components])
+  })
   it('store a year as it will be fetched, one of each kind, and refuse one with a hole', async () => {
     const own = await makeJob(crew)
     const csv = (rows: number, value: string) =>

@@ -83,6 +83,20 @@ export const EVERY_COMMAND: Readonly<Record<CommandName, Entry>> = {
     loads: [{ itemId: idOf(14), fields: { ...loadFields, tag: 'iron', name: 'Iron', sort: 4 } }],
     gone: [],
   }),
+  takeComponents: entryOf('takeComponents', {
+    jobId,
+    sources: {
+      before: house().sources as never,
+      after: { ...house().sources, standbyW: 80 } as never,
+    },
+    components: [
+      {
+        itemId: idOf(15),
+        fields: { tag: 'gw1', name: 'Gateway', kind: 'gateway', model: 'Made-up', minimumFirmware: null },
+      },
+    ],
+    gone: [],
+  }),
   removeItem: entryOf('removeItem', { jobId, kind: 'circuit', itemId: idOf(21) }),
   saveSurveyItem: entryOf('saveSurveyItem', {
     jobId,

@@ -142,6 +142,13 @@ const TAG_STEMS: Readonly<Record<Component['kind'], string>> = {
   bridge: 'br',
 }
 
+/**
+ * What short names of a kind of component begin with.
+ *
+ * @example tagStem('battery') // 'bat'
+ */
+export const tagStem = (kind: Component['kind']): string => TAG_STEMS[kind]
+
 /** The components that go on the job's list, each with a short name of its own and the revision it was taken from. */
 export function componentsTaken(
   { equipment, count }: EquipmentTaken,

@@ -16,6 +16,7 @@ import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { ReplaceComponent } from './ReplaceComponent'
+import { ComponentsOfPlan } from './ComponentsOfPlan'
 import { ComponentCard, Thumb } from './ComponentCard'
 import { Picture } from './LargePicture'
 
@@ -41,7 +42,8 @@ export function MountedView() {
         lock off and prove dead before any cover comes off. Modules are two-person lifts.
       </Notice>
       {may('changeJob') && (
-        <Flex justify="flex-end">
+        <Flex justify="flex-end" gap="8px" wrap="wrap">
+          <ComponentsOfPlan />
           <Button size="sm" onClick={() => setEditing({ kind: 'component', item: null })}>
             Add a component
           </Button>

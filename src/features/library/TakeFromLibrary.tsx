@@ -1,7 +1,6 @@
 'use client'
 import { Box, Checkbox, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { v7 as uuidv7 } from 'uuid'
 import { type TakeFault, componentsTaken, sourcesWith } from '@/core/equipment/takeEquipment'
 import type { Component, Sources } from '@/core/installation/installation'
 import type { EquipmentView } from '@/server/useCases/equipment'
@@ -11,8 +10,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { problemWords } from '../api'
 import { useJob } from '../job/JobContext'
-import { useSaveItem } from '../job/useSaveItem'
-import { useChangeJob } from '../survey/useChangeJob'
+import { useTakeComponents } from '../job/useTakeComponents'
 import { figuresInALine, kindWords } from './figureWords'
 import { sourcesTold } from './sourcesTold'
 import { useLibrary } from './useLibrary'
@@ -60,8 +58,7 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
       installation: { sources, components },
     },
   } = useJob()
-  const changeJob = useChangeJob()
-  const saveItem = useSaveItem()
+  const takeComponents = useTakeComponents()
   const [count, setCount] = useState('1')
   const [unitIndex, setUnitIndex] = useState('0')
   const [counted, setCounted] = useState(false)
@@ -79,10 +76,7 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
     setRefusal(null)
     setBusy(true)
     try {
-      if (next !== sources) await changeJob({ sources: next })
-      const sort = Math.floor(Date.now() / 1000) % 2_000_000_000
-      for (const [k, component] of list.entries())
-        await saveItem('component', { ...component, id: uuidv7(), sort: sort + k })
+      await takeComponents(list, next === sources ? null : next)
       onDone()
     } catch (error) {
       setRefusal(problemWords(error))

@@ -50,6 +50,11 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
         .map(({ fields }) => nameIn(fields))
         .slice(0, 5)
         .join(', ')}`
+    case 'takeComponents':
+      return `Onto the list of components: ${entry.input.components
+        .map(({ fields }) => nameIn(fields))
+        .slice(0, 5)
+        .join(', ')}`
     case 'saveFitItems':
       return `${entry.input.items.map(({ fields }) => nameIn(fields)).join(', ')}, written down`
     case 'removeItem':

@@ -21,7 +21,7 @@ import {
   takeInstrument,
   viewInstruments,
 } from './instruments'
-import { removeItem, saveItem, saveLoads } from './items'
+import { removeItem, saveItem, saveLoads, takeComponents } from './items'
 import { copyJob } from './copyJob'
 import { changeJob, createJob, listJobs, viewJob } from './jobs'
 import { readMeter, rehearseLoad } from './meter'
@@ -63,6 +63,7 @@ export const USE_CASES = {
   changeJob,
   saveItem,
   saveLoads,
+  takeComponents,
   removeItem,
   choosePlan,
   takeBackPlan,

@@ -1,5 +1,8 @@
 import * as commands from '@/commands/items'
 import * as listCommands from '@/commands/saveLoads'
+import * as equipmentCommands from '@/commands/takeComponents'
+import type { RulePackId } from '@/core/rules/rulePack'
+import type { Db } from '@/db/client'
 import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
 import { toSnakeCase } from 'drizzle-orm/casing'
 import type { Schema } from 'yup'
@@ -10,6 +13,7 @@ import { jobOfActor } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { defineUseCase } from '../useCase'
+import { changeParts, refuseReserveBelowFloor } from './jobParts'
 import { plannedBefore, tellOfPlan, tellOfRemoval } from '../settingPlan'
 import type { PlannedSetting } from '@/core/installation/installation'
 
@@ -83,12 +87,64 @@ export const removeItem = defineUseCase({
   },
 })
 
+/** Kinds of which a whole list is stored as one entry. */
+type ListedKind = 'load' | 'component'
+
 /** What a row that is there becomes: every column as the list has it, but for its id and its job. */
-const AS_LISTED = Object.fromEntries(
-  Object.entries(getTableColumns(load))
-    .filter(([key]) => key !== 'id' && key !== 'jobId')
-    .map(([key, { name }]) => [key, sql.raw(`excluded."${toSnakeCase(name)}"`)]),
-)
+const asListed = (kind: ListedKind) =>
+  Object.fromEntries(
+    Object.entries(getTableColumns(ITEM_TABLES[kind].table))
+      .filter(([key]) => key !== 'id' && key !== 'jobId')
+      .map(([key, { name }]) => [key, sql.raw(`excluded."${toSnakeCase(name)}"`)]),
+  )
+
+interface Listed {
+  kind: ListedKind
+  jobId: string
+  packId: RulePackId
+  things: readonly { itemId: string; fields: Readonly<Record<string, unknown>> }[]
+  gone: readonly string[]
+}
+
+/** Rows of a list, each by the schema and the rules of its form. @throws Problem with the first that is refused */
+const rowsOf = ({ kind, jobId, packId, things }: Listed) =>
+  things.map(({ itemId, fields }) => {
+    const values = parseInput(ITEM_SCHEMAS[kind] as unknown as Schema<Record<string, unknown>>, fields)
+    const wrong = contradiction(kind, values, packId)
+    if (wrong) throw new Problem(422, `${String(values.name)}: ${wrong.message} Nothing was stored.`, [wrong])
+    return { ...values, id: itemId, jobId }
+  })
+
+/** Adds or changes things as a list has them and takes out those that are gone, all of it or nothing; `also` is done in the same transaction. */
+async function storeList(db: Db, list: Listed, also?: (tx: Db) => Promise<void>): Promise<void> {
+  const { kind, jobId, gone } = list
+  const { table, unique } = ITEM_TABLES[kind]
+  const rows = rowsOf(list)
+  try {
+    await db.transaction(async (tx) => {
+      if (gone.length > 0) await tx.delete(table).where(and(eq(table.jobId, jobId), inArray(table.id, [...gone])))
+      if (rows.length > 0) {
+        const stored = await tx
+          .insert(table)
+          .values(rows as never)
+          .onConflictDoUpdate({ target: table.id, set: asListed(kind), setWhere: eq(table.jobId, jobId) })
+          .returning({ id: table.id })
+        if (stored.length < rows.length) throw new Problem(409, 'Another thing has this id. Nothing was stored.')
+      }
+      await also?.(tx)
+      await tx
+        .update(job)
+        .set({ version: sql`${job.version} + 1` })
+        .where(eq(job.id, jobId))
+    })
+  } catch (error) {
+    if (constraintOf(error) !== unique) throw error
+    throw new Problem(
+      409,
+      `Somebody else added a ${kind} with one of these short names meanwhile. Nothing was stored; begin again from what is there now.`,
+    )
+  }
+}
 
 /** Adds or changes loads as a list has them, and takes out those that a list brought, all of it or nothing. */
 export const saveLoads = defineUseCase({
@@ -97,36 +153,23 @@ export const saveLoads = defineUseCase({
   mostBytes: 2 * 1024 * 1024,
   schema: listCommands.saveLoads.schema,
   run: async (db, actor, { jobId, loads, gone }) => {
-    const row = await jobOfActor(db, actor, jobId)
-    const rows = loads.map(({ itemId, fields }) => {
-      const values = parseInput(ITEM_SCHEMAS.load as unknown as Schema<Record<string, unknown>>, fields)
-      const wrong = contradiction('load', values, row.packId)
-      if (wrong) throw new Problem(422, `${String(values.name)}: ${wrong.message} Nothing was stored.`, [wrong])
-      return { ...values, id: itemId, jobId } as typeof load.$inferInsert
+    const { packId } = await jobOfActor(db, actor, jobId)
+    await storeList(db, { kind: 'load', jobId, packId, things: loads, gone })
+    return { itemIds: loads.map(({ itemId }) => itemId) }
+  },
+})
+
+/** Takes equipment into a job: figures into the sources, pieces onto the list of components, all of it or nothing. */
+export const takeComponents = defineUseCase({
+  name: 'takeComponents',
+  via: 'json',
+  schema: equipmentCommands.takeComponents.schema,
+  run: async (db, actor, { jobId, sources, components, gone }) => {
+    const { packId } = await jobOfActor(db, actor, jobId)
+    if (sources) refuseReserveBelowFloor(sources.after)
+    await storeList(db, { kind: 'component', jobId, packId, things: components, gone }, async (tx) => {
+      if (sources) await changeParts(tx, jobId, { sources: sources.after }, { before: { sources: sources.before } })
     })
-    try {
-      await db.transaction(async (tx) => {
-        if (gone.length > 0) await tx.delete(load).where(and(eq(load.jobId, jobId), inArray(load.id, gone)))
-        if (rows.length > 0) {
-          const stored = await tx
-            .insert(load)
-            .values(rows)
-            .onConflictDoUpdate({ target: load.id, set: AS_LISTED, setWhere: eq(load.jobId, jobId) })
-            .returning({ id: load.id })
-          if (stored.length < rows.length) throw new Problem(409, 'Another thing has this id. Nothing was stored.')
-        }
-        await tx
-          .update(job)
-          .set({ version: sql`${job.version} + 1` })
-          .where(eq(job.id, jobId))
-      })
-    } catch (error) {
-      if (constraintOf(error) !== 'load_tag') throw error
-      throw new Problem(
-        409,
-        'Somebody else added a load with one of these short names meanwhile. Nothing was stored; read the list again.',
-      )
-    }
-    return { itemIds: rows.map(({ id }) => id) }
+    return { itemIds: components.map(({ itemId }) => itemId) }
   },
 })

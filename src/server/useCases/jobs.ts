@@ -1,11 +1,8 @@
 import { insertOnce } from '@/db/insertOnce'
 import { changeJob as changeJobCommand } from '@/commands/changeJob'
-import { canonicalJson } from '@/core/pack/canonicalJson'
-import { type JobRow, installationsOf } from '@/db/queries/installations'
 import { newJobSchema } from '@/schemas/jobChange'
-import { eq, sql } from 'drizzle-orm'
 import * as yup from 'yup'
-import { type Installation, NO_BANK, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
+import { NO_BANK, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { JOB_FILTERS, JOB_SORTS, LISTED_GROUPS } from '@/core/evidence/jobGroups'
 import { beginWithCrewColours, usualMinutesOfCrew } from '@/db/queries/habits'
 import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
@@ -20,6 +17,7 @@ import { choice, day, figure, id, required, words } from '@/schemas/fields'
 import { jobOfActor, jobRecord } from '../jobAccess'
 import { Problem, refuseConflict } from '../problem'
 import { defineUseCase } from '../useCase'
+import { changeParts, refuseReserveBelowFloor } from './jobParts'
 
 export const EMPTY_SOURCES: Sources = {
   units: [],
@@ -71,14 +69,6 @@ export const createJob = defineUseCase({
   },
 })
 
-/** Parts of a job that are changed, as they stand on the server in the form that devices have them. */
-function standing(row: JobRow, installation: Installation): Readonly<Record<string, unknown>> {
-  return { ...row, ...installation }
-}
-
-const MEANWHILE = 'Somebody else changed this job meanwhile. Yours is kept: look at both, then save again.'
-const same = (a: unknown, b: unknown) => canonicalJson(a ?? null) === canonicalJson(b ?? null)
-
 /** Changes a job's supply, sources or switches; refused when somebody else changed the same parts meanwhile. Sent twice it is harmless. */
 export const changeJob = defineUseCase({
   name: 'changeJob',
@@ -87,28 +77,9 @@ export const changeJob = defineUseCase({
   run: async (db, actor, { jobId, version, before, ...change }) => {
     if (version === null && before === null) throw new Problem(422, 'Say what the change was made from.')
     await jobOfActor(db, actor, jobId)
-    const floor = change.sources?.floorSoc
-    const reserve = change.sources?.reserveSoc
-    if (floor != null && reserve != null && reserve < floor)
-      throw new Problem(422, 'The backup reserve is below the battery’s floor; an outage would start with nothing.', [
-        { path: 'sources.reserveSoc', message: 'Backup reserve is below the floor.' },
-      ])
+    if (change.sources) refuseReserveBelowFloor(change.sources)
     const given = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined))
-    return db.transaction(async (tx) => {
-      const [row] = await tx.select().from(job).where(eq(job.id, jobId)).for('update')
-      const installation = row && (await installationsOf(tx, [row])).get(jobId)
-      if (!row || !installation) throw new Problem(404, 'There is no such job in your crew.')
-      const now = standing(row, installation)
-      const overtaken = Object.keys(given).some(
-        (part) => !same(now[part], given[part]) && (before === null || !same(now[part], before[part])),
-      )
-      if (before === null ? row.version !== version : overtaken) throw new Problem(409, MEANWHILE)
-      await tx
-        .update(job)
-        .set({ ...given, version: sql`${job.version} + 1` })
-        .where(eq(job.id, jobId))
-      return { version: row.version + 1 }
-    })
+    return { version: await db.transaction((tx) => changeParts(tx, jobId, given, { before, version })) }
   },
 })
 

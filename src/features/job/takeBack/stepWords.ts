@@ -1,5 +1,6 @@
 import type { Step } from '@/commands/step'
 import { sameValue } from '@/core/pack/sameValue'
+import type { Sources } from '@/core/installation/installation'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import type { choiceSaid } from '@/core/plan/planRevision'
 import { LIMIT_PURPOSES } from '@/core/rules/ownLimitWords'
@@ -10,6 +11,7 @@ import { type ItemKind, formFieldsOf } from '@/schemas/itemFields'
 import { SURVEY_FIELDS } from '@/schemas/surveyFields'
 import { date, number, text } from '@/schemas/specs'
 import { fieldText } from '../../forms/fieldText'
+import { sourcesTold } from '../../library/sourcesTold'
 import { ASSUMPTION_FIELDS } from '../../plan/assumptionFields'
 import { SITE_FIELDS } from '../../survey/siteFields'
 import { BANK_FIELDS, BATTERY_FIELDS, CURTAILMENT_FIELDS, supplyFields } from '../../survey/supplyFields'
@@ -64,6 +66,22 @@ function thingsWords(
     done: `${each.length} things were changed together.`,
     lines: each.flatMap(({ done, lines }) => [done, ...lines]),
     then: 'They are all as they were:',
+  }
+}
+
+interface Taken {
+  sources: Sources | null
+  components: (Thing | null)[]
+}
+
+/** Equipment that was taken into the job: what it changed in the sources, and each piece on the list. */
+function takenWords(pack: RulePack, was: Taken, left: Taken): StepWords {
+  const pieces = thingsWords(() => formFieldsOf('component', pack), was.components, left.components)
+  if (was.sources === null || left.sources === null) return pieces
+  return {
+    done: 'Equipment was taken into the job.',
+    lines: [...sourcesTold(was.sources, left.sources), pieces.done, ...pieces.lines],
+    then: 'Sources and list are as they were:',
   }
 }
 
@@ -127,6 +145,8 @@ export function stepWords({ entry, was, left }: Step, pack: RulePack): StepWords
       return thingWords(formFieldsOf(entry.input.kind as ItemKind, pack), was as Thing | null, left as Thing | null)
     case 'saveLoads':
       return thingsWords(() => formFieldsOf('load', pack), was as (Thing | null)[], left as (Thing | null)[])
+    case 'takeComponents':
+      return takenWords(pack, was as Taken, left as Taken)
     case 'saveSurveyItem':
     case 'removeSurveyItem': {
       const kind = ((was ?? left) as { kind: keyof typeof SURVEY_FIELDS }).kind
