@@ -1,4 +1,4 @@
-import { Text } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { alwaysOnBattery } from '@/core/plan/alwaysOnBattery'
 import { formatNumber, formatQuantity, formatWhole } from '@/core/quantity/formatQuantity'
@@ -16,22 +16,24 @@ export function AlwaysOnSheet() {
   const { fromStreetW, chargeLimitW, charging, hoursAboveLimit, lossKWh, lossCost } = found
   return (
     <TitledSheet title="Always on the battery, the street charges it" note={<PlanMarkWord mark={charging} />}>
-      <Figures columns={3}>
-        <Figure label="The street gives on average" value={watts(fromStreetW)}>
-          for {watts(found.drawnW)} that stay on; charging takes up to {watts(chargeLimitW)}
-        </Figure>
-        <Figure
-          label="Above the night limit"
-          value={hoursAboveLimit === null ? 'open' : `${formatNumber(hoursAboveLimit, 2)} h a year`}
-        >
-          the street does not help out: each of them is without supply
-        </Figure>
-        <Figure label="Lost on the way" value={lossKWh === null ? 'open' : `${formatWhole(lossKWh)} kWh a year`}>
-          {lossCost === null
-            ? 'its price is open'
-            : `${formatWhole(lossCost)} ${installation.assumptions.currency} at the price of the plan`}
-        </Figure>
-      </Figures>
+      <Box px="14px" pb="8px">
+        <Figures columns={3}>
+          <Figure label="The street gives on average" value={watts(fromStreetW)}>
+            for {watts(found.drawnW)} that stay on; charging takes up to {watts(chargeLimitW)}
+          </Figure>
+          <Figure
+            label="Above the night limit"
+            value={hoursAboveLimit === null ? 'open' : `${formatNumber(hoursAboveLimit, 2)} h`}
+          >
+            a year; the street does not help out, so each is without supply
+          </Figure>
+          <Figure label="Lost on the way" value={lossKWh === null ? 'open' : `${formatWhole(lossKWh)} kWh`}>
+            {lossCost === null
+              ? 'a year; its price is open'
+              : `a year, ${formatWhole(lossCost)} ${installation.assumptions.currency} at the price of the plan`}
+          </Figure>
+        </Figures>
+      </Box>
       <Text px="14px" pb="10px" fontSize="14px" color="ink2">
         {charging === 'exceeds'
           ? 'It is charged with less than it draws, so it runs down while the street is there. '
