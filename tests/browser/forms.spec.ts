@@ -32,6 +32,31 @@ test.describe('descriptive forms', () => {
     await expect(page.getByRole('row', { name: /Sauna/ })).toContainText('never backed up')
   })
 
+  test('begin with no figure that nobody read, and ask for it', async ({ page }) => {
+    await openBench(page, jobId, '?stage=wire&view=runs')
+    await page.getByRole('button', { name: 'Add a run' }).click()
+    const form = page.getByRole('dialog')
+    await expect(form.getByLabel(/^Size/).getByRole('option').first()).toHaveText('choose')
+    await expect(form.getByLabel(/^Size/)).toHaveValue('')
+    await expect(form.getByLabel(/^Left after derating/)).toHaveValue('')
+    await form.getByLabel('Short name').fill('w7')
+    await form.getByLabel('Near end').fill('Board')
+    await form.getByLabel('Far end').fill('Gateway')
+    await form.getByLabel(/^Length/).fill('20')
+    await form.getByLabel(/^Design current/).fill('20')
+    await form.getByLabel(/^Device before it/).fill('25')
+    await form.getByRole('button', { name: 'Add the run' }).click()
+    await expect(form.getByText('Size is missing')).toBeVisible()
+    await form.getByLabel(/^Size/).selectOption('6')
+    await form.getByRole('button', { name: 'Add the run' }).click()
+    await expect(form).toHaveCount(0)
+    // nobody has looked at how it is laid: what it carries is open, and so is whether it fits
+    await openBench(page, jobId, '?stage=plan&view=devices')
+    const run = page.getByRole('table', { name: 'Cables' }).getByRole('row', { name: /w7/ })
+    await expect(run).toContainText('Open')
+    await expect(run).toContainText('device and size')
+  })
+
   test('rename a job and move its day where it stands, and say what is no name', async ({ page }) => {
     await page.getByRole('button', { name: 'Change name, place or day' }).click()
     const form = page.getByRole('dialog')

@@ -8,20 +8,24 @@ const YES_NO: [string, string][] = [
   ['no', 'no'],
 ]
 
-const optionsOf = ({ kind, options, optional }: FieldSpec): [string, string][] => {
+/** What can be chosen; a choice that nobody has made stands at “choose”, never at the first of its options. */
+const optionsOf = ({ kind, options, optional }: FieldSpec, unanswered: boolean): [string, string][] => {
   const all = kind === 'flag' ? YES_NO : Object.entries(options ?? {})
-  return optional ? [['', 'not known'], ...all] : all
+  if (optional) return [['', 'not known'], ...all]
+  return unanswered ? [['', 'choose'], ...all] : all
 }
 
 interface SpecFieldInputProps {
   spec: FieldSpec
   error: string | undefined
+  /** The form began without an answer to it. */
+  unanswered: boolean
   /** What the form's library ties to the input. */
   bound: UseFormRegisterReturn
 }
 
 /** One field of a form by its spec: label with unit, the input of its kind, hint, and the issue that stands at it. */
-export function SpecFieldInput({ spec, error, bound }: SpecFieldInputProps) {
+export function SpecFieldInput({ spec, error, unanswered, bound }: SpecFieldInputProps) {
   return (
     <Field.Root invalid={!!error} gridColumn={spec.kind === 'text' ? { sm: 'span 1' } : undefined}>
       <Field.Label fontSize="14px">
@@ -33,7 +37,7 @@ export function SpecFieldInput({ spec, error, bound }: SpecFieldInputProps) {
           </Flex>
         )}
       </Field.Label>
-      <InputOfKind spec={spec} bound={bound} />
+      <InputOfKind spec={spec} unanswered={unanswered} bound={bound} />
       {spec.hint && (
         <Field.HelperText fontSize="13px" color="ink2">
           {spec.hint}
@@ -51,14 +55,14 @@ const MODES: Partial<Record<FieldSpec['kind'], 'decimal' | 'text'>> = {
   text: 'text',
 }
 
-function InputOfKind({ spec, bound }: Pick<SpecFieldInputProps, 'spec' | 'bound'>) {
+function InputOfKind({ spec, unanswered, bound }: Omit<SpecFieldInputProps, 'error'>) {
   if (spec.kind === 'lines') return <Textarea {...bound} rows={3} />
   if (spec.kind !== 'choice' && spec.kind !== 'flag')
     return <Input {...bound} type={TYPES[spec.kind] ?? 'text'} autoComplete="off" inputMode={MODES[spec.kind]} />
   return (
     <NativeSelect.Root variant="outline">
       <NativeSelect.Field {...bound}>
-        {optionsOf(spec).map(([value, label]) => (
+        {optionsOf(spec, unanswered).map(([value, label]) => (
           <option key={value} value={value}>
             {label}
           </option>

@@ -82,7 +82,15 @@ export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Sa
     const onChange = () => {
       if (isNew && spec.fills) fill(spec)
     }
-    return <SpecFieldInput key={key} spec={spec} error={errors[key]?.message} bound={register(key, { onChange })} />
+    return (
+      <SpecFieldInput
+        key={key}
+        spec={spec}
+        error={errors[key]?.message}
+        unanswered={begun[key] === ''}
+        bound={register(key, { onChange })}
+      />
+    )
   }
   return (
     <form onSubmit={(event) => void submit(event)} noValidate>
