@@ -4,14 +4,9 @@ import { useMemo, useState } from 'react'
 import { type RowAside, readCsvTable, rowsOfLines } from '@/core/exchange/csvTable'
 import { v7 as uuidv7 } from 'uuid'
 import { readLoadsCsv } from '@/schemas/tables/loadsCsv'
-import {
-  type DoubtAnswers,
-  type ReadThings,
-  type RowDoubt,
-  type TableMapping,
-  guessMapping,
-  tableFieldsOf,
-} from '@/schemas/tables/thingsCsv'
+import type { ReadThings } from '@/schemas/tables/reading'
+import type { DoubtAnswers, RowDoubt } from '@/schemas/tables/rowDoubts'
+import { type TableMapping, guessMapping, tableFieldsOf } from '@/schemas/tables/tableFields'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'

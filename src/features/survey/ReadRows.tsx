@@ -1,6 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { counted } from '@/core/quantity/counted'
-import type { DoubtAnswers, ReadRow, RowDoubt } from '@/schemas/tables/thingsCsv'
+import type { ReadRow } from '@/schemas/tables/reading'
+import type { DoubtAnswers, RowDoubt } from '@/schemas/tables/rowDoubts'
 import { Choice } from '@/ui/Choice'
 import { fieldText } from '../forms/fieldText'
 

@@ -1,14 +1,10 @@
 import type { Load } from '@/core/installation/installation'
 import type { FieldIssue, Result } from '@/core/result'
 import type { RulePack } from '@/core/rules/rulePack'
-import {
-  type DoubtAnswers,
-  type ReadThings,
-  type Standing,
-  type TableMapping,
-  readThingsCsv,
-  thingsCsv,
-} from './thingsCsv'
+import type { ReadThings, Standing } from './reading'
+import type { DoubtAnswers } from './rowDoubts'
+import type { TableMapping } from './tableFields'
+import { readThingsCsv, thingsCsv } from './thingsCsv'
 
 /** Reads a load list against the loads of a job: `readThingsCsv` for loads, whose schema has held each row against the fields of a load. */
 export const readLoadsCsv = (
