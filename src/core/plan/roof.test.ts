@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { house } from '../../../tests/support/house'
 import type { Component } from '../installation/installation'
 import type { SurveyDetails, SurveyItem } from '../installation/survey'
-import { inStringOrder, panelPlaces, parseObstacles } from './roofFace'
+import { type RoofFaceInput, inStringOrder, panelPlaces, parseObstacles } from './roofFace'
 import { roofMaterials } from './roofMaterials'
 import { roofOfInstallation } from './roofOfInstallation'
 
@@ -27,6 +27,51 @@ const someFace = fc.record({
   obstacles: fc.array(fc.record({ xMm: size, yMm: size, widthMm: size, heightMm: size }), { maxLength: 4 }),
 })
 
+const VENT = { xMm: 1800, yMm: 100, widthMm: 400, heightMm: 300 }
+
+const little = fc.integer({ min: 1, max: 60 })
+const smallFace = fc.record({
+  widthMm: little,
+  heightMm: little,
+  edgeMm: fc.integer({ min: 0, max: 4 }),
+  gapMm: fc.integer({ min: 0, max: 3 }),
+  panelWidthMm: fc.integer({ min: 3, max: 20 }),
+  panelHeightMm: fc.integer({ min: 3, max: 20 }),
+  obstacles: fc.array(fc.record({ xMm: little, yMm: little, widthMm: little, heightMm: little }), { maxLength: 4 }),
+})
+
+/** Panels of a row, put down one by one from the left. */
+function countByTrial({ widthMm, edgeMm, gapMm, panelWidthMm, panelHeightMm, obstacles }: RoofFaceInput, yMm: number) {
+  let count = 0
+  for (let xMm = edgeMm; xMm + panelWidthMm <= widthMm - edgeMm;) {
+    const near = obstacles.filter(
+      (one) =>
+        one.xMm - edgeMm < xMm + panelWidthMm &&
+        one.xMm + one.widthMm + edgeMm > xMm &&
+        one.yMm - edgeMm < yMm + panelHeightMm &&
+        one.yMm + one.heightMm + edgeMm > yMm,
+    )
+    if (near.length > 0) xMm = Math.max(...near.map((one) => one.xMm + one.widthMm + edgeMm))
+    else {
+      count++
+      xMm += panelWidthMm + gapMm
+    }
+  }
+  return count
+}
+
+/** Most panels of all ways to put rows at whole millimetres. */
+function mostByTrial(face: RoofFaceInput): number {
+  const { heightMm, edgeMm, gapMm, panelHeightMm } = face
+  const most = new Map<number, number>()
+  for (let yMm = heightMm; yMm >= edgeMm; yMm--) {
+    const fits = yMm + panelHeightMm <= heightMm - edgeMm
+    const here = fits ? countByTrial(face, yMm) + (most.get(yMm + panelHeightMm + gapMm) ?? 0) : 0
+    most.set(yMm, Math.max(here, most.get(yMm + 1) ?? 0))
+  }
+  return most.get(edgeMm) ?? 0
+}
+
 describe('places for panels', () => {
   it('are reckoned by hand: three in a row between the edges, and a second row only where it fits', () => {
     const rowsOf = (heightMm: number) => panelPlaces({ ...FACE, heightMm }).map(({ xMm, yMm }) => [xMm, yMm])
@@ -39,8 +84,29 @@ describe('places for panels', () => {
     expect(rowsOf(4020)).toEqual([...first, [300, 2020], [1420, 2020], [2540, 2020]])
   })
   it('leave an obstacle its room, and take up again behind it', () => {
-    const places = panelPlaces({ ...FACE, obstacles: [{ xMm: 1800, yMm: 100, widthMm: 400, heightMm: 300 }] })
-    expect(places.filter(({ yMm }) => yMm === 300).map(({ xMm }) => xMm)).toEqual([300, 2500])
+    const places = panelPlaces({ ...FACE, heightMm: 4100, obstacles: [VENT] })
+    expect(places.map(({ xMm, yMm }) => [xMm, yMm])).toEqual([
+      [300, 300],
+      [2500, 300],
+      [300, 2020],
+      [1420, 2020],
+      [2540, 2020],
+    ])
+  })
+  it('move a row up past an obstacle where that gains a panel, and only there', () => {
+    const places = panelPlaces({ ...FACE, obstacles: [VENT] })
+    expect(places.map(({ xMm, yMm }) => [xMm, yMm])).toEqual([
+      [300, 700],
+      [1420, 700],
+      [2540, 700],
+    ])
+  })
+  it('are as many as the best of all heights of the rows, tried millimetre by millimetre', () => {
+    fc.assert(
+      fc.property(smallFace, (face) => {
+        expect(panelPlaces(face)).toHaveLength(mostByTrial(face))
+      }),
+    )
   })
   it('are none where a panel has no size or is larger than the face', () => {
     expect(panelPlaces({ ...FACE, panelWidthMm: 0 })).toEqual([])

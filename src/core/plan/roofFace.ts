@@ -67,29 +67,70 @@ function freeStretches(from: number, to: number, taken: readonly { from: number;
   return free
 }
 
+/** The panels of one row at a height: the stretches between edges and obstacles, each filled from the left. */
+function rowAt(
+  { widthMm, edgeMm, gapMm, panelWidthMm, panelHeightMm, obstacles }: RoofFaceInput,
+  yMm: number,
+): RoofRect[] {
+  const taken = obstacles
+    .filter((one) => one.yMm - edgeMm < yMm + panelHeightMm && one.yMm + one.heightMm + edgeMm > yMm)
+    .map((one) => ({ from: one.xMm - edgeMm, to: one.xMm + one.widthMm + edgeMm }))
+  return freeStretches(edgeMm, widthMm - edgeMm, taken).flatMap(({ from, to }) =>
+    Array.from({ length: Math.max(0, Math.floor((to - from + gapMm) / (panelWidthMm + gapMm))) }, (_, k) => ({
+      xMm: from + k * (panelWidthMm + gapMm),
+      yMm,
+      widthMm: panelWidthMm,
+      heightMm: panelHeightMm,
+    })),
+  )
+}
+
 /**
- * Places for panels on a face: in rows from the eaves up, each row filled from the left between edges and obstacles. Rows are not shifted against
- * each other to gain a panel; a crew that does better by hand enters its own number.
+ * Heights at which a row can begin, from the lowest: on the edge at the eaves, right above an obstacle, or on rows above one of these. Any other row
+ * can be pushed down to one of them without losing a panel.
+ */
+function rowHeights({ heightMm, edgeMm, gapMm, panelHeightMm, obstacles }: RoofFaceInput): number[] {
+  const bases = [edgeMm, ...obstacles.map((one) => one.yMm + one.heightMm + edgeMm)].filter((base) => base >= edgeMm)
+  const heights = bases.flatMap((base) =>
+    Array.from({ length: MOST_ROWS }, (_, k) => base + k * (panelHeightMm + gapMm)),
+  )
+  return [...new Set(heights)].filter((yMm) => yMm + panelHeightMm <= heightMm - edgeMm).sort((a, b) => a - b)
+}
+
+/** Two heights that are this near are one, however they were reckoned. */
+const SAME_MM = 1e-6
+
+/**
+ * Places for panels on a face: in rows from the eaves up, each row filled from the left between edges and obstacles, and each at the height at which
+ * all rows together take most panels – a row moves up past an obstacle where that gains one, and stays low where it does not.
  *
  * @returns the panels, row by row from the lowest and from the left; none where a panel has no size or does not fit
  * @example
  * panelPlaces({ widthMm: 5000, heightMm: 4020, edgeMm: 300, gapMm: 20, panelWidthMm: 1100, panelHeightMm: 1700, obstacles: [] }).length // => 6
  */
 export function panelPlaces(face: RoofFaceInput): RoofRect[] {
-  const { widthMm, heightMm, edgeMm, gapMm, panelWidthMm, panelHeightMm, obstacles } = face
+  const { gapMm, panelWidthMm, panelHeightMm } = face
   if (!(panelWidthMm > 0 && panelHeightMm > 0)) return []
+  const heights = rowHeights(face)
+  const rows = heights.map((yMm) => rowAt(face, yMm))
+  const nextOf = heights.map((yMm) => {
+    const at = heights.findIndex((other) => other >= yMm + panelHeightMm + gapMm - SAME_MM)
+    return at < 0 ? heights.length : at
+  })
+  // most panels from each height up; where a row gains nothing by waiting, it is put where it is
+  const most = new Float64Array(heights.length + 1)
+  const withRow = (k: number) => (rows[k]?.length ?? 0) + (most[nextOf[k] ?? heights.length] ?? 0)
+  for (let k = heights.length - 1; k >= 0; k--) most[k] = Math.max(most[k + 1] ?? 0, withRow(k))
   const places: RoofRect[] = []
-  for (let row = 0; row < MOST_ROWS; row++) {
-    const yMm = edgeMm + row * (panelHeightMm + gapMm)
-    if (yMm + panelHeightMm > heightMm - edgeMm) break
-    const taken = obstacles
-      .filter((one) => one.yMm - edgeMm < yMm + panelHeightMm && one.yMm + one.heightMm + edgeMm > yMm)
-      .map((one) => ({ from: one.xMm - edgeMm, to: one.xMm + one.widthMm + edgeMm }))
-    for (const { from, to } of freeStretches(edgeMm, widthMm - edgeMm, taken)) {
-      const count = Math.max(0, Math.floor((to - from + gapMm) / (panelWidthMm + gapMm)))
-      for (let k = 0; k < count; k++)
-        places.push({ xMm: from + k * (panelWidthMm + gapMm), yMm, widthMm: panelWidthMm, heightMm: panelHeightMm })
+  for (let k = 0, taken = 0; k < heights.length && taken < MOST_ROWS;) {
+    const row = rows[k] ?? []
+    if (row.length === 0 || withRow(k) < (most[k] ?? 0)) {
+      k++
+      continue
     }
+    places.push(...row)
+    taken++
+    k = nextOf[k] ?? heights.length
   }
   return places
 }

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { type VehicleInOutage, vehicleInOutage, vehicleOnStreetSide } from '@/core/plan/vehicleInOutage'
+import { type VehicleInOutage, givingVehicles, vehicleInOutage, vehicleOnStreetSide } from '@/core/plan/vehicleInOutage'
 import { sourcesInOutage } from '@/core/settings/sourcesInOutage'
 import { DataTable } from '@/ui/DataTable'
 import { Notice } from '@/ui/Notice'
@@ -49,6 +49,7 @@ export function VehicleSheet() {
         it gives nothing.
       </Notice>
     )
+  const others = givingVehicles(installation).flatMap(({ tag, name }) => (tag === vehicle.tag ? [] : [name]))
   const rows: Row[] = [
     {
       label: 'Vehicle away',
@@ -101,6 +102,12 @@ export function VehicleSheet() {
       />
       <Box px="14px" py="8px" fontSize="14px">
         <AloneLine vehicle={vehicle} endsBy={there.endsBy} />
+        {others.length > 0 && (
+          <Text>
+            {others.join(', ')} could give as well and {others.length === 1 ? 'is' : 'are'} not counted: the hours are
+            those of one vehicle, and each is a source of the drawing.
+          </Text>
+        )}
         {vehicle.estimate && <EstimateLine estimate={vehicle.estimate} of="Its maker’s sheet" />}
         <Text fontSize="13px" color="ink2" mt="4px">
           Its power is not added to the battery’s: whether both give at once is their makers’ to say. It stops at the
