@@ -17,5 +17,5 @@ export const isKeepRequest = (message: unknown): message is KeepRequest => {
 }
 
 /** Where the service worker keeps jobs, each under the address it is fetched from. The number rises when jobs get another shape: old ones are fetched anew. */
-export const KEPT_JOBS = 'jobs-8'
+export const KEPT_JOBS = 'jobs-9'
 export const jobAddress = (jobId: string): string => `/api/jobs/${jobId}`

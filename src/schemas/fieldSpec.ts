@@ -10,6 +10,8 @@ export interface FieldSpec {
   kind: 'text' | 'tag' | 'lines' | 'number' | 'percent' | 'choice' | 'flag' | 'date' | 'clock'
   unit?: Unit
   options?: Readonly<Record<string, string>>
+  /** Order of the options where some are numbers: a record would put those first. */
+  order?: readonly string[]
   /** The options are numbers, and stored as such. */
   numeric?: boolean
   /** A blank is stored as not known, and stays Open. */

@@ -38,7 +38,7 @@ test('a reading shows on another screen at once, which fetches it and not the jo
   // the copy for want of a network has them too, though nothing was fetched for it
   const copy = () =>
     page.evaluate(async (path) => {
-      const kept = await (await caches.open('jobs-8')).match(path)
+      const kept = await (await caches.open('jobs-9')).match(path)
       const view = (await kept?.json()) as { record: { readings: { valueNumber: number }[] } } | undefined
       return view?.record.readings.map(({ valueNumber }) => valueNumber)
     }, `/api/jobs/${jobId}`)

@@ -32,7 +32,8 @@ const endsOf = ({ survey, components }: Installation): Pick<BendingRoom, 'at' | 
     at: 'component' as const,
     atTag: tag,
     atName: name,
-    roomMm: bendingMm,
+    // a job that a device kept from before has no such field yet
+    roomMm: (bendingMm as number | null | undefined) ?? null,
   })),
 ]
 

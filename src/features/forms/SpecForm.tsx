@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { ApiProblem } from '../api'
 import type { FieldSpec } from '@/schemas/fieldSpec'
-import { type FormTexts, keyOf, readForm, textsOf } from './fieldSpec'
+import { type FormTexts, isUnanswered, keyOf, readForm, textsOf } from './fieldSpec'
 import { SpecFieldInput } from './SpecFieldInput'
 
 interface SpecFormProps {
@@ -87,7 +87,7 @@ export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Sa
         key={key}
         spec={spec}
         error={errors[key]?.message}
-        unanswered={begun[key] === ''}
+        unanswered={isUnanswered(spec, begun[key] ?? '')}
         bound={register(key, { onChange })}
       />
     )

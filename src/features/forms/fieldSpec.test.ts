@@ -31,6 +31,13 @@ describe('readForm', () => {
     expect(issues.map(({ path }) => path)).toEqual(['a.powerW', 'duty', 'surgeVa'])
     expect(fields).toEqual({ name: 'Oven', backedUp: false })
   })
+  it('says that a choice is missing where nobody made it, and takes “none” where that is one of them', () => {
+    const choice = { label: 'Size', kind: 'choice', options: { '1.5': '1.5', '4': '4' } } as const
+    const issues = (spec: object) => readForm([{ name: 'size', ...choice, ...spec }], { size: '' }).issues
+    expect(issues({})).toEqual([{ path: 'size', message: 'Size is missing' }])
+    expect(issues({ optional: true })).toEqual([])
+    expect(issues({ options: { '': 'none', a: 'a' } })).toEqual([])
+  })
   it('shows stored values so that reading them back changes nothing', () => {
     const stored = { name: 'Oven', a: { powerW: 3200 }, duty: 0.07, surgeVa: null, backedUp: false }
     expect(readForm(SPECS, textsOf(SPECS, stored)).fields).toEqual({

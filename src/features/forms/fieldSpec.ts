@@ -23,12 +23,17 @@ export const textsOf = (specs: readonly FieldSpec[], source: unknown): FormTexts
 /** A field's key inside the form. */
 export const keyOf = ({ name }: Pick<FieldSpec, 'name'>): string => name.replaceAll('.', '/')
 
+/** Whether a form shows nothing at a choice that has to be made. */
+export const isUnanswered = ({ optional, options = {} }: FieldSpec, text: string): boolean =>
+  text === '' && !optional && !Object.hasOwn(options, '')
+
 function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message: string } {
   const trimmed = text.trim()
   switch (spec.kind) {
     case 'flag':
       return { value: trimmed === '' ? null : trimmed === 'yes' }
     case 'choice':
+      if (isUnanswered(spec, trimmed)) return { message: `${spec.label} is missing` }
       if (spec.numeric && trimmed !== '') return { value: Number(trimmed) }
       return trimmed === '' && spec.optional ? { value: null } : { value: trimmed }
     case 'text':

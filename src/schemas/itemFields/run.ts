@@ -1,9 +1,9 @@
-import { COPPER_OHM_PER_KM, sizeSystemOf } from '@/core/rules/conductors'
+import { sizeSystemOf, sizesOf } from '@/core/rules/conductors'
 import type { RulePack } from '@/core/rules/rulePack'
 import { type ItemField, PHASES, TAG, TORQUE, figure, same, severalPhases } from './itemField'
 
-const sizesIn = ({ id }: RulePack) =>
-  same(Object.keys(COPPER_OHM_PER_KM[sizeSystemOf(id)]).sort((a, b) => parseFloat(a) - parseFloat(b)))
+/** Sizes of a pack from the thinnest up. */
+const sizesIn = ({ id }: RulePack) => sizesOf(sizeSystemOf(id))
 
 /** A cable run between two named ends. */
 export const RUN_FIELDS: readonly ItemField[] = [
@@ -18,7 +18,8 @@ export const RUN_FIELDS: readonly ItemField[] = [
     inPack: (pack) => ({
       label: sizeSystemOf(pack.id) === 'awg' ? 'Size, AWG' : 'Size, mm²',
       kind: 'choice',
-      options: sizesIn(pack),
+      options: same(sizesIn(pack)),
+      order: sizesIn(pack),
     }),
   },
   { name: 'lengthM', label: 'Length', kind: 'number', unit: 'm', above: 0, max: 2000 },
