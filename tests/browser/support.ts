@@ -30,6 +30,9 @@ function takeInHand(ids: readonly string[]): void {
   if (localStorage.getItem('awlbright-instrument') === null) localStorage.setItem('awlbright-instrument', ids.join(' '))
 }
 
+/** The server closes a connection that lay idle; a request that meets just that is sent again, as a browser does. */
+const RETRIES = 3
+
 /** Signs a browser in without going through the form; each person signs in once a run, as sign-ins are limited. */
 export async function signIn(context: BrowserContext, who: Who): Promise<void> {
   await context.addInitScript(takeInHand, INSTRUMENTS)
@@ -44,7 +47,7 @@ export async function signIn(context: BrowserContext, who: Who): Promise<void> {
 }
 
 export async function callUseCase<T>(request: APIRequestContext, name: string, data: object): Promise<T> {
-  const response = await request.post(`/api/use/${name}`, { data })
+  const response = await request.post(`/api/use/${name}`, { data, maxRetries: RETRIES })
   expect(response.ok(), `${name}: ${await response.text()}`).toBe(true)
   return (await response.json()) as T
 }
@@ -88,6 +91,7 @@ export async function sendReadings(
   readings: readonly [pointKey: string, slot: string, value: number | string, unit?: string][],
 ): Promise<void> {
   const response = await request.post('/api/sync', {
+    maxRetries: RETRIES,
     data: {
       readings: readings.map(([pointKey, slot, value, unit = '']) => ({
         id: uuidv7(),
