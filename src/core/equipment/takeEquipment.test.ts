@@ -75,6 +75,8 @@ describe('inverters from the library', () => {
     expect(take(first, INVERTER).standbyW).toBe(80)
     expect(take(first, piece('inverter', {})).standbyW).toBeNull()
     expect(take({ ...first, standbyW: null }, INVERTER).standbyW).toBeNull()
+    // nor does the efficiency of the second stand for the first
+    expect(take({ ...first, dischargeEfficiency: null }, INVERTER).dischargeEfficiency).toBeNull()
     expect(take({ ...none, standbyW: null, dischargeEfficiency: null }, INVERTER)).toMatchObject({
       standbyW: 40,
       dischargeEfficiency: 0.93,

@@ -44,19 +44,19 @@ function withInverters(sources: Sources, { equipment: { name, figures }, count }
     mostInParallel: known(figures.mostInParallel),
     pvInputs: known(figures.pvInputs),
   })
-  const isFirst = sources.units.length === 0
-  const efficiency = known(figures.dischargeEfficiency)
   return {
     ...sources,
     units: [...sources.units, ...Array.from({ length: count }, (_, k) => unit(k))],
-    dischargeEfficiency:
-      efficiency === null
-        ? sources.dischargeEfficiency
-        : isFirst || sources.dischargeEfficiency === null
-          ? efficiency
-          : Math.min(sources.dischargeEfficiency, efficiency),
+    dischargeEfficiency: efficiencyWith(sources, known(figures.dischargeEfficiency)),
     standbyW: standbyWith(sources, count, known(figures.standbyW)),
   }
+}
+
+/** Efficiency of the worst of them; that of what is there stays not known, whatever comes. */
+function efficiencyWith({ units, dischargeEfficiency }: Sources, added: number | null): number | null {
+  if (added === null) return dischargeEfficiency
+  if (units.length === 0) return added
+  return dischargeEfficiency === null ? null : Math.min(dischargeEfficiency, added)
 }
 
 /** Standby of what is there and of what comes; not known once one of them is not. */
