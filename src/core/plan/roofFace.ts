@@ -67,23 +67,30 @@ function freeStretches(from: number, to: number, taken: readonly { from: number;
   return free
 }
 
-/** The panels of one row at a height: the stretches between edges and obstacles, each filled from the left. */
-function rowAt(
+/** Stretches of a row at a height, between edges and obstacles, each with the panels that go into it. */
+function stretchesAt(
   { widthMm, edgeMm, gapMm, panelWidthMm, panelHeightMm, obstacles }: RoofFaceInput,
   yMm: number,
-): RoofRect[] {
+): { from: number; count: number }[] {
   const taken = obstacles
     .filter((one) => one.yMm - edgeMm < yMm + panelHeightMm && one.yMm + one.heightMm + edgeMm > yMm)
     .map((one) => ({ from: one.xMm - edgeMm, to: one.xMm + one.widthMm + edgeMm }))
-  return freeStretches(edgeMm, widthMm - edgeMm, taken).flatMap(({ from, to }) =>
-    Array.from({ length: Math.max(0, Math.floor((to - from + gapMm) / (panelWidthMm + gapMm))) }, (_, k) => ({
-      xMm: from + k * (panelWidthMm + gapMm),
+  return freeStretches(edgeMm, widthMm - edgeMm, taken).map(({ from, to }) => ({
+    from,
+    count: Math.max(0, Math.floor((to - from + gapMm) / (panelWidthMm + gapMm))),
+  }))
+}
+
+/** The panels of one row, each stretch filled from the left. */
+const rowAt = (face: RoofFaceInput, yMm: number): RoofRect[] =>
+  stretchesAt(face, yMm).flatMap(({ from, count }) =>
+    Array.from({ length: count }, (_, k) => ({
+      xMm: from + k * (face.panelWidthMm + face.gapMm),
       yMm,
-      widthMm: panelWidthMm,
-      heightMm: panelHeightMm,
+      widthMm: face.panelWidthMm,
+      heightMm: face.panelHeightMm,
     })),
   )
-}
 
 /**
  * Heights at which a row can begin, from the lowest: on the edge at the eaves, right above an obstacle, or on rows above one of these. Any other row
@@ -112,23 +119,22 @@ export function panelPlaces(face: RoofFaceInput): RoofRect[] {
   const { gapMm, panelWidthMm, panelHeightMm } = face
   if (!(panelWidthMm > 0 && panelHeightMm > 0)) return []
   const heights = rowHeights(face)
-  const rows = heights.map((yMm) => rowAt(face, yMm))
+  const counts = heights.map((yMm) => stretchesAt(face, yMm).reduce((sum, { count }) => sum + count, 0))
   const nextOf = heights.map((yMm) => {
     const at = heights.findIndex((other) => other >= yMm + panelHeightMm + gapMm - SAME_MM)
     return at < 0 ? heights.length : at
   })
   // most panels from each height up; where a row gains nothing by waiting, it is put where it is
   const most = new Float64Array(heights.length + 1)
-  const withRow = (k: number) => (rows[k]?.length ?? 0) + (most[nextOf[k] ?? heights.length] ?? 0)
+  const withRow = (k: number) => (counts[k] ?? 0) + (most[nextOf[k] ?? heights.length] ?? 0)
   for (let k = heights.length - 1; k >= 0; k--) most[k] = Math.max(most[k + 1] ?? 0, withRow(k))
   const places: RoofRect[] = []
   for (let k = 0, taken = 0; k < heights.length && taken < MOST_ROWS;) {
-    const row = rows[k] ?? []
-    if (row.length === 0 || withRow(k) < (most[k] ?? 0)) {
+    if (counts[k] === 0 || withRow(k) < (most[k] ?? 0)) {
       k++
       continue
     }
-    places.push(...row)
+    places.push(...rowAt(face, heights[k] ?? NaN))
     taken++
     k = nextOf[k] ?? heights.length
   }
