@@ -93,6 +93,11 @@ describe('places for panels', () => {
       [2540, 2020],
     ])
   })
+  it('keep their gap also across an obstacle that is narrower than it', () => {
+    const narrow = { widthMm: 3101, heightMm: 300, edgeMm: 0, gapMm: 10, panelWidthMm: 302, panelHeightMm: 300 }
+    const places = panelPlaces({ ...narrow, obstacles: [{ xMm: 2798, yMm: 1, widthMm: 1, heightMm: 1 }] })
+    expect(places.map(({ xMm }) => xMm)).toEqual([0, 312, 624, 936, 1248, 1560, 1872, 2184, 2496])
+  })
   it('move a row up past an obstacle where that gains a panel, and only there', () => {
     const places = panelPlaces({ ...FACE, obstacles: [VENT] })
     expect(places.map(({ xMm, yMm }) => [xMm, yMm])).toEqual([

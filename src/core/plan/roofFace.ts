@@ -75,10 +75,17 @@ function stretchesAt(
   const taken = obstacles
     .filter((one) => one.yMm - edgeMm < yMm + panelHeightMm && one.yMm + one.heightMm + edgeMm > yMm)
     .map((one) => ({ from: one.xMm - edgeMm, to: one.xMm + one.widthMm + edgeMm }))
-  return freeStretches(edgeMm, widthMm - edgeMm, taken).map(({ from, to }) => ({
-    from,
-    count: Math.max(0, Math.floor((to - from + gapMm) / (panelWidthMm + gapMm))),
-  }))
+  const stretches: { from: number; count: number }[] = []
+  // an obstacle may be narrower than the gap that panels keep from each other
+  let nextMm = edgeMm
+  for (const free of freeStretches(edgeMm, widthMm - edgeMm, taken)) {
+    const from = Math.max(free.from, nextMm)
+    const count = Math.max(0, Math.floor((free.to - from + gapMm) / (panelWidthMm + gapMm)))
+    if (count === 0) continue
+    stretches.push({ from, count })
+    nextMm = from + count * (panelWidthMm + gapMm)
+  }
+  return stretches
 }
 
 /** The panels of one row, each stretch filled from the left. */
