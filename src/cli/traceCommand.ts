@@ -1,8 +1,11 @@
-import { existsSync } from 'node:fs'
+import { closeSync, existsSync, openSync, readSync, statSync } from 'node:fs'
 import { basename, dirname, extname, join } from 'node:path'
 import * as yup from 'yup'
 import { type RecordingAnalysis, analyseRecording } from '@/core/outage/analyseRecording'
 import { CHANNEL_ROLES, type ChannelRole } from '@/core/outage/channelRoles'
+import { analyseLong } from '@/core/outage/long/analyseLong'
+import { isLong, openLong } from '@/core/outage/long/openLong'
+import type { PieceFile } from '@/core/outage/long/pieceFile'
 import { readRecording } from '@/core/outage/readRecording'
 import { RECORDING_BOUNDS, type Recording, type StatusChannel } from '@/core/outage/recording'
 import { rideThroughWord } from './rideThroughWord'
@@ -27,6 +30,26 @@ export function recordingAt(path: string): Recording {
     bytes: bytesOf(name, RECORDING_BOUNDS.maxBytes),
   }))
   return readRecording(files)
+}
+
+/** Runs `look` on files that are read piece by piece, and closes them. */
+function withPieces<T>(paths: readonly string[], look: (files: PieceFile[]) => T): T {
+  const handles = paths.map((path) => openSync(path, 'r'))
+  try {
+    return look(
+      paths.map((path, k) => ({
+        name: basename(path),
+        size: statSync(path).size,
+        read: (from, to) => {
+          const bytes = new Uint8Array(to - from)
+          const length = readSync(handles[k] as number, bytes, 0, to - from, from)
+          return bytes.subarray(0, length)
+        },
+      })),
+    )
+  } finally {
+    handles.forEach((handle) => closeSync(handle))
+  }
 }
 
 const mapSchema = yup.object({
@@ -85,8 +108,28 @@ export function trace(args: string[]): number {
   const roles = rolesOf(args)
   const [path] = args
   if (!path) throw new BadCall('trace: name a recording')
-  print(figuresOfRecording(recordingAt(path), pack, roles))
+  const paths = partnersOf(path)
+  const isLarge = isLong(paths.map((one) => ({ size: existsSync(one) ? statSync(one).size : 0 })))
+  print(isLarge ? figuresOfLong(paths, pack, roles) : figuresOfRecording(recordingAt(path), pack, roles))
   return 0
+}
+
+/** What a recording holds that is larger than the memory it may take: looked through once, and each part in which something happened analysed. */
+function figuresOfLong(paths: readonly string[], pack: RulePack | null, roles: Readonly<Record<string, ChannelRole>>) {
+  const { scan, parts, firstPart, analysis } = withPieces(paths, (files) =>
+    analyseLong(openLong(files), pack, { roles }),
+  )
+  const { samples: _samples, status: _status, missing: _missing, ...contents } = contentsOf(firstPart, analysis)
+  const atS = (row: number) => row / scan.sampleRateHz
+  return {
+    ...contents,
+    startedAt: scan.startedAt,
+    samples: scan.rows,
+    missingRows: scan.missingRows,
+    ...figuresOf(analysis),
+    parts: parts.map(({ from, to }) => ({ fromS: atS(from), toS: atS(to) })),
+    placesLeftOut: scan.partsLeft,
+  }
 }
 
 /** What a recording holds and shows, as `trace` prints it. */

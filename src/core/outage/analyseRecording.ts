@@ -82,7 +82,7 @@ const KNOWN_NOMINAL_V = [100, 120, 230]
 const LEAST_NOMINAL_V = 50
 
 /** The nominal voltage that the healthy part of a recording is nearest to: a recording may begin dead. */
-function nominalVoltage(samples: Float64Array, rateHz: number, hz: number): number {
+export function nominalVoltage(samples: Float64Array, rateHz: number, hz: number): number {
   const sums = squareSums(samples)
   const period = rateHz / hz
   const volts: number[] = []
@@ -109,6 +109,10 @@ function loudest(channels: readonly AnalogChannel[]): AnalogChannel | undefined 
   return channels[sizes.indexOf(Math.max(...sizes))]
 }
 
+/** Rules of the first kind of house with a frequency, for grades alone. */
+export const rulesAt = (nominalHz: number): RulePack =>
+  Object.values(RULE_PACKS).find((pack) => pack.nominalHz === nominalHz) ?? RULE_PACKS['iec-1ph-230']
+
 interface Nominal {
   hz: number
   v: number
@@ -125,8 +129,7 @@ function nominalOf(recording: Recording, first: AnalogChannel, pack: RulePack | 
       `${Math.round(slowestHz)} samples a second are too few for a wave; at least ${20 * hz} are needed`,
       { file: form },
     )
-  const rules =
-    pack ?? Object.values(RULE_PACKS).find((candidate) => candidate.nominalHz === hz) ?? RULE_PACKS['iec-1ph-230']
+  const rules = pack ?? rulesAt(hz)
   return { hz, v: pack?.nominalV ?? nominalVoltage(first.samples, sampleRateHz, hz), rules }
 }
 
@@ -209,11 +212,15 @@ function ownEvent({ events }: TraceChannel): VoltageEvent | null {
   )
 }
 
-/** Figures of one side of a channel: its own edge where it has one, else the recording's. */
+/** The event a channel's own time before begins to count down to: its first gap, else its first event. */
+const firstOutage = ({ events }: TraceChannel): VoltageEvent | null =>
+  events.find(({ kind }) => kind === 'gap') ?? events[0] ?? null
+
+/** Figures of one side of a channel: before its first outage where it has one, else before the recording's; after all of them. */
 function sideFigures(load: readonly TraceChannel[], turning: Turning, thdOrder: number) {
   const edgeBefore = (channel: TraceChannel): { sample: number; steady: boolean } | null => {
     if (turning.quiet) return { sample: 10 * channel.wave.nominalPeriod + 1, steady: true }
-    const own = ownEvent(channel)
+    const own = firstOutage(channel)
     const atS = own ? own.startS : turning.beforeS
     if (atS === null) return null
     return { sample: (atS - channel.skewS) * channel.wave.rateHz - 1, steady: own === null || own.rampFromS === null }

@@ -2,9 +2,8 @@ import { decodedText } from '../exchange/decodedText'
 import { parseComtradeConfiguration } from './comtradeConfiguration'
 import { bridgeChannels, parseComtradeData } from './comtradeData'
 import { type NamedBytes, RECORDING_BOUNDS, type Recording, RecordingError, type SamplingRate } from './recording'
+import { singleFileSections, tooShort } from './singleFileSections'
 import { ratesOfStamps, timesOfRates, timesOfStamps } from './rowTimes'
-
-const latin1 = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes)
 
 /** The rate at a row. */
 function rateAtRow(rates: readonly SamplingRate[], row: number): number {
@@ -55,48 +54,17 @@ function missingStamps(stamps: Float64Array, file: string): number[] {
   return rows
 }
 
-/** `--- file type: DAT BINARY: 540000 ---`: the section's name, its form and its byte count. */
-const SECTION = /^---\s*file type:\s*([A-Z]+)(?:\s+([A-Z0-9]+))?(?:\s*:\s*(\d+))?\s*---$/i
-const LONGEST_SECTION_LINE = 120
-
 /**
- * Reads the single-file form of 2013: sections CFG, INF, HDR and DAT behind their marker lines.
+ * Reads the single-file form of 2013.
  *
  * @throws RecordingError saying what is wrong and where
  */
 export function parseComtradeSingleFile({ name, bytes }: NamedBytes): Recording {
-  let configuration: Uint8Array | null = null
-  let at = 0
-  let open: { kind: string; from: number } | null = null
-  while (at < bytes.length) {
-    let end = bytes.indexOf(0x0a, at)
-    if (end < 0) end = bytes.length
-    const isMarker =
-      bytes[at] === 0x2d && bytes[at + 1] === 0x2d && bytes[at + 2] === 0x2d && end - at <= LONGEST_SECTION_LINE
-    const match = isMarker ? SECTION.exec(latin1(bytes.subarray(at, end)).trim()) : null
-    if (match) {
-      if (open?.kind === 'CFG') configuration = bytes.subarray(open.from, at)
-      const kind = (match[1] ?? '').toUpperCase()
-      open = { kind, from: end + 1 }
-      if (kind === 'DAT') {
-        if (!configuration) throw new RecordingError('the data section comes before the configuration', { file: name })
-        const declared = match[3] === undefined ? null : Number(match[3])
-        const data = bytes.subarray(end + 1)
-        if (declared !== null && data.length < declared)
-          throw new RecordingError(
-            `the data section holds ${data.length} of ${declared} bytes; copy the whole file again`,
-            { file: name },
-          )
-        return parseComtrade(
-          { name: `${name} (CFG)`, bytes: configuration },
-          { name: `${name} (DAT)`, bytes: declared === null ? data : data.subarray(0, declared) },
-        )
-      }
-    }
-    at = end + 1
-  }
-  throw new RecordingError(
-    'no data section; a single-file recording has the lines “--- file type: CFG ---” and “--- file type: DAT … ---”',
-    { file: name },
+  const { configuration, dataAt, declaredBytes } = singleFileSections(bytes, name)
+  const data = bytes.subarray(dataAt)
+  if (declaredBytes !== null && data.length < declaredBytes) tooShort(name, data.length, declaredBytes)
+  return parseComtrade(
+    { name: `${name} (CFG)`, bytes: configuration },
+    { name: `${name} (DAT)`, bytes: declaredBytes === null ? data : data.subarray(0, declaredBytes) },
   )
 }

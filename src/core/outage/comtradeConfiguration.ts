@@ -125,7 +125,19 @@ function analogChannel(lines: ConfigurationLines, revision: ComtradeRevision, k:
 
 const MAX_RATES = 100
 
-function samplingRates(lines: ConfigurationLines, channels: number): { rates: SamplingRate[]; sampleCount: number } {
+/** How long a recording may be: rows, and values in all its rows. */
+export interface MostRows {
+  rows: number
+  values: number
+}
+/** What is read into memory as one. */
+const HELD_AS_ONE: MostRows = { rows: RECORDING_BOUNDS.maxSamples, values: RECORDING_BOUNDS.maxSamples * 4 }
+
+function samplingRates(
+  lines: ConfigurationLines,
+  channels: number,
+  most: MostRows,
+): { rates: SamplingRate[]; sampleCount: number } {
   const head = lines.fields(1, 'the number of sampling rates')
   const count = lines.number(head, 1, 'the number of sampling rates')
   if (!Number.isInteger(count) || count < 0 || count > MAX_RATES)
@@ -141,7 +153,7 @@ function samplingRates(lines: ConfigurationLines, channels: number): { rates: Sa
       lines.fail('the number of the last sample is not a whole number above 0', 2, parts[1])
     if (lastRow <= (rates.at(-1)?.lastRow ?? 0))
       lines.fail('the rates are not in the order of their samples', 2, parts[1])
-    if (lastRow * channels > RECORDING_BOUNDS.maxSamples * 4 || lastRow > RECORDING_BOUNDS.maxSamples)
+    if (lastRow * channels > most.values || lastRow > most.rows)
       lines.fail(
         'the recording is longer than this program reads; cut it to the minutes around the outage',
         2,
@@ -179,7 +191,11 @@ function dataTypeOf(lines: ConfigurationLines): ComtradeDataType {
  *
  * @throws RecordingError naming file, line and field
  */
-export function parseComtradeConfiguration(text: string, file: string): ComtradeConfiguration {
+export function parseComtradeConfiguration(
+  text: string,
+  file: string,
+  most: MostRows = HELD_AS_ONE,
+): ComtradeConfiguration {
   if (text.length > RECORDING_BOUNDS.maxConfigurationBytes)
     throw new RecordingError('the configuration is too large to be one', { file })
   const lines = new ConfigurationLines(text, file)
@@ -191,7 +207,7 @@ export function parseComtradeConfiguration(text: string, file: string): Comtrade
     (_, k) => lines.fields(3, `status channel ${k + 1}`)[1] || `status ${k + 1}`,
   )
   const lineHz = lines.number(lines.fields(1, 'the line frequency'), 1, 'the line frequency')
-  const { rates, sampleCount } = samplingRates(lines, counts.analog + counts.status)
+  const { rates, sampleCount } = samplingRates(lines, counts.analog + counts.status, most)
   const startedAt = startTime(lines.fields(1, 'the time of the first sample'), revision)
   lines.fields(1, 'the trigger time')
   const dataType = dataTypeOf(lines)

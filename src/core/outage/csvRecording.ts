@@ -11,14 +11,15 @@ const VALUE_FACTORS: Readonly<Record<string, { unit: 'V' | 'A'; factor: number }
   kA: { unit: 'A', factor: 1000 },
 }
 
-interface Header {
+export interface CsvHeader {
   separator: number
   timeFactor: number
   columns: { id: string; unit: 'V' | 'A'; factor: number }[]
   bodyAt: number
 }
 
-function parseHeader(bytes: Uint8Array, file: string): Header {
+/** Columns and separator from the first line. @throws RecordingError naming the column */
+export function parseCsvHeader(bytes: Uint8Array, file: string): CsvHeader {
   let end = bytes.indexOf(0x0a)
   if (end < 0 || end > 4096)
     throw new RecordingError('no header line; the first line names the columns, such as time_s,v1_V,i1_A', {
@@ -61,14 +62,15 @@ function parseHeader(bytes: Uint8Array, file: string): Header {
  * Reads a capture in CSV: a header `time_s,v1_V,i1_A`, then one row a sample. With `;` or tab between columns a decimal comma is taken.
  * The sampling rate comes from the whole length, because single stamps are rounded; uneven stamps are kept.
  *
+ * @param linesBefore lines of the whole file between the header and these rows, for messages
  * @throws RecordingError naming line and column
  */
-export function parseCsvRecording(bytes: Uint8Array, file: string): Recording {
-  const { separator, timeFactor, columns, bodyAt } = parseHeader(bytes, file)
+export function parseCsvRecording(bytes: Uint8Array, file: string, linesBefore = 0): Recording {
+  const { separator, timeFactor, columns, bodyAt } = parseCsvHeader(bytes, file)
   const body = bytes.subarray(bodyAt)
   const decimalComma = separator !== 0x2c && body.subarray(0, 400).includes(0x2c)
   const scanner = new DecimalScanner(body, decimalComma ? 0x2c : 0x2e)
-  scanner.line = 2
+  scanner.line = 2 + linesBefore
   let capacity = Math.min(
     RECORDING_BOUNDS.maxSamples,
     Math.max(16, Math.ceil(body.length / (2 * (columns.length + 1)))),

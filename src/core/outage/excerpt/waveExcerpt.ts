@@ -1,4 +1,5 @@
 import { firstIndexAt } from '../firstIndexAt'
+import { localTimeLater } from '../localTimeLater'
 import type { AnalogChannel, Recording } from '../recording'
 
 /** The voltages of a recording, or of a part of it. */
@@ -15,17 +16,6 @@ export interface WaveExcerpt {
 type Source = Pick<Recording, 'sampleRateHz' | 'timesS' | 'startedAt'> & {
   channels: WaveExcerpt['channels']
   nominalHz: number
-}
-
-/** A local time later by some seconds, to the microsecond; the text has no zone and none is read into it. */
-function laterBy(startedAt: string | null, seconds: number): string | null {
-  const match = /^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2})(?:\.(\d{1,9}))?$/.exec(startedAt ?? '')
-  if (!match) return null
-  const wholeMs = Date.parse(`${match[1]}Z`)
-  const fractionUs = Number(`0.${match[2] ?? '0'}`) * 1e6
-  const us = Math.round(fractionUs + seconds * 1e6)
-  const at = new Date(wholeMs + Math.floor(us / 1e6) * 1000).toISOString().slice(0, 19)
-  return `${at}.${String(((us % 1e6) + 1e6) % 1e6).padStart(6, '0')}`
 }
 
 /**
@@ -46,7 +36,7 @@ export function waveExcerpt(source: Source, fromS: number, toS: number): WaveExc
     sampleRateHz,
     timesS: timesS && timesS.subarray(from, to).map((timeS) => timeS - beganS),
     nominalHz,
-    startedAt: laterBy(startedAt, beganS),
+    startedAt: localTimeLater(startedAt, beganS),
   }
 }
 

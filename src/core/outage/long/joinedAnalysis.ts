@@ -1,0 +1,162 @@
+import type { RulePack } from '../../rules/rulePack'
+import type { PerChannel, RecordingAnalysis, VoltageEvent } from '../analyseRecording'
+import { recordingGap } from '../recordingGap'
+import type { RecordingPart } from './recordingParts'
+import type { LongScan } from './scanRecording'
+
+/** A part with what its own analysis found, its times from its own beginning. */
+export interface AnalysedPart {
+  part: Pick<RecordingPart, 'from' | 'to' | 'lostThroughout'>
+  analysis: RecordingAnalysis
+}
+
+/** A time of a part as one of the whole. */
+type Later = <T extends number | null>(timeS: T) => T
+
+function eventLater(event: VoltageEvent, later: Later, fromRow: number): VoltageEvent {
+  const row = (sample: number | null) => (sample === null ? null : sample + fromRow)
+  return {
+    ...event,
+    startS: later(event.startS),
+    endS: later(event.endS),
+    startSample: row(event.startSample),
+    endSample: row(event.endSample),
+    rampFromS: later(event.rampFromS),
+    rampToS: later(event.rampToS),
+  }
+}
+
+/** What a voltage was without from one end of a part to the other, where its own analysis takes it for a lead that hangs free. */
+const lostThroughout = (seenMs: number): VoltageEvent => ({
+  kind: 'gap',
+  startS: null,
+  endS: null,
+  startSample: null,
+  endSample: null,
+  durationMs: null,
+  residualPercent: 0,
+  lostEnergyMs: null,
+  seenMs,
+  rampFromS: null,
+  rampToS: null,
+})
+
+/** Two halves of an event that lasted from one part into the next. */
+function joined(left: VoltageEvent, right: VoltageEvent): VoltageEvent {
+  const { startS } = left
+  const { endS } = right
+  const durationMs = startS === null || endS === null ? null : 1000 * (endS - startS)
+  return {
+    kind: left.kind === 'gap' || right.kind === 'gap' ? 'gap' : 'dip',
+    startS,
+    endS,
+    startSample: left.startSample,
+    endSample: right.endSample,
+    durationMs,
+    residualPercent: Math.min(left.residualPercent, right.residualPercent),
+    lostEnergyMs: null,
+    seenMs: durationMs ?? left.seenMs + right.seenMs,
+    rampFromS: left.rampFromS,
+    rampToS: right.rampToS,
+  }
+}
+
+/**
+ * Events of one voltage through all parts. Between two parts nothing changed, or there would be one: what was still gone as one ended is what
+ * was gone as the next began. Where places were left out that is not known, and both stay open.
+ */
+function eventsOf(id: string, parts: readonly AnalysedPart[], { sampleRateHz, partsLeft }: LongScan): VoltageEvent[] {
+  const events: VoltageEvent[] = []
+  for (const { part, analysis } of parts) {
+    const fromS = part.from / sampleRateHz
+    const later: Later = (timeS) => (timeS === null ? timeS : ((timeS + fromS) as typeof timeS))
+    const own = part.lostThroughout.includes(id)
+      ? [lostThroughout((1000 * (part.to - part.from)) / sampleRateHz)]
+      : (analysis.events[id] ?? []).map((event) => eventLater(event, later, part.from))
+    for (const event of own) {
+      const before = events.at(-1)
+      if (before && before.endS === null && event.startS === null && partsLeft === 0)
+        events[events.length - 1] = joined(before, event)
+      else events.push(event)
+    }
+  }
+  return events
+}
+
+/** A part's figures that are moments of it, as moments of the whole. */
+function momentsLater({ motor, overload, return: back }: RecordingAnalysis, later: Later) {
+  return {
+    motor: motor && { ...motor, startS: later(motor.startS) },
+    overload: overload && {
+      ...overload,
+      riseS: later(overload.riseS),
+      foldbackStartS: later(overload.foldbackStartS),
+      tripS: later(overload.tripS),
+      restartS: later(overload.restartS),
+    },
+    return: back && { ...back, gridBackS: later(back.gridBackS), reconnectS: later(back.reconnectS) },
+  }
+}
+
+/** Of each channel the first figure that a part has, in the order given. */
+function firstKnown(ids: readonly string[], figures: readonly PerChannel[]): PerChannel {
+  return Object.fromEntries(
+    ids.map((id) => [id, figures.map((one) => one[id] ?? null).find((v) => v !== null) ?? null]),
+  )
+}
+
+/**
+ * The analysis of a long recording, made of those of its parts: every event, and the outage among them as for a short one (T-2); RMS and
+ * distortion before the first part and after the last; all else of the part that holds the outage, or of the first that holds a motor's start
+ * or a return.
+ *
+ * @param parts at least one, in the order of the recording
+ */
+export function joinedAnalysis(
+  scan: LongScan,
+  parts: readonly [AnalysedPart, ...AnalysedPart[]],
+  rules: Pick<RulePack, 'limits'>,
+): RecordingAnalysis {
+  const { sampleRateHz, rows, houseIds } = scan
+  const events = Object.fromEntries(houseIds.map((id) => [id, eventsOf(id, parts, scan)]))
+  const analyses = parts.map(({ analysis }) => analysis)
+  const bracketMs = Math.max(0, ...analyses.map(({ gap }) => gap?.halfCycleGapMs ?? 0))
+  const gap = recordingGap(Object.values(events), bracketMs, rules)
+  const holdsGap = ({ part }: AnalysedPart) =>
+    gap !== null &&
+    (gap.startS ?? gap.endS ?? 0) * sampleRateHz >= part.from &&
+    (gap.startS ?? gap.endS ?? 0) * sampleRateHz < part.to
+  const main =
+    parts.find(holdsGap) ??
+    parts.find(({ analysis }) => analysis.motor !== null || analysis.return !== null) ??
+    parts[0]
+  const later: Later = (timeS) => (timeS === null ? timeS : ((timeS + main.part.from / sampleRateHz) as typeof timeS))
+  const { analysis } = main
+  const { halfCycleGapMs } = analysis.gap ?? { halfCycleGapMs: null }
+  const backwards = [...analyses].reverse()
+  return {
+    ...analysis,
+    durationS: (rows - 1) / sampleRateHz,
+    voltageIds: houseIds,
+    silentIds: analysis.silentIds.filter((id) => !houseIds.includes(id)),
+    gap: gap && { ...gap, halfCycleGapMs: gap.longestPhaseMs === null ? null : halfCycleGapMs },
+    events,
+    rmsBeforeV: firstKnown(
+      houseIds,
+      analyses.map(({ rmsBeforeV }) => rmsBeforeV),
+    ),
+    thdBeforePercent: firstKnown(
+      houseIds,
+      analyses.map(({ thdBeforePercent }) => thdBeforePercent),
+    ),
+    rmsAfterV: firstKnown(
+      houseIds,
+      backwards.map(({ rmsAfterV }) => rmsAfterV),
+    ),
+    thdAfterPercent: firstKnown(
+      houseIds,
+      backwards.map(({ thdAfterPercent }) => thdAfterPercent),
+    ),
+    ...momentsLater(analysis, later),
+  }
+}

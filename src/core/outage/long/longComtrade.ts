@@ -1,0 +1,145 @@
+import { decodedText } from '../../exchange/decodedText'
+import { type ComtradeConfiguration, parseComtradeConfiguration } from '../comtradeConfiguration'
+import { rowBytesOf } from '../comtradeBinary'
+import { bridgeChannels, parseComtradeData } from '../comtradeData'
+import { localTimeLater } from '../localTimeLater'
+import { type NamedBytes, RECORDING_BOUNDS, RecordingError, type RowRange } from '../recording'
+import { singleFileSections, tooShort } from '../singleFileSections'
+import { LONG_BOUNDS, type LongRecording, type RowBlock, partName } from './longRecording'
+import { type PieceFile, stretchOf } from './pieceFile'
+import { RowPlaces, linesIn, textPieces } from './textRows'
+
+/** Row numbers have 32 bits. */
+const MOST_ROWS = { rows: 0xffffffff, values: Infinity }
+/** Sections in front of the data of a single file are looked for in its beginning. */
+const HEAD_BYTES = 1024 * 1024
+
+const latin1 = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes)
+const bytesOfLatin1 = (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0))
+
+/** The line of the first sample's time, later by some seconds; the first edition writes the month first. */
+function laterStamp(line: string, { revision, startedAt }: ComtradeConfiguration, seconds: number): string {
+  const later = localTimeLater(startedAt, seconds)
+  if (later === null) return line
+  const [date = '', time = ''] = later.split('T')
+  const [year = '', month = '', day = ''] = date.split('-')
+  return revision === 1991 ? `${month}/${day}/${year.slice(2)},${time}` : `${day}/${month}/${year},${time}`
+}
+
+/** The configuration of some rows: that of the whole, with their count and the time of the first of them. */
+function partConfiguration(bytes: Uint8Array, configuration: ComtradeConfiguration, { from, to }: RowRange) {
+  const { analog, statusIds, rates } = configuration
+  const lines = latin1(bytes).split(/\r\n|\n|\r/)
+  // station, counts, a line a channel, the line frequency and the number of rates come before it
+  const rateLine = 4 + analog.length + statusIds.length
+  const [rate = ''] = (lines[rateLine] ?? '').split(',')
+  lines[rateLine] = `${rate},${to - from}`
+  lines[rateLine + 1] = laterStamp(lines[rateLine + 1] ?? '', configuration, from / (rates[0]?.rateHz ?? 1))
+  return bytesOfLatin1(lines.join('\r\n'))
+}
+
+/** Rows of a binary form: each has the same bytes. */
+function* binaryBlocks(file: PieceFile, configuration: ComtradeConfiguration, rowBytes: number): Generator<RowBlock> {
+  const { sampleCount } = configuration
+  const atATime = Math.max(1, Math.floor(LONG_BOUNDS.pieceBytes / rowBytes))
+  for (let firstRow = 0; firstRow < sampleCount; firstRow += atATime) {
+    const rows = Math.min(atATime, sampleCount - firstRow)
+    const doneBytes = (firstRow + rows) * rowBytes
+    const bytes = file.read(firstRow * rowBytes, doneBytes)
+    const { analog } = parseComtradeData(bytes, { ...configuration, sampleCount: rows }, file.name, firstRow)
+    yield { firstRow, rows, analog, doneBytes }
+  }
+}
+
+/** Rows of the text form. @throws RecordingError where the file ends before the last of them */
+function* textBlocks(file: PieceFile, configuration: ComtradeConfiguration, places: RowPlaces): Generator<RowBlock> {
+  const { sampleCount } = configuration
+  let firstRow = 0
+  for (const piece of textPieces(file, 0)) {
+    const rows = Math.min(sampleCount - firstRow, linesIn(piece.bytes))
+    if (rows <= 0) break
+    const { analog } = parseComtradeData(piece.bytes, { ...configuration, sampleCount: rows }, file.name, firstRow)
+    places.note(firstRow, piece)
+    yield { firstRow, rows, analog, doneBytes: piece.to }
+    firstRow += rows
+  }
+  if (firstRow < sampleCount) endsEarly(file.name, firstRow, sampleCount)
+}
+
+function endsEarly(file: string, rows: number, sampleCount: number): never {
+  throw new RecordingError(
+    `the data ends after ${rows} of ${sampleCount} samples; copy the whole file from the recorder again`,
+    { file },
+  )
+}
+
+/** About how long a row of the text form is, from the first of them. */
+function textRowBytes(file: PieceFile): number {
+  const beginning = file.read(0, Math.min(file.size, 64 * 1024))
+  return Math.max(1, beginning.length / Math.max(1, linesIn(beginning)))
+}
+
+/**
+ * A COMTRADE recording with one sampling rate that is read piece by piece, in any of its four forms.
+ *
+ * @throws RecordingError for a configuration that is none, several rates, or data that ends early
+ */
+export function longComtrade(configurationFile: NamedBytes, data: PieceFile): LongRecording {
+  const configuration = parseComtradeConfiguration(
+    decodedText(configurationFile.bytes),
+    configurationFile.name,
+    MOST_ROWS,
+  )
+  const { rates, sampleCount, lineHz, startedAt } = configuration
+  const [rate] = rates
+  if (!rate || rates.length > 1)
+    throw new RecordingError(
+      `larger than ${RECORDING_BOUNDS.maxBytes / 1024 / 1024} MB, and not of one sampling rate; cut it to the minutes around the outage`,
+      { file: configurationFile.name },
+    )
+  const rowBytes = rowBytesOf(configuration)
+  if (rowBytes !== null && data.size < rowBytes * sampleCount)
+    endsEarly(data.name, Math.floor(data.size / rowBytes), sampleCount)
+  const places = new RowPlaces(data)
+  const bridged = function* (): Generator<RowBlock> {
+    const blocks =
+      rowBytes === null ? textBlocks(data, configuration, places) : binaryBlocks(data, configuration, rowBytes)
+    for (const block of blocks) {
+      bridgeChannels(block.analog, lineHz, () => rate.rateHz)
+      yield block
+    }
+  }
+  return {
+    name: data.name,
+    bytes: data.size,
+    nominalHz: lineHz > 0 ? lineHz : null,
+    startedAt,
+    sampleRateHz: rate.rateHz,
+    rowBytes: rowBytes ?? textRowBytes(data),
+    blocks: bridged,
+    part: (rows) => {
+      const [from, to] =
+        rowBytes === null
+          ? [places.placeOf(rows.from), places.placeOf(rows.to)]
+          : [rows.from * rowBytes, rows.to * rowBytes]
+      const name = (extension: string) => partName(data.name, rows.from / rate.rateHz, extension)
+      return [
+        { name: name('cfg'), bytes: partConfiguration(configurationFile.bytes, configuration, rows) },
+        // a copy: the file's own buffer is read into again
+        { name: name('dat'), bytes: data.read(from, to).slice() },
+      ]
+    },
+  }
+}
+
+/** The single-file form. @throws RecordingError as for two files */
+export function longSingleFile(file: PieceFile): LongRecording {
+  const beginning = file.read(0, Math.min(file.size, HEAD_BYTES))
+  const { configuration, dataAt, declaredBytes } = singleFileSections(beginning, file.name)
+  const held = file.size - dataAt
+  if (declaredBytes !== null && held < declaredBytes) tooShort(file.name, held, declaredBytes)
+  return longComtrade(
+    { name: `${file.name} (CFG)`, bytes: configuration.slice() },
+    stretchOf(file, dataAt, declaredBytes === null ? file.size : dataAt + declaredBytes),
+  )
+}

@@ -1,0 +1,224 @@
+import { describe, expect, it } from 'vitest'
+import { RULE_PACKS } from '../../rules/packs'
+import { excerptComtrade } from '../excerpt/excerptComtrade'
+import { excerptCsv } from '../excerpt/excerptCsv'
+import { RecordingError } from '../recording'
+import { analyseLong } from './analyseLong'
+import { openLong } from './openLong'
+import { pieceFileOf } from './pieceFile'
+import { mainPart } from './recordingParts'
+import { scanRecording } from './scanRecording'
+
+const RATE = 2000
+const pack = RULE_PACKS['iec-3ph-400']
+const utf8 = (text: string) => new TextEncoder().encode(text)
+
+interface Outage {
+  fromS: number
+  toS: number
+  /** Phases it takes; all without. */
+  phases?: number[]
+}
+
+/** Voltages of a house over many minutes, whose outages are known; values as a file of 32-bit numbers has them. */
+function house(seconds: number, outages: readonly Outage[], phases = 2) {
+  return Array.from({ length: phases }, (_, phase) => ({
+    id: `v${phase + 1}`,
+    unit: 'V' as const,
+    phase: 'ABC'[phase] ?? null,
+    skewS: 0,
+    samples: Float64Array.from({ length: seconds * RATE }, (_unused, k) => {
+      const t = k / RATE
+      const isOut = outages.some(
+        ({ fromS, toS, phases: of }) => t >= fromS && t < toS && (of === undefined || of.includes(phase)),
+      )
+      return isOut ? 0 : Math.fround(230 * Math.SQRT2 * Math.sin(2 * Math.PI * 50 * t - (phase * 2 * Math.PI) / 3))
+    }),
+  }))
+}
+const excerptOf = (channels: ReturnType<typeof house>) => ({
+  channels,
+  sampleRateHz: RATE,
+  timesS: null,
+  nominalHz: 50,
+  startedAt: '2026-05-02T23:50:00.000000',
+})
+
+/** The same voltages in text, as a recorder of 1999 writes them. */
+function asciiOf(channels: ReturnType<typeof house>) {
+  const rows = channels[0]?.samples.length ?? 0
+  const configuration = [
+    'House,TEST,1999',
+    `${channels.length},${channels.length}A,0D`,
+    ...channels.map(({ id, phase }, k) => `${k + 1},${id},${phase},,V,0.01,0,0,-99999,99999,1,1,P`),
+    '50',
+    '1',
+    `${RATE},${rows}`,
+    '02/05/2026,23:50:00.000000',
+    '02/05/2026,23:50:00.000000',
+    'ASCII',
+    '1',
+  ]
+  const lines = Array.from({ length: rows }, (_, row) =>
+    [row + 1, row * 500, ...channels.map(({ samples }) => Math.round((samples[row] as number) * 100))].join(','),
+  )
+  return [
+    pieceFileOf('house.cfg', utf8(configuration.join('\r\n'))),
+    pieceFileOf('house.dat', utf8(`${lines.join('\r\n')}\r\n`)),
+  ]
+}
+const forms = {
+  'a single file': (channels: ReturnType<typeof house>) => [
+    pieceFileOf('house.cff', excerptComtrade(excerptOf(channels), 'House')),
+  ],
+  CSV: (channels: ReturnType<typeof house>) => [pieceFileOf('house.csv', utf8(excerptCsv(excerptOf(channels))))],
+  'text in two files': asciiOf,
+}
+const analysed = (channels: ReturnType<typeof house>, form: keyof typeof forms = 'a single file') =>
+  analyseLong(openLong(forms[form](channels)), pack)
+
+describe.each(Object.keys(forms) as (keyof typeof forms)[])('a long recording as %s', (form) => {
+  it('has each of its outages found, wherever its pieces end', () => {
+    const outages = [
+      { fromS: 61.003, toS: 61.083 },
+      { fromS: 190.5, toS: 191.9 },
+      { fromS: 300.25, toS: 300.31, phases: [1] },
+    ]
+    const { analysis, parts, scan } = analysed(house(380, outages), form)
+    expect(scan.rows).toBe(380 * RATE)
+    expect(parts).toHaveLength(3)
+    expect(scan.parts.map(({ lostRows }) => lostRows > 0)).toEqual([true, true, true])
+    expect(mainPart(scan.parts)).toBe(1)
+    expect(analysis.durationS).toBeCloseTo(380 - 1 / RATE, 6)
+    expect(analysis.gap?.longestPhaseMs).toBeCloseTo(1400, -1)
+    for (const [phase, id] of ['v1', 'v2'].entries()) {
+      const own = outages.filter(({ phases }) => phases === undefined || phases.includes(phase))
+      expect(analysis.events[id]).toHaveLength(own.length)
+      for (const [k, { fromS, toS }] of own.entries()) {
+        expect(analysis.events[id]?.[k]?.startS).toBeCloseTo(fromS, 2)
+        expect(analysis.events[id]?.[k]?.endS).toBeCloseTo(toS, 2)
+      }
+    }
+  })
+
+  it('hands out a part that reads as a recording of its own, in its own form', () => {
+    const long = openLong(forms[form](house(200, [{ fromS: 100, toS: 100.4 }])))
+    const [part] = scanRecording(long, pack).parts
+    const files = part ? long.part(part) : []
+    const extensions = files.map(({ name }) => name.replace(/.*\./, ''))
+    expect(extensions).toEqual(
+      { 'a single file': ['cfg', 'dat'], CSV: ['csv'], 'text in two files': ['cfg', 'dat'] }[form],
+    )
+    expect(files[0]?.name).toMatch(/^house-01m(29|30)s\./)
+    const again = scanRecording(openLong(files.map(({ name, bytes }) => pieceFileOf(name, bytes))), pack)
+    expect(again.rows).toBe((part?.to ?? 0) - (part?.from ?? 0))
+    if (form !== 'CSV') expect(again.startedAt).toMatch(/^2026-05-02T23:51:(29|30)/)
+  })
+})
+
+describe('a long recording', () => {
+  it('has an outage that is longer than a part from one part into the next', () => {
+    // 22 MB a part: with rows of 16 bytes at 2 kHz some 12 minutes
+    const { analysis, parts } = analysed(house(1000, [{ fromS: 60, toS: 930 }], 2))
+    expect(parts).toHaveLength(2)
+    expect(analysis.gap).toMatchObject({ open: null, rideThroughClass: 'longPause' })
+    expect(analysis.gap?.longestPhaseMs).toBeCloseTo(870_000, -2)
+  })
+
+  it('never takes a phase that stays dead for a lead that hangs free', () => {
+    const { analysis, scan } = analysed(
+      house(1000, [
+        { fromS: 60, toS: 1001, phases: [1] },
+        { fromS: 900, toS: 900.02 },
+      ]),
+    )
+    expect(scan.parts.at(-1)?.lostThroughout).toEqual(['v2'])
+    expect(analysis.gap?.open).toBe('end')
+    expect(analysis.gap?.longestPhaseMs).toBeNull()
+  })
+
+  it('leaves out a lead that shows nothing from beginning to end', () => {
+    const { analysis } = analysed(
+      house(200, [
+        { fromS: -1, toS: 300, phases: [1] },
+        { fromS: 100, toS: 100.1, phases: [0] },
+      ]),
+    )
+    expect(analysis.voltageIds).toEqual(['v1'])
+    expect(analysis.gap?.longestPhaseMs).toBeCloseTo(100, -1)
+  })
+
+  it('in which nothing happens says so, from its first minute', () => {
+    const { analysis, parts, scan } = analysed(house(200, []))
+    expect(scan.parts).toEqual([])
+    expect(parts).toMatchObject([{ from: 0, to: 60 * RATE }])
+    expect(analysis.gap).toBeNull()
+    expect(analysis.durationS).toBeCloseTo(200 - 1 / RATE, 6)
+  })
+
+  it('says how far it has come', () => {
+    const shares: number[] = []
+    scanRecording(openLong(forms.CSV(house(120, []))), pack, { progress: (share) => shares.push(share) })
+    expect(shares.length).toBeGreaterThan(1)
+    expect(shares.at(-1)).toBe(1)
+    expect(shares).toEqual([...shares].sort((a, b) => a - b))
+  })
+})
+
+describe('a long recording that is not what it should be', () => {
+  const complaint = (work: () => unknown): string => {
+    try {
+      work()
+    } catch (error) {
+      if (error instanceof RecordingError) return error.message
+      throw error
+    }
+    return 'nothing'
+  }
+  const text = (file: { size: number; read: (from: number, to: number) => Uint8Array } | undefined) =>
+    new TextDecoder().decode(file?.read(0, file.size))
+
+  it('names the line, however many pieces lie before it', () => {
+    const [csv] = forms.CSV(house(120, []))
+    const lines = text(csv).split('\n')
+    lines[99_999] = '49.999,x,1'
+    const broken = pieceFileOf('house.csv', utf8(lines.join('\n')))
+    expect(complaint(() => scanRecording(openLong([broken]), pack))).toMatch(
+      /house\.csv, line 100000, field 2: not a number/,
+    )
+    const [configuration, data] = asciiOf(house(120, []))
+    const rows = text(data).split('\r\n')
+    rows[99_999] = '100000,1,x,1'
+    const files = [configuration, pieceFileOf('house.dat', utf8(rows.join('\r\n')))].flatMap((one) => one ?? [])
+    expect(complaint(() => scanRecording(openLong(files), pack))).toMatch(
+      /house\.dat, line 100000, field 3: not a number/,
+    )
+  })
+
+  it('is refused where it ends early, has no partner, several rates or no voltage', () => {
+    const [configuration, data] = asciiOf(house(60, []))
+    const half = pieceFileOf('house.dat', utf8(text(data).split('\r\n').slice(0, 20_000).join('\r\n')))
+    const of = (...files: (typeof configuration)[]) =>
+      complaint(() => scanRecording(openLong(files.flatMap((one) => one ?? [])), pack))
+    expect(of(configuration, half)).toMatch(/the data ends after 20000 of 120000/)
+    expect(of(configuration)).toMatch(/this kind of file is not read|\.dat file is missing/)
+    expect(of(data)).toMatch(/its \.cfg file is missing/)
+    const two = pieceFileOf(
+      'house.cfg',
+      utf8(text(configuration).replace('\r\n1\r\n2000,120000', '\r\n2\r\n2000,30000\r\n500,120000')),
+    )
+    expect(of(two, data)).toMatch(/not of one sampling rate/)
+    const none = pieceFileOf('house.cfg', utf8(text(configuration).replaceAll(',,V,', ',,degC,')))
+    expect(of(none, data)).toMatch(/no voltage channel of the house/)
+    const whole = forms['a single file'](house(60, []))[0]
+    const cut = pieceFileOf('house.cff', whole?.read(0, 500_000) ?? new Uint8Array())
+    expect(of(cut)).toMatch(/the data section holds \d+ of 1920000 bytes/)
+  })
+
+  it('whose time goes back between two pieces is refused', () => {
+    const [csv] = forms.CSV(house(60, []))
+    const body = text(csv)
+    const twice = pieceFileOf('house.csv', utf8(body + body.slice(body.indexOf('\n') + 1)))
+    expect(complaint(() => scanRecording(openLong([twice]), pack))).toMatch(/the time does not go forward/)
+  })
+})
