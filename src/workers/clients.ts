@@ -22,6 +22,8 @@ import type { IsolationSet } from '@/core/wiring/isolationSet'
 import type { FixProposal } from '@/core/wiring/fixProposals'
 import type { PositionCause } from '@/core/wiring/positionCauses'
 import { startLayout } from './layoutClient'
+import type { longCalls } from './longCalls'
+import { longWorker } from './longClient'
 import type { planCalls } from './planCalls'
 import type { CheckedWiring, wiringCalls } from './wiringCalls'
 import type { AnalysedWave, recordingCalls } from './recordingCalls'
@@ -69,6 +71,7 @@ export const analyseLogInWorker = (
  */
 export async function keepWorkers(): Promise<void> {
   await withWorker<typeof recordingCalls, true>(recordingThread, (calls) => calls.ready())
+  await withWorker<typeof longCalls, true>(longWorker, (calls) => calls.ready())
   await withWorker<typeof codeCalls, true>(codeThread, (calls) => calls.ready())
   await withWorker<typeof crewCalls, true>(crewThread, (calls) => calls.ready())
   await withWorker<typeof planCalls, true>(planThread, (calls) => calls.ready())

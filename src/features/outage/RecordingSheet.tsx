@@ -10,6 +10,8 @@ import { Notice } from '@/ui/Notice'
 import { Sheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { PracticeCapture } from './PracticeCapture'
+import { LongSheet } from './long/LongSheet'
+import type { Long } from './long/useLong'
 import { type RecordingState, useRecording } from './useRecording'
 import { WaveChart } from './wave/WaveChart'
 import { StoreRecording } from './StoreRecording'
@@ -21,9 +23,18 @@ const STEPS = [
   [RETURN, 'Return'],
 ] as const
 
-export function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onChoose: (key: string) => void }) {
+export function RecordingSheet({
+  pointKey,
+  long,
+  onChoose,
+}: {
+  pointKey: string
+  /** A long recording stays open from one step to the other: both may be in it. */
+  long: Long
+  onChoose: (key: string) => void
+}) {
   const { bench, select, may, at } = useJob()
-  const { state, pick, showStored } = useRecording(pointKey)
+  const { state, pick, showStored } = useRecording(pointKey, long)
   const field = useRef<HTMLInputElement>(null)
   const [over, setOver] = useState(false)
   const point = bench.points.find(({ key }) => key === pointKey)
@@ -94,7 +105,8 @@ export function RecordingSheet({ pointKey, onChoose }: { pointKey: string; onCho
             </>
           )}
         </Flex>
-        {state.kind === 'empty' && (
+        <LongSheet long={long} />
+        {state.kind === 'empty' && long.state === null && (
           <EmptyState title="No recording yet">
             Drop the recorder’s file here: COMTRADE (.cff, or .cfg with .dat) or CSV. It is read on this device; the gap
             is measured from the wave, not from anybody’s feeling.

@@ -29,11 +29,14 @@ export function StoreRecording({
   const [error, setError] = useState<string | null>(null)
   const {
     files,
+    lostThroughout,
     wave: { analysis },
   } = state
+  const isKnownAlone = lostThroughout.length === 0
   const bytes = (files ?? []).reduce((sum, { size }) => sum + size, 0)
   const store = async () => {
-    if (bytes > UPLOAD_MAX_BYTES) return setError('Larger than 24 MB. Cut it to the minutes around the outage.')
+    if (bytes > UPLOAD_MAX_BYTES)
+      return setError('Larger than 24 MB. Save what is shown around the outage, and add that.')
     const id = uuidv7()
     const reading: Reading = {
       id,
@@ -73,7 +76,12 @@ export function StoreRecording({
       wrap="wrap"
     >
       <Box flex="1" minW="200px" fontSize="14px">
-        {released ? (
+        {!isKnownAlone ? (
+          <chakra.span color="stop" fontWeight="600">
+            A look only: {lostThroughout.join(', ')} had no voltage in all of this part, and by itself it could not tell
+            that from a lead that hangs free. Keep the part in which it was lost.
+          </chakra.span>
+        ) : released ? (
           <>Read in {Math.round(state.tookMs)} ms. Not evidence yet.</>
         ) : (
           <chakra.span color="stop" fontWeight="600">
@@ -87,7 +95,7 @@ export function StoreRecording({
         )}
       </Box>
       <Button onClick={onStored}>Put it away</Button>
-      <Button variant="act" disabled={!released} onClick={() => void store()}>
+      <Button variant="act" disabled={!released || !isKnownAlone} onClick={() => void store()}>
         Store as evidence: {point.label.toLowerCase()}
       </Button>
     </Flex>

@@ -8,6 +8,7 @@ import { LogSheet } from '../powerLog/LogSheet'
 import { PracticeSheet } from '../practice/PracticeSheet'
 import { FilmSheet } from './film/FilmSheet'
 import { HoldsSheet } from './HoldsSheet'
+import { useLong } from './long/useLong'
 import { RecordingSheet } from './RecordingSheet'
 import { LEAVING, RETURN } from './wave/WaveFigures'
 
@@ -21,6 +22,7 @@ export function WaveView() {
     },
   } = useJob()
   const live = useLive(jobId)
+  const long = useLong(bench.context.pack)
   const [chosen, setChosen] = useState<string>(at === RETURN ? at : LEAVING)
   const pointKey = at === LEAVING || at === RETURN ? at : chosen
   const held = bench.holds.find(({ released }) => !released)
@@ -28,7 +30,7 @@ export function WaveView() {
   return (
     <>
       {held && held.step.id !== 'handover' && <HoldsSheet state={held} />}
-      <RecordingSheet key={pointKey} pointKey={pointKey} onChoose={setChosen} />
+      <RecordingSheet key={pointKey} pointKey={pointKey} long={long} onChoose={setChosen} />
       <PowerNow live={live} />
       <PracticeSheet />
       {gapPoint && <FilmSheet key={`film ${pointKey}`} point={gapPoint} />}

@@ -5,13 +5,22 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { NamedBytes } from '@/core/outage/recording'
 import { analyseInWorker } from '@/workers/clients'
 import type { AnalysedWave } from '@/workers/recordingCalls'
+import { isLong } from '@/core/outage/long/openLong'
 import { useJob } from '../job/JobContext'
+import type { Long } from './long/useLong'
 
 /** A recording on the bench, whole states only. */
 export type RecordingState =
   | { kind: 'empty' }
   | { kind: 'reading'; names: string; cancel: () => void }
-  | { kind: 'ready'; wave: AnalysedWave; names: string; files: readonly File[] | null; tookMs: number }
+  | {
+      kind: 'ready'
+      wave: AnalysedWave
+      names: string
+      files: readonly File[] | null
+      tookMs: number
+      lostThroughout: readonly string[]
+    }
   | { kind: 'failed'; message: string; names: string }
 
 export interface RecordingBench {
@@ -22,8 +31,8 @@ export interface RecordingBench {
   showStored: () => void
 }
 
-/** The recording of one point: the stored one, or files just picked, read and analysed off the main thread. */
-export function useRecording(pointKey: string): RecordingBench {
+/** The recording of one point: the stored one, or files just picked, read and analysed off the main thread; or the part of a long one that was chosen. */
+export function useRecording(pointKey: string, long: Long | null = null): RecordingBench {
   const {
     record,
     bench: {
@@ -35,7 +44,12 @@ export function useRecording(pointKey: string): RecordingBench {
   const running = useRef<AbortController | null>(null)
 
   const analyse = useCallback(
-    async (names: string, load: (signal: AbortSignal) => Promise<NamedBytes[]>, files: readonly File[] | null) => {
+    async (
+      names: string,
+      load: (signal: AbortSignal) => Promise<NamedBytes[]>,
+      files: readonly File[] | null,
+      lostThroughout: readonly string[] = [],
+    ) => {
       running.current?.abort()
       const control = new AbortController()
       running.current = control
@@ -54,7 +68,7 @@ export function useRecording(pointKey: string): RecordingBench {
         if (control.signal.aborted) return
         setState(
           result.ok
-            ? { kind: 'ready', wave: result.value, names, files, tookMs: performance.now() - started }
+            ? { kind: 'ready', wave: result.value, names, files, tookMs: performance.now() - started, lostThroughout }
             : { kind: 'failed', names, message: `${result.error.message}. Nothing was stored.` },
         )
       } catch (error) {
@@ -107,9 +121,8 @@ export function useRecording(pointKey: string): RecordingBench {
     return () => running.current?.abort()
   }, [showStored])
 
-  const pick = useCallback(
-    (files: readonly File[]) => {
-      if (files.length === 0) return
+  const pickOne = useCallback(
+    (files: readonly File[], lostThroughout: readonly string[]) =>
       void analyse(
         files.map(({ name }) => name).join(', '),
         () =>
@@ -117,9 +130,23 @@ export function useRecording(pointKey: string): RecordingBench {
             files.map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
           ),
         files,
-      )
-    },
+        lostThroughout,
+      ),
     [analyse],
   )
+  const part = long?.part ?? null
+  useEffect(() => {
+    if (part) pickOne(part.files, part.lostThroughout)
+  }, [part, pickOne])
+  const pick = (files: readonly File[]) => {
+    if (files.length === 0) return
+    if (long && isLong(files)) {
+      running.current?.abort()
+      setState({ kind: 'empty' })
+      return long.open(files)
+    }
+    long?.putAway()
+    pickOne(files, [])
+  }
   return { state, pick, showStored }
 }

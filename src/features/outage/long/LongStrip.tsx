@@ -1,0 +1,83 @@
+import { colour } from '@/look/theme'
+import { scaleLinear } from 'd3-scale'
+import type { LookedThrough } from '@/workers/longCalls'
+
+const HEIGHT = 72
+const LEFT = 54
+const RIGHT = 14
+const FOOT = 18
+/** Room above nominal. */
+const TOP_SHARE = 1.2
+
+/** Band between lowest and highest RMS, as one closed path. */
+function bandPath(
+  { low, high, rowsPerBlock }: LookedThrough['scan']['overview'][number],
+  x: (row: number) => number,
+  y: (volts: number) => number,
+): string {
+  const at = (block: number, volts: number) => `${x((block + 0.5) * rowsPerBlock).toFixed(1)},${y(volts).toFixed(1)}`
+  const there = Array.from(high, (volts, block) => at(block, volts))
+  const back = Array.from(low, (volts, block) => at(block, volts)).reverse()
+  return `M${[...there, ...back].join('L')}Z`
+}
+
+/** The whole recording: RMS of its voltages, lowest to highest, with its parts marked; press one to look at it. */
+export function LongStrip({
+  looked: { scan, parts },
+  chosen,
+  choose,
+  width,
+}: {
+  looked: LookedThrough
+  chosen: number
+  choose: (index: number) => void
+  width: number
+}) {
+  const x = scaleLinear([0, scan.rows], [LEFT, Math.max(LEFT + 1, width - RIGHT)])
+  const y = scaleLinear([0, scan.nominalV * TOP_SHARE], [HEIGHT - FOOT, 4])
+  const minutes = x.copy().domain([0, scan.rows / scan.sampleRateHz / 60])
+  return (
+    <svg
+      width={width}
+      height={HEIGHT}
+      role="img"
+      aria-label={`RMS over the whole recording, with ${parts.length} ${parts.length === 1 ? 'place' : 'places'} marked`}
+      data-testid="longStrip"
+      style={{ display: 'block' }}
+    >
+      <rect x={LEFT} y="0" width={width - LEFT - RIGHT} height={HEIGHT - FOOT} fill={colour('sheet2')} />
+      {parts.map(({ from, to, firstRow }, index) => (
+        <rect
+          key={firstRow}
+          x={x(from) - 1}
+          y="0"
+          width={Math.max(5, x(to) - x(from))}
+          height={HEIGHT - FOOT}
+          fill={colour('emberSoft')}
+          stroke={colour(index === chosen ? 'ember' : 'rule2')}
+          strokeWidth={index === chosen ? 2 : 1}
+          style={{ cursor: 'pointer' }}
+          onClick={() => choose(index)}
+        />
+      ))}
+      {scan.overview.map((one) => (
+        <path
+          key={one.id}
+          d={bandPath(one, x, y)}
+          fill={colour('ink2')}
+          stroke={colour('ink2')}
+          strokeWidth="1"
+          pointerEvents="none"
+        />
+      ))}
+      <text x={LEFT - 6} y={y(scan.nominalV) + 4} textAnchor="end" fontSize="12" fill={colour('ink2')}>
+        {scan.nominalV} V
+      </text>
+      {minutes.ticks(6).map((minute) => (
+        <text key={minute} x={minutes(minute)} y={HEIGHT - 4} textAnchor="middle" fontSize="12" fill={colour('ink2')}>
+          {minute === 0 ? '0 min' : minute}
+        </text>
+      ))}
+    </svg>
+  )
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { longCalls } from './longCalls'
+
+expose(longCalls)
