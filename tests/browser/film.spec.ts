@@ -111,6 +111,41 @@ test.describe('a gap from a film', () => {
     await expect(ledger(page).getByText(/Grade C, from a film or a stopwatch/)).toBeVisible()
   })
 
+  /** The film that many times slower, by the units its file counts time in: minutes long, with the same frames. */
+  const slower = (bytes: Buffer, times: number): Buffer => {
+    const slow = Buffer.from(bytes)
+    // version and flags, two dates, then how many units a second has
+    for (const box of ['mvhd', 'mdhd']) {
+      const at = slow.indexOf(box) + 4 + 4 + 8
+      slow.writeUInt32BE(slow.readUInt32BE(at) / times, at)
+    }
+    return slow
+  }
+
+  test('that is longer than a minute is read from the moment somebody chose', async ({ page }) => {
+    test.setTimeout(120_000)
+    const times = 25
+    const film = films.find(({ id }) => id.startsWith('f1-'))!
+    await page.getByLabel('Film of a lamp', { exact: true }).setInputFiles({
+      name: 'long.mp4',
+      mimeType: 'video/mp4',
+      buffer: slower(readFileSync(folder + film.file), times),
+    })
+    const begin = filmSheet(page).getByRole('slider', { name: /^The minute that is read begins at/ })
+    await expect(filmSheet(page).getByText(/a minute of it is read/)).toBeVisible()
+    await begin.fill('20')
+    await expect(filmSheet(page).getByText(/from 20\.0\s*s to /)).toBeVisible()
+    await expect(page.getByRole('application')).toHaveAccessibleName(/^First frame of the minute/)
+    await chooseLamp(page, film)
+    await page.getByRole('button', { name: 'Read every frame' }).click()
+    const chart = page.getByRole('img', { name: /^Brightness of the lamp/ })
+    await expect(chart).toBeVisible({ timeout: 100_000 })
+    const said = (await chart.getAttribute('aria-label')) ?? ''
+    expect(Number(/in (\d+) frames/.exec(said)?.[1])).toBe(61)
+    const lastLitS = Number(/last lit at ([\d.]+) s/.exec(said)?.[1])
+    expect(Math.abs(lastLitS - times * (film.expected.lastLitS ?? NaN))).toBeLessThanOrEqual(1.1)
+  })
+
   test('that is no film says so and what to do', async ({ page }) => {
     await page
       .getByLabel('Film of a lamp', { exact: true })

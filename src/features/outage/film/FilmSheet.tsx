@@ -73,7 +73,7 @@ export function FilmSheet({ point }: { point: Point }) {
           Opening {state.name}…
         </Text>
       )}
-      {state.kind === 'choosing' && <PatchPicker video={state.video} onRead={film.read} />}
+      {state.kind === 'choosing' && <PatchPicker video={state.video} durationS={state.durationS} onRead={film.read} />}
       {state.kind === 'reading' && (
         <Flex role="status" align="center" gap="12px" px="14px" py="16px">
           <Text>Reading every frame, {Math.round(100 * state.share)} %</Text>

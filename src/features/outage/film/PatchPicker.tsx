@@ -2,13 +2,15 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { Button } from '@/ui/Button'
-import type { Patch } from './filmFrames'
+import { FILM_BOUNDS, type Patch, frameAt } from './filmFrames'
+import { MinutePicker } from './MinutePicker'
 import type { Lamp } from './useFilm'
 
 /** Side of a new patch as a share of the film's shorter side, and how far a key moves it. */
 const SIDE = 0.22
 const MOVE = 0.02
 const LEAST_SIDE_PX = 8
+const SAME_MOMENT_S = 0.001
 
 const LAMPS = [
   ['filament', 'a lamp with a filament'],
@@ -28,13 +30,15 @@ function patchAround(video: HTMLVideoElement, x: number, y: number, side: number
   }
 }
 
-/** The first frame of a film, on which the lamp is chosen by finger, by mouse or with the arrow keys. */
+/** The first frame of what is read of a film, on which the lamp is chosen by finger, by mouse or with the arrow keys. */
 export function PatchPicker({
   video,
+  durationS,
   onRead,
 }: {
   video: HTMLVideoElement
-  onRead: (patch: Patch, lamp: Lamp) => void
+  durationS: number
+  onRead: (patch: Patch, lamp: Lamp, fromS: number) => void
 }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const [lamp, setLamp] = useState<Lamp>('filament')
@@ -42,10 +46,19 @@ export function PatchPicker({
   const [patch, setPatch] = useState(() =>
     patchAround(video, video.videoWidth / 2, video.videoHeight / 2, SIDE * shorter),
   )
+  const [fromS, setFromS] = useState(0)
   useEffect(() => {
-    const context = canvas.current?.getContext('2d')
-    context?.drawImage(video, 0, 0, video.videoWidth, video.videoHeight)
-  }, [video])
+    let isLatest = true
+    const draw = () => {
+      if (!isLatest) return
+      canvas.current?.getContext('2d')?.drawImage(video, 0, 0, video.videoWidth, video.videoHeight)
+    }
+    if (Math.abs(video.currentTime - fromS) < SAME_MOMENT_S) draw()
+    else void frameAt(video, fromS).then(draw)
+    return () => {
+      isLatest = false
+    }
+  }, [video, fromS])
   const [centreX, centreY] = [patch.x + patch.width / 2, patch.y + patch.height / 2]
   const moved = (dx: number, dy: number, side = patch.width) =>
     setPatch(patchAround(video, centreX + dx, centreY + dy, side))
@@ -73,6 +86,7 @@ export function PatchPicker({
   const share = (value: number, of: number) => `${(100 * value) / of}%`
   return (
     <Box px="14px" pb="12px">
+      {durationS > FILM_BOUNDS.maxS && <MinutePicker durationS={durationS} fromS={fromS} onChange={setFromS} />}
       <Text fontSize="14px" mb="6px">
         Put the square on the lamp: tap it, or use the arrow keys, + and −.
       </Text>
@@ -81,7 +95,7 @@ export function PatchPicker({
         maxW="520px"
         tabIndex={0}
         role="application"
-        aria-label={`First frame of the film; the square stands at ${Math.round(centreX)}, ${Math.round(centreY)}`}
+        aria-label={`First frame of ${fromS > 0 ? 'the minute' : 'the film'}; the square stands at ${Math.round(centreX)}, ${Math.round(centreY)}`}
         onKeyDown={onKeyDown}
         onPointerDown={onPointer}
         onPointerMove={onPointer}
@@ -126,7 +140,7 @@ export function PatchPicker({
         <Button size="sm" onClick={() => moved(0, 0, patch.width * 1.2)} aria-label="Larger square">
           +
         </Button>
-        <Button variant="act" size="sm" onClick={() => onRead(patch, lamp)}>
+        <Button variant="act" size="sm" onClick={() => onRead(patch, lamp, fromS)}>
           Read every frame
         </Button>
       </Flex>

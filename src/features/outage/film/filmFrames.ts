@@ -8,7 +8,7 @@ export interface Patch {
   height: number
 }
 
-/** Bounds of a film that is read: a minute of a fast phone. */
+/** Bounds of what is read of a film: a minute of a fast phone. */
 export const FILM_BOUNDS = { maxS: 60, maxFrames: 8000, maxBytes: 500 * 1024 * 1024 } as const
 
 /** Before the first frame has shown how long one lasts. */
@@ -121,7 +121,7 @@ interface SeenFrame {
 }
 
 /** Length of a film. Some carry none, and know it only once their end was looked for. */
-async function durationOf(video: HTMLVideoElement): Promise<number> {
+export async function durationOf(video: HTMLVideoElement): Promise<number> {
   if (!Number.isFinite(video.duration)) await frameAt(video, FILM_BOUNDS.maxS * 10)
   return Number.isFinite(video.duration) ? video.duration : FILM_BOUNDS.maxS
 }
@@ -184,24 +184,32 @@ class FrameSeeker {
   }
 }
 
+/** Which minute of a film is read, and how its reading is followed. */
+export interface FilmReading {
+  /** From here on, in the film's own time; a minute of it at most. */
+  fromS: number
+  progress: (share: number) => void
+  signal: AbortSignal
+}
+
 /**
- * Reads the brightness of a patch in every frame of a film, with the frames' own times.
+ * Reads the brightness of a patch in every frame of a film, or of a minute of it, with the frames' own times.
  *
- * @param progress called with 0…1
+ * @param reading its `progress` is called with 0…1
  * @throws DOMException `AbortError` when the signal says so; Error where the device shows no frame in the middle of the film
  */
 export async function readFilm(
   video: HTMLVideoElement,
   patch: Patch,
-  { progress, signal }: { progress: (share: number) => void; signal: AbortSignal },
+  { fromS, progress, signal }: FilmReading,
 ): Promise<FilmFrames> {
-  const endS = Math.min(await durationOf(video), FILM_BOUNDS.maxS)
+  const endS = Math.min(await durationOf(video), fromS + FILM_BOUNDS.maxS)
   const seeker = new FrameSeeker(video, patch, endS)
   const frames: SeenFrame[] = []
-  for (let frame = await seeker.at(0); frame !== null; frame = await seeker.next(frame)) {
+  for (let frame = await seeker.at(fromS); frame !== null; frame = await seeker.next(frame)) {
     signal.throwIfAborted()
     frames.push(frame)
-    progress(Math.min(1, frame.timeS / endS))
+    progress(Math.min(1, (frame.timeS - fromS) / (endS - fromS)))
     if (frames.length >= FILM_BOUNDS.maxFrames || frame.timeS >= endS) break
   }
   return {

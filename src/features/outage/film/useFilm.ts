@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
 import { type FilmFrames, type FilmGap, filmGap } from '@/core/outage/filmGap'
-import { FILM_BOUNDS, type Patch, closeFilm, openFilm, readFilm } from './filmFrames'
+import { FILM_BOUNDS, type Patch, closeFilm, durationOf, frameAt, openFilm, readFilm } from './filmFrames'
 
 export type Lamp = 'filament' | 'led'
 
@@ -10,14 +10,23 @@ export type FilmState =
   | { kind: 'empty' }
   | { kind: 'failed'; message: string }
   | { kind: 'opening'; name: string }
-  | { kind: 'choosing'; name: string; video: HTMLVideoElement }
-  | { kind: 'reading'; name: string; video: HTMLVideoElement; share: number }
-  | { kind: 'read'; name: string; video: HTMLVideoElement; patch: Patch; frames: FilmFrames; gap: FilmGap }
+  | { kind: 'choosing'; name: string; video: HTMLVideoElement; durationS: number }
+  | { kind: 'reading'; name: string; video: HTMLVideoElement; durationS: number; share: number }
+  | {
+      kind: 'read'
+      name: string
+      video: HTMLVideoElement
+      durationS: number
+      patch: Patch
+      frames: FilmFrames
+      gap: FilmGap
+    }
 
 export interface FilmBench {
   state: FilmState
   open: (file: File) => void
-  read: (patch: Patch, lamp: Lamp) => void
+  /** Reads the film, or a minute of it from a moment on. */
+  read: (patch: Patch, lamp: Lamp, fromS: number) => void
   /** Back to choosing the lamp. */
   again: () => void
   cancel: () => void
@@ -50,25 +59,29 @@ export function useFilm(): FilmBench {
       })
     setState({ kind: 'opening', name: file.name })
     openFilm(file).then(
-      (video) => {
+      async (video) => {
         held.current = video
-        setState({ kind: 'choosing', name: file.name, video })
+        const durationS = await durationOf(video)
+        // looking for the end leaves the film there
+        if (video.currentTime > 0) await frameAt(video, 0)
+        if (held.current === video) setState({ kind: 'choosing', name: file.name, video, durationS })
       },
       (error: unknown) => setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
     )
   }
-  const read = (patch: Patch, lamp: Lamp) => {
+  const read = (patch: Patch, lamp: Lamp, fromS: number) => {
     if (!('video' in state)) return
-    const { name, video } = state
+    const { name, video, durationS } = state
     stop()
     const control = new AbortController()
     running.current = control
-    setState({ kind: 'reading', name, video, share: 0 })
+    setState({ kind: 'reading', name, video, durationS, share: 0 })
     readFilm(video, patch, {
+      fromS,
       signal: control.signal,
       progress: (share) => setState((now) => (now.kind === 'reading' ? { ...now, share } : now)),
     }).then(
-      (frames) => setState({ kind: 'read', name, video, patch, frames, gap: filmGap(frames, lamp) }),
+      (frames) => setState({ kind: 'read', name, video, durationS, patch, frames, gap: filmGap(frames, lamp) }),
       (error: unknown) => {
         if (control.signal.aborted) return
         setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
@@ -77,7 +90,11 @@ export function useFilm(): FilmBench {
   }
   const back = () => {
     stop()
-    setState((now) => ('video' in now ? { kind: 'choosing', name: now.name, video: now.video } : now))
+    setState((now) => {
+      if (!('video' in now)) return now
+      const { name, video, durationS } = now
+      return { kind: 'choosing', name, video, durationS }
+    })
   }
   return { state, open, read, again: back, cancel: back }
 }
