@@ -61,7 +61,10 @@ test.describe('a recording of an hour', () => {
     await page.getByLabel('Recorder’s file').setInputFiles(files)
     const places = page.getByRole('group', { name: 'Places' })
     await expect(places.getByRole('button')).toHaveText(
-      [/^2:00 min, 08:02:00: voltage lost for about (8|9)\d\s*ms/, /^7:30 min, 08:07:30: voltage lost for about 3(8|9)\d\s*ms/],
+      [
+        /^2:00 min, 08:02:00: voltage lost for about (8|9)\d\s*ms/,
+        /^7:30 min, 08:07:30: voltage lost for about 3(8|9)\d\s*ms/,
+      ],
       { timeout: 60_000 },
     )
     await expect(places.getByRole('button').nth(1)).toHaveAttribute('aria-pressed', 'true')

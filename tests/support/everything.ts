@@ -47,5 +47,19 @@ export const everything = () =>
         name: 'Roof',
         detail: { coupling: 'dc', modulesInString: 10, moduleVocV: 40, moduleIscA: 10, backGain: 0 },
       },
+      {
+        id: 'v',
+        kind: 'vehicleCharger',
+        tag: 'ev1',
+        name: 'Drive charger',
+        detail: {
+          ratingW: 7000,
+          phase: 'L1',
+          side: 'island',
+          detects6mADc: true,
+          givesW: 3000,
+          givesWhen: 'afterBattery',
+        },
+      },
     ] as never,
   })

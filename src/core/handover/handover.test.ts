@@ -1,3 +1,5 @@
+import { startingTopology } from '../wiring/topology/startingTopology'
+import { choicesOfPlan } from '../wiring/topology/topologyChoices'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aCircuit, aLoad, house, readyForLoads, reading, recordOf } from '../../../tests/support/house'
@@ -247,5 +249,23 @@ describe('the what-to-do card', () => {
     expect(byHand.byHand).toContain('0, wait')
     expect(byHand.return).toContain('then to I.')
     expect(byHand.notice).not.toContain('own supply')
+    const manual = house({
+      chosenSchool: 'manualChangeover',
+      circuits: [aCircuit({ tag: 'c1' }), aCircuit({ id: 'k2', tag: 'c2' })],
+    })
+    const graph = startingTopology(manual, { ...choicesOfPlan(manual), scheme: 'perCircuit' })
+    const planned = {
+      id: 'r',
+      jobId: 'x',
+      layer: 'planned' as const,
+      number: 1,
+      note: '',
+      madeByName: '',
+      madeAt: '',
+      graph,
+    }
+    const each = linesOf(recordOf({ ...manual, wiring: { planned, wired: null } }, []))
+    expect(each.byHand).toContain('every transfer switch to 0')
+    expect(each.return).toContain('one after the other to I.')
   })
 })

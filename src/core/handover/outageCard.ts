@@ -1,3 +1,4 @@
+import { type Changeover, changeoverOf } from '../outage/run/changeover'
 import { verdictAt } from '../evidence/verdictAt'
 import { type Bench } from '../evidence/bench'
 import { THE_JOB } from '../evidence/family'
@@ -90,6 +91,23 @@ const weakLine = ({ turnOff }: VehicleInOutage, nameOf: (tag: string) => string)
     ? 'It cannot carry what stays on by itself: with the battery empty the house goes dark.'
     : `It is weaker than the battery. Once that is empty, first turn off: ${turnOff.map(nameOf).join(', then ')}.`
 
+/** How the switches are turned in an outage, and back. */
+const BY_HAND: Readonly<Record<Changeover, { away: readonly string[]; back: readonly string[] }>> = {
+  itself: { away: [], back: [] },
+  byHand: {
+    away: [
+      'Turn everything heavy off. Turn the switch to 0, wait five seconds, then to II. Turn on one thing after the other.',
+    ],
+    back: ['Turn everything heavy off, turn the switch to 0, wait five seconds, then to I.'],
+  },
+  eachByHand: {
+    away: [
+      'Turn every transfer switch to 0, and wait five seconds. Turn one after the other to II, the lightest circuit first.',
+    ],
+    back: ['Turn every transfer switch to 0, wait five seconds, then turn one after the other to I.'],
+  },
+}
+
 /**
  * The what-to-do card of a house. Every line rests on its own record: what was seen in the test and what was only planned are told apart, and a section
  * that nothing is known for is left out, but for the ones that keep people safe.
@@ -100,6 +118,7 @@ export function outageCard(bench: Bench, facts: { crewName: string }): OutageCar
   const { staying, demand, runtime } = plan
   const nameOf = (tag: string) => installation.loads.find((load) => load.tag === tag)?.name ?? tag
   const manual = installation.chosenSchool === 'manualChangeover'
+  const { changeover } = changeoverOf(installation)
   const socket = installation.chosenSchool === 'emergencySocket'
   const day = demand.turnOffDay?.loads ?? null
   const reconnectS = installation.settings.find(({ key }) => key === 'reconnectDelayS')?.value ?? null
@@ -121,19 +140,16 @@ export function outageCard(bench: Bench, facts: { crewName: string }): OutageCar
       ...(runtime.runtimeFullH !== null ? [`From a full battery: about ${hours(runtime.runtimeFullH)}.`] : []),
       ...(runtime.runtimeReserveH !== null ? ['Worked out for what stays on; less runs longer.'] : []),
     ],
-    byHand: manual
-      ? [
-          'Turn everything heavy off. Turn the switch to 0, wait five seconds, then to II. Turn on one thing after the other.',
-        ]
-      : socket
-        ? ['Plug only what you need into the emergency socket; nothing else in the house has supply.']
-        : [],
+    byHand: socket
+      ? ['Plug only what you need into the emergency socket; nothing else in the house has supply.']
+      : [...BY_HAND[changeover].away],
     vehicle: vehicleLines(vehicleInOutage(installation, plan), nameOf),
-    return: [
-      manual
-        ? 'Turn everything heavy off, turn the switch to 0, wait five seconds, then to I.'
-        : `The house goes back by itself${reconnectS === null ? '' : `, about ${reconnectS} s after the street`}. PV and the charger follow later.`,
-    ],
+    return:
+      changeover === 'itself'
+        ? [
+            `The house goes back by itself${reconnectS === null ? '' : `, about ${reconnectS} s after the street`}. PV and the charger follow later.`,
+          ]
+        : [...BY_HAND[changeover].back],
     never: [
       'Boards and covers are for licensed people. Leave alone what has tripped in an outdoor metal board or charger.',
       'Never bridge or hold in a device that trips: it trips to keep somebody alive.',

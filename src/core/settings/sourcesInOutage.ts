@@ -5,8 +5,8 @@ import { drawInOutageW } from '../plan/stayingOn'
 import { energyAtLoadWh } from '../plan/leadAcidBank'
 import { type OrderedSource, type SourceOrder, type VehicleStore, sourceOrder } from './sourceOrder'
 
-export const OUTAGE_STAGES = ['night', 'dawn', 'floor', 'away'] as const
-/** Stretches of an outage in which other sources carry the house: the night, the sun coming in, the vehicle at its floor, the vehicle gone. */
+export const OUTAGE_STAGES = ['night', 'dawn', 'late', 'floor', 'away'] as const
+/** Stretches of an outage in which other sources carry the house: the night, the sun coming in, the vehicle that comes home late, at its floor, gone again. */
 export type OutageStage = (typeof OUTAGE_STAGES)[number]
 
 const hasPv = ({ sources }: Installation): boolean =>

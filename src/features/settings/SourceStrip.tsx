@@ -2,7 +2,7 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { belongsTo } from '@/core/evidence/families'
-import { sourceStages } from '@/core/evidence/families/sourceStages'
+import { sourceStages, vehicleLate } from '@/core/evidence/families/sourceStages'
 import type { Point } from '@/core/evidence/point'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { type OutageStage, plannedOrder, sourcesInOutage } from '@/core/settings/sourcesInOutage'
@@ -12,7 +12,13 @@ import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { useJob } from '../job/JobContext'
 
-const NAMES: Readonly<Record<OutageStage, string>> = { night: 'Night', dawn: 'Dawn', floor: 'Floor', away: 'Away' }
+const NAMES: Readonly<Record<OutageStage, string>> = {
+  night: 'Night',
+  dawn: 'Dawn',
+  late: 'Late',
+  floor: 'Floor',
+  away: 'Away',
+}
 
 /** S-4: what carries an outage one after the other, from the reserve and without the sun, and each stage tried or Open. */
 export function SourceStrip() {
@@ -20,7 +26,7 @@ export function SourceStrip() {
     record: { installation },
     bench,
   } = useJob()
-  const points = bench.points.filter((point) => belongsTo(point, sourceStages))
+  const points = bench.points.filter((point) => belongsTo(point, sourceStages) || belongsTo(point, vehicleLate))
   const run = useMemo(() => sourcesInOutage(installation), [installation])
   if (points.length === 0) return null
   const order = plannedOrder(installation)

@@ -8,7 +8,7 @@ import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
 import { commissioning } from './commissioning'
 import { secondBattery } from './secondBattery'
-import { sourceStages } from './sourceStages'
+import { sourceStages, vehicleLate } from './sourceStages'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { closingPapers } from './closingPapers'
@@ -99,6 +99,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   workingTests,
   commissioning,
   sourceStages,
+  vehicleLate,
   secondBattery,
   blackStartTest,
   reserveMoves,

@@ -37,7 +37,7 @@ const judged = (installation: Installation, stage: string, answers: Readonly<Rec
 
 describe('the stages of a long outage', () => {
   it('are those that the house can come to', () => {
-    expect(stagesOf(withVehicle())).toEqual(['night', 'dawn', 'floor', 'away'])
+    expect(stagesOf(withVehicle())).toEqual(['night', 'dawn', 'late', 'floor', 'away'])
     expect(stagesOf(withVehicle({ givesW: 0 }))).toEqual(['night', 'dawn'])
     expect(stagesOf(house())).toEqual(['night'])
     expect(stagesOf({ ...house(), sources: { ...house().sources, units: [] } })).toEqual([])
@@ -67,7 +67,7 @@ describe('the stages of a long outage', () => {
   })
 
   it('are each tried, or Open', () => {
-    for (const stage of ['night', 'dawn', 'away'])
+    for (const stage of ['night', 'dawn', 'late', 'away'])
       expect(
         [undefined, 'yes', 'no'].map((seen) => judged(withVehicle(), stage, seen ? { seen } : {})?.verdict),
       ).toEqual(['open', 'proven', 'stop'])

@@ -8,6 +8,7 @@ import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadin
 
 const SEEN = 'seen'
 const FLOOR = 'floor'
+const LATE: OutageStage = 'late'
 
 /** A stage as it is asked about: what has to be seen, and what it means where it was not so. */
 const STAGES: Readonly<Record<OutageStage, { label: string; why: string; asked: string; yes: string; no: string }>> = {
@@ -24,6 +25,13 @@ const STAGES: Readonly<Record<OutageStage, { label: string; why: string; asked: 
     asked: 'Did PV come in while the house was an island?',
     yes: 'PV came in while the house was on its own.',
     no: 'PV did not come in: a long outage ends with the first night.',
+  },
+  late: {
+    label: 'Late: the vehicle is plugged in during the outage',
+    why: 'It is on the road when the street goes: the house must take it in as it comes home.',
+    asked: 'Plugged in while the house was on its own: did it begin to give, with nothing tripped?',
+    yes: 'It was plugged in during the outage, and gave.',
+    no: 'It did not give, or something tripped: it counts only where it was plugged in before.',
   },
   floor: {
     label: 'Floor: the vehicle stops giving where its owner wants it to',
@@ -77,19 +85,16 @@ function judged(point: Point<OutageStage>, context: EvidenceContext): Judgement 
   return afterCalibration({ ...common, verdict: 'proven', why: floor === null ? yes : `${yes} ${floor.why}` }, slots)
 }
 
-/** S-4: each stage that an outage comes to, tried or Open. */
-export const sourceStages: PointFamily<OutageStage> = {
-  id: 'sourceStages',
-  since: '2026-11-28',
+/** What the families of stages have in common; they differ in which stages they ask for, and since when. */
+const STAGE_FAMILY = {
   place: 'settings',
   view: 'settings.bench',
   precedes: [],
   waitsFor: 'firstIsland',
   restsOn: ['inverter', 'battery', 'gateway'],
   proves: [],
-  things: stagesOf,
-  key: (stage) => `settings.source.${stage}`,
-  point: (stage) => ({
+  key: (stage: OutageStage) => `settings.source.${stage}`,
+  point: (stage: OutageStage) => ({
     subject: stage,
     label: STAGES[stage].label,
     why: STAGES[stage].why,
@@ -97,4 +102,24 @@ export const sourceStages: PointFamily<OutageStage> = {
     fullOnly: true,
   }),
   judge: judged,
+} satisfies Omit<PointFamily<OutageStage>, 'id' | 'since' | 'things'>
+
+/** S-4: each stage that an outage comes to, tried or Open. */
+export const sourceStages: PointFamily<OutageStage> = {
+  ...STAGE_FAMILY,
+  id: 'sourceStages',
+  since: '2026-11-28',
+  things: (installation) => stagesOf(installation).filter((stage) => stage !== LATE),
 }
+
+/** S-4: a vehicle that comes home during the outage. */
+export const vehicleLate: PointFamily<OutageStage> = {
+  ...STAGE_FAMILY,
+  id: 'vehicleLate',
+  since: '2026-11-30',
+  things: (installation) => stagesOf(installation).filter((stage) => stage === LATE),
+}
+
+/** The slot of a stage that says what was seen, and the key of its point. */
+export const STAGE_SEEN_SLOT = SEEN
+export const lateKey = vehicleLate.key(LATE)

@@ -12,6 +12,8 @@ export const MARK_KINDS = [
   'sourceOff',
   'sourceBack',
   'awake',
+  'pluggedIn',
+  'vehicleGives',
   'streetBack',
   'onStreet',
   'ended',
@@ -32,6 +34,8 @@ export const MARK_WORDS: Readonly<Record<MarkKind, string>> = {
   sourceOff: 'the source gave up',
   sourceBack: 'the source is back',
   awake: 'there again',
+  pluggedIn: 'plugged in',
+  vehicleGives: 'gives',
   streetBack: 'street closed again',
   onStreet: 'on the street',
   ended: 'run ended',
@@ -78,7 +82,16 @@ const SUBJECTS: Readonly<Partial<Record<MarkKind, readonly string[]>>> = {
   awake: AWAKE_KINDS,
   sourceBack: RESTART_WORDS,
 }
-const NAMES_SOMETHING: readonly MarkKind[] = ['loadOn', 'loadOff', 'drawn', 'running', 'dead', 'takenBack']
+const NAMES_SOMETHING: readonly MarkKind[] = [
+  'loadOn',
+  'loadOff',
+  'drawn',
+  'running',
+  'dead',
+  'pluggedIn',
+  'vehicleGives',
+  'takenBack',
+]
 const HAS_VALUE: readonly MarkKind[] = ['drawn']
 
 /**

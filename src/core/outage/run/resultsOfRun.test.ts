@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { aLoad, house, reading, readyForLoads, recordOf } from '../../../../tests/support/house'
 import { aMark } from '../../../../tests/support/marks'
+import type { SurveyItem } from '../../installation/survey'
 import { benchOf } from '../../evidence/bench'
 import type { Reading } from '../../evidence/reading'
 import { outageRunsOf } from './outageRun'
@@ -12,6 +13,14 @@ const built = house({
 })
 const { points } = benchOf(recordOf(built, readyForLoads(built)))
 const USED = { givenWh: 2000.4, fromPercent: 80, toPercent: 60, stepPercent: 1 }
+
+const vehicle: SurveyItem<'vehicleCharger'> = {
+  id: 'v',
+  kind: 'vehicleCharger',
+  tag: 'ev1',
+  name: 'Drive charger',
+  detail: { ratingW: 7000, phase: 'L1', side: 'island', detects6mADc: true, givesW: 3000, givesWhen: 'afterBattery' },
+}
 
 const WHOLE: Parameters<typeof aMark>[] = [
   ['begun', -60, { subject: 'loaded' }],
@@ -80,6 +89,28 @@ describe('what a run has shown', () => {
     expect(keys(WHOLE)).not.toContain('outage.stayedOn.fridge')
     const later = WHOLE.map(([kind, atS, change]): Parameters<typeof aMark> => [kind, atS + 3600, change])
     expect(keys(later)).toContain('outage.stayedOn.fridge')
+  })
+  it('is that a vehicle gave which came home late, unless something tripped meanwhile', () => {
+    const withVehicle = house({ ...built, survey: [vehicle] })
+    const late = (...marks: Parameters<typeof aMark>[]) => {
+      const [run] = outageRunsOf(
+        [['begun', -60, { subject: 'loaded' }] as const, ['out', 0] as const, ['back', 1] as const, ...marks].map(
+          (one) => aMark(...(one as Parameters<typeof aMark>)),
+        ),
+      )
+      const points = benchOf(recordOf(withVehicle, [])).points
+      return (
+        run &&
+        resultsOfRun(run, points, [], null, 300).find(({ pointKey }) => pointKey === 'settings.source.late')?.offered
+      )
+    }
+    const plugged: Parameters<typeof aMark> = ['pluggedIn', 60, { subject: 'ev1' }]
+    const gives: Parameters<typeof aMark> = ['vehicleGives', 75, { subject: 'ev1' }]
+    expect(late(plugged)).toBeUndefined()
+    expect(late(plugged, gives)).toEqual({ kind: 'word', word: 'yes' })
+    expect(late(plugged, ['tripped', 70], gives)).toEqual({ kind: 'word', word: 'no' })
+    expect(late(plugged, gives, ['tripped', 90])).toEqual({ kind: 'word', word: 'yes' })
+    expect(late(gives)).toBeUndefined()
   })
   it('is the next return: a clean one is left, a tripped one is repeated', () => {
     const before = (word: string) => [

@@ -4,6 +4,7 @@ import { cleanReturns } from '../../evidence/families/cleanReturns'
 import { DRAWN_SLOT, ladderStepKey } from '../../evidence/families/ladderStep'
 import { SEEN_LEAST_SLOT, SEEN_MOST_SLOT, leavingGap } from '../../evidence/families/outageGap'
 import { overloadSeen } from '../../evidence/families/overloadSeen'
+import { STAGE_SEEN_SLOT, lateKey } from '../../evidence/families/sourceStages'
 import { stayedOnKey } from '../../evidence/families/stayedOn'
 import type { Point } from '../../evidence/point'
 import type { Offered } from '../../evidence/readEntry'
@@ -92,6 +93,19 @@ function overloadResults({ sourceTrips: [first], marks }: OutageRun): RunResult[
   ]
 }
 
+/** A vehicle that came home late: it was plugged in and gave, and nothing tripped or gave up from then on until it did. */
+function lateResults({ marks }: OutageRun): RunResult[] {
+  const plugged = marks.find(({ kind }) => kind === 'pluggedIn')
+  const gives = marks.find(({ kind }) => kind === 'vehicleGives')
+  if (!plugged || !gives) return []
+  const [fromMs, toMs] = [jointMs(plugged), jointMs(gives)]
+  const failed = marks.some(
+    (mark) =>
+      (mark.kind === 'tripped' || mark.kind === 'sourceOff') && jointMs(mark) >= fromMs && jointMs(mark) <= toMs,
+  )
+  return toMs < fromMs ? [] : [word(lateKey, STAGE_SEEN_SLOT, failed ? 'no' : 'yes')]
+}
+
 /** The return of this run on the next of its slots: one that is empty, or that shows a trip and is repeated. */
 function returnResults({ onStreet, streetBack, marks, ended }: OutageRun, standing: readonly Reading[]): RunResult[] {
   if (!onStreet || !streetBack || !ended) return []
@@ -135,6 +149,7 @@ export function resultsOfRun(
     ...awakeResults(run),
     ...capacityResults(used),
     ...overloadResults(run),
+    ...lateResults(run),
     ...returnResults(run, standing),
   ]
   return shown.filter(

@@ -1,3 +1,4 @@
+import type { Changeover } from './changeover'
 import type { OutageRun, RunPhase } from './outageRun'
 
 /** A step of a test in its planned order. */
@@ -6,13 +7,17 @@ export type RunStep =
   | 'cut'
   | 'byHandOff'
   | 'byHandOwn'
+  | 'eachOff'
+  | 'eachOwn'
   | 'seeBack'
   | 'measure'
   | 'look'
   | 'climb'
+  | 'plugIn'
   | 'hold'
   | 'streetBack'
   | 'byHandBack'
+  | 'eachBack'
   | 'seeReturn'
   | 'leave'
 
@@ -32,14 +37,29 @@ const BY_HAND: readonly RunStep[] = [
   'leave',
 ]
 
+/** With a switch for each circuit none of them is shed: each is off until it is turned on. */
+const EACH_BY_HAND: readonly RunStep[] = [
+  'eachOff',
+  'eachOwn',
+  'seeBack',
+  'look',
+  'climb',
+  'hold',
+  'eachBack',
+  'seeReturn',
+  'leave',
+]
+
 /**
  * The planned order of a test, the same on every phone.
  *
- * @example stepsOf('loaded', true)[0] // 'byHandOff'
+ * @param withVehicle a vehicle gives: once the house carries its loads it is plugged in, as if it came home late
+ * @example stepsOf('loaded', 'byHand', false)[0] // 'byHandOff'
  */
-export function stepsOf(kind: OutageRun['kind'], byHand: boolean): readonly RunStep[] {
+export function stepsOf(kind: OutageRun['kind'], changeover: Changeover, withVehicle: boolean): readonly RunStep[] {
   if (kind === 'unloaded') return UNLOADED
-  return byHand ? BY_HAND : LOADED
+  const steps = { itself: LOADED, byHand: BY_HAND, eachByHand: EACH_BY_HAND }[changeover]
+  return withVehicle ? steps.flatMap((step) => (step === 'hold' ? ['plugIn', step] : step)) : steps
 }
 
 const PHASES: readonly RunPhase[] = ['ready', 'dark', 'island', 'returning', 'onStreet', 'ended']
@@ -49,13 +69,17 @@ const DONE_FROM: Readonly<Record<RunStep, RunPhase>> = {
   byHandOff: 'dark',
   shed: 'island',
   byHandOwn: 'island',
+  eachOff: 'dark',
+  eachOwn: 'island',
   seeBack: 'island',
   measure: 'returning',
   look: 'returning',
   climb: 'returning',
+  plugIn: 'returning',
   hold: 'returning',
   streetBack: 'returning',
   byHandBack: 'returning',
+  eachBack: 'returning',
   seeReturn: 'onStreet',
   leave: 'ended',
 }
@@ -64,11 +88,14 @@ const DONE_FROM: Readonly<Record<RunStep, RunPhase>> = {
 export interface IslandSeen {
   climbed: boolean
   looked: boolean
+  /** The vehicle was plugged in, and gave. */
+  pluggedIn: boolean
 }
 
 /** Whether a step is behind a run, by what was marked. */
-export function isDone(step: RunStep, run: OutageRun, { climbed, looked }: IslandSeen): boolean {
-  if (run.phase === 'island' && ((step === 'climb' && climbed) || (step === 'look' && looked))) return true
+export function isDone(step: RunStep, run: OutageRun, { climbed, looked, pluggedIn }: IslandSeen): boolean {
+  const seen: Partial<Record<RunStep, boolean>> = { climb: climbed, look: looked, plugIn: pluggedIn }
+  if (run.phase === 'island' && seen[step] === true) return true
   // a source that gave up in the island does not undo what was done before
   const phase = run.phase === 'dark' && run.back ? 'island' : run.phase
   return PHASES.indexOf(phase) >= PHASES.indexOf(DONE_FROM[step])

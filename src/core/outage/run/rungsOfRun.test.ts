@@ -137,8 +137,8 @@ describe('the steps of a test', () => {
       ['onStreet', 90],
       ['ended', 99],
     ]
-    const steps = stepsOf('loaded', false)
-    const now = (count: number, seen = { climbed: false, looked: false }) => {
+    const steps = stepsOf('loaded', 'itself', false)
+    const now = (count: number, seen = { climbed: false, looked: false, pluggedIn: false }) => {
       const [run] = outageRunsOf(marks.slice(0, count).map((one) => aMark(...one)))
       return run ? stepNow(steps, run, seen) : undefined
     }
@@ -150,20 +150,36 @@ describe('the steps of a test', () => {
       'leave',
       null,
     ])
-    expect(now(4, { climbed: false, looked: true })).toBe('climb')
+    expect(now(4, { climbed: false, looked: true, pluggedIn: false })).toBe('climb')
     const [island] = outageRunsOf(marks.slice(0, 3).map((one) => aMark(...one)))
-    expect(island && isDone('climb', island, { climbed: true, looked: false })).toBe(true)
-    expect(island && isDone('climb', island, { climbed: false, looked: true })).toBe(false)
+    expect(island && isDone('climb', island, { climbed: true, looked: false, pluggedIn: false })).toBe(true)
+    expect(island && isDone('climb', island, { climbed: false, looked: true, pluggedIn: false })).toBe(false)
   })
   it('by hand are off, shed, on, and back', () => {
-    expect(stepsOf('loaded', true).filter((step) => step.startsWith('byHand') || step === 'shed')).toEqual([
+    expect(stepsOf('loaded', 'byHand', false).filter((step) => step.startsWith('byHand') || step === 'shed')).toEqual([
       'byHandOff',
       'shed',
       'byHandOwn',
       'byHandBack',
     ])
   })
+  it('with a switch for each circuit turn each of them, and shed nothing', () => {
+    const steps = stepsOf('loaded', 'eachByHand', false)
+    expect(steps.filter((step) => step.startsWith('each'))).toEqual(['eachOff', 'eachOwn', 'eachBack'])
+    expect(steps).not.toContain('shed')
+  })
+  it('plug a vehicle in once the house carries its loads, and not in an island without any', () => {
+    for (const changeover of ['itself', 'byHand', 'eachByHand'] as const) {
+      const steps = stepsOf('loaded', changeover, true)
+      expect(steps.indexOf('plugIn')).toBe(steps.indexOf('climb') + 1)
+      expect(steps.indexOf('hold')).toBe(steps.indexOf('plugIn') + 1)
+    }
+    expect(stepsOf('unloaded', 'itself', true)).not.toContain('plugIn')
+    const island = runOf(['loadOn', 30])
+    expect(isDone('plugIn', island, { climbed: true, looked: true, pluggedIn: false })).toBe(false)
+    expect(isDone('plugIn', island, { climbed: true, looked: true, pluggedIn: true })).toBe(true)
+  })
   it('are not undone by a source that gave up', () => {
-    expect(isDone('seeBack', runOf(['sourceOff', 30]), { climbed: false, looked: false })).toBe(true)
+    expect(isDone('seeBack', runOf(['sourceOff', 30]), { climbed: false, looked: false, pluggedIn: false })).toBe(true)
   })
 })

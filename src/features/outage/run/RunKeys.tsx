@@ -18,8 +18,29 @@ export interface RunKey {
 const STREET_BACK: RunKey = { kind: 'streetBack', words: 'Street back' }
 const TRIPPED: RunKey = { kind: 'tripped', words: 'Something tripped' }
 
+/** A load or a vehicle, by what marks call it and by its name. */
+interface Tagged {
+  tag: string
+  name: string
+}
+
+/** What a key could be of: the next load, the last one, and a vehicle that gives. */
+export interface KeySubjects {
+  next: LadderRung | null
+  last: Tagged | null
+  vehicle: Tagged | null
+}
+
+/** The vehicle in the island: plugged in as if it came home late, then seen to give. */
+function vehicleKeys({ marks }: OutageRun, vehicle: Tagged | null): RunKey[] {
+  if (vehicle === null) return []
+  const has = (kind: MarkKind) => marks.some((mark) => mark.kind === kind)
+  if (!has('pluggedIn')) return [{ kind: 'pluggedIn', subject: vehicle.tag, words: `Plugged in: ${vehicle.name}` }]
+  return has('vehicleGives') ? [] : [{ kind: 'vehicleGives', subject: vehicle.tag, words: `It gives: ${vehicle.name}` }]
+}
+
 /** The large keys that make sense where the run stands, the likeliest first. */
-export function keysOf(run: OutageRun, next: LadderRung | null, last: { tag: string; name: string } | null): RunKey[] {
+export function keysOf(run: OutageRun, { next, last, vehicle }: KeySubjects): RunKey[] {
   switch (run.phase) {
     case 'ready':
       return [
@@ -48,6 +69,7 @@ export function keysOf(run: OutageRun, next: LadderRung | null, last: { tag: str
             ]
           : []),
         ...(last ? [{ kind: 'loadOff', subject: last.tag, words: `Off: ${last.name}` } as const] : []),
+        ...(run.kind === 'unloaded' ? [] : vehicleKeys(run, vehicle)),
         TRIPPED,
         { kind: 'sourceOff', words: 'The source gave up' },
         STREET_BACK,

@@ -1,27 +1,26 @@
 'use client'
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import type { Changeover } from '@/core/outage/run/changeover'
 import type { OutageRun } from '@/core/outage/run/outageRun'
 import { type IslandSeen, type RunStep, isDone, stepNow, stepsOf } from '@/core/outage/run/runSteps'
 import { Button } from '@/ui/Button'
-import { stepWords } from './runWords'
+import { type StepNames, stepWords } from './runWords'
 
 /** The planned order of the steps, the same on every phone; the one that is next can be read aloud. */
 export function RunSteps({
   run,
-  byHand,
+  changeover,
   seen,
-  mainSwitch,
-  turnOff,
+  names,
 }: {
   run: OutageRun
-  byHand: boolean
+  changeover: Changeover
   seen: IslandSeen
-  mainSwitch: string
-  turnOff: readonly string[]
+  names: StepNames
 }) {
-  const steps = stepsOf(run.kind === 'practice' ? 'loaded' : run.kind, byHand)
+  const steps = stepsOf(run.kind === 'practice' ? 'loaded' : run.kind, changeover, names.vehicle !== null)
   const now = stepNow(steps, run, seen)
-  const words = (step: RunStep) => stepWords(step, mainSwitch, turnOff)
+  const words = (step: RunStep) => stepWords(step, names)
   return (
     <Box as="ol" aria-label="Steps of the test" fontSize="15px">
       {steps.map((step) => {

@@ -2,8 +2,10 @@
 import { returnOfRun } from '@/core/outage/returnLane/returnLane'
 import { ReturnLaneSheet } from '../returnLane/ReturnLaneSheet'
 import { Box, Text } from '@chakra-ui/react'
-import { useEffect, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { stopLimitsOf, stopSentence } from '@/core/plan/ladderStop'
+import { givingVehicle } from '@/core/plan/vehicleInOutage'
+import { changeoverOf } from '@/core/outage/run/changeover'
 import { stepsToTell } from '@/core/outage/run/stepsToTell'
 import { nextRung, rungsOfRun } from '@/core/outage/run/rungsOfRun'
 import type { OutageRun } from '@/core/outage/run/outageRun'
@@ -61,8 +63,9 @@ const isLookedAt = ({ marks }: OutageRun, tag: string): boolean =>
   marks.some(({ kind, subject }) => (kind === 'running' || kind === 'dead') && subject === tag)
 
 const useNames = () => {
-  const { loads } = useJob().record.installation
-  return (tag: string) => loads.find((load) => load.tag === tag)?.name ?? tag
+  const { loads, survey } = useJob().record.installation
+  return (tag: string) =>
+    (loads.find((load) => load.tag === tag) ?? survey.find((item) => item.tag === tag))?.name ?? tag
 }
 
 /** What a run has shown, once it is over; it is kept beside those that follow. */
@@ -116,6 +119,8 @@ function RunUnderWay({
   const lastOn = rungs.findLast(({ state }) => state === 'on' || state === 'tripped') ?? null
   const promised = installation.loads.filter(({ backedUp, mustStayOn }) => backedUp && mustStayOn)
   const mayMark = may('markOutage')
+  const { changeover, switches } = useMemo(() => changeoverOf(installation), [installation])
+  const vehicle = givingVehicle(installation)
   useToldSteps(run, rungs, moments, nowMs, mayMark ? mark : null)
   const stop = run.phase === 'island' ? outOfLimits(live, stopLimitsOf(pack)) : null
   const tap = ({ kind, subject }: RunKey) => {
@@ -133,19 +138,24 @@ function RunUnderWay({
             <Notice kind="caution">An overload is seen once. Do not repeat it, and bridge nothing to go on.</Notice>
           )}
           {mayMark ? (
-            <RunKeys keys={keysOf(run, next, lastOn && { tag: lastOn.rung.tag, name: lastOn.rung.name })} tap={tap} />
+            <RunKeys keys={keysOf(run, { next, last: lastOn && lastOn.rung, vehicle })} tap={tap} />
           ) : (
             <Text color="ink2">A lead or a hand taps; it shows here as they do.</Text>
           )}
           <RunSteps
             run={run}
-            byHand={installation.chosenSchool === 'manualChangeover'}
+            changeover={changeover}
             seen={{
               climbed: next === null,
               looked: promised.every(({ tag }) => isLookedAt(run, tag)),
+              pluggedIn: run.marks.some(({ kind }) => kind === 'vehicleGives'),
             }}
-            mainSwitch={pack.words.mainSwitch}
-            turnOff={turnOff.map(nameOf)}
+            names={{
+              mainSwitch: pack.words.mainSwitch,
+              turnOff: turnOff.map(nameOf),
+              switches: switches.map(({ name }) => name),
+              vehicle: vehicle?.name ?? null,
+            }}
           />
           <Text fontSize="14px" color="ink2">
             {stopSentence(stopLimitsOf(pack))}

@@ -19,8 +19,17 @@ export const PHASE_WORDS: Readonly<Record<RunPhase, string>> = {
   ended: 'Over',
 }
 
+/** What the steps of this house speak of, by name. */
+export interface StepNames {
+  mainSwitch: string
+  turnOff: readonly string[]
+  /** Switches that are turned by hand. */
+  switches: readonly string[]
+  vehicle: string | null
+}
+
 /** A step as somebody at the board is told it. */
-export const stepWords = (step: RunStep, mainSwitch: string, turnOff: readonly string[]): string => {
+export const stepWords = (step: RunStep, { mainSwitch, turnOff, switches, vehicle }: StepNames): string => {
   const off = turnOff.length > 0 ? turnOff.join(', ') : 'nothing has to be turned off'
   const WORDS: Readonly<Record<RunStep, string>> = {
     cut: `The licensed person opens the ${mainSwitch}. Whoever sees it go dark taps “Out”.`,
@@ -28,12 +37,17 @@ export const stepWords = (step: RunStep, mainSwitch: string, turnOff: readonly s
     shed: `Turn off first: ${off}.`,
     byHandOwn: 'Turn the changeover on to the own supply.',
     seeBack: 'Whoever sees the light come back taps “Back”.',
+    eachOff: `The licensed person turns every transfer switch to 0: ${switches.join(', ')}. Whoever sees it go dark taps “Out”.`,
+    eachOwn:
+      'Start the own supply and wait until it is steady. Turn one switch to it, the lightest; the others follow on the ladder.',
     measure: 'Measure: neutral to earth, one residual-current trip, voltage and frequency. The points stand below.',
     look: 'Go through the rooms: what was promised to stay on runs, or is dead.',
     climb: 'Climb the ladder: one load after the other, from light to heavy. Stop when the rule says so.',
+    plugIn: `Plug ${vehicle ?? 'the vehicle'} in, as if it came home late, and tap it. Once it gives, tap that; if anything trips, leave it unplugged.`,
     hold: 'Hold what is on, and let the charge fall as far as the plan wants it.',
     streetBack: `Close the ${mainSwitch}, and tap “Street back”.`,
     byHandBack: 'Turn the changeover to 0, then to the street, and tap “Street back”.',
+    eachBack: 'Turn every switch to 0, then one after the other to the street, and tap “Street back”.',
     seeReturn: 'Wait until the house is on the street again. Look for anything that tripped.',
     leave: 'Leave every switch as the plan says, look at it once more, and end the run.',
   }
