@@ -42,6 +42,7 @@ export const aLoad = (change: Partial<Load> = {}): Load => ({
   startS: null,
   makerMaxLraA: null,
   makerMaxDeviceA: null,
+  room: null,
   ...change,
 })
 

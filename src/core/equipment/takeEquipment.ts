@@ -52,11 +52,10 @@ function withInverters(sources: Sources, { equipment: { name, figures }, count }
   }
 }
 
-/** Efficiency of the worst of them; that of what is there stays not known, whatever comes. */
+/** Efficiency of the worst of them; not known once one of them is not. */
 function efficiencyWith({ units, dischargeEfficiency }: Sources, added: number | null): number | null {
-  if (added === null) return dischargeEfficiency
-  if (units.length === 0) return added
-  return dischargeEfficiency === null ? null : Math.min(dischargeEfficiency, added)
+  if (units.length === 0) return added ?? dischargeEfficiency
+  return added === null || dischargeEfficiency === null ? null : Math.min(dischargeEfficiency, added)
 }
 
 /** Standby of what is there and of what comes; not known once one of them is not. */

@@ -55,6 +55,8 @@ export interface Load {
   /** When it tends to run, for the synthetic year. */
   pattern: LoadPattern
   circuitTag: string | null
+  /** Where in the house it stands, in the household's words; `null` while nobody said. */
+  room: string | null
   runningA: number | null
   /** Letter of the nameplate for locked-rotor kVA per hp. */
   codeLetter: string | null

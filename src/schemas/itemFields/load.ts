@@ -105,6 +105,15 @@ export const LOAD_FIELDS: readonly ItemField[] = [
     column: column('circuit'),
   },
   {
+    name: 'room',
+    label: 'Room',
+    kind: 'text',
+    optional: true,
+    max: 40,
+    hint: 'what stays on is looked at room by room',
+    column: column('room', 'where', 'floor'),
+  },
+  {
     name: 'pattern',
     label: 'When it runs',
     kind: 'choice',

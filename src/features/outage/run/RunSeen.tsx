@@ -1,8 +1,9 @@
 'use client'
-import { Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { AWAKE_LABELS } from '@/core/evidence/families/awakeAfterCut'
 import { betweenMarks } from '@/core/outage/run/betweenMarks'
 import { AWAKE_KINDS, type MarkKind, type OutageMark } from '@/core/outage/run/outageMark'
+import { loadsByRoom } from '@/core/outage/run/loadsByRoom'
 import type { OutageRun } from '@/core/outage/run/outageRun'
 import type { Load } from '@/core/installation/installation'
 import { Button } from '@/ui/Button'
@@ -17,29 +18,17 @@ export function RunSeen({ run, promised, mark }: { run: OutageRun; promised: rea
     run.marks.findLast((one) => kinds.includes(one.kind) && one.subject === subject) ?? null
   return (
     <TitledSheet title="What stayed on, and what woke again" note="T-16: clocks run from the cut">
-      {promised.map(({ tag, name }) => (
-        <SeenRow
-          key={tag}
-          name={name}
-          words={
-            said(['running', 'dead'], tag)?.kind === 'dead'
-              ? 'dead'
-              : said(['running'], tag)
-                ? 'runs'
-                : 'nobody has looked yet'
-          }
-        >
-          {mark && (
-            <>
-              <Button size="sm" aria-label={`${name} runs`} onClick={() => mark('running', tag)}>
-                runs
-              </Button>
-              <Button size="sm" aria-label={`${name} is dead`} onClick={() => mark('dead', tag)}>
-                dead
-              </Button>
-            </>
+      {loadsByRoom(promised).map(({ room, loads }) => (
+        <Box key={room ?? ''} role="group" aria-label={room ?? 'No room said'}>
+          {room !== null && (
+            <Text px="14px" pt="8px" fontSize="14px" color="ink2">
+              {room}
+            </Text>
           )}
-        </SeenRow>
+          {loads.map((load) => (
+            <SeenLoad key={load.tag} load={load} said={said(['running', 'dead'], load.tag)} mark={mark} />
+          ))}
+        </Box>
       ))}
       {AWAKE_KINDS.map((kind) => {
         const awake = said(['awake'], kind)
@@ -54,6 +43,24 @@ export function RunSeen({ run, promised, mark }: { run: OutageRun; promised: rea
         )
       })}
     </TitledSheet>
+  )
+}
+
+function SeenLoad({ load: { tag, name }, said, mark }: { load: Load; said: OutageMark | null; mark: Mark | null }) {
+  const words = said === null ? 'nobody has looked yet' : said.kind === 'dead' ? 'dead' : 'runs'
+  return (
+    <SeenRow name={name} words={words}>
+      {mark && (
+        <>
+          <Button size="sm" aria-label={`${name} runs`} onClick={() => mark('running', tag)}>
+            runs
+          </Button>
+          <Button size="sm" aria-label={`${name} is dead`} onClick={() => mark('dead', tag)}>
+            dead
+          </Button>
+        </>
+      )}
+    </SeenRow>
   )
 }
 
