@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid'
 import { type Browser, type Page, expect, test } from '@playwright/test'
 import type { JobRecord } from '@/core/evidence/judge'
 import { reading, readyForLoads } from '../support/house'
@@ -119,6 +120,12 @@ test('an outage is run on two phones, one of them without a network, and shows w
 test('practice counts for nothing, a mark is taken back, and an overload is not repeated', async ({ page }) => {
   await signIn(page.context(), 'ines')
   const jobId = await makeJob(page.request, 'Curlew House')
+  await callUseCase(page.request, 'saveSurveyItem', {
+    jobId,
+    kind: 'vehicleCharger',
+    itemId: uuidv7(),
+    fields: { tag: 'ev1', name: 'Drive charger', sort: 0, ratingW: 7000, phase: 'L1', side: 'island', givesW: 3000 },
+  })
   await openBench(page, jobId, '?stage=outage&view=run')
   await expect(page.getByRole('button', { name: 'Begin the first island, unloaded' })).toBeDisabled()
   await page.getByRole('button', { name: 'Practise' }).click()
@@ -128,6 +135,12 @@ test('practice counts for nothing, a mark is taken back, and an overload is not 
   await expect(stands(page)).toHaveText('Nothing is cut yet')
   await key(page, /^Out/).click()
   await key(page, /^Back/).click()
+  // a vehicle that comes home late: plugged in, then seen to give, and both keys are gone
+  await expect(page.getByRole('list', { name: 'Steps of the test' })).toContainText('Plug Drive charger in')
+  await key(page, 'Plugged in: Drive charger').click()
+  await key(page, 'It gives: Drive charger').click()
+  await expect(page.getByRole('list', { name: 'Marks of the run' })).toContainText('Drive charger gives')
+  await expect(key(page, /Drive charger/)).toHaveCount(0)
   await key(page, 'The source gave up').click()
   await expect(page.getByText('An overload is seen once. Do not repeat it, and bridge nothing to go on.')).toBeVisible()
   await key(page, 'Back by itself').click()

@@ -19,30 +19,43 @@ export function RunSeen({ run, promised, mark }: { run: OutageRun; promised: rea
   return (
     <TitledSheet title="What stayed on, and what woke again" note="T-16: clocks run from the cut">
       {loadsByRoom(promised).map(({ room, loads }) => (
-        <Box key={room ?? ''} role="group" aria-label={room ?? 'No room said'}>
-          {room !== null && (
-            <Text px="14px" pt="8px" fontSize="14px" color="ink2">
-              {room}
-            </Text>
-          )}
+        <SeenGroup key={room ?? ''} head={room ?? 'No room said'}>
           {loads.map((load) => (
             <SeenLoad key={load.tag} load={load} said={said(['running', 'dead'], load.tag)} mark={mark} />
           ))}
-        </Box>
+        </SeenGroup>
       ))}
-      {AWAKE_KINDS.map((kind) => {
-        const awake = said(['awake'], kind)
-        return (
-          <SeenRow key={kind} name={AWAKE_LABELS[kind]} words={awakeWords(run, awake)}>
-            {mark && awake === null && (
-              <Button size="sm" aria-label={`${AWAKE_LABELS[kind]} is there again`} onClick={() => mark('awake', kind)}>
-                there again
-              </Button>
-            )}
-          </SeenRow>
-        )
-      })}
+      <SeenGroup head="Woke again">
+        {AWAKE_KINDS.map((kind) => {
+          const awake = said(['awake'], kind)
+          return (
+            <SeenRow key={kind} name={AWAKE_LABELS[kind]} words={awakeWords(run, awake)}>
+              {mark && awake === null && (
+                <Button
+                  size="sm"
+                  aria-label={`${AWAKE_LABELS[kind]} is there again`}
+                  onClick={() => mark('awake', kind)}
+                >
+                  there again
+                </Button>
+              )}
+            </SeenRow>
+          )
+        })}
+      </SeenGroup>
     </TitledSheet>
+  )
+}
+
+/** Rows under a head of their own: a room, or what wakes again. */
+function SeenGroup({ head, children }: { head: string; children: React.ReactNode }) {
+  return (
+    <Box role="group" aria-label={head} borderTopWidth="1px" borderColor="rule2" pb="4px">
+      <Text px="14px" pt="6px" fontSize="14px" fontWeight="600" color="ink2">
+        {head}
+      </Text>
+      {children}
+    </Box>
   )
 }
 
@@ -73,16 +86,7 @@ function awakeWords({ out }: OutageRun, awake: OutageMark | null): string {
 
 function SeenRow({ name, words, children }: { name: string; words: string; children: React.ReactNode }) {
   return (
-    <Flex
-      borderTopWidth="1px"
-      borderColor="rule"
-      px="14px"
-      py="4px"
-      gap="4px 12px"
-      align="center"
-      wrap="wrap"
-      minH="44px"
-    >
+    <Flex px="14px" py="4px" gap="4px 12px" align="center" wrap="wrap" minH="44px">
       <Text flex="1" minW="150px" fontWeight="600" overflowWrap="anywhere">
         {name}
       </Text>
