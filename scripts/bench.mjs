@@ -14,7 +14,7 @@ ensureNpmPackages(root)
 const bin = ensurePostgres()
 const executablePath = ensureChromium()
 const tsx = join(root, 'node_modules/.bin/tsx')
-const ALONE = ['traceAnalysis', 'planning', 'crewDay', 'positionCheck', 'sealing', 'waveDrawing']
+const ALONE = ['traceAnalysis', 'longRecording', 'planning', 'crewDay', 'positionCheck', 'sealing', 'waveDrawing']
 const ON_THE_APP = ['readingRoundTrip', 'planBench', 'sealJob', 'liveStream', 'syncRate', 'fullDatabase']
 const asked = process.argv.slice(2)
 for (const name of asked)

@@ -66,12 +66,15 @@ export function useLong(pack: RulePack): Long {
       const names = files.map(({ name }) => name).join(', ')
       const own = startLong()
       thread.current = own
+      // what is told on the way comes by a channel of its own, and may come after the answer
+      let isOver = false
       const tell = (share: number) => {
-        if (thread.current === own) setState({ kind: 'looking', names, share, cancel: putAway })
+        if (!isOver && thread.current === own) setState({ kind: 'looking', names, share, cancel: putAway })
       }
       tell(0)
       try {
         const looked = await own.lookThrough(files, pack, tell)
+        isOver = true
         if (thread.current !== own) return
         if (!looked.ok) {
           end()
