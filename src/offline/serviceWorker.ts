@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist'
-import { KEPT_JOBS as JOBS, isKeepRequest } from './messages'
+import { KEPT_JOBS as JOBS, holdsJobs, isKeepRequest } from './messages'
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST?: (PrecacheEntry | string)[] }
 
@@ -62,17 +62,20 @@ const serwist = new Serwist({
 })
 serwist.addEventListeners()
 
-/** Kept in a shape that nothing reads any more. */
-const LAID_ASIDE = ['jobs', 'jobs-files']
-self.addEventListener('activate', (event) => {
-  event.waitUntil(Promise.all(LAID_ASIDE.map((name) => caches.delete(name))))
-})
+/** Deletes the stores of jobs that a rule picks: what nothing reads any more is still somebody's house. */
+async function deleteJobs(pick: (store: string) => boolean): Promise<void> {
+  const stores = (await caches.keys()).filter((store) => holdsJobs(store) && pick(store))
+  await Promise.all(stores.map((store) => caches.delete(store)))
+}
+
+const TODAY = [JOBS, JOBS + '-files']
+self.addEventListener('activate', (event) => event.waitUntil(deleteJobs((store) => !TODAY.includes(store))))
 
 self.addEventListener('message', (event) => {
   const message: unknown = event.data
   if (isKeepRequest(message)) event.waitUntil(keep(message.page, message.assets))
   else if ((message as { kind?: unknown } | null)?.kind === 'forget')
-    event.waitUntil(Promise.all([PAGES, JOBS, JOBS + '-files'].map((name) => caches.delete(name))))
+    event.waitUntil(Promise.all([caches.delete(PAGES), deleteJobs(() => true)]))
 })
 
 /** Keeps the page that asked, and what it was made of, from before this worker was in charge. */

@@ -95,6 +95,25 @@ test('the open job opens again with no network at all, and what was entered is s
   ])
 })
 
+test('signing out leaves no job on the device, in whatever shape it was kept', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Left Behind House')
+  await openBench(page, jobId, '?stage=earth')
+  const stores = () => page.evaluate(async () => (await caches.keys()).filter((store) => store.startsWith('jobs')))
+  const isKept = () => page.evaluate(async (path) => (await caches.match(path)) !== undefined, `/api/jobs/${jobId}`)
+  await page.reload()
+  await expect.poll(isKept, { timeout: 30_000 }).toBe(true)
+  // versions of the app from before kept jobs under other names, and nothing reads them any more
+  await page.evaluate(async () => {
+    for (const store of ['jobs', 'jobs-3', 'jobs-3-files'])
+      await (await caches.open(store)).put('/api/jobs/of-before', new Response('{}'))
+  })
+  expect((await stores()).length).toBeGreaterThan(3)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page).toHaveURL(/\/sign-in/)
+  await expect.poll(stores, { timeout: 15_000 }).toEqual([])
+})
+
 test('a code is read, the day is planned and a task is timed with no network at all', async ({ page, context }) => {
   await signIn(context, 'ines')
   const jobId = await makeJob(context.request, 'Cellar House')

@@ -1,3 +1,4 @@
+import { KEPT_JOBS } from '../../src/offline/messages'
 import { type Page, expect, test } from '@playwright/test'
 import { ledger, makeJob, openBench, signIn, type } from './support'
 
@@ -37,11 +38,14 @@ test('a reading shows on another screen at once, which fetches it and not the jo
   expect([others.whole, own.whole, own.readings]).toEqual([0, 0, 0])
   // the copy for want of a network has them too, though nothing was fetched for it
   const copy = () =>
-    page.evaluate(async (path) => {
-      const kept = await (await caches.open('jobs-9')).match(path)
-      const view = (await kept?.json()) as { record: { readings: { valueNumber: number }[] } } | undefined
-      return view?.record.readings.map(({ valueNumber }) => valueNumber)
-    }, `/api/jobs/${jobId}`)
+    page.evaluate(
+      async ([store = '', path = '']) => {
+        const kept = await (await caches.open(store)).match(path)
+        const view = (await kept?.json()) as { record: { readings: { valueNumber: number }[] } } | undefined
+        return view?.record.readings.map(({ valueNumber }) => valueNumber)
+      },
+      [KEPT_JOBS, `/api/jobs/${jobId}`],
+    )
   await expect.poll(copy, { timeout: 15_000 }).toEqual([44.7, 43.1, 46.2])
 })
 
