@@ -3,7 +3,7 @@ import { type RecordingAnalysis, analyseRecording, rulesAt } from '../analyseRec
 import type { ChannelRole } from '../channelRoles'
 import { readRecording } from '../readRecording'
 import { type Recording, RecordingError } from '../recording'
-import { type AnalysedPart, joinedAnalysis } from './joinedAnalysis'
+import { type AnalysedPart, joinedAnalysis, showsSomething } from './joinedAnalysis'
 import { LONG_BOUNDS, type LongRecording } from './longRecording'
 import type { RecordingPart } from './recordingParts'
 import { type LongScan, scanRecording } from './scanRecording'
@@ -16,9 +16,6 @@ function quietBeginning({ rows, sampleRateHz }: LongScan, rowBytes: number): Rec
   const to = Math.min(rows, Math.floor(QUIET_S * sampleRateHz), Math.floor(LONG_BOUNDS.partBytes / rowBytes))
   return { from: 0, to, firstRow: 0, lastRow: 0, kinds: [], lostRows: 0, lostThroughout: [] }
 }
-
-const showsSomething = ({ events, motor, return: back }: RecordingAnalysis) =>
-  motor !== null || back !== null || Object.values(events).some((list) => list.length > 0)
 
 /** The parts of a long recording that are looked at: where something happened, or its beginning where nothing did. */
 export const partsToLookAt = (long: LongRecording, scan: LongScan): RecordingPart[] =>

@@ -1,5 +1,5 @@
 import type { RulePack } from '../../rules/rulePack'
-import type { PerChannel, RecordingAnalysis, VoltageEvent } from '../analyseRecording'
+import type { Gap, PerChannel, RecordingAnalysis, VoltageEvent } from '../analyseRecording'
 import { recordingGap } from '../recordingGap'
 import type { RecordingPart } from './recordingParts'
 import type { LongScan } from './scanRecording'
@@ -10,8 +10,11 @@ export interface AnalysedPart {
   analysis: RecordingAnalysis
 }
 
-/** A time of a part as one of the whole. */
+/** A time of a part as one of the whole; what is not known stays so. */
 type Later = <T extends number | null>(timeS: T) => T
+const laterBy = (seconds: number): Later => {
+  return <T extends number | null>(timeS: T) => (timeS === null ? timeS : timeS + seconds) as T
+}
 
 function eventLater(event: VoltageEvent, later: Later, fromRow: number): VoltageEvent {
   const row = (sample: number | null) => (sample === null ? null : sample + fromRow)
@@ -68,8 +71,7 @@ function joined(left: VoltageEvent, right: VoltageEvent): VoltageEvent {
 function eventsOf(id: string, parts: readonly AnalysedPart[], { sampleRateHz, partsLeft }: LongScan): VoltageEvent[] {
   const events: VoltageEvent[] = []
   for (const { part, analysis } of parts) {
-    const fromS = part.from / sampleRateHz
-    const later: Later = (timeS) => (timeS === null ? timeS : ((timeS + fromS) as typeof timeS))
+    const later = laterBy(part.from / sampleRateHz)
     const own = part.lostThroughout.includes(id)
       ? [lostThroughout((1000 * (part.to - part.from)) / sampleRateHz)]
       : (analysis.events[id] ?? []).map((event) => eventLater(event, later, part.from))
@@ -98,16 +100,22 @@ function momentsLater({ motor, overload, return: back }: RecordingAnalysis, late
   }
 }
 
-/** Of each channel the first figure that a part has, in the order given. */
-function firstKnown(ids: readonly string[], figures: readonly PerChannel[]): PerChannel {
-  return Object.fromEntries(
-    ids.map((id) => [id, figures.map((one) => one[id] ?? null).find((v) => v !== null) ?? null]),
-  )
-}
+/** Whether a part holds anything that parts a recording into before and after. */
+export const showsSomething = ({ events, motor, return: back }: RecordingAnalysis): boolean =>
+  motor !== null || back !== null || Object.values(events).some((list) => list.length > 0)
+
+/** Figures of each voltage of the house; `null` where a part does not hold one, whatever another part holds. */
+const ofHouse = (ids: readonly string[], figures: PerChannel): PerChannel =>
+  Object.fromEntries(ids.map((id) => [id, figures[id] ?? null]))
+
+const isIn = ({ from, to }: AnalysedPart['part'], row: number) => row >= from && row < to
+
+/** A row of an outage: where it begins, or ends where its beginning is not known. */
+const rowOfGap = ({ startS, endS }: Gap, sampleRateHz: number) => (startS ?? endS ?? 0) * sampleRateHz
 
 /**
  * The analysis of a long recording, made of those of its parts: every event, and the outage among them as for a short one (T-2); RMS and
- * distortion before the first part and after the last; all else of the part that holds the outage, or of the first that holds a motor's start
+ * distortion before the first of them and after the last; all else of the part that holds the outage, or of the first that holds a motor's start
  * or a return.
  *
  * @param parts at least one, in the order of the recording
@@ -122,18 +130,15 @@ export function joinedAnalysis(
   const analyses = parts.map(({ analysis }) => analysis)
   const bracketMs = Math.max(0, ...analyses.map(({ gap }) => gap?.halfCycleGapMs ?? 0))
   const gap = recordingGap(Object.values(events), bracketMs, rules)
-  const holdsGap = ({ part }: AnalysedPart) =>
-    gap !== null &&
-    (gap.startS ?? gap.endS ?? 0) * sampleRateHz >= part.from &&
-    (gap.startS ?? gap.endS ?? 0) * sampleRateHz < part.to
   const main =
-    parts.find(holdsGap) ??
-    parts.find(({ analysis }) => analysis.motor !== null || analysis.return !== null) ??
+    parts.find(({ part }) => gap !== null && isIn(part, rowOfGap(gap, sampleRateHz))) ??
+    parts.find((one) => one.analysis.motor !== null || one.analysis.return !== null) ??
     parts[0]
-  const later: Later = (timeS) => (timeS === null ? timeS : ((timeS + main.part.from / sampleRateHz) as typeof timeS))
+  const later = laterBy(main.part.from / sampleRateHz)
   const { analysis } = main
   const { halfCycleGapMs } = analysis.gap ?? { halfCycleGapMs: null }
-  const backwards = [...analyses].reverse()
+  const first = analyses.find(showsSomething) ?? analysis
+  const last = analyses.findLast(showsSomething) ?? analysis
   return {
     ...analysis,
     durationS: (rows - 1) / sampleRateHz,
@@ -141,22 +146,10 @@ export function joinedAnalysis(
     silentIds: analysis.silentIds.filter((id) => !houseIds.includes(id)),
     gap: gap && { ...gap, halfCycleGapMs: gap.longestPhaseMs === null ? null : halfCycleGapMs },
     events,
-    rmsBeforeV: firstKnown(
-      houseIds,
-      analyses.map(({ rmsBeforeV }) => rmsBeforeV),
-    ),
-    thdBeforePercent: firstKnown(
-      houseIds,
-      analyses.map(({ thdBeforePercent }) => thdBeforePercent),
-    ),
-    rmsAfterV: firstKnown(
-      houseIds,
-      backwards.map(({ rmsAfterV }) => rmsAfterV),
-    ),
-    thdAfterPercent: firstKnown(
-      houseIds,
-      backwards.map(({ thdAfterPercent }) => thdAfterPercent),
-    ),
+    rmsBeforeV: ofHouse(houseIds, first.rmsBeforeV),
+    thdBeforePercent: ofHouse(houseIds, first.thdBeforePercent),
+    rmsAfterV: ofHouse(houseIds, last.rmsAfterV),
+    thdAfterPercent: ofHouse(houseIds, last.thdAfterPercent),
     ...momentsLater(analysis, later),
   }
 }

@@ -137,6 +137,29 @@ describe('a long recording', () => {
     expect(analysis.gap?.longestPhaseMs).toBeNull()
   })
 
+  it('claims no voltage before it where it begins dead, nor after it where it ends dead', () => {
+    const dead = analysed(
+      house(400, [
+        { fromS: -1, toS: 60 },
+        { fromS: 200, toS: 200.1 },
+        { fromS: 340, toS: 401 },
+      ]),
+    ).analysis
+    expect([dead.rmsBeforeV, dead.rmsAfterV]).toEqual([
+      { v1: null, v2: null },
+      { v1: null, v2: null },
+    ])
+    expect(dead.gap).toMatchObject({ longestPhaseMs: null, rideThroughClass: null })
+    const whole = analysed(
+      house(400, [
+        { fromS: 60, toS: 60.1 },
+        { fromS: 200, toS: 200.1 },
+      ]),
+    ).analysis
+    expect(whole.rmsBeforeV.v1).toBeCloseTo(230, 0)
+    expect(whole.rmsAfterV.v1).toBeCloseTo(230, 0)
+  })
+
   it('leaves out a lead that shows nothing from beginning to end', () => {
     const { analysis } = analysed(
       house(200, [
