@@ -28,7 +28,7 @@ export const AUTHORITY_WORDS = words(AUTHORITIES, {
 })
 export const PERMISSION_WORDS = words(PERMISSION_STATES, { needed: 'still to ask' })
 export const CT_PLACE_WORDS = words(CT_PLACES, {
-  gridPoint: 'at the grid point',
+  gridPoint: 'where the street comes in',
   behindOther: 'behind the other battery',
   ownLoads: 'on its own loads only',
 })

@@ -175,8 +175,8 @@ test('circuits behind one device are tested once, and what leaks is shared out w
   await main.getByLabel('Device of circuit c8').selectOption({ label: 'a device of its own' })
   await main.getByLabel('Device of circuit c9').selectOption({ label: 'c8 Lights' })
   await expect(main.getByLabel('Device of circuit c8')).toHaveValue(/^r\d$/)
-  await main.getByRole('tab', { name: 'Grid and island' }).click()
-  await expect(main.getByRole('button', { name: /r\d \(c8, c9\), on the grid/ })).toBeVisible()
+  await main.getByRole('tab', { name: 'Street and island' }).click()
+  await expect(main.getByRole('button', { name: /r\d \(c8, c9\), on the street/ })).toBeVisible()
 })
 
 test('nothing is driven before buried services are found; the guide says where the probes go, and the soil is kept', async ({

@@ -60,7 +60,7 @@ const STEPS = [
       { id: 'loop', label: 'loop resistances', override: 'always', none: 'no cable run is fitted' },
       {
         id: 'gridRcd',
-        label: 'residual-current devices tested on the grid',
+        label: 'residual-current devices tested on the street',
         override: 'whenOpen',
         none: 'no backed-up circuit has a residual-current device',
       },

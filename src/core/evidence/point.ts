@@ -49,6 +49,9 @@ export interface Slot {
   input: SlotInput
 }
 
+/** What the two modes of a test are called. */
+export const MODE_WORDS: Readonly<Record<NonNullable<Slot['mode']>, string>> = { grid: 'street', island: 'island' }
+
 /** Something that must be shown. Derived from the installation and the rule pack by its family, never typed in. */
 export interface Point<Thing = unknown> {
   key: string

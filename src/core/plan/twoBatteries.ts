@@ -114,7 +114,7 @@ export function batteryOptions(installation: Installation): BatteryOption[] | nu
     option(
       'behindOther',
       'Clamp behind the other',
-      'The old one’s clamp is moved so that it does not see the new one; the new one does what is left at the grid point.',
+      'The old one’s clamp is moved so that it does not see the new one; the new one does what is left where the street comes in.',
       { controllers: [fresh, { ...found, ...SEES.behindOther }] },
     ),
   ]

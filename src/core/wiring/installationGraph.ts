@@ -178,7 +178,7 @@ export function graphFaults({
     let at: string | undefined = id
     for (let k = 0; k <= follows.size && at !== undefined; k++) at = follows.get(at)
     if (at !== undefined)
-      fault(id, 'It does the opposite of a device that follows it in turn; one of them has to watch the grid.')
+      fault(id, 'It does the opposite of a device that follows it in turn; one of them has to watch the street.')
   }
   for (const [a, b] of interlocks)
     for (const id of [a, b]) if (!deviceIds.has(id)) fault(id, `An interlock speaks of “${id}”, which is not there.`)

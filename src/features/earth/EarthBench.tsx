@@ -20,7 +20,7 @@ const VIEWS = {
 } as const
 const LABELS = {
   bench: 'Ground',
-  modes: 'Grid and island',
+  modes: 'Street and island',
   leakage: 'Leakage',
   lost: 'Lost neutral',
   clamp: 'Clamp',

@@ -1,6 +1,7 @@
 'use client'
 import { chakra } from '@chakra-ui/react'
 import { useState } from 'react'
+import { MODE_WORDS } from '@/core/evidence/point'
 import { RCD_FAMILIES } from '@/core/evidence/families/rcdTimes'
 import type { Circuit } from '@/core/installation/installation'
 import { residualDevices } from '@/core/installation/residualDevices'
@@ -66,7 +67,7 @@ export function RcdTests() {
                   : `${residualTag === null ? '' : `${residualTag} · `}${residualType ? `${residualType} ` : ''}${iDeltaNMa} mA${device === 'delayed' ? ' S' : ''}`,
             },
             ...(['grid', 'island'] as const).map((mode) => ({
-              head: mode,
+              head: MODE_WORDS[mode],
               cell: (circuit: Circuit) => {
                 const own = devices.find(({ circuits }) => circuits.some(({ id }) => id === circuit.id))
                 return <RcdCell pointKey={own ? RCD_FAMILIES[mode].key(own) : null} />

@@ -14,7 +14,7 @@ const KEYS: readonly [string, string][] = [
   ['j  k', 'along the ledger'],
   ['u', 'take back what you did last: a reading with a reason, a change of the plan as it was'],
   ['f', 'the picture large, and back'],
-  ['g', 'grid or island'],
+  ['g', 'street or island'],
   ['l', 'lamp mode'],
   ['Esc', 'empty the quick line, then leave it'],
   ['?', 'this list'],

@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import { type RefObject, useEffect, useId, useState } from 'react'
+import { MODE_WORDS } from '@/core/evidence/point'
 import { exampleOf } from '@/core/evidence/quickLine'
 import { KeyCap } from '@/ui/KeyCap'
 import { VerdictWord } from '@/ui/VerdictWord'
@@ -119,7 +120,7 @@ export function QuickLine({
         {line.feedback.kind === 'none' && (
           <Box as="span" color="ink3" hideBelow="lg">
             {allowed
-              ? 'Type a reading: point, value, Enter. Grid or island decides which test is meant.'
+              ? 'Type a reading: point, value, Enter. Street or island decides which test is meant.'
               : 'Your role reads here; a lead or a hand records.'}
           </Box>
         )}
@@ -200,7 +201,7 @@ export function QuickLine({
               bg={mode === own ? (own === 'grid' ? 'gridSoft' : 'emberSoft') : 'sheet'}
               color={mode === own ? (own === 'grid' ? 'grid' : 'island') : 'ink2'}
             >
-              {own}
+              {MODE_WORDS[own]}
             </chakra.button>
           ))}
         </Flex>

@@ -50,7 +50,7 @@ export const ASSUMPTION_FIELDS: readonly FieldSpec[] = [
   },
   { name: 'assumptions.windowFromHour', label: 'Cheap from, hour', kind: 'number', optional: true, hint: '0 to 24' },
   { name: 'assumptions.windowToHour', label: 'Cheap until, hour', kind: 'number', optional: true },
-  { name: 'assumptions.windowTargetSoc', label: 'Charge from the grid to', kind: 'percent', optional: true },
+  { name: 'assumptions.windowTargetSoc', label: 'Charge from the street to', kind: 'percent', optional: true },
   { name: 'assumptions.inverterChargeW', label: 'Inverter charges with', kind: 'number', unit: 'W', optional: true },
   { name: 'assumptions.moduleChargeW', label: 'One module charges with', kind: 'number', unit: 'W', optional: true },
   { name: 'assumptions.windowDeviceW', label: 'Its device allows', kind: 'number', unit: 'W', optional: true },

@@ -207,7 +207,12 @@ export const pvFields = ({ phases }: RulePack): FieldSpec[] => [
     optional: true,
     hint: 'curtailment in island mode is held against it',
   },
-  { name: 'side', label: 'Side of the gateway', kind: 'choice', options: { island: 'island side', grid: 'grid side' } },
+  {
+    name: 'side',
+    label: 'Side of the gateway',
+    kind: 'choice',
+    options: { island: 'house side', grid: 'street side' },
+  },
   { name: 'onBackedPhase', label: 'On a backed-up phase', kind: 'flag' },
   ...(phases.length > 1
     ? [

@@ -36,7 +36,7 @@ function PlacementSheet({
       note="both sides are allowed; this is what each means"
     >
       <Text px="14px" pb="8px" fontSize="14px">
-        <PlanMarkWord mark={sides.supplyMark} /> With the grid there, house and charger draw{' '}
+        <PlanMarkWord mark={sides.supplyMark} /> With the street there, house and charger draw{' '}
         {figure(sides.supplyA, 'A')} of {figure(ratingA, 'A')} on the most loaded phase, at the house’s likely peak with
         the battery charging; the supply bears a charger of {figure(sides.spareW, 'W')}.
       </Text>
@@ -72,7 +72,7 @@ function Side({
     >
       <Flex gap="10px" align="center" mb="4px">
         <Text fontWeight="600" fontSize="15px">
-          {side === 'grid' ? 'On the street’s side' : 'On the island side'}
+          {side === 'grid' ? 'On the street’s side' : 'On the house’s side'}
         </Text>
         {planned && (
           <Text color="ember" fontWeight="600">
@@ -84,7 +84,7 @@ function Side({
         <PlanMarkWord mark={of.mark} /> Night load in an outage {figure(of.nightW, 'W')} of {figure(nightLimitW, 'W')}
       </Text>
       <Text>
-        <PlanMarkWord mark={of.gatewayMark} /> The gateway carries {figure(of.throughA, 'A')} while the grid is there
+        <PlanMarkWord mark={of.gatewayMark} /> The gateway carries {figure(of.throughA, 'A')} while the street is there
       </Text>
       <Text>
         From the reserve: {side === 'island' && `${hours(of.runtimeH)} with it as it is in an outage, `}
@@ -92,7 +92,7 @@ function Side({
       </Text>
       <Text>
         Its own current transformer has to see{' '}
-        {of.ctSees.length > 1 ? 'the supply, and the gateway’s house side while the grid is away' : 'the supply'}.
+        {of.ctSees.length > 1 ? 'the supply, and the gateway’s house side while the street is away' : 'the supply'}.
       </Text>
       <Box as="ul" pl="18px" mt="4px" color="ink2" css={{ listStyle: 'disc' }}>
         {of.consequences.map((consequence) => (

@@ -15,7 +15,7 @@ import { fixesInWorker } from '@/workers/clients'
 import type { CheckState } from './usePositionCheck'
 
 const EXPOSED =
-  'While the street’s neutral is lost, any grid-fed house is exposed: voltages shift and the supplier’s bond is gone. A gateway that watches the neutral parts the house from it.'
+  'While the street’s neutral is lost, any house on the street is exposed: voltages shift and the supplier’s bond is gone. A gateway that watches the neutral parts the house from it.'
 
 /** What the position check found, by cause, each with a position a person can picture and changes that clear it. */
 export function PositionSheet({
@@ -42,7 +42,7 @@ export function PositionSheet({
   const note = running
     ? 'checking…'
     : result
-      ? `${formatWhole(result.allowedCombinations)} combinations × 3 states of the grid, ${result.leftOut === 0 ? 'all of them' : `${formatWhole(result.leftOut)} left out`}, in ${Math.max(1, Math.round(checked?.ms ?? 0))} ms`
+      ? `${formatWhole(result.allowedCombinations)} combinations × 3 states of the street, ${result.leftOut === 0 ? 'all of them' : `${formatWhole(result.leftOut)} left out`}, in ${Math.max(1, Math.round(checked?.ms ?? 0))} ms`
       : 'cannot be checked as it is'
   return (
     <TitledSheet title="Every position, thought through" note={<span role="status">{note}</span>}>

@@ -63,7 +63,7 @@ export function ThingSheet(props: ThingSheetProps) {
             ) : source.kind === 'grid' ? (
               ''
             ) : source.role === 'forming' ? (
-              ', whatever the grid does'
+              ', whatever the street does'
             ) : (
               ''
             )}

@@ -274,7 +274,7 @@ function contactorForm(graph: InstallationGraph, device: Exclude<GraphDevice, Ma
         ? ([
             {
               name: 'senseNode',
-              label: 'Watches the grid at',
+              label: 'Watches the street at',
               kind: 'choice',
               options: endOptions(graph, device.senseNode),
             },
@@ -353,7 +353,7 @@ const sourceSpecs = (graph: InstallationGraph): FieldSpec[] => [
     name: 'side',
     label: 'Planned on',
     kind: 'choice',
-    options: { none: 'no side', island: 'the island side', grid: 'the street’s side' },
+    options: { none: 'no side', island: 'the house’s side', grid: 'the street’s side' },
     hint: 'for one that follows',
   },
 ]

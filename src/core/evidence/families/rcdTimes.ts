@@ -139,7 +139,7 @@ const MODES = {
     waitsFor: null,
     restsOn: [],
     proves: [],
-    label: 'on the grid',
+    label: 'on the street',
     why: 'The reference for the test in island mode.',
   },
   island: {

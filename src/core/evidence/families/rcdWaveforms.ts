@@ -103,7 +103,7 @@ const MODES = {
     place: 'residualCurrentGrid',
     waitsFor: null,
     restsOn: [],
-    label: 'on the grid',
+    label: 'on the street',
   },
   island: {
     id: 'rcdWaveformsIsland',

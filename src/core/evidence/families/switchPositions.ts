@@ -62,7 +62,7 @@ function checkFound(installation: Installation): { verdict: Verdict; why: string
     }
   const exposed =
     check.exposed.length > 0
-      ? ' While the street’s neutral is lost, what any grid-fed house is exposed to remains.'
+      ? ' While the street’s neutral is lost, what any house on the street is exposed to remains.'
       : ''
   return {
     verdict: 'proven',
@@ -102,7 +102,7 @@ export const positionsChecked: PointFamily<TheJob> = {
       code: 'W-1',
       limit: 'confirmed as built; none of nine invariants fails',
       basis:
-        'Position check W-1: every allowed combination with the grid healthy, dead, and with its neutral lost. A drawing is a plan until somebody confirms it as built.',
+        'Position check W-1: every allowed combination with the street healthy, dead, and with its neutral lost. A drawing is a plan until somebody confirms it as built.',
       value: null,
     }
     if (!hasWiring(installation))

@@ -275,7 +275,7 @@ export const COMMON_LIMITS: Readonly<Record<LimitKey, Limit>> = {
   pvChargeRatioMax: limit(
     1,
     '',
-    'AC-coupled PV on the island side over the battery’s charging power',
+    'AC-coupled PV on the house’s side over the battery’s charging power',
     'Default (P-10); the maker of the battery states its own.',
     between(0.3, 1),
   ),
