@@ -166,7 +166,12 @@ test('circuits behind one device are tested once, and what leaks is shared out w
   await expect(together).toHaveCount(0)
   await page.mouse.move(...(await at(circuit('c9'))))
   await page.mouse.down()
-  await page.mouse.move(...(await at(laneOf('c8'))), { steps: 8 })
+  // let go only once the page says what it is over: where a lane lies may change as a circuit is taken up
+  const over = page.getByText(`Circuit c9 over device ${await laneOf('c8').getAttribute('data-lane')}.`)
+  await expect(async () => {
+    await page.mouse.move(...(await at(laneOf('c8'))), { steps: 8 })
+    await expect(over).toBeAttached({ timeout: 1000 })
+  }).toPass({ timeout: 15_000 })
   await page.mouse.up()
   await expect(together).toHaveCount(1)
   await circuit('c9').press('Space')
