@@ -100,9 +100,12 @@ test('signing out leaves no job on the device, in whatever shape it was kept', a
   const jobId = await makeJob(context.request, 'Left Behind House')
   await openBench(page, jobId, '?stage=earth')
   const stores = () => page.evaluate(async () => (await caches.keys()).filter((store) => store.startsWith('jobs')))
-  const isKept = () => page.evaluate(async (path) => (await caches.match(path)) !== undefined, `/api/jobs/${jobId}`)
-  await page.reload()
-  await expect.poll(isKept, { timeout: 30_000 }).toBe(true)
+  const isKept = (path: string) =>
+    page.evaluate(async (own) => (await caches.match(new URL(own, location.href).href)) !== undefined, path)
+  await expect.poll(() => isKept(`/jobs/${jobId}`), { timeout: 30_000 }).toBe(true)
+  await type(page, 'ra 62 44.7')
+  await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+  await expect.poll(() => isKept(`/api/jobs/${jobId}`), { timeout: 15_000 }).toBe(true)
   // versions of the app from before kept jobs under other names, and nothing reads them any more
   await page.evaluate(async () => {
     for (const store of ['jobs', 'jobs-3', 'jobs-3-files'])
