@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import QRCode from 'qrcode'
 import { v7 as uuidv7 } from 'uuid'
 import { taskToSave } from '../support/tasks'
-import { callUseCase, ledger, makeJob, openBench, quickLine, signIn, type } from './support'
+import { callUseCase, ledger, makeJob, openBench, quickLine, signIn, signInAnew, type } from './support'
 
 interface Stored {
   id: string
@@ -96,7 +96,7 @@ test('the open job opens again with no network at all, and what was entered is s
 })
 
 test('signing out leaves no job on the device, in whatever shape it was kept', async ({ page, context }) => {
-  await signIn(context, 'ines')
+  await signInAnew(context, 'ines')
   const jobId = await makeJob(context.request, 'Left Behind House')
   await openBench(page, jobId, '?stage=earth')
   const stores = () => page.evaluate(async () => (await caches.keys()).filter((store) => store.startsWith('jobs')))

@@ -33,16 +33,24 @@ function takeInHand(ids: readonly string[]): void {
 /** The server closes a connection that lay idle; a request that meets just that is sent again, as a browser does. */
 const RETRIES = 3
 
-/** Signs a browser in without going through the form; each person signs in once a run, as sign-ins are limited. */
-export async function signIn(context: BrowserContext, who: Who): Promise<void> {
+/** Signs a browser in by a session of its own, which a test may end: that of `signIn` is everybody's. Sign-ins are limited. */
+export async function signInAnew(context: BrowserContext, who: Who): Promise<void> {
   await context.addInitScript(takeInHand, INSTRUMENTS)
-  const known = sessions.get(who)
-  if (known) return context.addCookies(known)
   const response = await context.request.post('/api/auth/sign-in/email', {
     data: { email: `${who}@harrowlight.example`, password: PASSWORD },
     headers: { origin: base() },
   })
   expect(response.status(), await response.text()).toBe(200)
+}
+
+/** Signs a browser in without going through the form; each person signs in once a run, as sign-ins are limited. */
+export async function signIn(context: BrowserContext, who: Who): Promise<void> {
+  const known = sessions.get(who)
+  if (known) {
+    await context.addInitScript(takeInHand, INSTRUMENTS)
+    return context.addCookies(known)
+  }
+  await signInAnew(context, who)
   sessions.set(who, await context.cookies())
 }
 
