@@ -16,6 +16,7 @@ import { phaseLine } from './phaseTrack'
 import { type AnalogChannel, type Recording, RecordingError } from './recording'
 import { type Gap, recordingGap } from './recordingGap'
 import { type ReturnTrace, returnTrace } from './returnTrace'
+import { demandHouseVoltage, demandWaveRate } from './waveDemands'
 
 export type { VoltageEvent } from './channelEvents'
 export type { Gap } from './recordingGap'
@@ -103,7 +104,7 @@ function withoutSilent(channels: readonly TraceChannel[]): { load: TraceChannel[
 }
 
 /** The channel with most in it: one that hangs free says nothing of what is nominal. */
-function loudest(channels: readonly AnalogChannel[]): AnalogChannel | undefined {
+export function loudest(channels: readonly AnalogChannel[]): AnalogChannel | undefined {
   if (channels.length <= 1) return channels[0]
   const sizes = channels.map(({ samples }) => squareSums(samples).blocks.at(-1) ?? 0)
   return channels[sizes.indexOf(Math.max(...sizes))]
@@ -124,11 +125,7 @@ function nominalOf(recording: Recording, first: AnalogChannel, pack: RulePack | 
   const { sampleRateHz, form, rates } = recording
   const hz = pack?.nominalHz ?? recording.nominalHz ?? nearestNominalHz(first.samples, sampleRateHz)
   const slowestHz = Math.min(sampleRateHz, ...rates.map(({ rateHz }) => rateHz))
-  if (slowestHz < 20 * hz)
-    throw new RecordingError(
-      `${Math.round(slowestHz)} samples a second are too few for a wave; at least ${20 * hz} are needed`,
-      { file: form },
-    )
+  demandWaveRate(slowestHz, hz, form)
   const rules = pack ?? rulesAt(hz)
   return { hz, v: pack?.nominalV ?? nominalVoltage(first.samples, sampleRateHz, hz), rules }
 }
@@ -324,8 +321,7 @@ export function analyseRecording(
   { roles, progress }: AnalysisOptions = {},
 ): AnalysedRecording {
   const channels = channelsByRole(recording.analog, roles)
-  const first = loudest(channels.load)
-  if (!first) throw new RecordingError('the recording has no voltage channel of the house', { file: recording.form })
+  const first = demandHouseVoltage(loudest(channels.load), recording.form)
   const nominal = nominalOf(recording, first, pack)
   const durationS = recording.timesS?.at(-1) ?? (first.samples.length - 1) / recording.sampleRateHz
   if (durationS < 10 / nominal.hz)

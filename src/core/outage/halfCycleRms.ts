@@ -8,7 +8,7 @@ const BLOCK_BITS = 4
 const BLOCK = 1 << BLOCK_BITS
 
 /** Sum of the squares of a few samples. */
-function squares(samples: Float64Array, from: number, to: number): number {
+export function sumOfSquares(samples: Float64Array, from: number, to: number): number {
   let sum = 0
   for (let k = from; k < to; k++) {
     const v = samples[k] as number
@@ -42,7 +42,7 @@ function upTo({ samples, blocks }: SquareSums, x: number): number {
   const k = Math.min(samples.length - 1, Math.max(0, Math.floor(x)))
   const block = k >> BLOCK_BITS
   const v = samples[k] as number
-  return (blocks[block] as number) + squares(samples, block << BLOCK_BITS, k) + (x - k) * v * v
+  return (blocks[block] as number) + sumOfSquares(samples, block << BLOCK_BITS, k) + (x - k) * v * v
 }
 
 /** RMS over `[from, from + length)` in samples, fractions allowed. */

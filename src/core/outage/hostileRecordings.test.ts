@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { complaint } from '../../../tests/support/complaint'
 import { type WaveScenario, waveAsSingleFile } from '@/devices/waveSource'
 import { RULE_PACKS } from '../rules/packs'
 import { analyseRecording } from './analyseRecording'
 import { readRecording } from './readRecording'
-import { RecordingError } from './recording'
 
 const utf8 = (text: string) => new TextEncoder().encode(text)
 const read = (name: string, content: string | Uint8Array) =>
@@ -22,17 +22,6 @@ const SCENARIO: WaveScenario = {
   islandHz: 50.2,
   noise: 0.001,
   seed: 1,
-}
-
-/** What the reader says of a file, as a person would see it. */
-function complaint(work: () => unknown): string {
-  try {
-    work()
-  } catch (error) {
-    if (error instanceof RecordingError) return error.message
-    throw error
-  }
-  return 'nothing'
 }
 
 describe('files that are not what they should be', () => {

@@ -6,10 +6,10 @@ import { useEffect, useRef, useState } from 'react'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
-import { Notice } from '@/ui/Notice'
 import { Sheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { PracticeCapture } from './PracticeCapture'
+import { FileRefused } from './FileRefused'
 import { LongSheet } from './long/LongSheet'
 import type { Long } from './long/useLong'
 import { type RecordingState, useRecording } from './useRecording'
@@ -120,20 +120,7 @@ export function RecordingSheet({
             </Button>
           </Flex>
         )}
-        {state.kind === 'failed' && (
-          <Notice
-            kind="error"
-            mx="12px"
-            mb="12px"
-            action={
-              <Button size="sm" onClick={showStored}>
-                Close
-              </Button>
-            }
-          >
-            {state.message}
-          </Notice>
-        )}
+        {state.kind === 'failed' && <FileRefused message={state.message} onClose={showStored} />}
         {state.kind === 'ready' && (
           <>
             <WaveChart key={state.names + String(state.files)} wave={state.wave} title={point?.label ?? ''} />

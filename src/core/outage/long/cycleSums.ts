@@ -1,3 +1,5 @@
+import { sumOfSquares } from '../halfCycleRms'
+
 /** What one half cycle of a channel shows, as its samples go by. */
 export interface HalfCycle {
   /** First row behind it. */
@@ -68,15 +70,6 @@ export class CycleSums {
     const change = hasBefore ? Math.sqrt(sumOfChanges(work, from, to, this.#periodRows) / rows) : 0
     return { toRow, rms, change }
   }
-}
-
-function sumOfSquares(values: Float64Array, from: number, to: number): number {
-  let sum = 0
-  for (let k = from; k < to; k++) {
-    const value = values[k] as number
-    sum += value * value
-  }
-  return sum
 }
 
 function sumOfChanges(values: Float64Array, from: number, to: number, back: number): number {

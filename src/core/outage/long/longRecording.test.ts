@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { complaint } from '../../../../tests/support/complaint'
 import { RULE_PACKS } from '../../rules/packs'
 import { excerptComtrade } from '../excerpt/excerptComtrade'
 import { excerptCsv } from '../excerpt/excerptCsv'
-import { RecordingError } from '../recording'
 import { analyseLong } from './analyseLong'
 import { openLong } from './openLong'
 import { pieceFileOf } from './pieceFile'
@@ -189,15 +189,6 @@ describe('a long recording', () => {
 })
 
 describe('a long recording that is not what it should be', () => {
-  const complaint = (work: () => unknown): string => {
-    try {
-      work()
-    } catch (error) {
-      if (error instanceof RecordingError) return error.message
-      throw error
-    }
-    return 'nothing'
-  }
   const text = (file: { size: number; read: (from: number, to: number) => Uint8Array } | undefined) =>
     new TextDecoder().decode(file?.read(0, file.size))
 

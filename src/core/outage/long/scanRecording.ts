@@ -1,8 +1,9 @@
 import type { RulePack } from '../../rules/rulePack'
-import { nominalVoltage } from '../analyseRecording'
+import { loudest, nominalVoltage } from '../analyseRecording'
 import { type ChannelRole, channelsByRole } from '../channelRoles'
 import { nearestNominalHz } from '../frequency'
 import { type AnalogChannel, RecordingError } from '../recording'
+import { demandHouseVoltage, demandWaveRate } from '../waveDemands'
 import { CycleSums } from './cycleSums'
 import { type Disturbance, type Watch, currentWatch, voltageWatch } from './disturbance'
 import type { LongRecording, RowBlock } from './longRecording'
@@ -44,15 +45,10 @@ function nominalOf({ nominalHz, sampleRateHz }: LongRecording, first: AnalogChan
 
 function watchesOf(long: LongRecording, { analog }: RowBlock, pack: RulePack | null, roles: Roles) {
   const { load, grid, currents } = channelsByRole(analog, roles)
-  const [first] = load
-  if (!first) throw new RecordingError('the recording has no voltage channel of the house', { file: long.name })
+  const first = demandHouseVoltage(loudest(load), long.name)
   const nominal = nominalOf(long, first, pack)
+  demandWaveRate(long.sampleRateHz, nominal.hz, long.name)
   const period = long.sampleRateHz / nominal.hz
-  if (period < 20)
-    throw new RecordingError(
-      `${Math.round(long.sampleRateHz)} samples a second are too few for a wave; at least ${20 * nominal.hz} are needed`,
-      { file: long.name },
-    )
   const of = (channel: AnalogChannel, watch: Watch, isVoltage: boolean): Watched => ({
     channel,
     watch,

@@ -2,8 +2,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
-import { Notice } from '@/ui/Notice'
 import { useWidth } from '@/ui/useWidth'
+import { FileRefused } from '../FileRefused'
 import { LongStrip } from './LongStrip'
 import { partPlace, partWords } from './partWords'
 import type { Long, LongState } from './useLong'
@@ -12,21 +12,7 @@ import type { Long, LongState } from './useLong'
 export function LongSheet({ long: { state, choose, putAway } }: { long: Long }) {
   if (state === null) return null
   if (state.kind === 'looking') return <Looking state={state} />
-  if (state.kind === 'failed')
-    return (
-      <Notice
-        kind="error"
-        mx="12px"
-        mb="12px"
-        action={
-          <Button size="sm" onClick={putAway}>
-            Close
-          </Button>
-        }
-      >
-        {state.message}
-      </Notice>
-    )
+  if (state.kind === 'failed') return <FileRefused message={state.message} onClose={putAway} />
   return <Parts state={state} choose={choose} putAway={putAway} />
 }
 
