@@ -1,6 +1,10 @@
 import type { Unit } from '@/core/quantity/units'
 import type { RulePack } from '@/core/rules/rulePack'
 
+/** Things of a job that another one names, by short name or, as sources, by their name. */
+export type ReferredKind =
+  'board' | 'circuit' | 'component' | 'delivery' | 'pvSystem' | 'source' | 'task' | 'unit' | 'visit' | 'wall'
+
 /** One field of a descriptive form: what it is called and what it takes. Form, schema, CSV column and file input are made from it. */
 export interface FieldSpec {
   /** Path in the input, such as `ratingA` or `units.0.moduleW`. */
@@ -18,6 +22,8 @@ export interface FieldSpec {
   optional?: boolean
   /** What is stored where it is left out altogether. */
   absent?: string | number | boolean
+  /** The text names another thing of the job: the form offers those that are there. */
+  refersTo?: ReferredKind
   hint?: string
   /** Bounds of a number in its unit, of a share between 0 and 1, of a text's characters; a number is 0 or more by default. */
   min?: number

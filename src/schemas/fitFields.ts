@@ -40,7 +40,7 @@ export const OBSTACLE_WORDS = words(OBSTACLE_KINDS, {
   reserved: 'kept for later',
 })
 export const ROOM_WORDS = words(ROOMS, { sleep: 'people sleep in', sit: 'people sit in', other: 'nobody stays in' })
-const WALL_OF: FieldSpec = { name: 'wallTag', label: 'On wall', kind: 'text', max: 16 }
+const WALL_OF: FieldSpec = { name: 'wallTag', label: 'On wall', kind: 'text', max: 16, refersTo: 'wall' }
 
 /** What each thing of the physical work is asked: the form and the schema are both made from it. */
 export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
@@ -77,7 +77,7 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
   ],
   unit: [
     WALL_OF,
-    text('componentTag', 'Component', 16, { hint: 'its short name, such as inv1' }),
+    text('componentTag', 'Component', 16, { refersTo: 'component' }),
     maybeMm('xMm', 'From the left'),
     maybeMm('yMm', 'From the floor'),
     mm('widthMm', 'Width', { min: 10 }),
@@ -116,7 +116,7 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     text('ipCode2', 'IP code, manual', 8),
   ],
   foot: [
-    { name: 'unitTag', label: 'Of unit', kind: 'text', max: 16 },
+    { name: 'unitTag', label: 'Of unit', kind: 'text', max: 16, refersTo: 'unit' },
     mm('xMm', 'From its left edge'),
     mm('yMm', 'From its front edge'),
     {
@@ -147,7 +147,7 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     flag('isolated', 'Works on dead parts', { optional: true }),
     flag('daylight', 'Needs daylight'),
     flag('dry', 'Needs dry weather'),
-    text('visitTag', 'Needs the visit', 16, { hint: 'short name of somebody else’s visit' }),
+    text('visitTag', 'Needs the visit', 16, { refersTo: 'visit', hint: 'somebody else’s' }),
     clock('earliestMin', 'Not before', { optional: true, max: 4320 }),
     clock('pinnedMin', 'Pinned to', { optional: true, max: 4320 }),
     text('template', 'Kind of task', 30),
@@ -167,8 +167,8 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     { name: 'unit', label: 'Unit', kind: 'text', max: 12 },
     { name: 'planned', label: 'Planned', kind: 'number', max: 100_000 },
     text('vanPlace', 'Place in the van', 40),
-    text('taskTag', 'For task', 16),
-    text('deliveryTag', 'Comes with the delivery', 16, { hint: 'its short name; blank: it is in the van' }),
+    text('taskTag', 'For task', 16, { refersTo: 'task' }),
+    text('deliveryTag', 'Comes with the delivery', 16, { refersTo: 'delivery', hint: 'none: it is in the van' }),
     number('loaded', 'Loaded', undefined, { max: 100_000 }),
     number('used', 'Used', undefined, { max: 100_000 }),
     text('note', 'Note', 160),

@@ -50,8 +50,13 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('mainA', 'Main device', 'A', { max: 1000 }),
     number('busbarA', 'Rating of busbar or assembly', 'A', { max: 2000 }),
     flag('sourcesAtFarEnd', 'Sources at the far end from the main', { optional: true }),
-    choice('fedFrom', 'Fed from', { main1: 'first main', main2: 'second main', otherBoard: 'another board' }),
-    text('fedFromTag', 'That other board', 16, { hint: 'its short name' }),
+    choice(
+      'fedFrom',
+      'Fed from',
+      { main1: 'first main', main2: 'second main', otherBoard: 'another board' },
+      { optional: true },
+    ),
+    text('fedFromTag', 'That other board', 16, { refersTo: 'board' }),
     flag('metalOutdoors', 'Metal, outdoors', {
       optional: true,
       hint: 'not to be reset by the household when a charger stops',
@@ -64,7 +69,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
   ],
   pvSystem: [
     choice('coupling', 'Coupled on', { ac: 'AC', dc: 'DC' }),
-    text('inverter', 'Inverter', 60),
+    text('inverter', 'Feeds through', 60, { refersTo: 'source', hint: 'its inverter among the sources' }),
     choice('phase', 'Phase', PHASES, { inPack: severalPhases }),
     number('inverterW', 'Inverter rating', 'W', { max: 200_000 }),
     number('arrayW', 'Array, peak', 'W', { max: 200_000 }),
@@ -74,9 +79,17 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('moduleIscA', 'Isc of a module', 'A', { max: 40 }),
     number('moduleVmpV', 'Vmp of a module', 'V', { max: 200 }),
     number('betaPercentPerC', 'Voltage per °C, %', undefined, { min: -2, max: 2, hint: 'such as −0.28' }),
-    flag('optimisers', 'Optimisers on the modules'),
+    flag('optimisers', 'Optimisers on the modules', { optional: true }),
     number('optimiserSafeV', 'Safe voltage of one optimiser', 'V', { max: 100 }),
-    { name: 'backGain', label: 'Gain of two-faced modules', kind: 'percent', min: 0, max: 0.5 },
+    {
+      name: 'backGain',
+      label: 'Gain of two-faced modules',
+      kind: 'percent',
+      optional: true,
+      min: 0,
+      max: 0.5,
+      hint: '0 where they have one face',
+    },
     number('maxVocV', 'Tracker, highest voltage', 'V', { max: 1500 }),
     number('trackerLimitA', 'Tracker, highest current', 'A', { max: 200 }),
     number('trackerStartV', 'Tracker starts at', 'V', { max: 1500 }),
@@ -107,7 +120,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
       },
     ),
     number('panels', 'Panels planned on it', undefined, { max: 500, whole: true, more: true }),
-    text('pvTag', 'PV system of its panels', 16, { hint: 'its short name, where there are several', more: true }),
+    text('pvTag', 'PV system of its panels', 16, { refersTo: 'pvSystem', hint: 'where there are several', more: true }),
     ...(
       [
         ['widthMm', 'Width of the face'],
@@ -155,7 +168,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('inputW', 'Electrical input', 'W', { max: 60_000 }),
     number('boosterW', 'Booster heater', 'W', { max: 60_000 }),
     number('lockedRotorA', 'Locked-rotor current', 'A', { max: 500 }),
-    choice('starter', 'Starts', words(STARTERS, STARTER_WORDS)),
+    choice('starter', 'Starts', words(STARTERS, STARTER_WORDS), { optional: true }),
     choice('phase', 'Phase', PHASES, { inPack: severalPhases }),
     choice('side', 'Planned on the', SIDES),
   ],
@@ -187,7 +200,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     number('distanceM', 'From the house', 'm', { max: 1000, hint: 'along the line of the electrodes' }),
   ],
   sourceDevice: [
-    text('boardTag', 'On board', 16),
+    text('boardTag', 'On board', 16, { refersTo: 'board' }),
     choice(
       'device',
       'Device',
@@ -200,10 +213,10 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     ),
     number('ratingA', 'Rating', 'A', { max: 630 }),
     number('outputA', 'Continuous current of the source', 'A', { max: 630 }),
-    flag('sourceBehind', 'A source can feed through it'),
+    flag('sourceBehind', 'A source can feed through it', { optional: true }),
     choice('marking', 'Marked for', MARKING_WORDS, { optional: true }),
     flag('polarityRight', 'Polarity as marked (DC)', { optional: true }),
-    flag('shared', 'Other circuits share it'),
+    flag('shared', 'Other circuits share it', { optional: true }),
     choice('residualType', 'Residual-current type', words(RESIDUAL_TYPES), { optional: true, inPack: withTypes }),
     choice(
       'feeds',
@@ -214,6 +227,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
         transformerlessInverter: 'an inverter without transformer',
         vehicleCharger: 'a vehicle charger',
       }),
+      { optional: true },
     ),
     choice('drivePhases', 'Phases of the drive', { '1': 'one', '3': 'three' }, { optional: true }),
     flag('bothWays', 'Current reverses through it, as on a battery (DC)', { optional: true }),
@@ -242,7 +256,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
     text('toldHow', 'Told how', 80, { hint: 'by letter, by message; keep a copy' }),
   ],
   declared: [
-    { name: 'about', label: 'About', kind: 'text', max: 60, hint: 'the thing’s name in the plan' },
+    { name: 'about', label: 'About', kind: 'text', max: 60, refersTo: 'source' },
     choice(
       'field',
       'What',

@@ -209,6 +209,7 @@ test('a split-phase job is surveyed and planned from nothing, in its own words',
     'Main device': '200',
     'Rating of busbar': '200',
     'Sources at the far end': 'yes',
+    'Fed from': 'main1',
   })
   await save(page, 'Add the board')
   await tab(page, 'Already there')
@@ -221,6 +222,8 @@ test('a split-phase job is surveyed and planned from nothing, in its own words',
     'Continuous current of the source': '40',
     'A source can feed through it': 'yes',
     'Marked for': 'unmarked',
+    'Other circuits share it': 'no',
+    Feeds: 'ordinary',
   })
   await save(page, 'Add the device towards a source')
   await tab(page, 'Supply and boards')

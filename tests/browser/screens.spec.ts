@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { STAGES } from '@/core/evidence/point'
 import { violations } from './accessibility'
-import { callUseCase, openBench, quickLine, signIn } from './support'
+import { callUseCase, openBench, quickLine, setOnToday, signIn } from './support'
 
 const JOB = '018f0000-0000-7000-8000-000000000101'
 const SEALED = '018f0000-0000-7000-8000-000000000103'
@@ -193,6 +193,8 @@ test('the crew and the account have no accessibility faults, by day, by lamp and
 })
 
 test('the front door says what is on, what is held and why', async ({ page, context }) => {
+  await signIn(context, 'ines')
+  await setOnToday(context.request, JOB)
   await signIn(context, 'tobin')
   await page.goto('/')
   const today = page.getByRole('region', { name: 'Today' })

@@ -60,6 +60,14 @@ export async function callUseCase<T>(request: APIRequestContext, name: string, d
   return (await response.json()) as T
 }
 
+/** Puts a job of the demo on today's date: the demo was filled before midnight, and a run of the tests may go on after it. */
+export async function setOnToday(request: APIRequestContext, jobId: string): Promise<void> {
+  const { record } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { record: JobRecord }
+  const scheduledDay = new Date().toISOString().slice(0, 10)
+  const before = { scheduledDay: record.cover?.scheduledDay ?? null }
+  if (before.scheduledDay !== scheduledDay) await callUseCase(request, 'changeJob', { jobId, before, scheduledDay })
+}
+
 /** A job of its own for a test, with the test house in it; made as the signed-in lead or office. */
 export async function makeJob(request: APIRequestContext, name: string): Promise<string> {
   const jobId = uuidv7()

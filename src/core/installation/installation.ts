@@ -201,8 +201,8 @@ export interface Circuit {
   residualType: ResidualType | null
   /** Short name of the device it is behind together with others; `null` where it has one for itself. */
   residualTag: string | null
-  /** An alarm, a freezer or medical equipment hangs on it: it never shares a device with the leakiest circuit (E-10). */
-  safety: boolean
+  /** An alarm, a freezer or medical equipment hangs on it: it never shares a device with the leakiest circuit (E-10). `null` while nobody has said. */
+  safety: boolean | null
   backedUp: boolean
   boardTag: string | null
   /** Way of the board its device sits in, as numbered on the board; `null` while nobody has read it. */

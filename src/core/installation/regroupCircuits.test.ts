@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { aCircuit } from '../../../tests/support/house'
-import { movedBehind, regrouped, safetyBesideLeakiest } from './regroupCircuits'
+
+import { besideLeakiest, movedBehind, regrouped } from './regroupCircuits'
 import { residualDevices } from './residualDevices'
 
 const own = aCircuit({ id: 'a', tag: 'hob', residualTag: null })
@@ -65,9 +66,17 @@ describe('a safety circuit', () => {
     tag === 'office' ? office : freezer
 
   it('is named where it shares with the leakiest, and only once everything is clamped', () => {
-    expect(safetyBesideLeakiest(device('r1'), figures(4, 0.5))).toEqual(['freezer'])
-    expect(safetyBesideLeakiest(device('r1'), figures(0.5, 4))).toEqual([])
-    expect(safetyBesideLeakiest(device('r1'), figures(null, 4))).toEqual([])
-    expect(safetyBesideLeakiest(device('hob'), figures(4, 4))).toEqual([])
+    const named = (tag: string, leakageMa: (tag: string) => number | null) =>
+      besideLeakiest(device(tag), leakageMa).safety
+    expect(named('r1', figures(4, 0.5))).toEqual(['freezer'])
+    expect(named('r1', figures(0.5, 4))).toEqual([])
+    expect(named('r1', figures(null, 4))).toEqual([])
+    expect(named('hob', figures(4, 4))).toEqual([])
+  })
+
+  it('is asked after where nobody has said what hangs on a circuit beside the leakiest', () => {
+    const unsaid = residualDevices({ circuits: [office, { ...freezer, safety: null }] })[0]!
+    expect(besideLeakiest(unsaid, figures(4, 0.5))).toEqual({ safety: [], unsaid: ['freezer'] })
+    expect(besideLeakiest(unsaid, figures(null, 0.5))).toEqual({ safety: [], unsaid: [] })
   })
 })

@@ -68,14 +68,20 @@ export function regrouped(circuits: readonly Circuit[], moves: Readonly<Record<s
   return now.filter((one, k) => one !== circuits[k])
 }
 
-/** Circuits with an alarm, a freezer or medical equipment that share a device with its leakiest circuit: a trip there takes them along. */
-export function safetyBesideLeakiest(
+/**
+ * Circuits that share a device with its leakiest circuit, which takes them along when it trips: those with an alarm, a freezer or medical
+ * equipment, and those of which nobody has said whether one hangs on them. Both are empty while a leakage is not known.
+ *
+ * @example besideLeakiest({ circuits: [hob, freezer] }, (tag) => ({ hob: 4, freezer: 0.5 })[tag] ?? null) // { safety: ['freezer'], unsaid: [] }
+ */
+export function besideLeakiest(
   { circuits }: Pick<ResidualDevice, 'circuits'>,
   leakageMa: (circuitTag: string) => number | null,
-): string[] {
-  if (circuits.length < 2) return []
+): { safety: string[]; unsaid: string[] } {
   const figures = circuits.map(({ tag }) => leakageMa(tag))
-  if (figures.some((figure) => figure === null)) return []
+  if (circuits.length < 2 || figures.some((figure) => figure === null)) return { safety: [], unsaid: [] }
   const leakiest = Math.max(...(figures as number[]))
-  return circuits.filter(({ safety, tag }) => safety && leakageMa(tag) !== leakiest).map(({ tag }) => tag)
+  const beside = circuits.filter(({ tag }) => leakageMa(tag) !== leakiest)
+  const those = (safety: boolean | null) => beside.filter((one) => one.safety === safety).map(({ tag }) => tag)
+  return { safety: those(true), unsaid: those(null) }
 }

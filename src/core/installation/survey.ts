@@ -33,7 +33,7 @@ export interface SurveyDetails {
     mainA: number | null
     busbarA: number | null
     sourcesAtFarEnd: boolean | null
-    fedFrom: 'main1' | 'main2' | 'otherBoard'
+    fedFrom: 'main1' | 'main2' | 'otherBoard' | null
     /** Short name of that other board. */
     fedFromTag?: string | null
     metalOutdoors: boolean | null
@@ -54,10 +54,10 @@ export interface SurveyDetails {
     moduleIscA: number | null
     moduleVmpV: number | null
     betaPercentPerC: number | null
-    optimisers: boolean
+    optimisers: boolean | null
     /** What the maker of the optimisers says each gives while it is held back, in volts. */
     optimiserSafeV?: number | null
-    backGain: number
+    backGain: number | null
     maxVocV: number | null
     trackerLimitA: number | null
     trackerStartV: number | null
@@ -120,7 +120,7 @@ export interface SurveyDetails {
     inputW: number | null
     boosterW: number | null
     lockedRotorA: number | null
-    starter: Starter
+    starter: Starter | null
     phase: OnPhase
     side: Side
   }
@@ -138,12 +138,12 @@ export interface SurveyDetails {
     device: SourceDeviceKind
     ratingA: number | null
     outputA: number | null
-    sourceBehind: boolean
+    sourceBehind: boolean | null
     marking: DirectionMarking | null
     polarityRight: boolean | null
-    shared: boolean
+    shared: boolean | null
     residualType: ResidualType | null
-    feeds: FedThing
+    feeds: FedThing | null
     /** Phases of a drive: `'1'` or `'3'`. */
     drivePhases?: '1' | '3' | null
     /** DC devices: the current reverses in use, as on a battery. */

@@ -4,6 +4,7 @@ import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
 import { RULE_PACKS } from '../rules/packs'
 import { bendingRooms } from './bendingRoom'
 import { mainsOf } from './mains'
+import { peakOfSourceW } from './sourceOfStrings'
 import { boardWays } from '../wiring/boardWays'
 
 /** The part of the plan that a contradiction makes unsafe to read; everything else stays usable. */
@@ -203,6 +204,42 @@ const pvPhases: Rule = ({ sources: { units, pvAc }, packId }) => {
   })
 }
 
+/** A source is expected to give more than its strings can, or than its own inverter lets through. */
+const pvAboveItsStrings: Rule = (installation) => {
+  const { units, pvAc } = installation.sources
+  const said = [
+    ...units.map((source, k) => ({
+      pv: { coupling: 'dc' as const, source },
+      expectedW: source.pvDcW,
+      ratingW: null,
+      path: `sources.units.${k}.pvDcW`,
+    })),
+    ...pvAc.map((source, k) => ({
+      pv: { coupling: 'ac' as const, source },
+      expectedW: source.expectedW,
+      ratingW: source.ratingW,
+      path: `sources.pvAc.${k}.expectedW`,
+    })),
+  ]
+  return said.flatMap(({ pv, expectedW, ratingW, path }): Contradiction[] => {
+    const peakW = peakOfSourceW(installation, pv)
+    const { name } = pv.source
+    const contradicts = (than: string): Contradiction[] => [
+      {
+        path,
+        about: name,
+        message: `${name} is expected to give ${formatQuantity(expectedW ?? 0, 'W', 4)}, more than ${than}.`,
+        touches: ['limits', 'year', 'pv'],
+      },
+    ]
+    if (expectedW === null) return []
+    if (peakW !== null && expectedW > peakW) return contradicts(`the ${formatQuantity(peakW, 'W', 4)} of its strings`)
+    if (ratingW !== null && expectedW > ratingW)
+      return contradicts(`the ${formatQuantity(ratingW, 'W', 4)} its inverter is rated for`)
+    return []
+  })
+}
+
 const boardDevices: Rule = ({ survey, circuits }) =>
   itemsOf(survey, 'board').flatMap((board): Contradiction[] => {
     const { mainA, busbarA } = board.detail
@@ -311,6 +348,7 @@ const RULES: readonly Rule[] = [
   unitFigures,
   batteryFigures,
   pvPhases,
+  pvAboveItsStrings,
   boardDevices,
   boardsWithTooFewWays,
   boardsWithoutRoomToBend,

@@ -36,6 +36,9 @@ export const sourceDevices = ({
     return { name, outputA, size: deviceSize({ pack: packId, currentA: outputA }) }
   })
 
+/** A source that is to come, or of which nobody has said whether it is one: the board stays Open. */
+const UNKNOWN_SOURCE = { deviceA: null, outputA: null }
+
 /** P-3 for each board found: main, sources with devices on it or still to come, and its rating. */
 export const boardRatings = ({
   survey,
@@ -44,10 +47,13 @@ export const boardRatings = ({
   sources: { units },
 }: Installation): { board: SurveyItem<'board'>; rating: BoardRating }[] =>
   itemsOf(survey, 'board').map((board) => {
-    const all = itemsOf(survey, 'sourceDevice').filter(({ detail }) => detail.sourceBehind)
-    const sources = all.filter(({ detail }) => detail.boardTag === board.tag)
+    const devices = itemsOf(survey, 'sourceDevice')
+    const all = devices.filter(({ detail }) => detail.sourceBehind)
+    const onBoard = devices.filter(({ detail }) => detail.boardTag === board.tag)
+    const sources = onBoard.filter(({ detail }) => detail.sourceBehind)
+    const unsaid = onBoard.some(({ detail }) => detail.sourceBehind === null) ? [UNKNOWN_SOURCE] : []
     // a planned inverter that hangs on no device yet may come onto any board
-    const toCome = units.slice(all.length).map(() => ({ deviceA: null, outputA: null }))
+    const toCome = units.slice(all.length).map(() => UNKNOWN_SOURCE)
     return {
       board,
       rating: boardRating({
@@ -55,7 +61,11 @@ export const boardRatings = ({
         mainA: board.detail.mainA,
         busbarA: board.detail.busbarA,
         sourcesAtFarEnd: board.detail.sourcesAtFarEnd,
-        sources: [...sources.map(({ detail }) => ({ deviceA: detail.ratingA, outputA: detail.outputA })), ...toCome],
+        sources: [
+          ...sources.map(({ detail }) => ({ deviceA: detail.ratingA, outputA: detail.outputA })),
+          ...unsaid,
+          ...toCome,
+        ],
         loadDevicesA: circuits.flatMap(({ boardTag, breakerA }) => (boardTag === board.tag ? [breakerA] : [])),
       }),
     }

@@ -3,7 +3,7 @@ import { type SurveyItem, itemsOf } from '../installation/survey'
 import type { PlanMark } from '../rules/verdict'
 import { limitsOfInstallation } from './limitsOfInstallation'
 import { stringsOf } from './pvStrings'
-import { unitOfString } from './trackers'
+import { sourceOfStrings, stringsOfSource } from './sourceOfStrings'
 
 /** What a PV system comes to with so many more modules in each of its strings; what rests on a figure that nobody declared is `null`. */
 export interface PanelGrowth {
@@ -25,28 +25,22 @@ export interface PanelGrowth {
 
 const MOST_ADDED = 3
 
-/** Expected output of the inverter that a DC-coupled system is on, grown as its array is; `null` where that is not known. */
+/** Sources with the expected output of the one that a system feeds through grown as its array is; `null` where that is not known. */
 function grownSources(installation: Installation, item: SurveyItem<'pvSystem'>, factor: number | null): Sources | null {
-  const { sources, survey } = installation
-  if (item.detail.coupling !== 'dc') {
-    const [only] = sources.pvAc
-    if (factor === null || !only || sources.pvAc.length > 1) return null
-    // its own inverter gives no more than its rating, whatever stands on the roof
-    const grown = only.expectedW === null ? null : Math.min(only.expectedW * factor, only.ratingW ?? only.expectedW)
-    return { ...sources, pvAc: [{ ...only, expectedW: grown }] }
+  const { sources } = installation
+  const pv = sourceOfStrings(installation, item)
+  if (factor === null || pv === null) return null
+  const strings = stringsOfSource(installation, pv)
+  // what a source is expected to give is of all its strings: of one of several nobody said its share
+  if (strings === null || strings.length > 1) return null
+  if (pv.coupling === 'dc') {
+    const pvDcW = pv.source.pvDcW === null ? null : pv.source.pvDcW * factor
+    return { ...sources, units: sources.units.map((one) => (one === pv.source ? { ...one, pvDcW } : one)) }
   }
-  const unit = unitOfString(installation, item)
-  const beside = itemsOf(survey, 'pvSystem').filter(
-    (other) => other.detail.coupling === 'dc' && unitOfString(installation, other) === unit,
-  )
-  // what an inverter is expected to give is of all its strings: of one of several nobody said its share
-  if (factor === null || unit === null || beside.length > 1) return null
-  return {
-    ...sources,
-    units: sources.units.map((one) =>
-      one.name === unit ? { ...one, pvDcW: one.pvDcW === null ? null : one.pvDcW * factor } : one,
-    ),
-  }
+  const { expectedW, ratingW } = pv.source
+  // its own inverter gives no more than its rating, whatever stands on the roof
+  const grownW = expectedW === null ? null : Math.min(expectedW * factor, ratingW ?? expectedW)
+  return { ...sources, pvAc: sources.pvAc.map((one) => (one === pv.source ? { ...one, expectedW: grownW } : one)) }
 }
 
 function grown(installation: Installation, item: SurveyItem<'pvSystem'>, added: number): PanelGrowth {

@@ -87,7 +87,8 @@ export interface DcPvInput {
   stringsInParallel: number | null
   /** Module-level optimisers: the string formula says nothing, the maker must be asked. */
   optimisers: boolean
-  backGain: number
+  /** Gain of two-faced modules; `null` while nobody has said. */
+  backGain: number | null
   iscFactor: number
   arrayW: number | null
   inverterW: number | null
@@ -140,11 +141,11 @@ export function dcPv(input: DcPvInput): DcPv {
   const hotModuleV = input.optimisers || input.trackerStartV === null ? null : atTemp(moduleVmpV, maxTempC)
   const hotVmpV = hotModuleV === null || modulesInString === null ? null : hotModuleV * modulesInString
   const trackerA =
-    moduleIscA === null || stringsInParallel === null || input.trackerLimitA === null
+    moduleIscA === null || backGain === null || stringsInParallel === null || input.trackerLimitA === null
       ? null
       : moduleIscA * (1 + backGain) * stringsInParallel * input.iscFactor
   const arrayRatio =
-    input.arrayW === null || !input.inverterW || input.arrayRatioLimit === null
+    input.arrayW === null || backGain === null || !input.inverterW || input.arrayRatioLimit === null
       ? null
       : (input.arrayW * (1 + backGain)) / input.inverterW
   const verdict = worstPlanMark([

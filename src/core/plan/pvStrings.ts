@@ -17,6 +17,8 @@ export function stringsOf(
   return dcPv({
     ...detail,
     ...grown,
+    // while nobody has looked, the voltage of a string is as open as with optimisers
+    optimisers: detail.optimisers !== false,
     betaPerC: detail.betaPercentPerC === null ? null : detail.betaPercentPerC / 100,
     minTempC: installation.site.minTempC,
     maxTempC: installation.site.maxTempC,

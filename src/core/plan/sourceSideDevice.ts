@@ -12,16 +12,17 @@ export type FedThing = (typeof FED_THINGS)[number]
 /** A device between a source and the busbar, or in front of something that puts direct current into a fault. */
 export interface SourceSideDeviceInput {
   kind: SourceDeviceKind
-  /** A battery, inverter, PV or vehicle can feed through it. */
-  sourceBehind: boolean
+  /** A battery, inverter, PV or vehicle can feed through it; `null` while nobody has said. */
+  sourceBehind: boolean | null
   /** Marks for the direction of energy: both ways, one way (line and load marks), or none; `null` while nobody has looked. */
   marking: DirectionMarking | null
   /** DC devices only: whether its plus and minus, line and load, stand as its marks ask. */
   polarityRight: boolean | null
-  /** Other circuits share the residual-current device. */
-  shared: boolean
+  /** Other circuits share the residual-current device; `null` while nobody has said. */
+  shared: boolean | null
   residualType: ResidualType | null
-  feeds: FedThing
+  /** What it feeds; `null` while nobody has said. */
+  feeds: FedThing | null
   /** Phases of a variable-speed drive; a three-phase one puts smooth direct current into a fault. */
   drivePhases?: number | null
   /** DC devices only: the current reverses in use, as on a battery. */
@@ -67,21 +68,28 @@ const REVERSING_DIRECTION: Marked = {
   unknown: ['open', 'The current reverses here: look whether the device is polarised, and ask the maker.'],
 }
 
+const SOURCE_UNSAID: DeviceFinding = {
+  check: 'direction',
+  mark: 'open',
+  why: 'Say whether a source can feed through it.',
+}
+
 function directionFinding({ kind, sourceBehind, marking, bothWays }: SourceSideDeviceInput): DeviceFinding | null {
   const marked = (words: Marked): DeviceFinding => {
     const [mark, why] = words[marking ?? 'unknown']
-    return { check: 'direction', mark, why }
+    // marks matter only where something feeds it from behind, and those for both ways suit either
+    return sourceBehind === null && mark !== 'fits' ? SOURCE_UNSAID : { check: 'direction', mark, why }
   }
   switch (kind) {
     case 'acBreaker':
-      return sourceBehind
+      return sourceBehind !== false
         ? marked(BREAKER_DIRECTION)
         : { check: 'direction', mark: 'fits', why: 'Nothing feeds it from its load side.' }
     case 'dcDevice':
       return bothWays === true ? marked(REVERSING_DIRECTION) : null
     case 'rcd':
     case 'rcbo':
-      return sourceBehind ? marked(RESIDUAL_DIRECTION) : null
+      return sourceBehind !== false ? marked(RESIDUAL_DIRECTION) : null
   }
 }
 
@@ -96,7 +104,7 @@ function polarityFinding({ marking, polarityRight }: SourceSideDeviceInput): Dev
 }
 
 /** Least residual-current type by what is fed alone. */
-function typeByThing({ feeds, detects6mADc, drivePhases }: SourceSideDeviceInput): ResidualType {
+function typeByThing(feeds: FedThing, { detects6mADc, drivePhases }: SourceSideDeviceInput): ResidualType {
   switch (feeds) {
     case 'ordinary':
       return 'A'
@@ -113,18 +121,21 @@ const higher = (a: ResidualType, b: ResidualType): ResidualType => (RANK[a] >= R
 /** Things whose maker may state in writing that a lesser type is enough; for the others a statement only raises what is needed. */
 const STATED_BY_MAKER: readonly FedThing[] = ['transformerlessInverter', 'vehicleCharger']
 
-/** Least residual-current type (P-12): by what is fed and by the maker's statement, which never goes below A. */
-function neededTypeOf(input: SourceSideDeviceInput): ResidualType {
-  const base = typeByThing(input)
+/** Least residual-current type (P-12): by what is fed and by the maker's statement, which never goes below A; `null` while nobody has said what is fed. */
+function neededTypeOf(input: SourceSideDeviceInput): ResidualType | null {
   const { feeds, makerStatesType } = input
+  if (feeds === null) return null
+  const base = typeByThing(feeds, input)
   if (makerStatesType === null) return base
   return STATED_BY_MAKER.includes(feeds) ? higher('A', makerStatesType) : higher(base, makerStatesType)
 }
 
 function typeFinding(
   { residualType, makerStatesType }: SourceSideDeviceInput,
-  neededType: ResidualType,
+  neededType: ResidualType | null,
 ): DeviceFinding {
+  if (neededType === null)
+    return { check: 'type', mark: 'open', why: 'Say what it feeds: that decides the least type.' }
   if (residualType === null)
     return { check: 'type', mark: 'open', why: `Type not known; ${neededType} is the least here.` }
   const stated = makerStatesType ? ', by the maker’s statement' : ''
@@ -139,6 +150,18 @@ const SHARED: DeviceFinding = {
   check: 'shared',
   mark: 'exceeds',
   why: 'A source behind a shared device feeds the other circuits after it has tripped; it gets its own way.',
+}
+
+const SHARED_UNSAID: DeviceFinding = {
+  check: 'shared',
+  mark: 'open',
+  why: 'Say whether a source can feed through it and other circuits share it: those would stay live after a trip.',
+}
+
+/** Whether a source and other circuits are behind one device. */
+function sharedFinding({ sourceBehind, shared }: SourceSideDeviceInput): DeviceFinding | null {
+  if (sourceBehind === false || shared === false) return null
+  return sourceBehind && shared ? SHARED : SHARED_UNSAID
 }
 
 /** Findings together, with the worst of them. */
@@ -159,12 +182,13 @@ export function sourceSideDevice(input: SourceSideDeviceInput): SourceSideDevice
   const residual = input.kind === 'rcd' || input.kind === 'rcbo'
   const direction = directionFinding(input)
   const neededType = residual ? neededTypeOf(input) : null
+  const shared = residual ? sharedFinding(input) : null
   return worstOfFindings(
     [
       ...(direction ? [direction] : []),
       ...(input.kind === 'dcDevice' ? [polarityFinding(input)] : []),
-      ...(residual && input.sourceBehind && input.shared ? [SHARED] : []),
-      ...(neededType === null ? [] : [typeFinding(input, neededType)]),
+      ...(shared ? [shared] : []),
+      ...(residual ? [typeFinding(input, neededType)] : []),
     ],
     neededType,
   )

@@ -231,7 +231,10 @@ const QUESTIONS: readonly Question[] = [
     question: () => 'What does the heat pump draw, booster included, and how does it start?',
     why: 'Its electrical input and its booster are loads like any other.',
     open: ({ survey }) =>
-      missing(itemsOf(survey, 'heatPump'), ({ detail }) => detail.inputW === null || detail.lockedRotorA === null),
+      missing(
+        itemsOf(survey, 'heatPump'),
+        ({ detail: { inputW, lockedRotorA, starter } }) => inputW === null || lockedRotorA === null || starter === null,
+      ),
   },
   {
     key: 'services',

@@ -3,23 +3,15 @@ import { type SurveyItem, itemsOf } from '../installation/survey'
 import { atMost } from '../quantity/tolerance'
 import { type PlanMark, worstPlanMark } from '../rules/verdict'
 import { stringsOf } from './pvStrings'
+import { sourceOfStrings } from './sourceOfStrings'
 
 type PvItem = SurveyItem<'pvSystem'>
 
 const stringsOnDc = ({ survey }: Pick<Installation, 'survey'>): PvItem[] =>
   itemsOf(survey, 'pvSystem').filter(({ detail }) => detail.coupling === 'dc')
 
-/**
- * Name of the inverter that a string of PV is on: the only one, or the one that the survey names.
- *
- * @returns `null` where there are several and it names none of them
- * @example unitOfString(installation, item) // 'Inverter'
- */
-export function unitOfString({ sources }: Pick<Installation, 'sources'>, { detail }: PvItem): string | null {
-  const [only] = sources.units
-  if (only && sources.units.length === 1) return only.name
-  return sources.units.find(({ name }) => name === detail.inverter)?.name ?? null
-}
+const unitOfString = (installation: Pick<Installation, 'sources'>, item: PvItem): string | null =>
+  sourceOfStrings(installation, item)?.source.name ?? null
 
 /**
  * Inputs of an inverter that are taken: strings said to share one count once, one without a number has its own.

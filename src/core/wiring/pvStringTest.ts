@@ -8,7 +8,8 @@ export interface PvStringPlate {
   modulesInString: number | null
   moduleVocV: number | null
   betaPercentPerC: number | null
-  optimisers: boolean
+  /** `null` while nobody has looked. */
+  optimisers: boolean | null
   /** What the maker of the optimisers says each gives while it is held back. */
   optimiserSafeV: number | null
 }
@@ -33,14 +34,15 @@ export function expectedVoc(plate: PvStringPlate, moduleTempC: number | null): E
   const { modulesInString: count, moduleVocV, betaPercentPerC, optimisers, optimiserSafeV } = plate
   const missing = [
     count === null && 'how many modules it has',
-    optimisers && optimiserSafeV === null && 'the optimisers’ safe voltage, from their maker',
-    !optimisers && moduleVocV === null && 'the modules’ open-circuit voltage',
-    !optimisers && betaPercentPerC === null && 'how their voltage falls with temperature',
-    !optimisers && moduleTempC === null && 'the modules’ temperature',
+    optimisers === null && 'whether its modules have optimisers',
+    optimisers === true && optimiserSafeV === null && 'the optimisers’ safe voltage, from their maker',
+    optimisers === false && moduleVocV === null && 'the modules’ open-circuit voltage',
+    optimisers === false && betaPercentPerC === null && 'how their voltage falls with temperature',
+    optimisers === false && moduleTempC === null && 'the modules’ temperature',
   ].filter((word) => word !== false)
   const perModuleV = optimisers
     ? optimiserSafeV
-    : moduleVocV === null || betaPercentPerC === null || moduleTempC === null
+    : optimisers === null || moduleVocV === null || betaPercentPerC === null || moduleTempC === null
       ? null
       : moduleVocV * (1 + (betaPercentPerC / 100) * (moduleTempC - STATED_CELL_C))
   return { expectedV: perModuleV === null || count === null ? null : count * perModuleV, perModuleV, missing }

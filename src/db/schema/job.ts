@@ -149,7 +149,7 @@ export const circuit = pgTable(
     instantaneousMultiple: figure(),
     residualType: text({ enum: RESIDUAL_TYPES }),
     residualTag: text(),
-    safety: boolean().notNull().default(false),
+    safety: boolean(),
     phase: text({ enum: ['L1', 'L2', 'L3', 'all'] })
       .notNull()
       .default('all'),

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { movedBehind, safetyBesideLeakiest } from '@/core/installation/regroupCircuits'
+import { besideLeakiest, movedBehind } from '@/core/installation/regroupCircuits'
 import { type ResidualDevice, residualDeviceName } from '@/core/installation/residualDevices'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Choice } from '@/ui/Choice'
@@ -45,7 +45,7 @@ export function CircuitsByDevice() {
           {failure}
         </Notice>
       )}
-      <SafetyBesideLeakiest devices={devices} leakages={leakages} />
+      <BesideLeakiest devices={devices} leakages={leakages} />
       <LeakageLanes
         devices={devices}
         leakages={leakages}
@@ -68,19 +68,30 @@ interface Shown {
   leakages: readonly CircuitLeakage[]
 }
 
-function SafetyBesideLeakiest({ devices, leakages }: Shown) {
+/** What a trip of the leakiest circuit takes along; where nobody has said what hangs on a circuit, that is asked. */
+function BesideLeakiest({ devices, leakages }: Shown) {
   const counted = new Map(leakages.map((one) => [one.circuit.tag, countedMa(one)]))
-  const beside = devices.flatMap((device) =>
-    safetyBesideLeakiest(device, (tag) => counted.get(tag) ?? null).map(
-      (tag) => `${tag} behind ${residualDeviceName(device)}`,
-    ),
-  )
-  if (beside.length === 0) return null
+  const found = devices.map((device) => ({
+    name: residualDeviceName(device),
+    ...besideLeakiest(device, (tag) => counted.get(tag) ?? null),
+  }))
+  const safety = found.flatMap(({ name, safety: tags }) => tags.map((tag) => `${tag} behind ${name}`))
+  const unsaid = found.flatMap(({ unsaid: tags }) => tags)
   return (
-    <Notice kind="caution" mx="12px" mb="8px">
-      {beside.join('; ')}: an alarm, a freezer or medical equipment shares a device with its leakiest circuit. A trip
-      there takes it along.
-    </Notice>
+    <>
+      {safety.length > 0 && (
+        <Notice kind="caution" mx="12px" mb="8px">
+          {safety.join('; ')}: an alarm, a freezer or medical equipment shares a device with its leakiest circuit. A
+          trip there takes it along.
+        </Notice>
+      )}
+      {unsaid.length > 0 && (
+        <Text px="14px" pb="8px" fontSize="13px">
+          Open: nobody has said whether an alarm, a freezer or medical equipment hangs on {unsaid.join(', ')}. Each
+          shares a device with its leakiest circuit; say it at the circuit.
+        </Text>
+      )}
+    </>
   )
 }
 

@@ -192,7 +192,7 @@ function ChipFace({ leakage, lifted }: { leakage: CircuitLeakage; lifted?: boole
       figure={figure}
       lifted={lifted}
       assumed={clampedMa === null}
-      marked={circuit.safety}
+      marked={circuit.safety === true}
     />
   )
 }

@@ -24,7 +24,7 @@ export const onTypicalFigures = (leakages: readonly CircuitLeakage[]): string[] 
     clampedMa === null && typical.totalMa !== null ? [circuit.tag] : [],
   )
 
-/** The devices and circuits of a house as E-10 takes them; a circuit of which there is no figure at all is not known. */
+/** The devices and circuits of a house as E-10 takes them; a circuit of which there is no figure at all is not known. Where nobody has said what hangs on it, `besideLeakiest` asks. */
 export function leakageInputOf(
   devices: readonly ResidualDevice[],
   leakages: readonly CircuitLeakage[],
@@ -35,7 +35,7 @@ export function leakageInputOf(
       id: leakage.circuit.tag,
       group: devices.findIndex(({ tag }) => tag === leakage.device.tag),
       leakageMa: countedMa(leakage),
-      safety: leakage.circuit.safety,
+      safety: leakage.circuit.safety === true,
     })),
   }
 }

@@ -1,7 +1,5 @@
 'use client'
 import { type FitItem, type FitKind, fitOf } from '@/core/installation/fit'
-import type { Installation } from '@/core/installation/installation'
-import type { FieldSpec } from '@/schemas/fieldSpec'
 import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
 import { FIT_FIELDS, FIT_WORDS } from '@/schemas/fitFields'
 import { Overlay } from '@/ui/Overlay'
@@ -32,24 +30,6 @@ export function FitItemOverlay({ editing, onClose }: { editing: FitEditing | nul
   )
 }
 
-/** Fields that name another thing are chosen from those that are there. */
-function withChoices(spec: FieldSpec, { fit, components }: Pick<Installation, 'fit' | 'components'>): FieldSpec {
-  if (spec.name === 'componentTag')
-    return {
-      ...spec,
-      kind: 'choice',
-      options: Object.fromEntries(components.map(({ tag, name }) => [tag, `${name} (${tag})`])),
-    }
-  const of = { wallTag: 'wall', unitTag: 'unit', visitTag: 'visit', taskTag: 'task', deliveryTag: 'delivery' } as const
-  const kind = of[spec.name as keyof typeof of] as (typeof of)[keyof typeof of] | undefined
-  if (kind === undefined) return spec
-  return {
-    ...spec,
-    kind: 'choice',
-    options: Object.fromEntries(fitOf(fit, kind).map(({ tag, name }) => [tag, `${name} (${tag})`])),
-  }
-}
-
 function FitForm({
   editing: { kind, item, first, without = [] },
   onClose,
@@ -63,7 +43,7 @@ function FitForm({
   } = useJob()
   const { jobId, fit } = installation
   const all = FIT_FIELDS[kind]
-  const specs = all.filter(({ name }) => !without.includes(name)).map((spec) => withChoices(spec, installation))
+  const specs = all.filter(({ name }) => !without.includes(name))
   const kept = (fields: Record<string, unknown>) => ({
     ...Object.fromEntries(
       without.map((name) => [

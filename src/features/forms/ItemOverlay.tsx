@@ -8,6 +8,7 @@ import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
 import { formFieldsOf, newItemOf } from '@/schemas/itemFields'
 import { schemaIssues } from '@/schemas/schemaIssues'
+import { withReferred } from './referred'
 import { SpecForm } from './SpecForm'
 
 const WORDS: Readonly<Record<ItemKind, string>> = {
@@ -63,7 +64,7 @@ function ItemForm({ editing: { kind, item, first }, onClose }: { editing: Editin
   }
   return (
     <SpecForm
-      specs={formFieldsOf(kind, pack)}
+      specs={withReferred(formFieldsOf(kind, pack), record.installation, { ...item })}
       initial={item ?? { ...newItemOf(kind, pack), ...first }}
       isNew={item === null}
       submitLabel={item ? `Save the ${WORDS[kind]}` : `Add the ${WORDS[kind]}`}

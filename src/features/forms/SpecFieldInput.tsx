@@ -9,10 +9,13 @@ const YES_NO: [string, string][] = [
 ]
 
 /** What can be chosen; a choice that nobody has made stands at “choose”, never at the first of its options. */
-const optionsOf = ({ kind, options = {}, order, optional }: FieldSpec, unanswered: boolean): [string, string][] => {
+const optionsOf = (
+  { kind, options = {}, order, optional, refersTo }: FieldSpec,
+  unanswered: boolean,
+): [string, string][] => {
   const keys = order ?? Object.keys(options)
   const all = kind === 'flag' ? YES_NO : keys.map((key): [string, string] => [key, options[key] ?? key])
-  if (optional) return [['', 'not known'], ...all]
+  if (optional) return [['', refersTo ? 'none' : 'not known'], ...all]
   return unanswered ? [['', 'choose'], ...all] : all
 }
 

@@ -6,6 +6,8 @@ import type { FieldIssue } from '@/core/result'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Button } from '@/ui/Button'
 import { ApiProblem } from '../api'
+import { useJob } from '../job/JobContext'
+import { withReferred } from './referred'
 import { SpecForm } from './SpecForm'
 
 interface ThingFormProps {
@@ -15,7 +17,7 @@ interface ThingFormProps {
   item: { id: string; tag: string; name: string; detail: object } | null
   /** Short names that are taken already. */
   taken: ReadonlySet<string>
-  /** Values a new one starts with, beside the first option of every choice. */
+  /** Values a new one starts with; every other field begins without an answer. */
   first?: Readonly<Record<string, unknown>>
   tagHint?: string
   /** What taking it out leaves behind, said before it is done. */
@@ -24,14 +26,6 @@ interface ThingFormProps {
   save: (id: string, fields: Record<string, unknown>) => Promise<unknown>
   remove: (id: string) => Promise<unknown>
   onClose: () => void
-}
-
-/** What a field of a new thing begins with. */
-function firstValue({ kind, optional, options }: FieldSpec): unknown {
-  if (optional) return null
-  if (kind === 'choice') return Object.keys(options ?? {})[0]
-  if (kind === 'flag') return false
-  return kind === 'percent' ? 0 : null
 }
 
 /** The form of one thing with a name and a short name; nothing typed is lost when saving fails, and taking out asks twice. */
@@ -50,16 +44,18 @@ export function ThingForm({
 }: ThingFormProps) {
   const [id] = useState(item?.id ?? uuidv7())
   const [removal, setRemoval] = useState<string | null>(null)
+  const {
+    record: { installation },
+  } = useJob()
   const all: FieldSpec[] = [
     { name: 'name', label: 'Name', kind: 'text' },
     { name: 'tag', label: 'Short name', kind: 'text', hint: tagHint },
-    ...specs,
+    ...withReferred(specs, installation, { ...item?.detail }),
   ]
   const [initial] = useState(() =>
     item
       ? { name: item.name, tag: item.tag, ...item.detail }
       : {
-          ...Object.fromEntries(specs.map((spec) => [spec.name, firstValue(spec)])),
           name: '',
           tag: freeTag(words.tag, taken),
           ...first,

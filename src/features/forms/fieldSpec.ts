@@ -23,7 +23,7 @@ export const textsOf = (specs: readonly FieldSpec[], source: unknown): FormTexts
 /** A field's key inside the form. */
 export const keyOf = ({ name }: Pick<FieldSpec, 'name'>): string => name.replaceAll('.', '/')
 
-/** Whether a form shows nothing at a choice that has to be made. */
+/** Whether a form shows nothing at a choice, or a yes or no, that has to be made. */
 export const isUnanswered = ({ optional, options = {} }: FieldSpec, text: string): boolean =>
   text === '' && !optional && !Object.hasOwn(options, '')
 
@@ -31,6 +31,7 @@ function valueOf(spec: FieldSpec, text: string): { value: unknown } | { message:
   const trimmed = text.trim()
   switch (spec.kind) {
     case 'flag':
+      if (isUnanswered(spec, trimmed)) return { message: `${spec.label} is missing` }
       return { value: trimmed === '' ? null : trimmed === 'yes' }
     case 'choice':
       if (isUnanswered(spec, trimmed)) return { message: `${spec.label} is missing` }

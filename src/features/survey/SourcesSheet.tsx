@@ -1,8 +1,9 @@
 'use client'
+import { type PvSource, peakOfSourceW, stringsOfSource } from '@/core/plan/sourceOfStrings'
 import { usableEnergyWh } from '@/core/plan/usableEnergy'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { NamedPv, NamedSourceUnit, Sources } from '@/core/installation/installation'
+import type { Installation, NamedPv, NamedSourceUnit, Sources } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -14,12 +15,13 @@ import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 import { LibraryNews } from '../library/LibraryNews'
 import { TakeFromLibrary } from '../library/TakeFromLibrary'
-import { BANK_FIELDS, BATTERY_FIELDS, CURTAILMENT_FIELDS, pvFields, unitFields } from './supplyFields'
+import { BANK_FIELDS, BATTERY_FIELDS, CURTAILMENT_FIELDS, SIDE_WORDS, pvFields, unitFields } from './supplyFields'
 import { nested, useChangeJob } from './useChangeJob'
 
 type Editing = { list: 'units' | 'pvAc'; index: number | null } | 'battery' | 'bank' | 'curtailment' | 'library' | null
 
-const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
+/** What a new one begins with: nothing that would count in its favour; where it sits and on which phase is asked. */
+const NEW: { units: Partial<NamedSourceUnit>; pvAc: Partial<NamedPv> } = {
   units: {
     name: '',
     moduleCount: null,
@@ -32,26 +34,32 @@ const NEW: { units: NamedSourceUnit; pvAc: NamedPv } = {
     surgeS: null,
     pvDcW: 0,
     coldFactor: null,
-    phase: 'all',
     legW: null,
     mostModules: null,
     mostInParallel: null,
     pvInputs: null,
   },
-  pvAc: { name: '', expectedW: null, ratingW: null, side: 'island', onBackedPhase: true, phase: 'all' },
+  pvAc: { name: '', expectedW: null, ratingW: null },
 }
 
 const watts = (value: number | null | undefined) =>
   value === null || value === undefined ? 'open' : formatQuantity(value, 'W', 3)
 
+/** Which strings an expected output is of, with their peak. */
+function stringsWords(installation: Installation, pv: PvSource): string {
+  const strings = stringsOfSource(installation, pv)
+  if (strings === null) return 'of which strings: open, PV in the survey names no source'
+  if (strings.length === 0) return 'no strings in the survey'
+  return `of ${strings.map(({ name }) => name).join(', ')}, peak ${watts(peakOfSourceW(installation, pv))}`
+}
+
 /** What feeds the house in an outage, as the makers declare it; a blank figure is shown as open and stays so in the plan. */
 export function SourcesSheet() {
   const {
-    record: {
-      installation: { sources, components },
-    },
+    record: { installation },
     may,
   } = useJob()
+  const { sources, components } = installation
   const [editing, setEditing] = useState<Editing>(null)
   const edit = may('changeJob')
   return (
@@ -101,7 +109,9 @@ export function SourcesSheet() {
             `battery side ${watts(unit.inverterBatteryW)}`,
             unit.batterySideOnly ? 'no AC rating' : `AC ${watts(unit.inverterAcW)}`,
             `surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)} for ${unit.surgeS ?? '?'} s`,
-            ...(unit.pvDcW ? [`PV on DC ${watts(unit.pvDcW)}`] : []),
+            ...(unit.pvDcW
+              ? [`PV on DC ${watts(unit.pvDcW)}`, stringsWords(installation, { coupling: 'dc', source: unit })]
+              : []),
           ]}
         />
       ))}
@@ -110,7 +120,11 @@ export function SourcesSheet() {
           key={k}
           title={pv.name}
           onEdit={edit ? () => setEditing({ list: 'pvAc', index: k }) : undefined}
-          facts={[`PV on AC, ${watts(pv.expectedW)} expected`, `${pv.side} side`]}
+          facts={[
+            `PV on AC, ${watts(pv.expectedW)} expected`,
+            stringsWords(installation, { coupling: 'ac', source: pv }),
+            SIDE_WORDS[pv.side],
+          ]}
         />
       ))}
       {sources.units.length > 0 && <BatteryFacts sources={sources} />}
@@ -239,7 +253,7 @@ function SourcesOverlay({ editing, onClose }: { editing: Editing; onClose: () =>
   const own: readonly object[] = sources[list]
   const put = (fields: Record<string, unknown>) =>
     index === null
-      ? [...own, { ...NEW[list], ...fields }]
+      ? [...own, { ...NEW[list], ...(pack.phases.length === 1 && { phase: 'all' }), ...fields }]
       : own.map((one, k) => (k === index ? { ...one, ...fields } : one))
   return (
     <Overlay title={list === 'units' ? 'Battery inverter' : 'AC-coupled PV'} open onClose={onClose} wide>

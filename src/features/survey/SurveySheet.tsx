@@ -201,7 +201,6 @@ function SurveyForm({ kind, item, onClose }: { kind: SurveyKind; item: SurveyIte
       specs={own}
       item={item}
       taken={new Set(survey.map(({ tag }) => tag))}
-      first={hasPhase ? { phase: 'all' } : undefined}
       tagHint="pictures are kept under it"
       removalHint="Its pictures stay on record."
       onClose={onClose}

@@ -189,6 +189,9 @@ export const unitFields = ({ phases, id }: RulePack): FieldSpec[] => [
   ...CEILING_FIELDS,
 ]
 
+/** The two sides of a gateway, as they are spoken of. */
+export const SIDE_WORDS = { island: 'house side', grid: 'street side' } as const
+
 export const pvFields = ({ phases }: RulePack): FieldSpec[] => [
   { name: 'name', label: 'Name', kind: 'text' },
   {
@@ -211,7 +214,7 @@ export const pvFields = ({ phases }: RulePack): FieldSpec[] => [
     name: 'side',
     label: 'Side of the gateway',
     kind: 'choice',
-    options: { island: 'house side', grid: 'street side' },
+    options: SIDE_WORDS,
   },
   { name: 'onBackedPhase', label: 'On a backed-up phase', kind: 'flag' },
   ...(phases.length > 1

@@ -71,9 +71,16 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     absent: 'all',
     inPack: severalPhases,
   },
-  { name: 'boardTag', label: 'On board', kind: 'tag', optional: true, hint: 'its short name' },
+  { name: 'boardTag', label: 'On board', kind: 'tag', optional: true, refersTo: 'board' },
   figure('way', 'Way on that board', '', { min: 1, max: 400, hint: 'as numbered on the board' }),
-  { name: 'foundBoardTag', label: 'Found on board', kind: 'tag', optional: true, hint: 'only where this job moves it' },
+  {
+    name: 'foundBoardTag',
+    label: 'Found on board',
+    kind: 'tag',
+    optional: true,
+    refersTo: 'board',
+    hint: 'only where this job moves it',
+  },
   {
     name: 'foundPhase',
     label: 'Found on phase',
@@ -89,7 +96,6 @@ export const CIRCUIT_FIELDS: readonly ItemField[] = [
     name: 'safety',
     label: 'Alarm, freezer or medical equipment on it',
     kind: 'flag',
-    absent: false,
-    first: () => false,
+    optional: true,
   },
 ]

@@ -101,7 +101,7 @@ export const LOAD_FIELDS: readonly ItemField[] = [
     label: 'Circuit',
     kind: 'tag',
     optional: true,
-    hint: 'its short name',
+    refersTo: 'circuit',
     column: column('circuit'),
   },
   {

@@ -154,6 +154,7 @@ function current(test: Test): Finding | null {
   const { moduleIscA, backGain } = string.detail
   const measured = formatQuantity(iscA, 'A', 4)
   if (moduleIscA === null) return open(`${measured} cannot be judged: not known is the modules’ short-circuit current.`)
+  if (backGain === null) return open(`${measured} cannot be judged: not known is whether the modules are two-faced.`)
   const { stringCurrentFactor, likeStringsShare } = context.pack.limits
   const most = { value: moduleIscA * stringCurrentFactor.value * (1 + backGain), basis: stringCurrentFactor.basis }
   const { verdict } = judgeFigure({ value: iscA, bound: null }, { unit: 'A', most }, slots.accuracy('isc'))
