@@ -83,7 +83,7 @@ export const FIT_FIELDS: Readonly<Record<FitKind, readonly FieldSpec[]>> = {
     mm('widthMm', 'Width', { min: 10 }),
     mm('heightMm', 'Height', { min: 10 }),
     maybeMm('depthMm', 'Depth'),
-    mm('clearLeftMm', 'Free on the left'),
+    mm('clearLeftMm', 'Free on the left', { hint: 'as its maker asks, here and below' }),
     mm('clearRightMm', 'Free on the right'),
     mm('clearTopMm', 'Free above'),
     mm('clearBottomMm', 'Free below'),

@@ -79,6 +79,7 @@ test('a three-phase job is surveyed and planned from nothing', async ({ page, co
   await page.getByRole('button', { name: 'Add an inverter' }).click()
   await fill(page, {
     Name: 'Made-up three-phase',
+    Phase: 'all',
     'Battery modules': '5',
     'Power of one module': '2 kW',
     'Inverter, battery side': '9 kW',
@@ -234,6 +235,7 @@ test('a split-phase job is surveyed and planned from nothing, in its own words',
   await page.getByRole('button', { name: 'Add an inverter' }).click()
   await fill(page, {
     Name: 'Made-up split',
+    Phase: 'all',
     'Battery modules': '4',
     'Power of one module': '2500',
     'Inverter, battery side': '11 kW',

@@ -94,6 +94,7 @@ test('each stage of a long outage is tried or Open, and the vehicle keeps what i
   await page.getByRole('button', { name: 'Add a vehicle charger' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name', { exact: true }).fill('Charger in the yard')
+  await dialog.getByLabel(/^Planned on the/).selectOption('island')
   await dialog.getByLabel(/^The vehicle gives to the house/).fill('3 kW')
   await dialog.getByLabel(/^It gives/).selectOption('afterBattery')
   await dialog.getByLabel(/^Usable energy of the vehicle/).fill('40 kWh')

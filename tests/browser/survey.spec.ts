@@ -111,6 +111,10 @@ test.describe('the survey', () => {
     await form.getByLabel('Name', { exact: true }).fill('Yard heat pump')
     await form.getByLabel('Electrical input').fill('2,6 kW')
     await form.getByLabel('Booster heater').fill('3 kW')
+    // a question that has to be answered begins without an answer, and is named
+    await form.getByRole('button', { name: 'Add the heat pump' }).click()
+    await expect(form.getByText('Planned on the is missing')).toBeVisible()
+    await form.getByLabel(/^Planned on the/).selectOption('island')
     await form.getByRole('button', { name: 'Add the heat pump' }).click()
     await expect(form).toBeHidden()
     const row = page.locator('[data-survey=hp1]')

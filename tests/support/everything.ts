@@ -61,5 +61,12 @@ export const everything = () =>
           givesWhen: 'afterBattery',
         },
       },
+      {
+        id: 'v2',
+        kind: 'vehicleCharger',
+        tag: 'ev2',
+        name: 'Yard charger',
+        detail: { ratingW: 7000, phase: 'L1', side: 'island', detects6mADc: true, givesW: 2000 },
+      },
     ] as never,
   })

@@ -31,15 +31,25 @@ export function runsNotWritten(runs: readonly CableRun[], graph: InstallationGra
 const words = (text: string) => text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []
 
 /**
- * The place that an end of a run speaks of: the one that shares most words with it, if only one does.
+ * The places that an end of a run speaks of: those that share most words with it.
+ *
+ * @returns ids of the places, in the order of the drawing; none where no word is shared
+ * @example placesSpokenOf('Gateway', graph) // ['gatewayIn', 'gatewayOut']
+ */
+export function placesSpokenOf(end: string, { nodes }: InstallationGraph): string[] {
+  const said = new Set(words(end))
+  const scored = nodes.map(({ id, name }) => ({ id, score: words(name ?? id).filter((word) => said.has(word)).length }))
+  const most = Math.max(0, ...scored.map(({ score }) => score))
+  return most === 0 ? [] : scored.filter(({ score }) => score === most).map(({ id }) => id)
+}
+
+/**
+ * The one place that an end of a run speaks of.
  *
  * @returns id of the place, `null` where none or more than one fits
  * @example placeSpokenOf('Gateway, house side', graph) // 'gatewayOut'
  */
-export function placeSpokenOf(end: string, { nodes }: InstallationGraph): string | null {
-  const said = new Set(words(end))
-  const scored = nodes.map(({ id, name }) => ({ id, score: words(name ?? id).filter((word) => said.has(word)).length }))
-  const most = Math.max(0, ...scored.map(({ score }) => score))
-  const best = scored.filter(({ score }) => score === most)
-  return most > 0 && best.length === 1 && best[0] ? best[0].id : null
+export function placeSpokenOf(end: string, graph: InstallationGraph): string | null {
+  const [best, another] = placesSpokenOf(end, graph)
+  return best === undefined || another !== undefined ? null : best
 }

@@ -110,19 +110,7 @@ export function WallView() {
               <Button
                 size="sm"
                 onClick={() =>
-                  setEditing({
-                    kind: 'unit',
-                    item: null,
-                    first: {
-                      ...at,
-                      clearLeftMm: 100,
-                      clearRightMm: 100,
-                      clearTopMm: 200,
-                      clearBottomMm: 100,
-                      reserveRightMm: 0,
-                      reserveTopMm: 0,
-                    },
-                  })
+                  setEditing({ kind: 'unit', item: null, first: { ...at, reserveRightMm: 0, reserveTopMm: 0 } })
                 }
               >
                 Add a unit
@@ -280,7 +268,7 @@ export function WallView() {
 const newWall: FitEditing = {
   kind: 'wall',
   item: null,
-  first: { entryXMm: 0, entryYMm: 0, ceilingMm: 2400, name: 'Garage wall', datum: 'leftFloor' },
+  first: { name: 'Garage wall' },
 }
 
 function WallStage({

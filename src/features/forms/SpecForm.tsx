@@ -69,7 +69,9 @@ export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Sa
     clearErrors()
     setFailure(null)
     const { fields, issues } = readForm(specs, texts)
-    if (show(issues) || (check && show(check(fields)))) return
+    // what could not be read is said with what the schema finds of the rest, so that nothing has to be mended twice
+    const unread = new Set(issues.map(({ path }) => path))
+    if (show([...issues, ...(check?.(fields) ?? []).filter(({ path }) => !unread.has(path))])) return
     try {
       await save(fields)
     } catch (error) {

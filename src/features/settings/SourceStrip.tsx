@@ -2,7 +2,7 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { belongsTo } from '@/core/evidence/families'
-import { sourceStages, vehicleLate } from '@/core/evidence/families/sourceStages'
+import { type StageOfSource, furtherVehicles, sourceStages, vehicleLate } from '@/core/evidence/families/sourceStages'
 import type { Point } from '@/core/evidence/point'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { type OutageStage, plannedOrder, sourcesInOutage } from '@/core/settings/sourcesInOutage'
@@ -26,7 +26,9 @@ export function SourceStrip() {
     record: { installation },
     bench,
   } = useJob()
-  const points = bench.points.filter((point) => belongsTo(point, sourceStages) || belongsTo(point, vehicleLate))
+  const points = bench.points.filter((point) =>
+    [sourceStages, vehicleLate, furtherVehicles].some((family) => belongsTo(point, family)),
+  )
   const run = useMemo(() => sourcesInOutage(installation), [installation])
   if (points.length === 0) return null
   const order = plannedOrder(installation)
@@ -43,9 +45,13 @@ export function SourceStrip() {
         ) : (
           <Bar stages={run.stages} endsBy={run.endsBy} />
         )}
-        <Grid templateColumns={{ base: '1fr', md: `repeat(${points.length}, minmax(0, 1fr))` }} gap="10px" mt="10px">
+        <Grid
+          templateColumns={{ base: '1fr', md: `repeat(${Math.min(points.length, 5)}, minmax(0, 1fr))` }}
+          gap="10px"
+          mt="10px"
+        >
           {points.map((point) => (
-            <Stage key={point.key} point={point} stage={point.thing as OutageStage} />
+            <Stage key={point.key} point={point} of={point.thing as StageOfSource} />
           ))}
         </Grid>
       </Box>
@@ -91,14 +97,17 @@ function Bar({ stages, endsBy }: { stages: readonly SourceStage[]; endsBy: 'powe
   )
 }
 
-function Stage({ point, stage }: { point: Point; stage: OutageStage }) {
+function Stage({ point, of: { stage, vehicle, beside } }: { point: Point; of: StageOfSource }) {
   const { bench, offer, may } = useJob()
   const judgement = bench.judgements.get(point.key)
   const seen = point.slots.find(({ id }) => id === 'seen')
+  const name = beside === null ? NAMES[stage] : `${NAMES[stage]}, ${vehicle?.name ?? beside}`
   return (
     <Box borderTopWidth="2px" borderColor="rule2" pt="6px" data-stage={stage}>
       <Flex justify="space-between" gap="8px">
-        <Text fontWeight="600">{NAMES[stage]}</Text>
+        <Text fontWeight="600" minW="0" overflowWrap="anywhere">
+          {name}
+        </Text>
         {judgement && <VerdictWord verdict={judgement.verdict} />}
       </Flex>
       <Text color="ink2" minH="60px">
@@ -110,7 +119,7 @@ function Stage({ point, stage }: { point: Point; stage: OutageStage }) {
             <Button
               key={word}
               size="sm"
-              aria-label={`${NAMES[stage]}: ${word}`}
+              aria-label={`${name}: ${word}`}
               onClick={() => void offer({ point, slot: seen }, { kind: 'word', word })}
             >
               {word === 'yes' ? 'Seen: yes' : 'No'}

@@ -3,6 +3,7 @@ import { AsBuilt } from './AsBuilt'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { parseAsString, useQueryState } from 'nuqs'
 import { useMemo, useRef, useState } from 'react'
+import { fitOf } from '@/core/installation/fit'
 import { isConfirmedAsBuilt } from '@/core/evidence/families/switchPositions'
 import { identityObservations } from '@/core/evidence/families/runIdentity'
 import type { WiringLayer } from '@/core/installation/wiring'
@@ -14,6 +15,7 @@ import { type GridState, type Positions, namesIn } from '@/core/wiring/installat
 import { liveState, nextPosition } from '@/core/wiring/liveState'
 import { planNotDrawn } from '@/core/wiring/planNotDrawn'
 import type { PositionCause } from '@/core/wiring/positionCauses'
+import { type DataRunLines, dataRunLines } from '@/core/wiring/schematic/dataRunLines'
 import { schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
 import { CONDUCTOR_LAYERS, type ConductorLayer, type DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { GRID_STATE_WORDS, stateSentences } from '@/core/wiring/stateWords'
@@ -94,7 +96,7 @@ export function SchematicView() {
     () => crossedRuns(identityObservations(bench.context.installation.runs, bench.context.readings)),
     [bench.context],
   )
-  const groups = useMemo(
+  const wires = useMemo(
     () =>
       schematic.state !== 'ready'
         ? []
@@ -109,6 +111,14 @@ export function SchematicView() {
           }),
     [schematic, state, conductors, danger, thing, fault, crossed, compared, remarks],
   )
+  const data = useMemo(
+    () =>
+      schematic.state === 'ready'
+        ? dataRunLines(fitOf(installation.fit, 'dataRun'), schematic.graph, wires, schematic.places.height)
+        : { groups: [], unplaced: [] },
+    [schematic, wires, installation.fit],
+  )
+  const groups = useMemo(() => [...data.groups, ...wires], [data, wires])
 
   const moveTo = (device: string, next: Positions) => {
     const after = liveState(graph, next, gridState)
@@ -257,6 +267,7 @@ export function SchematicView() {
               {text}
             </Text>
           ))}
+          <DataRunsDrawn data={data} />
           <Legend conductors={conductors} onConductors={setConductors} />
         </Box>
         {may('recordReadings') && <AsLeft positions={positions} />}
@@ -310,6 +321,20 @@ export function SchematicView() {
         onSave={save}
         onClose={() => setEditing(null)}
       />
+    </>
+  )
+}
+
+/** What the dotted lines are, and which data runs have an end that no place of the drawing is called after. */
+function DataRunsDrawn({ data: { groups, unplaced } }: { data: DataRunLines }) {
+  return (
+    <>
+      {groups.length > 0 && <Text color="ink2">Dotted: data and control cables, which carry no power.</Text>}
+      {unplaced.length > 0 && (
+        <Text color="ink2">
+          Not drawn: {unplaced.map(({ name, end }) => `${name}, no place is called “${end}”`).join('; ')}.
+        </Text>
+      )}
     </>
   )
 }

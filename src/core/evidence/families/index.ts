@@ -8,7 +8,7 @@ import { reserveMoves } from './reserveMoves'
 import { blackStartTest } from './blackStartTest'
 import { commissioning } from './commissioning'
 import { secondBattery } from './secondBattery'
-import { sourceStages, vehicleLate } from './sourceStages'
+import { furtherVehicles, sourceStages, vehicleLate } from './sourceStages'
 import { cleanReturns } from './cleanReturns'
 import { componentRecord } from './componentRecord'
 import { closingPapers } from './closingPapers'
@@ -100,6 +100,7 @@ const THING_FAMILIES: readonly PointFamily[] = [
   commissioning,
   sourceStages,
   vehicleLate,
+  furtherVehicles,
   secondBattery,
   blackStartTest,
   reserveMoves,

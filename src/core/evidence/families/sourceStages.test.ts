@@ -84,3 +84,32 @@ describe('the stages of a long outage', () => {
     expect(floor({ floor: 40, seen: 'yes' }, { agreedFloorSoc: null })).toBe('open')
   })
 })
+
+describe('a second vehicle that gives', () => {
+  const second = { ...charger({ agreedFloorSoc: 0.6 }), id: 'w', tag: 'ev2', name: 'Van' }
+  const both = (more: SurveyItem[] = []) => withVehicle({}, { survey: [charger(), ...more] })
+  const of = (answers: Readonly<Record<string, string | number>>) => judged(both([second]), 'ev2.floor', answers)
+
+  it('has stages of its own, beside those of the first', () => {
+    const keys = (installation: Installation) =>
+      benchOf(recordOf(installation, []))
+        .points.map(({ key }) => key)
+        .filter((key) => key.startsWith('settings.source.'))
+    expect(keys(both([second])).filter((key) => !keys(both()).includes(key))).toEqual([
+      'settings.source.ev2.late',
+      'settings.source.ev2.floor',
+      'settings.source.ev2.away',
+    ])
+    expect(keys(both([{ ...second, detail: { ...second.detail, side: 'grid' } }]))).toEqual(keys(both()))
+  })
+
+  it('is held against the charge that its own owner keeps, and what the first proved proves nothing of it', () => {
+    expect(of({})?.verdict).toBe('open')
+    expect(of({ floor: 50, seen: 'yes' })?.verdict).toBe('stop')
+    expect(of({ floor: 60, seen: 'yes' })?.verdict).toBe('proven')
+    const first = [reading('settings.source.floor', 'floor', 70), reading('settings.source.floor', 'seen', 'yes')]
+    const { judgements } = benchOf(recordOf(both([second]), first))
+    expect(judgements.get('settings.source.floor')?.verdict).toBe('proven')
+    expect(judgements.get('settings.source.ev2.floor')?.verdict).toBe('open')
+  })
+})

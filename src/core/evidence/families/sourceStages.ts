@@ -1,6 +1,8 @@
 import type { Verdict } from '../../rules/verdict'
 import { formatNumber } from '../../quantity/formatQuantity'
-import { givingVehicle } from '../../plan/vehicleInOutage'
+import type { Installation } from '../../installation/installation'
+import type { SurveyItem } from '../../installation/survey'
+import { givingVehicles } from '../../plan/vehicleInOutage'
 import { type OutageStage, stagesOf } from '../../settings/sourcesInOutage'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
@@ -9,6 +11,7 @@ import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadin
 const SEEN = 'seen'
 const FLOOR = 'floor'
 const LATE: OutageStage = 'late'
+const OF_A_VEHICLE: readonly OutageStage[] = ['late', 'floor', 'away']
 
 /** A stage as it is asked about: what has to be seen, and what it means where it was not so. */
 const STAGES: Readonly<Record<OutageStage, { label: string; why: string; asked: string; yes: string; no: string }>> = {
@@ -49,22 +52,36 @@ const STAGES: Readonly<Record<OutageStage, { label: string; why: string; asked: 
   },
 }
 
-const seenSlot = (stage: OutageStage): Slot => ({
-  id: SEEN,
-  label: STAGES[stage].asked,
-  path: ['source', stage],
-  input: { kind: 'word', words: { yes: ['yes', 'y', 'ok'], no: ['no', 'n'] } },
-})
-const floorSlot: Slot = {
-  id: FLOOR,
-  label: 'Floor as it is set',
-  path: ['source', 'set'],
-  input: { kind: 'quantity', unit: '%', measures: null },
+/** One stage of an outage: of the house, or of one of the vehicles that give to it. */
+export interface StageOfSource {
+  stage: OutageStage
+  vehicle: SurveyItem<'vehicleCharger'> | null
+  /** Short name of a vehicle that stands beside the first, which needs none. */
+  beside: string | null
 }
 
+const pathOf = ({ stage, beside }: StageOfSource, ...more: string[]): string[] => [
+  'source',
+  ...(beside === null ? [] : [beside]),
+  ...(more.length === 0 ? [stage] : more),
+]
+
+const seenSlot = (thing: StageOfSource): Slot => ({
+  id: SEEN,
+  label: STAGES[thing.stage].asked,
+  path: pathOf(thing),
+  input: { kind: 'word', words: { yes: ['yes', 'y', 'ok'], no: ['no', 'n'] } },
+})
+const floorSlot = (thing: StageOfSource): Slot => ({
+  id: FLOOR,
+  label: 'Floor as it is set',
+  path: pathOf(thing, 'set'),
+  input: { kind: 'quantity', unit: '%', measures: null },
+})
+
 /** Whether the floor that is set keeps what the owner was promised (S-4). */
-function floorVerdict(slots: SlotReadings, { installation }: EvidenceContext): { verdict: Verdict; why: string } {
-  const agreedSoc = givingVehicle(installation)?.detail.agreedFloorSoc ?? null
+function floorVerdict(slots: SlotReadings, vehicle: StageOfSource['vehicle']): { verdict: Verdict; why: string } {
+  const agreedSoc = vehicle?.detail.agreedFloorSoc ?? null
   const setPercent = slots.number(FLOOR)
   if (agreedSoc === null) return { verdict: 'open', why: 'Which charge its owner keeps is not agreed.' }
   if (setPercent === null) return { verdict: 'open', why: 'Read the floor off the vehicle or its charger.' }
@@ -72,18 +89,22 @@ function floorVerdict(slots: SlotReadings, { installation }: EvidenceContext): {
   return { verdict: setPercent >= 100 * agreedSoc ? 'proven' : 'stop', why: figures }
 }
 
-function judged(point: Point<OutageStage>, context: EvidenceContext): Judgement {
+function judged(point: Point<StageOfSource>, context: EvidenceContext): Judgement {
   const slots = slotReadings(point, context)
-  const { yes, no, asked } = STAGES[point.thing]
+  const { stage, vehicle } = point.thing
+  const { yes, no, asked } = STAGES[stage]
   const seen = slots.word(SEEN)
   const common = { code: 'S-4', value: seen, limit: null, basis: 'Each stage of an outage is tried, or it is Open.' }
-  const floor = point.thing === 'floor' ? floorVerdict(slots, context) : null
+  const floor = stage === 'floor' ? floorVerdict(slots, vehicle) : null
   if (seen === 'no') return { ...common, verdict: 'stop', why: no }
   if (floor?.verdict === 'stop') return { ...common, verdict: 'stop', why: floor.why }
   if (seen === null) return { ...common, verdict: 'open', why: asked }
   if (floor?.verdict === 'open') return { ...common, verdict: 'open', why: floor.why }
   return afterCalibration({ ...common, verdict: 'proven', why: floor === null ? yes : `${yes} ${floor.why}` }, slots)
 }
+
+const keyOf = ({ stage, beside }: StageOfSource): string =>
+  beside === null ? `settings.source.${stage}` : `settings.source.${beside}.${stage}`
 
 /** What the families of stages have in common; they differ in which stages they ask for, and since when. */
 const STAGE_FAMILY = {
@@ -93,33 +114,54 @@ const STAGE_FAMILY = {
   waitsFor: 'firstIsland',
   restsOn: ['inverter', 'battery', 'gateway'],
   proves: [],
-  key: (stage: OutageStage) => `settings.source.${stage}`,
-  point: (stage: OutageStage) => ({
-    subject: stage,
-    label: STAGES[stage].label,
-    why: STAGES[stage].why,
-    slots: stage === 'floor' ? [floorSlot, seenSlot(stage)] : [seenSlot(stage)],
+  key: keyOf,
+  point: (thing: StageOfSource) => ({
+    subject: thing.stage,
+    label: thing.beside === null ? STAGES[thing.stage].label : `${thing.vehicle?.name}: ${STAGES[thing.stage].label}`,
+    why: STAGES[thing.stage].why,
+    slots: thing.stage === 'floor' ? [floorSlot(thing), seenSlot(thing)] : [seenSlot(thing)],
     fullOnly: true,
   }),
   judge: judged,
-} satisfies Omit<PointFamily<OutageStage>, 'id' | 'since' | 'things'>
+} satisfies Omit<PointFamily<StageOfSource>, 'id' | 'since' | 'things'>
+
+/** The stages of the house, with the first vehicle where one gives. */
+function stagesWithFirst(installation: Installation): StageOfSource[] {
+  const [vehicle = null] = givingVehicles(installation)
+  return stagesOf(installation).map((stage) => ({ stage, vehicle, beside: null }))
+}
 
 /** S-4: each stage that an outage comes to, tried or Open. */
-export const sourceStages: PointFamily<OutageStage> = {
+export const sourceStages: PointFamily<StageOfSource> = {
   ...STAGE_FAMILY,
   id: 'sourceStages',
   since: '2026-11-28',
-  things: (installation) => stagesOf(installation).filter((stage) => stage !== LATE),
+  things: (installation) => stagesWithFirst(installation).filter(({ stage }) => stage !== LATE),
 }
 
 /** S-4: a vehicle that comes home during the outage. */
-export const vehicleLate: PointFamily<OutageStage> = {
+export const vehicleLate: PointFamily<StageOfSource> = {
   ...STAGE_FAMILY,
   id: 'vehicleLate',
   since: '2026-11-30',
-  things: (installation) => stagesOf(installation).filter((stage) => stage === LATE),
+  things: (installation) => stagesWithFirst(installation).filter(({ stage }) => stage === LATE),
+}
+
+/** S-4 of every further vehicle that gives: each has its own owner, its own floor and its own way of going. */
+export const furtherVehicles: PointFamily<StageOfSource> = {
+  ...STAGE_FAMILY,
+  id: 'furtherVehicles',
+  since: '2026-11-30',
+  things: (installation) =>
+    givingVehicles(installation)
+      .slice(1)
+      .flatMap((vehicle) =>
+        stagesOf(installation)
+          .filter((stage) => OF_A_VEHICLE.includes(stage))
+          .map((stage) => ({ stage, vehicle, beside: vehicle.tag })),
+      ),
 }
 
 /** The slot of a stage that says what was seen, and the key of its point. */
 export const STAGE_SEEN_SLOT = SEEN
-export const lateKey = vehicleLate.key(LATE)
+export const lateKey = keyOf({ stage: LATE, vehicle: null, beside: null })
