@@ -6,7 +6,7 @@ import { type StageOfSource, furtherVehicles, sourceStages, vehicleLate } from '
 import type { Point } from '@/core/evidence/point'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { type OutageStage, plannedOrder, sourcesInOutage } from '@/core/settings/sourcesInOutage'
-import type { SourceStage } from '@/core/settings/sourceOrder'
+import type { OrderedSource, SourceStage } from '@/core/settings/sourceOrder'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
@@ -19,6 +19,8 @@ const NAMES: Readonly<Record<OutageStage, string>> = {
   floor: 'Floor',
   away: 'Away',
 }
+
+const SOURCE_WORDS: Readonly<Record<OrderedSource, string>> = { pv: 'PV', battery: 'battery', vehicle: 'vehicle' }
 
 /** S-4: what carries an outage one after the other, from the reserve and without the sun, and each stage tried or Open. */
 export function SourceStrip() {
@@ -35,7 +37,7 @@ export function SourceStrip() {
   return (
     <TitledSheet
       title="Through a long outage"
-      note={order === null ? 'when the vehicle gives is not said in the survey' : `in the order ${order.join(', ')}`}
+      note={order === null ? 'when the vehicle gives is not said in the survey' : `in the order ${order.map((source) => SOURCE_WORDS[source]).join(', ')}`}
     >
       <Box px="14px" pb="12px" fontSize="14px">
         {run.stages === null ? (

@@ -51,7 +51,7 @@ export function DeviceFacts({
         Moves by itself:{' '}
         {device.logic === 'gridHealthy' ? (
           <>
-            closed while the grid is healthy at <Named graph={graph} onSelect={onSelect} id={device.senseNode} />
+            closed while the street is healthy at <Named graph={graph} onSelect={onSelect} id={device.senseNode} />
             {device.opensOn.includes('brokenNeutral') ? ', open when its neutral is lost' : ', blind to a lost neutral'}
           </>
         ) : (
