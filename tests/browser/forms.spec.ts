@@ -9,6 +9,26 @@ test.describe('descriptive forms', () => {
     await openBench(page, jobId, '?stage=survey')
   })
 
+  test('say all that is missing at once, and bring the first of it into view', async ({ page }) => {
+    await page.getByRole('tab', { name: /Already there/ }).click()
+    await page.getByRole('button', { name: 'Add a PV system' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('Short name').fill('a b')
+    await form.getByRole('button', { name: 'Add the PV system' }).click()
+    await expect(form.getByLabel('Name', { exact: true })).toBeFocused()
+    await expect(form.getByText('Coupled on is missing')).toBeVisible()
+    await expect(form.getByLabel('Short name')).toHaveAttribute('aria-invalid', 'true')
+    await form.getByLabel('Name', { exact: true }).fill('Roof')
+    await form.getByLabel('Short name').fill('pv1')
+    await form.getByRole('button', { name: 'Add the PV system' }).click()
+    await expect(form.getByLabel('Coupled on')).toBeFocused()
+    await expect(form.getByLabel('Coupled on')).toBeInViewport()
+    await form.getByLabel('Coupled on').selectOption('ac')
+    await form.getByRole('button', { name: 'Add the PV system' }).click()
+    await expect(form).toBeHidden()
+    await expect(page.locator('[data-survey=pv1]')).toContainText('Roof')
+  })
+
   test('name what is wrong at its field and lose nothing that was typed', async ({ page }) => {
     await page.getByRole('button', { name: 'Add a load' }).click()
     const form = page.getByRole('dialog')

@@ -1,5 +1,5 @@
 'use client'
-import { Field, Flex, Input, NativeSelect, Textarea } from '@chakra-ui/react'
+import { Field, Input, NativeSelect, Textarea, chakra } from '@chakra-ui/react'
 import type { UseFormRegisterReturn } from 'react-hook-form'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 
@@ -32,13 +32,14 @@ interface SpecFieldInputProps {
 export function SpecFieldInput({ spec, error, unanswered, bound }: SpecFieldInputProps) {
   return (
     <Field.Root invalid={!!error} gridColumn={spec.kind === 'text' ? { sm: 'span 1' } : undefined}>
-      <Field.Label fontSize="14px">
+      <Field.Label fontSize="14px" display="block">
         {spec.label}
         {spec.kind === 'percent' ? ', %' : spec.unit ? `, ${spec.unit}` : ''}
         {spec.optional && (
-          <Flex as="span" color="ink3" fontWeight="400">
+          <chakra.span color="ink3" fontWeight="400">
+            {' '}
             may be blank
-          </Flex>
+          </chakra.span>
         )}
       </Field.Label>
       <InputOfKind spec={spec} unanswered={unanswered} bound={bound} />

@@ -1,6 +1,6 @@
 'use client'
 import { Flex, Grid } from '@chakra-ui/react'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { FieldIssue } from '@/core/result'
 import { Button } from '@/ui/Button'
@@ -35,9 +35,15 @@ export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Sa
     clearErrors,
     setValue,
     getValues,
+    setFocus,
     formState: { errors, isSubmitting, dirtyFields },
   } = useForm<FormTexts>({ defaultValues: begun })
   const [failure, setFailure] = useState<string | null>(null)
+  const [firstWrong, setFirstWrong] = useState<{ key: string } | null>(null)
+  // a long form is sent from its foot: the first field that is wrong comes into view, unfolded where it was folded away
+  useEffect(() => {
+    if (firstWrong !== null) setFocus(firstWrong.key)
+  }, [firstWrong, setFocus])
   // what is seldom asked stays folded until somebody wants it, has answered it before, or has it refused
   const seldom = specs.filter(({ more }) => more)
   const [unfolded, setUnfolded] = useState(!isNew && seldom.some((spec) => begun[keyOf(spec)] !== ''))
@@ -50,6 +56,8 @@ export function SpecForm({ specs, initial, isNew, check, save, submitLabel = 'Sa
       if (key) setError(key, { message: issue.message })
     }
     if (issues.some((issue) => seldom.some((spec) => keyOf(spec) === at(issue)))) setUnfolded(true)
+    const first = specs.find((spec) => issues.some((issue) => at(issue) === keyOf(spec)))
+    setFirstWrong(first ? { key: keyOf(first) } : null)
     const loose = issues.filter((issue) => at(issue) === undefined)
     setFailure(loose.length > 0 ? loose.map(({ message }) => message).join(' · ') : null)
     return issues.length > 0

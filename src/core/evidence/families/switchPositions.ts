@@ -66,7 +66,7 @@ function checkFound(installation: Installation): { verdict: Verdict; why: string
       : ''
   return {
     verdict: 'proven',
-    why: `${formatWhole(check.allowedCombinations)} combinations with three states of the grid: no position is dangerous.${exposed}`,
+    why: `${formatWhole(check.allowedCombinations)} combinations with three states of the street: no position is dangerous.${exposed}`,
   }
 }
 
