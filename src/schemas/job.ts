@@ -51,7 +51,7 @@ export const unitSchema = yup.object({
   surgeS: optionalFigure('Surge time'),
   pvDcW: optionalFigure('PV on DC'),
   coldFactor: share('Cold factor').nullable().default(null),
-  phase: choice('Phase', PHASES).default('all'),
+  phase: choice('Phase', PHASES).required(required('Phase')),
   legW: optionalFigure('Leg limit'),
   mostModules: count('Modules at most', 200),
   mostInParallel: count('In parallel at most', 20),
@@ -64,8 +64,8 @@ export const pvSchema = yup.object({
   expectedW: optionalFigure('Expected PV'),
   ratingW: optionalFigure('Rating of the PV inverter'),
   side: choice('Side', ['island', 'grid']).required(required('Side')),
-  onBackedPhase: flag('On a backed-up phase').default(true),
-  phase: choice('Phase', PHASES).default('all'),
+  onBackedPhase: flag('On a backed-up phase').required(required('On a backed-up phase')),
+  phase: choice('Phase', PHASES).required(required('Phase')),
 })
 
 /** What the makers declare and the plan sets for the sources. */

@@ -5,7 +5,7 @@ import type { ComponentKind, Sources } from '../installation/installation'
 import { usableEnergyWh } from '../plan/usableEnergy'
 import type { Equipment, EquipmentFigures } from './equipment'
 import { equipmentChanges } from './equipmentChanges'
-import { componentsTaken, sourcesWith, unitOfEquipment } from './takeEquipment'
+import { type Seat, componentsTaken, sourcesWith, unitOfEquipment } from './takeEquipment'
 
 const none: Sources = {
   ...house().sources,
@@ -39,6 +39,7 @@ const INVERTER = piece('inverter', {
   dischargeEfficiency: 0.93,
 })
 const MODULE = piece('battery', { moduleW: 1650, moduleSurgeVa: 2900, usableWh: 5000 })
+const SEAT: Seat = { phase: 'L1', pv: 'notBacked' }
 const take = (
   sources: Sources,
   equipment: Equipment,
@@ -46,7 +47,7 @@ const take = (
   unitIndex: number | null = null,
   there: readonly { kind: ComponentKind }[] = [],
 ): Sources => {
-  const after = sourcesWith(sources, { equipment, count, unitIndex }, there)
+  const after = sourcesWith(sources, { equipment, count, unitIndex, seat: SEAT }, there)
   if (typeof after === 'string') throw new Error(after)
   return after
 }
@@ -84,7 +85,9 @@ describe('inverters from the library', () => {
     })
   })
   it('are eight at most', () => {
-    expect(sourcesWith(take(none, INVERTER, 8), { equipment: INVERTER, count: 1, unitIndex: null }, [])).toBe('tooMany')
+    expect(
+      sourcesWith(take(none, INVERTER, 8), { equipment: INVERTER, count: 1, unitIndex: null, seat: SEAT }, []),
+    ).toBe('tooMany')
   })
 })
 
@@ -98,12 +101,12 @@ describe('modules from the library', () => {
     expect(more.usableWh).toBe(15_000)
   })
   it('need one, and stand beside none of other figures', () => {
-    expect(sourcesWith(none, { equipment: MODULE, count: 1, unitIndex: null }, [])).toBe('noInverter')
+    expect(sourcesWith(none, { equipment: MODULE, count: 1, unitIndex: null, seat: SEAT }, [])).toBe('noInverter')
     const other = piece('battery', { ...MODULE.figures, moduleW: 2000 })
     const first = take(take(none, INVERTER), MODULE)
-    expect(sourcesWith(first, { equipment: other, count: 1, unitIndex: 0 }, [])).toBe('otherModules')
+    expect(sourcesWith(first, { equipment: other, count: 1, unitIndex: 0, seat: SEAT }, [])).toBe('otherModules')
     const unknown = piece('battery', { usableWh: 5000 })
-    expect(sourcesWith(first, { equipment: unknown, count: 1, unitIndex: 0 }, [])).toBe('otherModules')
+    expect(sourcesWith(first, { equipment: unknown, count: 1, unitIndex: 0, seat: SEAT }, [])).toBe('otherModules')
   })
   it('of unknown energy make the whole unknown, whatever was known before', () => {
     const first = take(take(none, INVERTER, 2), MODULE, 2, 0)
@@ -149,7 +152,7 @@ describe('other equipment', () => {
 
 describe('components from the library', () => {
   it('have short names of their own and say which revision they are of', () => {
-    const list = componentsTaken({ equipment: MODULE, count: 3, unitIndex: 0 }, [{ tag: 'bat2' }])
+    const list = componentsTaken({ equipment: MODULE, count: 3 }, [{ tag: 'bat2' }])
     expect(list.map(({ tag }) => tag)).toEqual(['bat1', 'bat3', 'bat4'])
     expect(list[0]).toMatchObject({ kind: 'battery', model: 'M8', minimumFirmware: '2.1', libraryRevisionId: 'r1' })
   })
@@ -192,5 +195,28 @@ describe('what two revisions have otherwise', () => {
       { name: 'surgeS', before: 10, after: null },
     ])
     expect(equipmentChanges(INVERTER, INVERTER)).toEqual([])
+  })
+})
+
+describe('a source from the library', () => {
+  const PV = piece('pv', { pvRatingW: 3000 })
+  it('is connected where somebody says: its plate does not know', () => {
+    expect(take(none, INVERTER).units[0]?.phase).toBe('L1')
+    expect(take(none, PV).pvAc[0]).toMatchObject({ phase: 'L1', side: 'island', onBackedPhase: false, expectedW: null })
+    const street = sourcesWith(
+      none,
+      { equipment: PV, count: 1, unitIndex: null, seat: { phase: 'all', pv: 'street' } },
+      [],
+    )
+    expect(typeof street === 'string' ? street : street.pvAc[0]).toMatchObject({ side: 'grid', onBackedPhase: false })
+  })
+
+  it('is not taken while nobody has said so', () => {
+    const without = (equipment: Equipment, seat: Seat | null) =>
+      sourcesWith(none, { equipment, count: 1, unitIndex: null, seat }, [])
+    expect(without(INVERTER, null)).toBe('noSeat')
+    expect(without(PV, null)).toBe('noSeat')
+    expect(without(PV, { phase: 'L1', pv: null })).toBe('noSeat')
+    expect(typeof without(INVERTER, { phase: 'L1', pv: null })).toBe('object')
   })
 })

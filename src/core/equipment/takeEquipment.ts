@@ -1,5 +1,6 @@
 import type { FitDetails, FitItem } from '../installation/fit'
-import type { Component, NamedSourceUnit, Sources } from '../installation/installation'
+import type { Component, NamedPv, NamedSourceUnit, Sources } from '../installation/installation'
+import type { OnPhase } from '../installation/survey'
 import { freeTag } from '../installation/freeTag'
 import { type Equipment, SIZE_NAMES } from './equipment'
 
@@ -9,9 +10,22 @@ export interface EquipmentTaken {
   count: number
   /** Place of the inverter that modules go to. */
   unitIndex: number | null
+  /** Where a source is connected; `null` while nobody has said. */
+  seat: Seat | null
 }
 
-export const TAKE_FAULTS = ['noInverter', 'otherModules', 'tooMany'] as const
+export const PV_SEATS = ['backed', 'notBacked', 'street'] as const
+/** Where PV on the AC side is connected: on the house side on a backed-up phase or on another, or on the street's side. */
+export type PvSeat = (typeof PV_SEATS)[number]
+
+/** Phase and place of a source, as somebody said them: no figure of the library knows them. */
+export interface Seat {
+  phase: OnPhase
+  /** Of PV on the AC side only. */
+  pv: PvSeat | null
+}
+
+export const TAKE_FAULTS = ['noInverter', 'noSeat', 'otherModules', 'tooMany'] as const
 export type TakeFault = (typeof TAKE_FAULTS)[number]
 
 const MOST_UNITS = 8
@@ -24,7 +38,11 @@ const lower = (a: number | null, b: number | null): number | null => (a === null
 
 const numbered = (name: string, count: number, k: number) => (count === 1 ? name : `${name} ${k + 1}`)
 
-function withInverters(sources: Sources, { equipment: { name, figures }, count }: EquipmentTaken): Sources {
+function withInverters(
+  sources: Sources,
+  { equipment: { name, figures }, count }: EquipmentTaken,
+  { phase }: Seat,
+): Sources {
   const unit = (k: number): NamedSourceUnit => ({
     name: numbered(name, count, k),
     moduleCount: null,
@@ -38,7 +56,7 @@ function withInverters(sources: Sources, { equipment: { name, figures }, count }
     // what its roof gives at one time belongs to the house and not to the plate
     pvDcW: null,
     coldFactor: known(figures.coldFactor),
-    phase: 'all',
+    phase,
     legW: known(figures.legW),
     mostModules: known(figures.mostModules),
     mostInParallel: known(figures.mostInParallel),
@@ -90,13 +108,31 @@ function withModules(
   }
 }
 
+function withPv(
+  sources: Sources,
+  { equipment: { name, figures }, count }: EquipmentTaken,
+  phase: OnPhase,
+  seat: PvSeat,
+): Sources {
+  const added = Array.from({ length: count }, (_, k): NamedPv => ({
+    name: numbered(name, count, k),
+    expectedW: null,
+    ratingW: known(figures.pvRatingW),
+    side: seat === 'street' ? 'grid' : 'island',
+    onBackedPhase: seat === 'backed',
+    phase,
+  }))
+  return { ...sources, pvAc: [...sources.pvAc, ...added] }
+}
+
 /**
  * The sources of a job with what is taken from the library. A figure that the library does not know stays unknown, and so does a sum with one such part;
  * where two pieces rule the same figure, the more careful one holds.
  *
  * @param there components that are on the job's list already: a gateway among them whose rating nobody knows leaves the rating of both open
- * @returns the fault where the plan has no place for it: modules without an inverter, modules beside others, more than eight inverters
- * @example sourcesWith(NO_SOURCES, { equipment: inverter, count: 2, unitIndex: null }, []) // two units, no modules yet
+ * @returns the fault where the plan has no place for it: modules without an inverter, modules beside others, more than eight inverters, a source
+ * of which nobody has said where it is connected
+ * @example sourcesWith(NO_SOURCES, { equipment: inverter, count: 2, unitIndex: null, seat: { phase: 'L1', pv: null } }, []) // two units, no modules yet
  */
 export function sourcesWith(
   sources: Sources,
@@ -104,27 +140,22 @@ export function sourcesWith(
   there: readonly Pick<Component, 'kind'>[],
 ): Sources | TakeFault {
   const {
-    equipment: { kind, name, figures },
+    equipment: { kind, figures },
     count,
+    seat,
   } = taken
-  if (kind === 'inverter') return sources.units.length + count > MOST_UNITS ? 'tooMany' : withInverters(sources, taken)
+  if (kind === 'inverter' || kind === 'pv') {
+    const already = kind === 'pv' ? sources.pvAc : sources.units
+    if (already.length + count > MOST_UNITS) return 'tooMany'
+    if (seat === null) return 'noSeat'
+    if (kind === 'inverter') return withInverters(sources, taken, seat)
+    return seat.pv === null ? 'noSeat' : withPv(sources, taken, seat.phase, seat.pv)
+  }
   if (kind === 'battery') return withModules(sources, taken)
   if (kind === 'gateway') {
     const ownA = known(figures.gatewayA)
     const isFirst = sources.gatewayA === null && !there.some((component) => component.kind === 'gateway')
     return { ...sources, gatewayA: isFirst ? ownA : lower(sources.gatewayA, ownA) }
-  }
-  if (kind === 'pv') {
-    if (sources.pvAc.length + count > MOST_UNITS) return 'tooMany'
-    const added = Array.from({ length: count }, (_, k) => ({
-      name: numbered(name, count, k),
-      expectedW: null,
-      ratingW: known(figures.pvRatingW),
-      side: 'island' as const,
-      onBackedPhase: true,
-      phase: 'all' as const,
-    }))
-    return { ...sources, pvAc: [...sources.pvAc, ...added] }
   }
   return sources
 }
@@ -150,7 +181,7 @@ export const tagStem = (kind: Component['kind']): string => TAG_STEMS[kind]
 
 /** The components that go on the job's list, each with a short name of its own and the revision it was taken from. */
 export function componentsTaken(
-  { equipment, count }: EquipmentTaken,
+  { equipment, count }: Pick<EquipmentTaken, 'equipment' | 'count'>,
   there: readonly Pick<Component, 'tag'>[],
 ): Omit<Component, 'id'>[] {
   const tags = new Set(there.map(({ tag }) => tag))

@@ -5,7 +5,7 @@ import type { Starter } from '../plan/motorStart'
 import type { NumberStyle } from '../quantity/numberStyle'
 import type { Phase } from '../rules/rulePack'
 
-type OnPhase = Phase | 'all'
+export type OnPhase = Phase | 'all'
 /** On which side of the islanding contactor a thing is planned. */
 export type Side = 'island' | 'grid'
 

@@ -153,7 +153,9 @@ export async function installationsOf(db: Db, jobs: readonly JobRow[]): Promise<
           makerRuntimeH: row.sources.makerRuntimeH ?? null,
           bank: { ...NO_BANK, ...row.sources.bank },
           curtailment: { ...NO_CURTAILMENT, ...row.sources.curtailment },
-          pvAc: row.sources.pvAc.map((pv) => ({ ...pv, ratingW: pv.ratingW ?? null })),
+          // stored before a source had a phase of its own: it was on all of them
+          units: row.sources.units.map((unit) => ({ ...unit, phase: unit.phase ?? 'all' })),
+          pvAc: row.sources.pvAc.map((pv) => ({ ...pv, ratingW: pv.ratingW ?? null, phase: pv.phase ?? 'all' })),
         },
         site: { ...EMPTY_SITE, ...row.site, medical: row.site.medical ?? medicalAnswer(medical.get(row.id)) },
         assumptions: { ...USUAL_ASSUMPTIONS, ...row.assumptions },

@@ -11,6 +11,7 @@ import { Notice } from '@/ui/Notice'
 import { problemWords } from '../api'
 import { useJob } from '../job/JobContext'
 import { useTakeComponents } from '../job/useTakeComponents'
+import { SeatChoice, type SeatSaid } from './SeatChoice'
 import { figuresInALine, kindWords } from './figureWords'
 import { sourcesTold } from './sourcesTold'
 import { useLibrary } from './useLibrary'
@@ -18,6 +19,7 @@ import { useLibrary } from './useLibrary'
 const FAULT_WORDS: Readonly<Record<TakeFault, string>> = {
   noInverter: 'Modules belong to an inverter: take that first.',
   otherModules: 'That inverter has modules of other figures. Change those, or choose another inverter.',
+  noSeat: 'Say where it is connected: its plate does not.',
   tooMany: 'A plan has eight inverters at most.',
 }
 const MOST_AT_ONCE = 40
@@ -57,7 +59,13 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
     record: {
       installation: { sources, components },
     },
+    bench: {
+      context: {
+        pack: { phases },
+      },
+    },
   } = useJob()
+  const [said, setSaid] = useState<SeatSaid>({ phase: phases.length === 1 ? 'all' : '', pv: '' })
   const takeComponents = useTakeComponents()
   const [count, setCount] = useState('1')
   const [unitIndex, setUnitIndex] = useState('0')
@@ -68,7 +76,8 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
   if (!equipment) return null
   const pieces = /^\d{1,2}$/.test(count.trim()) ? Number(count) : 0
   const isCount = pieces >= 1 && pieces <= MOST_AT_ONCE
-  const taken = { equipment, count: pieces, unitIndex: Number(unitIndex) }
+  const seat = said.phase === '' ? null : { phase: said.phase, pv: said.pv === '' ? null : said.pv }
+  const taken = { equipment, count: pieces, unitIndex: Number(unitIndex), seat }
   const after = !isCount ? null : counted ? sources : sourcesWith(sources, taken, components)
   const added = isCount ? componentsTaken(taken, components) : []
   const fault = typeof after === 'string' ? FAULT_WORDS[after] : null
@@ -112,6 +121,9 @@ function Taking({ piece, onDone }: { piece: EquipmentView; onDone: () => void })
               width="220px"
             />
           </>
+        )}
+        {!counted && (piece.kind === 'inverter' || piece.kind === 'pv') && (
+          <SeatChoice said={said} phases={phases} isPv={piece.kind === 'pv'} onSay={setSaid} />
         )}
       </Flex>
       <Checkbox.Root checked={counted} onCheckedChange={({ checked }) => setCounted(checked === true)}>
