@@ -36,6 +36,7 @@ const plain: DrawingOptions = {
   crossed: new Map(),
   changes: new Map(),
   remarks: new Map(),
+  safety: new Set(),
 }
 const draw = async (
   graph: InstallationGraph,
@@ -247,5 +248,16 @@ describe('the drawing', () => {
     expect([pdf.getPageCount(), Math.round(pdf.getPage(0).getWidth()), Math.round(pdf.getPage(0).getHeight())]).toEqual(
       [1, 842, 595],
     )
+  })
+})
+
+describe('a circuit with an alarm, a freezer or medical equipment', () => {
+  it('has a tag on its corner, and says so in words; no other has one', async () => {
+    const { groups } = await draw(withCircuits(2), 'healthy', { safety: new Set(['circuit.c2']) })
+    const of = (thing: string) => groups.find((group) => group.thing === thing && group.role === 'place')
+    const tags = (thing: string) => of(thing)?.shapes.filter((shape) => shape.kind === 'text' && shape.text === 'S')
+    expect([tags('circuit.c1')?.length, tags('circuit.c2')?.length]).toEqual([0, 1])
+    expect(of('circuit.c2')?.title).toContain('medical equipment is on it')
+    expect(of('circuit.c1')?.title).not.toContain('medical')
   })
 })

@@ -201,6 +201,14 @@ const QUESTIONS: readonly Question[] = [
     open: ({ survey }) => missing(itemsOf(survey, 'vehicleCharger'), ({ detail }) => detail.detects6mADc === null),
   },
   {
+    key: 'safetyCircuits',
+    blocks: 'safety',
+    part: 'supply',
+    question: () => 'On which circuits does an alarm, a freezer or medical equipment hang?',
+    why: 'Such a circuit never shares a residual-current device with the leakiest one (E-10), and is told of before it is switched off.',
+    open: ({ circuits }) => circuits.some(({ safety }) => safety === null),
+  },
+  {
     key: 'vehicleGives',
     blocks: 'promise',
     part: 'found',

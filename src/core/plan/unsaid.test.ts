@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { house } from '../../../tests/support/house'
+import { aCircuit, house } from '../../../tests/support/house'
 import type { SurveyDetails, SurveyItem, SurveyKind } from '../installation/survey'
 import { boardRatings, deviceOfSurvey } from './devicesOfInstallation'
 import { stringsOf } from './pvStrings'
@@ -118,5 +118,15 @@ describe('a heat pump', () => {
         }),
       ).some(({ key }) => key === 'heatPump')
     expect([asks('soft'), asks(null)]).toEqual([false, true])
+  })
+})
+
+describe('a circuit', () => {
+  it('is asked after until somebody has said whether an alarm or a freezer hangs on it', () => {
+    const asks = (...said: (boolean | null)[]) =>
+      unknownsOf(house({ circuits: said.map((safety, k) => aCircuit({ id: `k${k}`, tag: `c${k}`, safety })) })).some(
+        ({ key }) => key === 'safetyCircuits',
+      )
+    expect([asks(), asks(false, true), asks(false, null)]).toEqual([false, false, true])
   })
 })

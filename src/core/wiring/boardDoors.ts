@@ -14,6 +14,8 @@ export interface DoorRow {
   /** Rated residual current, in milliamps; `null` where it has none. */
   iDeltaNMa: number | null
   phase: Phase | 'all'
+  /** An alarm, a freezer or medical equipment hangs on it; `null` while nobody has said. */
+  safety: boolean | null
   loadW: number
   /** Board it came from on this job; `null` for one that was always here. */
   cameFrom: string | null
@@ -30,6 +32,17 @@ export interface BoardDoor {
   beforeW: Readonly<Record<string, number>>
   afterW: Readonly<Record<string, number>>
 }
+
+/** What is said of a circuit that somebody has to be told of before it is switched off. */
+export const SAFETY_WORDS = 'an alarm, a freezer or medical equipment is on it'
+
+/**
+ * The places of a drawing at which such circuits end.
+ *
+ * @example safetyPlaces([{ tag: 'c1', safety: true }, { tag: 'c2', safety: null }]) // Set { 'circuit.c1' }
+ */
+export const safetyPlaces = (circuits: readonly Pick<Circuit, 'tag' | 'safety'>[]): Set<string> =>
+  new Set(circuits.flatMap(({ tag, safety }) => (safety === true ? [`circuit.${tag}`] : [])))
 
 /** Board of a circuit that none is named for. */
 export const MAIN_BOARD = 'main'
@@ -80,6 +93,7 @@ export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads'
         device: circuit.breakerA === null ? '' : `${circuit.curve ?? ''}${circuit.breakerA} A`,
         iDeltaNMa: circuit.iDeltaNMa,
         phase: circuit.phase,
+        safety: circuit.safety,
         loadW: loadOf(circuit),
         cameFrom: foundOn(circuit) === tag ? null : nameOf(foundOn(circuit)),
         wasOn: foundPhase(circuit) === circuit.phase ? null : foundPhase(circuit),

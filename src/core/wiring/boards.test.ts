@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { aCircuit, aLoad, aRun, house } from '../../../tests/support/house'
 import type { Installation } from '../installation/installation'
 import type { SurveyItem } from '../installation/survey'
-import { boardDoors, hasMoved } from './boardDoors'
+import { boardDoors, safetyPlaces, hasMoved } from './boardDoors'
 import { crossedRuns } from './cableIdentity'
 import { chargerPlacements } from './chargerPlacements'
 import { coreAlike, coresOf, labelsAsText, runLabels } from './runLabels'
@@ -165,5 +165,14 @@ describe('crossed runs', () => {
       ['w2', 'w3'],
     ])
     expect([...crossedRuns([{ joined: null, readings: { w1: 'continuity' } }])]).toEqual([['w1', 'w1']])
+  })
+})
+
+describe('a circuit with an alarm, a freezer or medical equipment', () => {
+  it('is told on the chart and on the drawing; one of which nobody said so is not', () => {
+    const circuits = ([true, false, null] as const).map((safety, k) => aCircuit({ id: `k${k}`, tag: `c${k}`, safety }))
+    const [door] = boardDoors({ packId: 'iec-1ph-230', survey: [], loads: [], circuits })
+    expect(door?.rows.map(({ safety }) => safety)).toEqual([true, false, null])
+    expect([...safetyPlaces(circuits)]).toEqual(['circuit.c0'])
   })
 })

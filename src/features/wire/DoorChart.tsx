@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Phase } from '@/core/rules/rulePack'
-import { type BoardDoor } from '@/core/wiring/boardDoors'
+import { type BoardDoor, SAFETY_WORDS } from '@/core/wiring/boardDoors'
 import { type BoardWays, boardWaysWords } from '@/core/wiring/boardWays'
 import type { SharedPhases } from '@/core/wiring/sharedPhases'
 import { Button } from '@/ui/Button'
@@ -103,7 +103,19 @@ export function Door({
           keyOf={({ tag }) => tag}
           columns={[
             { head: 'Way', cell: ({ way }) => way ?? '–', numeric: true },
-            { head: 'Circuit', cell: ({ tag, name }) => `${name} (${tag})` },
+            {
+              head: 'Circuit',
+              cell: ({ tag, name, safety }) => (
+                <>
+                  {name} ({tag})
+                  {safety === true && (
+                    <Text fontSize="13px" color="watch">
+                      {SAFETY_WORDS}
+                    </Text>
+                  )}
+                </>
+              ),
+            },
             {
               head: 'Device',
               cell: ({ device, iDeltaNMa }) =>

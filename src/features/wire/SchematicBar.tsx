@@ -1,4 +1,5 @@
 'use client'
+import { SAFETY_WORDS } from '@/core/wiring/boardDoors'
 import { Box, Flex, Input } from '@chakra-ui/react'
 import { Maximize, Minus, Plus } from 'lucide-react'
 import { type RefObject, useId, useState } from 'react'
@@ -168,6 +169,12 @@ export function Legend({
       <Flex align="center" gap="5px">
         <Box w="8px" h="8px" borderRadius="50%" borderWidth="1.5px" borderColor="ink2" />
         left out
+      </Flex>
+      <Flex align="center" gap="5px">
+        <Box as="span" px="3px" borderWidth="1.5px" borderColor="watch" color="watch" fontSize="12px" fontWeight="700">
+          S
+        </Box>
+        {SAFETY_WORDS}
       </Flex>
     </Flex>
   )

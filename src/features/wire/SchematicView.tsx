@@ -7,6 +7,7 @@ import { fitOf } from '@/core/installation/fit'
 import { isConfirmedAsBuilt } from '@/core/evidence/families/switchPositions'
 import { identityObservations } from '@/core/evidence/families/runIdentity'
 import type { WiringLayer } from '@/core/installation/wiring'
+import { safetyPlaces } from '@/core/wiring/boardDoors'
 import { crossedRuns } from '@/core/wiring/cableIdentity'
 import { faultPath } from '@/core/wiring/faultPath'
 import { graphDifferences } from '@/core/wiring/graphDifferences'
@@ -96,6 +97,7 @@ export function SchematicView() {
     () => crossedRuns(identityObservations(bench.context.installation.runs, bench.context.readings)),
     [bench.context],
   )
+  const safety = useMemo(() => safetyPlaces(installation.circuits), [installation.circuits])
   const wires = useMemo(
     () =>
       schematic.state !== 'ready'
@@ -108,8 +110,9 @@ export function SchematicView() {
             crossed,
             changes: compared?.changes ?? new Map(),
             remarks: new Map(remarks.map(({ id, message }) => [id, message])),
+            safety,
           }),
-    [schematic, state, conductors, danger, thing, fault, crossed, compared, remarks],
+    [schematic, state, conductors, danger, thing, fault, crossed, compared, remarks, safety],
   )
   const data = useMemo(
     () =>

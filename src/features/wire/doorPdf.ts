@@ -1,5 +1,5 @@
 import { PDFDocument, StandardFonts, rgb } from 'pdf-lib'
-import type { BoardDoor } from '@/core/wiring/boardDoors'
+import { type BoardDoor, SAFETY_WORDS } from '@/core/wiring/boardDoors'
 import { writable } from '../fit/templatePdf'
 
 const PAGE = { width: 595.28, height: 841.89, margin: 48 } as const
@@ -41,7 +41,7 @@ export async function doorPdf(jobName: string, doors: readonly BoardDoor[]): Pro
       y -= ROW
     }
     head()
-    for (const { way, tag, name, device, iDeltaNMa, phase, cameFrom, wasOn } of door.rows) {
+    for (const { way, tag, name, device, iDeltaNMa, phase, safety, cameFrom, wasOn } of door.rows) {
       if (y < PAGE.margin + 70) {
         page = document.addPage([PAGE.width, PAGE.height])
         y = PAGE.height - PAGE.margin
@@ -63,9 +63,11 @@ export async function doorPdf(jobName: string, doors: readonly BoardDoor[]): Pro
           color: ink,
         }),
       )
-      const moved = [cameFrom && `from ${cameFrom}`, wasOn && `was on ${wasOn}`].filter(Boolean).join(', ')
-      if (moved) {
-        page.drawText(writable(moved), { x: PAGE.margin + 44, y: y - 11, size: 8, font, color: grey })
+      const below = [safety && SAFETY_WORDS, cameFrom && `from ${cameFrom}`, wasOn && `was on ${wasOn}`]
+        .filter(Boolean)
+        .join(', ')
+      if (below) {
+        page.drawText(writable(below), { x: PAGE.margin + 44, y: y - 11, size: 8, font, color: grey })
         y -= 9
       }
       line()

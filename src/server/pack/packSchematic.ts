@@ -1,5 +1,6 @@
 import ELK from 'elkjs/lib/elk.bundled.js'
 import type { Bench } from '@/core/evidence/bench'
+import { safetyPlaces } from '@/core/wiring/boardDoors'
 import { isConfirmedAsBuilt } from '@/core/evidence/families/switchPositions'
 import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { liveState } from '@/core/wiring/liveState'
@@ -32,6 +33,7 @@ export async function packSchematic({ context }: Bench): Promise<PackSchematic |
     crossed: new Map(),
     changes: new Map(),
     remarks: new Map(),
+    safety: safetyPlaces(context.installation.circuits),
   })
   return {
     groups,

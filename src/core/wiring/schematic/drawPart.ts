@@ -1,5 +1,6 @@
 import { NEUTRAL, PROTECTIVE } from '../installationGraph'
 import { type Point, type Primitive, line } from '../../drawing/primitive'
+import { SAFETY_WORDS } from '../boardDoors'
 import { SIZE, labelSize, type SchematicPart } from './schematicModel'
 import { type DrawnGroup, type Pen, strands, strandInk, changeMark, sayLive } from './schematicPen'
 import { type Body, earthSymbol } from './partBody'
@@ -75,15 +76,30 @@ export function drawPart(pen: Pen, part: SchematicPart, at: Point): DrawnGroup {
   }
 }
 
+/** A tag on the corner of a circuit that somebody has to be told of before it is switched off. */
+const safetyTag = (right: number, top: number): Primitive[] => [
+  { kind: 'rect', at: { x: right - 20, y: top - 8 }, width: 15, height: 15, ink: 'watch', stroke: 1.4, fill: 'sheet' },
+  {
+    kind: 'text',
+    at: { x: right - 12.5, y: top + 4 },
+    text: 'S',
+    size: 12,
+    ink: 'watch',
+    anchor: 'middle',
+    weight: 700,
+  },
+]
+
 const drawPlace: Body<'place'> = (pen, { node, width, height, lines }, { x, y, middle }) => {
   const { graph } = pen
   const title = `${node.name ?? node.id}: ${sayLive(pen, node.id)}`
   if (node.kind === 'electrode') return { body: earthSymbol(middle, y + 2), title: node.name ?? node.id }
   if (node.kind === 'load') {
     const { ink, width: stroke, dash } = strandInk(pen, 'live', node.id, node.phases ?? graph.phases)
+    const isSafety = pen.options.safety.has(node.id)
     const promise = node.promise === 'backup' ? 'stays on' : node.promise === 'leftOut' ? 'left out' : ''
     return {
-      title: `${title}${promise && `, ${promise} in an outage`}`,
+      title: `${title}${promise && `, ${promise} in an outage`}${isSafety ? `, ${SAFETY_WORDS}` : ''}`,
       body: [
         {
           kind: 'rect',
@@ -125,6 +141,7 @@ const drawPlace: Body<'place'> = (pen, { node, width, height, lines }, { x, y, m
                 },
               ]
             : []),
+        ...(isSafety ? safetyTag(x + width, y) : []),
       ],
     }
   }

@@ -33,6 +33,8 @@ export interface DrawingOptions {
   changes: ReadonlyMap<string, 'added' | 'gone' | 'changed'>
   /** Remarks by id, for a mark beside the thing. */
   remarks: ReadonlyMap<string, string>
+  /** Circuits with an alarm, a freezer or medical equipment on them, by the ids of their places. */
+  safety: ReadonlySet<string>
 }
 
 const PITCH = 5
