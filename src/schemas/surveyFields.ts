@@ -13,7 +13,7 @@ import { STARTERS, STARTER_WORDS } from '@/core/plan/motorStart'
 import { DIRECTION_MARKINGS, FED_THINGS, RESIDUAL_TYPES, SOURCE_DEVICE_KINDS } from '@/core/plan/sourceSideDevice'
 import type { RulePack } from '@/core/rules/rulePack'
 import type { FieldSpec } from './fieldSpec'
-import { PHASES, severalPhases } from './itemFields/itemField'
+import { PHASES, severalPhases, terminalSize } from './itemFields/itemField'
 import { choice, date, flag, number, text, words } from './specs'
 
 /** Residual-current types, only where devices come in them. */
@@ -66,6 +66,7 @@ export const SURVEY_FIELDS: Readonly<Record<SurveyKind, readonly FieldSpec[]>> =
       max: 2000,
       hint: 'gutter or depth behind the terminals; for thick conductors',
     }),
+    terminalSize('printed on them or in its papers'),
   ],
   pvSystem: [
     choice('coupling', 'Coupled on', { ac: 'AC', dc: 'DC' }),

@@ -16,6 +16,7 @@ export const everything = () =>
       warrantyUntil: null,
       libraryRevisionId: null,
       bendingMm: null,
+      terminalSize: null,
     })),
     electrodes: ELECTRODE_METHODS.map((method, k) => anElectrode({ id: `e${k + 1}`, tag: `e${k + 1}`, method })),
     circuits: [

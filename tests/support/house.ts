@@ -185,6 +185,7 @@ export const house = (change: Partial<Installation> = {}): Installation => ({
       warrantyUntil: null,
       libraryRevisionId: null,
       bendingMm: null,
+      terminalSize: null,
     },
   ],
   circuits: [aCircuit({ id: 'k1', name: 'Sockets', breakerA: 32, curve: 'B' })],

@@ -197,6 +197,7 @@ export function componentsTaken(
       warrantyUntil: null,
       libraryRevisionId: equipment.revisionId,
       bendingMm: null,
+      terminalSize: null,
     }
   })
 }

@@ -124,6 +124,7 @@ describe('judging', () => {
           warrantyUntil: null,
           libraryRevisionId: null,
           bendingMm: null,
+          terminalSize: null,
         },
       ],
     })

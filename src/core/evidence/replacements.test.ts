@@ -136,6 +136,7 @@ describe('what was mounted', () => {
       warrantyUntil: null,
       libraryRevisionId: null,
       bendingMm: null,
+      terminalSize: null,
     })
     const installation = house({
       testDepth: 'full',

@@ -188,6 +188,8 @@ export interface Component {
   libraryRevisionId: string | null
   /** Room for a conductor to bend at its terminals, as its maker gives it; `null` while nobody has read it. */
   bendingMm: number | null
+  /** Largest conductor that its terminals take, as a printed size; `null` while nobody has read it. */
+  terminalSize: string | null
 }
 
 export interface Circuit {

@@ -33,6 +33,7 @@ const unread = (item: SurveyItem): SurveyItem =>
           metalOutdoors: null,
           ways: null,
           bendingMm: null,
+          terminalSize: null,
         },
       }
     : item

@@ -41,6 +41,8 @@ export interface SurveyDetails {
     ways?: number | null
     /** Room behind its terminals for a conductor to bend: gutter or depth, in millimetres. */
     bendingMm?: number | null
+    /** Largest conductor that its terminals take, as a printed size. */
+    terminalSize?: string | null
   }
   pvSystem: {
     coupling: 'ac' | 'dc'

@@ -22,6 +22,7 @@ const component = {
   warrantyUntil: null,
   libraryRevisionId: null,
   bendingMm: null,
+  terminalSize: null,
 }
 const withRun = (size: string, bendingMm?: number | null, ends: object = { to: 'main board' }) =>
   house({ runs: [aRun({ tag: 'w1', size, ...ends })], survey: [board(bendingMm)] as never })

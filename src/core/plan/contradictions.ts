@@ -4,6 +4,7 @@ import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
 import { RULE_PACKS } from '../rules/packs'
 import { bendingRooms } from './bendingRoom'
 import { mainsOf } from './mains'
+import { terminalCapacities } from './terminalCapacity'
 import { peakOfSourceW } from './sourceOfStrings'
 import { boardWays } from '../wiring/boardWays'
 
@@ -279,10 +280,20 @@ const boardsWithTooFewWays: Rule = (installation) =>
 const boardsWithoutRoomToBend: Rule = (installation) =>
   bendingRooms(installation)
     .filter(({ mark }) => mark === 'exceeds')
-    .map(({ runTag, size, at, atTag, atName, neededMm, roomMm }) => ({
+    .map(({ run, at, atTag, atName, neededMm, roomMm }) => ({
       path: `${at}s.${atTag}.bendingMm`,
       about: atName,
-      message: `${atName} has ${roomMm} mm for a conductor to bend, and ${size} of ${runTag} needs ${neededMm} mm.`,
+      message: `${atName} has ${roomMm} mm for a conductor to bend, and ${run.size} of ${run.tag} needs ${neededMm} mm.`,
+      touches: ['boards'],
+    }))
+
+const terminalsTooSmall: Rule = (installation) =>
+  terminalCapacities(installation)
+    .filter(({ mark }) => mark === 'exceeds')
+    .map(({ run, at, atTag, atName, terminalSize }) => ({
+      path: `${at}s.${atTag}.terminalSize`,
+      about: atName,
+      message: `The terminals of ${atName} take ${terminalSize} at most, and ${run.tag} is ${run.size}.`,
       touches: ['boards'],
     }))
 
@@ -352,6 +363,7 @@ const RULES: readonly Rule[] = [
   boardDevices,
   boardsWithTooFewWays,
   boardsWithoutRoomToBend,
+  terminalsTooSmall,
   circuitBoards,
   supplyFigures,
   backedUpOnTheOtherMain,

@@ -18,6 +18,7 @@ const gateway: Component = {
   warrantyUntil: null,
   libraryRevisionId: null,
   bendingMm: null,
+  terminalSize: null,
 }
 const withSources = (
   sources: Partial<Installation['sources']>,

@@ -14,6 +14,7 @@ const unit = (tag: string, kind: 'battery' | 'inverter') => ({
   warrantyUntil: null,
   libraryRevisionId: null,
   bendingMm: null,
+  terminalSize: null,
 })
 const job = house({
   components: [unit('pack1', 'battery'), unit('pack2', 'battery'), unit('inv1', 'inverter')],

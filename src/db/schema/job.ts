@@ -129,8 +129,13 @@ export const component = pgTable(
     /** Revision of the crew's library that it was taken from. */
     libraryRevisionId: uuid(),
     bendingMm: figure(),
+    terminalSize: text(),
   },
-  (t) => [unique('component_tag').on(t.jobId, t.tag), oneOf('component_kind_known', t.kind, COMPONENT_KINDS)],
+  (t) => [
+    unique('component_tag').on(t.jobId, t.tag),
+    oneOf('component_kind_known', t.kind, COMPONENT_KINDS),
+    check('component_terminal_size_bounded', sql`length(${t.terminalSize}) <= 8`),
+  ],
 )
 
 export const circuit = pgTable(

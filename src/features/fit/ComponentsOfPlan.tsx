@@ -65,6 +65,7 @@ function listed(
         warrantyUntil: null,
         libraryRevisionId: null,
         bendingMm: null,
+        terminalSize: null,
       }
     })
   })

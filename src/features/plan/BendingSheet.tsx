@@ -12,7 +12,7 @@ const millimetres = (value: number | null) => (
 )
 
 const columns = (unit: string): readonly Column<BendingRoom>[] => [
-  { head: 'Run', cell: ({ runTag, size }) => `${runTag}, ${size} ${unit}` },
+  { head: 'Run', cell: ({ run }) => `${run.tag}, ${run.size} ${unit}` },
   { head: 'At', cell: ({ atName }) => atName },
   { head: 'Needs', cell: ({ neededMm }) => millimetres(neededMm), numeric: true },
   { head: 'Has', cell: ({ roomMm }) => millimetres(roomMm), numeric: true },
@@ -29,7 +29,7 @@ export function BendingSheet({ installation, unit }: { installation: Installatio
         label="Room to bend"
         columns={columns(unit)}
         rows={rooms}
-        keyOf={({ runTag, at, atTag }) => `${runTag} ${at} ${atTag}`}
+        keyOf={({ run, at, atTag }) => `${run.tag} ${at} ${atTag}`}
       />
       <Text px="14px" py="8px" fontSize="13px" color="ink2">
         {RULE_PACKS[installation.packId].bendingRoom.basis} The room of a board is entered under Survey, Supply and

@@ -18,6 +18,7 @@ import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { useJob } from '../job/JobContext'
 import { usePlanned } from './LoadDrafts'
 import { BendingSheet } from './BendingSheet'
+import { TerminalSheet } from './TerminalSheet'
 import { DrivesSheet } from './DrivesSheet'
 import { FillSheet } from './FillSheet'
 
@@ -200,6 +201,7 @@ export function DevicesView() {
         {pack.ampacityBasis} Voltage drop is held against {pack.limits.voltageDropMaxPercent.value} %. Local code and
         the maker’s manual come first.
       </Notice>
+      <TerminalSheet installation={installation} unit={unit} />
       <BendingSheet installation={installation} unit={unit} />
       <FillSheet fillOf={(kind, area, diameters) => containmentFill(pack.limits, kind, area, diameters)} />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />

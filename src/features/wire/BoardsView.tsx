@@ -32,6 +32,7 @@ const UNKNOWN_BOARD = {
   metalOutdoors: null,
   ways: null,
   bendingMm: null,
+  terminalSize: null,
 }
 
 /** W-8 and W-6: which circuit leaves which board for which, on which phase, with the charts for the doors; and the charger's side. */

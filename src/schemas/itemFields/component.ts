@@ -1,6 +1,6 @@
 import type { ComponentKind } from '@/core/installation/installation'
 import { ID_FORM } from '../fields'
-import { type ItemField, NAME, TAG, figure } from './itemField'
+import { type ItemField, NAME, TAG, figure, terminalSize } from './itemField'
 
 const KIND_WORDS: Readonly<Record<ComponentKind, string>> = {
   inverter: 'inverter',
@@ -33,6 +33,7 @@ export const COMPONENT_FIELDS: readonly ItemField[] = [
     max: 1000,
     hint: 'at its terminals, as its manual gives it',
   }),
+  terminalSize('as its manual gives it'),
   {
     name: 'libraryRevisionId',
     label: 'Revision of the library',

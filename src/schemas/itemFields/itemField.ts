@@ -1,3 +1,4 @@
+import { sizeSystemOf, sizesOf } from '@/core/rules/conductors'
 import type { RulePack } from '@/core/rules/rulePack'
 import type { FieldSpec } from '../fieldSpec'
 
@@ -50,3 +51,26 @@ export const figure = (
 ): ItemField => ({ name, label, kind: 'number', ...(unit && { unit }), optional: true, ...more })
 
 export const TORQUE = figure('torqueNm', 'Torque of its terminals', 'Nm', { hint: 'the maker’s figure' })
+
+/** Sizes of a pack's conductors from the thinnest up, in its own unit. */
+export const sizeChoice = (label: string) => (pack: RulePack) => {
+  const system = sizeSystemOf(pack.id)
+  const sizes = sizesOf(system)
+  return {
+    label: `${label}, ${system === 'awg' ? 'AWG' : 'mm²'}`,
+    kind: 'choice' as const,
+    options: same(sizes),
+    order: sizes,
+  }
+}
+
+/** The largest conductor that terminals take. */
+export const terminalSize = (hint: string): ItemField => ({
+  name: 'terminalSize',
+  label: 'Terminals take at most',
+  kind: 'text',
+  optional: true,
+  max: 8,
+  hint,
+  inPack: sizeChoice('Terminals take at most'),
+})

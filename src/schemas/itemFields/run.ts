@@ -1,9 +1,4 @@
-import { sizeSystemOf, sizesOf } from '@/core/rules/conductors'
-import type { RulePack } from '@/core/rules/rulePack'
-import { type ItemField, PHASES, TAG, TORQUE, figure, same, severalPhases } from './itemField'
-
-/** Sizes of a pack from the thinnest up. */
-const sizesIn = ({ id }: RulePack) => sizesOf(sizeSystemOf(id))
+import { type ItemField, PHASES, TAG, TORQUE, figure, severalPhases, sizeChoice } from './itemField'
 
 /** A cable run between two named ends. */
 export const RUN_FIELDS: readonly ItemField[] = [
@@ -15,12 +10,7 @@ export const RUN_FIELDS: readonly ItemField[] = [
     label: 'Size',
     kind: 'text',
     max: 8,
-    inPack: (pack) => ({
-      label: sizeSystemOf(pack.id) === 'awg' ? 'Size, AWG' : 'Size, mm²',
-      kind: 'choice',
-      options: same(sizesIn(pack)),
-      order: sizesIn(pack),
-    }),
+    inPack: sizeChoice('Size'),
   },
   { name: 'lengthM', label: 'Length', kind: 'number', unit: 'm', above: 0, max: 2000 },
   {

@@ -447,6 +447,7 @@ describe('a battery’s insulation', () => {
     warrantyUntil: null,
     libraryRevisionId: null,
     bendingMm: null,
+    terminalSize: null,
   } as const
   const read = (packId: 'iec-1ph-230' | 'na-split-240', mohm: number, bound: 'above' | null = null) =>
     benchOf(

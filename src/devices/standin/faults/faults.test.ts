@@ -46,6 +46,7 @@ function findingOf(house: House, name: string): string | undefined {
       warrantyUntil: null,
       libraryRevisionId: null,
       bendingMm: null,
+      terminalSize: null,
     })),
     settings: [
       { id: 's', key: 'networkProfile', label: 'Profile', value: 3, unit: '', tolerance: 0, why: null, origin: null },

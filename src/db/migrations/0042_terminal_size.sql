@@ -1,0 +1,2 @@
+ALTER TABLE "component" ADD COLUMN "terminal_size" text;--> statement-breakpoint
+ALTER TABLE "component" ADD CONSTRAINT "component_terminal_size_bounded" CHECK (length("component"."terminal_size") <= 8);

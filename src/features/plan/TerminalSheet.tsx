@@ -1,0 +1,39 @@
+'use client'
+import { Text } from '@chakra-ui/react'
+import type { Installation } from '@/core/installation/installation'
+import { type TerminalCapacity, terminalCapacities } from '@/core/plan/terminalCapacity'
+import { type Column, DataTable } from '@/ui/DataTable'
+import { PlanMarkWord } from '@/ui/PlanMarkWord'
+import { TitledSheet } from '@/ui/Sheet'
+
+const columns = (unit: string): readonly Column<TerminalCapacity>[] => [
+  { head: 'Run', cell: ({ run }) => `${run.tag}, ${run.size === '' ? 'size open' : `${run.size} ${unit}`}` },
+  { head: 'At', cell: ({ atName }) => atName },
+  {
+    head: 'Terminals take',
+    cell: ({ terminalSize }) => (terminalSize === null ? 'not read' : `${terminalSize} ${unit}`),
+    numeric: true,
+  },
+  { head: 'Terminals', cell: ({ mark }) => <PlanMarkWord mark={mark} /> },
+]
+
+/** Whether the terminals at both ends of each run take its conductor. */
+export function TerminalSheet({ installation, unit }: { installation: Installation; unit: string }) {
+  const ends = terminalCapacities(installation)
+  if (ends.length === 0) return null
+  return (
+    <TitledSheet title="Terminals" note="where runs end on a board or a component">
+      <DataTable
+        label="Terminals"
+        columns={columns(unit)}
+        rows={ends}
+        keyOf={({ run, at, atTag }) => `${run.tag} ${at} ${atTag}`}
+      />
+      <Text px="14px" py="8px" fontSize="13px" color="ink2">
+        What the terminals of a board take is entered under Survey, Supply and boards; those of a unit or a gateway with
+        the component. A terminal takes no thicker conductor than it is made for, and two in one only where its maker
+        says so.
+      </Text>
+    </TitledSheet>
+  )
+}
