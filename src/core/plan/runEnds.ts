@@ -13,7 +13,11 @@ export interface RunEnd {
   terminalSize: string | null
 }
 
-const alike = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
+/** An end is called after a thing by its name or short name, or by that and a side of it: “Gateway, street side”. */
+function isCalledAfter(end: string, name: string): boolean {
+  const [said, called] = [end.trim().toLowerCase(), name.trim().toLowerCase()]
+  return said === called || said.startsWith(`${called},`)
+}
 
 /** Everything that a run may end on. A job that a device kept from before may lack the fields. */
 const thingsOf = ({ survey, components }: Installation): Omit<RunEnd, 'run'>[] => [
@@ -33,6 +37,9 @@ const thingsOf = ({ survey, components }: Installation): Omit<RunEnd, 'run'>[] =
   })),
 ]
 
+const endsOn = (end: string, { atTag, atName }: Omit<RunEnd, 'run'>): boolean =>
+  isCalledAfter(end, atName) || isCalledAfter(end, atTag)
+
 /**
  * The ends of all runs that are called after a board or a component, by its name or short name.
  *
@@ -41,8 +48,18 @@ const thingsOf = ({ survey, components }: Installation): Omit<RunEnd, 'run'>[] =
 export function runEnds(installation: Installation): RunEnd[] {
   const things = thingsOf(installation)
   return installation.runs.flatMap((run) =>
-    things
-      .filter(({ atTag, atName }) => [run.from, run.to].some((end) => alike(end, atName) || alike(end, atTag)))
-      .map((thing) => ({ run, ...thing })),
+    things.filter((thing) => endsOn(run.from, thing) || endsOn(run.to, thing)).map((thing) => ({ run, ...thing })),
+  )
+}
+
+/**
+ * Ends of runs that no board and no component is called after: what they end on is held against nothing.
+ *
+ * @example endsOnNothing(installation) // [{ runTag: 'w1', end: 'Meter' }]
+ */
+export function endsOnNothing(installation: Installation): { runTag: string; end: string }[] {
+  const things = thingsOf(installation)
+  return installation.runs.flatMap(({ tag, from, to }) =>
+    [from, to].filter((end) => !things.some((thing) => endsOn(end, thing))).map((end) => ({ runTag: tag, end })),
   )
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { aRun, house } from '../../../tests/support/house'
 import { contradictionsOf } from './contradictions'
+import { endsOnNothing } from './runEnds'
 import { terminalCapacities } from './terminalCapacity'
 
 const withRun = (size: string, terminalSize: string | null | undefined, packId?: 'na-split-240') =>
@@ -65,6 +66,26 @@ describe('what the terminals of a board take', () => {
     expect(found.map(({ at, mark }) => [at, mark])).toEqual([
       ['board', 'fits'],
       ['component', 'exceeds'],
+    ])
+  })
+})
+
+describe('an end of a run', () => {
+  it('is called after a thing by its name, its short name, or a side of it; others are named as held against nothing', () => {
+    const there = {
+      ...withRun('16', '16'),
+      runs: [
+        aRun({ tag: 'w1', from: 'Meter', to: 'Main board' }),
+        aRun({ tag: 'w2', from: 'main board, upper bar', to: 'Main boarding house' }),
+        aRun({ tag: 'w3', from: 'board1', to: 'Attic' }),
+      ],
+      components: [],
+    }
+    expect(terminalCapacities(there).map(({ run }) => run.tag)).toEqual(['w1', 'w2', 'w3'])
+    expect(endsOnNothing(there)).toEqual([
+      { runTag: 'w1', end: 'Meter' },
+      { runTag: 'w2', end: 'Main boarding house' },
+      { runTag: 'w3', end: 'Attic' },
     ])
   })
 })
