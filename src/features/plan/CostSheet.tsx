@@ -28,10 +28,10 @@ const quantityWords = ({ quantity, unit }: CostLine) =>
       ? ''
       : `${Number.isInteger(quantity) ? quantity : formatNumber(quantity, 3)} ${quantity === 1 && unit === 'pieces' ? 'piece' : unit}`
 
-const COLUMNS: readonly Column<CostLine>[] = [
+const columnsIn = (currency: string): readonly Column<CostLine>[] => [
   { head: 'What', cell: ({ label }) => label },
   { head: 'How much', cell: quantityWords, numeric: true },
-  { head: 'Amount', cell: ({ low, high }) => range(low, high), numeric: true },
+  { head: `Amount, ${currency}`, cell: ({ low, high }) => range(low, high), numeric: true },
 ]
 
 interface Estimated {
@@ -113,7 +113,7 @@ export function CostSheet({
           </Text>
           <DataTable
             label="Estimate by line"
-            columns={COLUMNS}
+            columns={columnsIn(habits.currency ?? 'no currency set')}
             rows={lines}
             keyOf={({ what, unit }) => `${what} ${unit}`}
           />

@@ -2,11 +2,14 @@
 import { Box, Text } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
 import type { SizeCurve, SizePoint } from '@/core/plan/sizeCurve'
-import { formatNumber } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/theme'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 
+/** Room for an amount with its currency beside the axis. */
+const LEFT = 76
+
+/** What a battery is worth a year, by its number of modules, with the knee and what is planned. */
 export function SizeChart({
   curve: { points, knee },
   planned,
@@ -17,10 +20,11 @@ export function SizeChart({
   money: (value: number) => string
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(720)
-  const height = 210
-  const x = scaleLinear([0, points.at(-1)?.moduleCount ?? 1], [60, width - 24])
+  const height = 226
+  const foot = height - 16
+  const x = scaleLinear([0, points.at(-1)?.moduleCount ?? 1], [LEFT, width - 24])
   const values = points.map(({ valuePerYear }) => valuePerYear)
-  const y = scaleLinear([Math.min(0, ...values), Math.max(1, ...values) * 1.12], [height - 30, 10])
+  const y = scaleLinear([Math.min(0, ...values), Math.max(1, ...values) * 1.12], [foot - 30, 10])
   const here = points.find(({ moduleCount }) => moduleCount === planned)
   const mark = (point: SizePoint, words: string, up: boolean) => (
     <g>
@@ -56,20 +60,23 @@ export function SizeChart({
       >
         {y.ticks(4).map((value) => (
           <g key={value}>
-            <path d={`M60 ${y(value)}H${width - 24}`} stroke={colour(value === 0 ? 'rule2' : 'rule')} />
-            <Label x={54} y={y(value) + 4} anchor="end" size={12}>
-              {formatNumber(value, 4)}
+            <path d={`M${LEFT} ${y(value)}H${width - 24}`} stroke={colour(value === 0 ? 'rule2' : 'rule')} />
+            <Label x={LEFT - 6} y={y(value) + 4} anchor="end" size={12}>
+              {money(value)}
             </Label>
           </g>
         ))}
         {points.map(({ moduleCount, valuePerYear }) => (
           <g key={moduleCount}>
             <circle cx={x(moduleCount)} cy={y(valuePerYear)} r="3" fill={colour('grid')} />
-            <Label x={x(moduleCount)} y={height - 10} anchor="middle" size={12}>
+            <Label x={x(moduleCount)} y={foot - 10} anchor="middle" size={12}>
               {moduleCount}
             </Label>
           </g>
         ))}
+        <Label x={(LEFT + width - 24) / 2} y={height - 6} anchor="middle" size={12}>
+          modules
+        </Label>
         <path
           d={
             line<SizePoint>(

@@ -162,13 +162,14 @@ export function factsOf(fields: readonly FieldSpec[], detail: Record<string, unk
     .flatMap((spec) => {
       const value = detail[spec.name]
       const label = SIGNS.test(spec.label) ? spec.label : spec.label.slice(0, 1).toLowerCase() + spec.label.slice(1)
-      // an open choice decides something; other blanks are said by the checklist
-      if (value === null || value === undefined || value === '') return spec.kind === 'choice' ? [`${label} open`] : []
+      // an open choice or question decides something; other blanks are said by the checklist
+      if (value === null || value === undefined || value === '')
+        return spec.kind === 'choice' || spec.kind === 'flag' ? [`${label} open`] : []
       switch (spec.kind) {
         case 'flag':
-          return value ? [label] : []
+          return value ? [label] : [`${label}: no`]
         case 'choice':
-          return [spec.options?.[String(value)] ?? String(value)]
+          return [`${label} ${spec.options?.[String(value)] ?? String(value)}`]
         case 'percent':
           return value === 0 ? [] : [`${label} ${formatNumber(Number(value) * 100, 3)} %`]
         case 'number':

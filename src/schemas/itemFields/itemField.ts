@@ -72,5 +72,9 @@ export const terminalSize = (hint: string): ItemField => ({
   optional: true,
   max: 8,
   hint,
-  inPack: sizeChoice('Terminals take at most'),
+  inPack: (pack) => {
+    const { options, order, kind } = sizeChoice('')(pack)
+    const unit = sizeSystemOf(pack.id) === 'awg' ? 'AWG' : 'mm²'
+    return { kind, order, options: Object.fromEntries(Object.keys(options).map((size) => [size, `${size} ${unit}`])) }
+  },
 })
