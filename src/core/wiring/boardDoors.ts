@@ -47,6 +47,17 @@ export const safetyPlaces = (circuits: readonly Pick<Circuit, 'tag' | 'safety'>[
 /** Board of a circuit that none is named for. */
 export const MAIN_BOARD = 'main'
 
+/**
+ * What a board is called: by its name in the survey, wherever it is spoken of.
+ *
+ * @returns its short name where the survey has none of that name
+ * @example boardNameOf(installation)('barn') // 'Barn board'
+ */
+export function boardNameOf({ survey }: Pick<Installation, 'survey'>): (tag: string) => string {
+  const names = new Map(itemsOf(survey, 'board').map(({ tag, name }) => [tag, name]))
+  return (tag) => names.get(tag) ?? (tag === MAIN_BOARD ? 'Main board' : tag)
+}
+
 const boardOf = ({ boardTag }: Pick<Circuit, 'boardTag'>) => boardTag ?? MAIN_BOARD
 const foundOn = (circuit: Circuit) => circuit.foundBoardTag ?? boardOf(circuit)
 const foundPhase = (circuit: Circuit) => circuit.foundPhase ?? circuit.phase
@@ -61,8 +72,7 @@ export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads'
   const { circuits, loads, survey, packId } = installation
   const { phases } = RULE_PACKS[packId]
   const found = itemsOf(survey, 'board')
-  const nameOf = (tag: string) =>
-    found.find((board) => board.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
+  const nameOf = boardNameOf({ survey })
   const loadOf = (circuit: Circuit) =>
     loads.filter(({ circuitTag }) => circuitTag === circuit.tag).reduce((sum, { powerW }) => sum + powerW, 0)
   const perPhase = (own: readonly Circuit[], phaseOf: (circuit: Circuit) => Phase | 'all') => {

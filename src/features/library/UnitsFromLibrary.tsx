@@ -45,7 +45,7 @@ export function UnitsFromLibrary({
   if (missing.length === 0) return null
   return (
     <Button size="sm" onClick={() => void save(missing)}>
-      {missing.length === 1 ? `Add ${missing[0]?.name}` : `Add ${missing.length} units of the library`}
+      {missing.length === 1 ? `Add ${missing[0]?.name}` : `Add ${missing.length} units from the library`}
     </Button>
   )
 }

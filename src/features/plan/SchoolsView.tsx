@@ -1,4 +1,5 @@
 'use client'
+import { boardNameOf } from '@/core/wiring/boardDoors'
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
@@ -28,6 +29,7 @@ export function SchoolsView() {
         <EmptyState title="No loads, no comparison">Add the loads on the survey first.</EmptyState>
       </Sheet>
     )
+  const boardName = boardNameOf(installation)
   const moves = options.find(({ school }) => school === 'automaticWithShedding')?.moves
   return (
     <>
@@ -54,7 +56,7 @@ export function SchoolsView() {
                 {name}
               </Text>
               <Text color="ink2">
-                {from} → {to}, {phase}
+                {boardName(from)} → {boardName(to)}, {phase}
               </Text>
               <Text w="76px" textAlign="right">
                 {formatQuantity(loadW, 'W', 3)}
@@ -73,7 +75,7 @@ export function SchoolsView() {
           >
             {Object.entries(moves.perBoard).map(([board, phases]) => (
               <Text key={board}>
-                {board}:{' '}
+                {boardName(board)}:{' '}
                 {Object.entries(phases)
                   .map(([phase, w]) => `${phase} ${formatQuantity(w, 'W', 3)}`)
                   .join(', ')}

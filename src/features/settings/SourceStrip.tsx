@@ -37,7 +37,11 @@ export function SourceStrip() {
   return (
     <TitledSheet
       title="Through a long outage"
-      note={order === null ? 'when the vehicle gives is not said in the survey' : `in the order ${order.map((source) => SOURCE_WORDS[source]).join(', ')}`}
+      note={
+        order === null
+          ? 'when the vehicle gives is not said in the survey'
+          : `in the order ${order.map((source) => SOURCE_WORDS[source]).join(', ')}`
+      }
     >
       <Box px="14px" pb="12px" fontSize="14px">
         {run.stages === null ? (

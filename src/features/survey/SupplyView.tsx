@@ -1,4 +1,5 @@
 'use client'
+import { boardNameOf } from '@/core/wiring/boardDoors'
 import { Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Circuit } from '@/core/installation/installation'
@@ -147,7 +148,11 @@ export function SupplyView() {
                   </Flex>
                 ),
               },
-              { head: 'Board', cell: ({ boardTag }) => boardTag ?? '–', wideOnly: true },
+              {
+                head: 'Board',
+                cell: ({ boardTag }) => (boardTag === null ? '–' : boardNameOf(installation)(boardTag)),
+                wideOnly: true,
+              },
               {
                 head: 'Device',
                 cell: ({ breakerA, curve }) =>

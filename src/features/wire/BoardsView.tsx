@@ -7,7 +7,7 @@ import { itemsOf } from '@/core/installation/survey'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { rulesOf } from '@/core/installation/rulesOf'
 import type { Phase } from '@/core/rules/rulePack'
-import { type BoardDoor, MAIN_BOARD, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
+import { type BoardDoor, MAIN_BOARD, boardDoors, hasMoved, boardNameOf } from '@/core/wiring/boardDoors'
 import { boardWays } from '@/core/wiring/boardWays'
 import { sharedPhases } from '@/core/wiring/sharedPhases'
 import { v7 as uuidv7 } from 'uuid'
@@ -89,6 +89,7 @@ export function BoardsView() {
       listedW,
       pack.phases,
     )
+  const boardName = boardNameOf(installation)
   const surveyed = itemsOf(installation.survey, 'board').map(({ tag }) => tag)
   const boardTags = [
     ...new Set([...(surveyed.includes(MAIN_BOARD) ? [] : [MAIN_BOARD]), ...surveyed, ...doors.map(({ tag }) => tag)]),
@@ -96,9 +97,6 @@ export function BoardsView() {
   const boards = {
     ...Object.fromEntries(boardTags.map((tag) => [tag, boardName(tag)])),
     ...(may('saveSurveyItem') && !boardTags.includes(ESSENTIALS) ? { [ESSENTIALS]: 'a new essentials board' } : {}),
-  }
-  function boardName(tag: string): string {
-    return doors.find((door) => door.tag === tag)?.name ?? (tag === MAIN_BOARD ? 'Main board' : tag)
   }
   /** A board exists before something is moved to it: a new one is on the survey first, with nothing known of it. */
   const moveTo = async (circuit: Circuit, tag: string) => {

@@ -105,9 +105,14 @@ export function Door({
             { head: 'Way', cell: ({ way }) => way ?? '–', numeric: true },
             {
               head: 'Circuit',
-              cell: ({ tag, name, safety }) => (
+              cell: ({ tag, name, safety, cameFrom }) => (
                 <>
                   {name} ({tag})
+                  {cameFrom !== null && (
+                    <Text fontSize="13px" color="ink2">
+                      from {cameFrom}
+                    </Text>
+                  )}
                   {safety === true && (
                     <Text fontSize="13px" color="watch">
                       {SAFETY_WORDS}
@@ -129,7 +134,6 @@ export function Door({
                   },
                 ]
               : []),
-            { head: 'From', cell: ({ cameFrom }) => cameFrom ?? '', wideOnly: true },
           ]}
         />
       )}
