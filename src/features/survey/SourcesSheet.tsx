@@ -251,16 +251,18 @@ function SourcesOverlay({ editing, onClose }: { editing: Editing; onClose: () =>
     )
   const { list, index } = editing
   const own: readonly object[] = sources[list]
-  const put = (fields: Record<string, unknown>) =>
-    index === null
-      ? [...own, { ...NEW[list], ...(pack.phases.length === 1 && { phase: 'all' }), ...fields }]
-      : own.map((one, k) => (k === index ? { ...one, ...fields } : one))
+  // a house of one phase is not asked for it
+  const begun = { ...(pack.phases.length === 1 && { phase: 'all' }), ...(index === null ? NEW[list] : own[index]) }
+  const put = (fields: Record<string, unknown>) => {
+    const one = { ...begun, ...fields }
+    return index === null ? [...own, one] : own.map((other, k) => (k === index ? one : other))
+  }
   return (
     <Overlay title={list === 'units' ? 'Battery inverter' : 'AC-coupled PV'} open onClose={onClose} wide>
       <SpecForm
         specs={list === 'units' ? unitFields(pack) : pvFields(pack)}
-        initial={index === null ? NEW[list] : own[index]}
-        check={(fields) => schemaIssues(list === 'units' ? unitSchema : pvSchema, fields)}
+        initial={begun}
+        check={(fields) => schemaIssues(list === 'units' ? unitSchema : pvSchema, { ...begun, ...fields })}
         save={async (fields) => {
           await change({ sources: { ...sources, [list]: put(fields) } })
           onClose()
