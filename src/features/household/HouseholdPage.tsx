@@ -1,5 +1,5 @@
 'use client'
-import { Box, Field, Flex, Heading, Input, Text, Textarea, chakra } from '@chakra-ui/react'
+import { Box, Field, Flex, Heading, Text, Textarea, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { HOUSEHOLD_QUESTIONS, type HouseholdQuestion } from '@/core/plan/household'
 import type { HouseholdView } from '@/server/household'
@@ -155,15 +155,15 @@ function Question({
             borderRadius="l1"
             cursor="pointer"
           >
-            <Input
+            <chakra.input
               type="radio"
               name={question}
               value={value}
               checked={answer === value}
               onChange={() => onAnswer(value)}
               w="18px"
-              minW="18px"
               h="18px"
+              flex="none"
               accentColor="ember"
             />
             {words}
