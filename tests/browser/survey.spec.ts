@@ -173,6 +173,10 @@ test.describe('the household', () => {
     ).newPage()
     await phone.goto(address)
     await expect(phone.getByRole('heading', { name: 'Before we come to Household House' })).toBeVisible()
+    // an answer looks like one to be chosen: the round sign of the device, and not the box of a text field
+    const sign = await phone.getByRole('radio').first().boundingBox()
+    expect([sign?.width, sign?.height]).toEqual([18, 18])
+    await expect(phone.getByRole('radio').first()).toHaveCSS('appearance', 'auto')
     await expect(phone.getByText('Our first word')).toHaveCount(0)
     await phone.getByLabel('The board with its lid open').setInputFiles(await aPicture('board.jpg'))
     await expect(phone.getByText('1 sent so far')).toBeVisible()
