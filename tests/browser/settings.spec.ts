@@ -104,7 +104,7 @@ test('each stage of a long outage is tried or Open, and the vehicle keeps what i
   await expect(dialog).toBeHidden()
   await openBench(page, jobId, '?stage=settings')
   const strip = page.getByRole('main').getByRole('region', { name: 'Through a long outage' })
-  await expect(strip).toContainText('in the order pv, battery, vehicle')
+  await expect(strip).toContainText('in the order PV, battery, vehicle')
   await expect(strip.getByRole('group', { name: 'From the reserve, without the sun' })).toContainText(/vehicle .*W/)
   await expect(strip.locator('[data-stage="floor"]')).toContainText('Open')
   await strip.getByRole('button', { name: 'Away: no' }).click()
