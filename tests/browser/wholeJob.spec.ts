@@ -23,7 +23,7 @@ const stage = (page: Page, name: string) =>
     .click()
 
 test('a lead takes a job from nothing to a sealed pack and the customer’s page', async ({ page, browser }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(300_000)
   await page.goto('/')
   await page.getByLabel('E-mail').fill('ines@harrowlight.example')
   await page.getByLabel('Password').fill('wrong')
