@@ -141,3 +141,31 @@ describe('any sources', () => {
     expect(limits([unit({ legW: 3000 })], { pack: 'na-split-240' }).perPhase?.L1?.nightW).toBe(3000)
   })
 })
+
+describe('a source on one leg of a split-phase supply', () => {
+  const unit = {
+    name: 'Small',
+    moduleCount: 2,
+    moduleW: 2000,
+    inverterBatteryW: 3600,
+    inverterAcW: 3600,
+    inverterSurgeVa: 7000,
+    moduleSurgeVa: 4000,
+    surgeS: 5,
+    pvDcW: 0,
+    coldFactor: 1,
+  }
+  const limits = (phase: 'L1' | 'all', legW: number | null = null, gatewayA = 60) =>
+    sourceLimits({ pack: 'na-split-240', units: [{ ...unit, phase, legW }], pvAc: [], gatewayA, feederA: null })
+
+  it('gives all of it to that leg and nothing to the other', () => {
+    expect(limits('L1').perPhase).toMatchObject({ L1: { nightW: 3600 }, L2: { nightW: 0 } })
+    expect(limits('all').perPhase).toMatchObject({ L1: { nightW: 1800 }, L2: { nightW: 1800 } })
+    expect(limits('L1', 2400).perPhase).toMatchObject({ L1: { nightW: 2400 }, L2: { nightW: 0 } })
+  })
+
+  it('gives the house no more than the leg carries', () => {
+    expect([limits('L1').nightW, limits('all').nightW]).toEqual([3600, 3600])
+    expect([limits('L1', null, 20).nightW, limits('all', null, 20).nightW]).toEqual([2400, 3600])
+  })
+})

@@ -115,8 +115,10 @@ const common = (bindings: readonly BindingElement[]): BindingElement => {
 const shareOnPhase = (phase: Phase, on: Phase | 'all' | undefined) =>
   on === undefined || on === 'all' ? 1 / 3 : on === phase ? 1 : 0
 
-function splitLeg(value: number, legW: number | null | undefined): number {
-  return legW === null || legW === undefined ? value / 2 : Math.min(legW, value)
+/** What a source of a split-phase supply gives to one leg: half of it, all of it or nothing, and never more than its limit of a leg. */
+function onLeg(leg: Phase, value: number, on: Phase | 'all' | undefined, legW: number | null = null): number {
+  if (on === undefined || on === 'all') return legW === null ? value / 2 : Math.min(legW, value)
+  return on === leg ? Math.min(legW ?? Infinity, value) : 0
 }
 
 /**
@@ -170,15 +172,25 @@ export function sourceLimits({ pack, units, pvAc, gatewayA, feederA }: SourceLim
     total.dayW = Math.min(free.dayW, maxW)
     if (pack === 'na-split-240') {
       const legMaxW = rules.nominalV * currentA
-      const nightW = known.reduce((sum, { nightW: w, unit }) => sum + splitLeg(w, unit.legW), 0)
-      const changeoverW = known.reduce((sum, { changeoverW: w, unit }) => sum + splitLeg(w, unit.legW), 0)
-      const dayW = changeoverW + islandPv.reduce((sum, pv) => sum + (pv.expectedW ?? 0) / 2, 0)
-      const leg = {
-        nightW: Math.min(nightW, legMaxW),
-        changeoverW: Math.min(changeoverW, legMaxW),
-        dayW: Math.min(dayW, legMaxW),
+      const legOf = (leg: Phase): PhaseLimits => {
+        const nightW = known.reduce((sum, { nightW: w, unit }) => sum + onLeg(leg, w, unit.phase, unit.legW), 0)
+        const changeoverW = known.reduce(
+          (sum, { changeoverW: w, unit }) => sum + onLeg(leg, w, unit.phase, unit.legW),
+          0,
+        )
+        const dayW = changeoverW + islandPv.reduce((sum, pv) => sum + onLeg(leg, pv.expectedW ?? 0, pv.phase), 0)
+        return {
+          nightW: Math.min(nightW, legMaxW),
+          changeoverW: Math.min(changeoverW, legMaxW),
+          dayW: Math.min(dayW, legMaxW),
+        }
       }
-      perPhase = { L1: leg, L2: { ...leg } }
+      const legs = { L1: legOf('L1'), L2: legOf('L2') }
+      // what feeds one leg alone gives the house no more than that leg carries
+      const onOneLeg = known.some(({ unit }) => unit.phase !== undefined && unit.phase !== 'all')
+      for (const key of onOneLeg ? (['nightW', 'changeoverW', 'dayW'] as const) : [])
+        total[key] = Math.min(total[key], legs.L1[key] + legs.L2[key])
+      perPhase = legs
     }
   }
 
