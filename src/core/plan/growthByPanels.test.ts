@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { house } from '../../../tests/support/house'
+import { DC_STRING } from '../../../tests/support/pvStrings'
 import type { SurveyDetails, SurveyItem } from '../installation/survey'
 import { ceilingsOf } from './ceilings'
 import { growthByPanels } from './growthByPanels'
@@ -7,31 +8,12 @@ import { planOfInstallation } from './planOfInstallation'
 import { pvOfInstallation } from './pvOfInstallation'
 import { inputsTaken, trackersOf } from './trackers'
 
-const STRING: SurveyDetails['pvSystem'] = {
-  coupling: 'dc',
-  inverter: null,
-  phase: 'all',
-  inverterW: 5000,
-  arrayW: 4000,
-  modulesInString: 10,
-  stringsInParallel: 1,
-  moduleVocV: 40,
-  moduleIscA: 10,
-  moduleVmpV: 33,
-  betaPercentPerC: -0.3,
-  optimisers: false,
-  backGain: 0,
-  maxVocV: 500,
-  trackerLimitA: 15,
-  trackerStartV: null,
-  arrayRatioLimit: 1.5,
-}
 const string = (tag: string, detail: Partial<SurveyDetails['pvSystem']> = {}): SurveyItem<'pvSystem'> => ({
   id: tag,
   kind: 'pvSystem',
   tag,
   name: tag,
-  detail: { ...STRING, ...detail },
+  detail: { ...DC_STRING, ...detail },
 })
 const [UNIT] = house().sources.units
 const withStrings = (

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { aCircuit, house } from '../../../tests/support/house'
+import { DC_STRING } from '../../../tests/support/pvStrings'
 import type { SurveyDetails, SurveyItem, SurveyKind } from '../installation/survey'
 import { boardRatings, deviceOfSurvey } from './devicesOfInstallation'
 import { stringsOf } from './pvStrings'
@@ -19,25 +20,6 @@ const DEVICE: Device = {
   feeds: 'ordinary',
   detects6mADc: null,
   makerStatesType: null,
-}
-const STRING: SurveyDetails['pvSystem'] = {
-  coupling: 'dc',
-  inverter: null,
-  phase: 'all',
-  inverterW: 5000,
-  arrayW: 4000,
-  modulesInString: 10,
-  stringsInParallel: 1,
-  moduleVocV: 40,
-  moduleIscA: 10,
-  moduleVmpV: 33,
-  betaPercentPerC: -0.3,
-  optimisers: false,
-  backGain: 0,
-  maxVocV: 500,
-  trackerLimitA: 15,
-  trackerStartV: null,
-  arrayRatioLimit: 1.5,
 }
 const found = <K extends SurveyKind>(kind: K, detail: SurveyDetails[K]): SurveyItem<K> =>
   ({ id: kind, kind, tag: kind === 'board' ? 'b1' : kind, name: kind, detail }) as SurveyItem<K>
@@ -90,7 +72,7 @@ describe('a string', () => {
   const asked = (change: Partial<SurveyDetails['pvSystem']>) =>
     stringsOf(
       house({ site: { ...house().site, minTempC: -10, maxTempC: 60 } }),
-      found('pvSystem', { ...STRING, ...change }),
+      found('pvSystem', { ...DC_STRING, ...change }),
     )
 
   it('fits where everything is said, and is open without optimisers or second face looked at', () => {

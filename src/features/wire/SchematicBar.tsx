@@ -1,5 +1,5 @@
 'use client'
-import { SAFETY_WORDS } from '@/core/wiring/boardDoors'
+import { SAFETY_WORDS } from '@/core/wiring/safetyCircuits'
 import { Box, Flex, Input } from '@chakra-ui/react'
 import { Maximize, Minus, Plus } from 'lucide-react'
 import { type RefObject, useId, useState } from 'react'

@@ -1,5 +1,6 @@
 import { PDFDocument, StandardFonts, rgb } from 'pdf-lib'
-import { type BoardDoor, SAFETY_WORDS } from '@/core/wiring/boardDoors'
+import { type BoardDoor } from '@/core/wiring/boardDoors'
+import { SAFETY_WORDS } from '@/core/wiring/safetyCircuits'
 import { writable } from '../fit/templatePdf'
 
 const PAGE = { width: 595.28, height: 841.89, margin: 48 } as const

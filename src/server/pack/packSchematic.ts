@@ -1,6 +1,6 @@
 import ELK from 'elkjs/lib/elk.bundled.js'
 import type { Bench } from '@/core/evidence/bench'
-import { safetyPlaces } from '@/core/wiring/boardDoors'
+import { safetyPlaces } from '@/core/wiring/safetyCircuits'
 import { isConfirmedAsBuilt } from '@/core/evidence/families/switchPositions'
 import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { liveState } from '@/core/wiring/liveState'
