@@ -1,6 +1,7 @@
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
+import { atMost } from '../quantity/tolerance'
 import { RULE_PACKS } from '../rules/packs'
 import { bendingRooms } from './bendingRoom'
 import { mainsOf } from './mains'
@@ -234,8 +235,8 @@ const pvAboveItsStrings: Rule = (installation) => {
       },
     ]
     if (expectedW === null) return []
-    if (peakW !== null && expectedW > peakW) return contradicts(`the ${formatQuantity(peakW, 'W', 4)} of its strings`)
-    if (ratingW !== null && expectedW > ratingW)
+    if (peakW !== null && !atMost(expectedW, peakW)) return contradicts(`the ${formatQuantity(peakW, 'W', 4)} of its strings`)
+    if (ratingW !== null && !atMost(expectedW, ratingW))
       return contradicts(`the ${formatQuantity(ratingW, 'W', 4)} its inverter is rated for`)
     return []
   })
