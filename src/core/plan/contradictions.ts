@@ -235,7 +235,8 @@ const pvAboveItsStrings: Rule = (installation) => {
       },
     ]
     if (expectedW === null) return []
-    if (peakW !== null && !atMost(expectedW, peakW)) return contradicts(`the ${formatQuantity(peakW, 'W', 4)} of its strings`)
+    if (peakW !== null && !atMost(expectedW, peakW))
+      return contradicts(`the ${formatQuantity(peakW, 'W', 4)} of its strings`)
     if (ratingW !== null && !atMost(expectedW, ratingW))
       return contradicts(`the ${formatQuantity(ratingW, 'W', 4)} its inverter is rated for`)
     return []
