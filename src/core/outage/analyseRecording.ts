@@ -288,13 +288,17 @@ function angles(load: readonly TraceChannel[], turning: Turning, durationS: numb
 }
 
 function overshoots(load: readonly TraceChannel[]) {
-  const found = (pick: 'rmsPercent' | 'peakPercent') =>
-    perChannel(load, (channel) => {
+  const found = new Map(
+    load.map((channel) => {
       const own = ownEvent(channel)
-      if (own?.kind !== 'gap' || own.endS === null) return null
-      return overshootAfter(channel, (own.endS - channel.skewS) * channel.wave.rateHz)?.[pick] ?? null
-    })
-  return { overshootRmsPercent: found('rmsPercent'), overshootPeakPercent: found('peakPercent') }
+      const back = own?.kind === 'gap' ? own.endS : null
+      return [channel, back === null ? null : overshootAfter(channel, (back - channel.skewS) * channel.wave.rateHz)]
+    }),
+  )
+  return {
+    overshootRmsPercent: perChannel(load, (channel) => found.get(channel)?.rmsPercent ?? null),
+    overshootPeakPercent: perChannel(load, (channel) => found.get(channel)?.peakPercent ?? null),
+  }
 }
 
 /** T-9: an overload that ended in the outage, from the first current that shows it. */
@@ -306,6 +310,14 @@ function overloadOf(load: readonly TraceChannel[], currents: readonly CurrentTra
         if (found !== null) return found
       }
   return null
+}
+
+/** The half-cycle RMS of a channel as it is drawn: each at the middle of its window. */
+function seriesOf({ id, rms, even, wave }: TraceChannel): ChannelSeries {
+  const rmsTimeS = new Float64Array(rms.start.length)
+  for (let k = 0; k < rmsTimeS.length; k++)
+    rmsTimeS[k] = even.timeOfS((rms.start[k] as number) + wave.nominalPeriod / 2)
+  return { id, rmsTimeS, rmsV: rms.volts.slice() }
 }
 
 /**
@@ -375,10 +387,6 @@ export function analyseRecording(
       overload: overloadOf(load, currents),
       return: back,
     },
-    series: [...load, ...grid].map(({ id, rms, even, wave }) => ({
-      id,
-      rmsTimeS: Float64Array.from(rms.start, (start) => even.timeOfS(start + wave.nominalPeriod / 2)),
-      rmsV: Float64Array.from(rms.volts),
-    })),
+    series: [...load, ...grid].map(seriesOf),
   }
 }

@@ -1,10 +1,11 @@
 import { type Edge, leavingEdge, returningEdge } from './edges'
 import type { EvenSamples } from './evenSamples'
 import { cyclesAveraged, meanFrequencyHz } from './frequency'
-import { type HalfCycleRms, halfCycleRms, risingCrossings, rmsOver, squareSums } from './halfCycleRms'
-import { type PhaseTrack, phaseTrack } from './phaseTrack'
+import { type HalfCycleRms, halfCycleRms, rmsOver } from './halfCycleRms'
+import type { PhaseTrack } from './phaseTrack'
 import type { AnalogChannel, RowRange } from './recording'
 import { type CoarseEvent, type Wave, coarseEvents, residualShare } from './voltageEvents'
+import { waveSums } from './waveSums'
 
 /** One stretch without full voltage on one channel; times in s from the first row, samples are rows of the file from 0. */
 export interface VoltageEvent {
@@ -161,11 +162,9 @@ export function traceChannel(
 ): TraceChannel {
   const { samples, rateHz } = even
   const nominalPeriod = rateHz / nominalHz
-  const sums = squareSums(samples)
+  const { sums, crossings, track } = waveSums(even, nominalV, nominalHz, skewS)
   const wave: Wave = { samples, sums, rateHz, nominalV, nominalPeriod }
-  const crossings = risingCrossings(samples, Math.SQRT2 * nominalV)
   const rms = halfCycleRms(sums, crossings, nominalPeriod, cyclesAveraged(nominalHz))
-  const track = phaseTrack(samples, rateHz, nominalHz, skewS)
   const channel: Unfinished = { id, phase, skewS, even, wave, rms, track }
   const coarse = coarseEvents(withHoles(rms, nominalPeriod, even.holes), nominalV)
   const events = coarse.map((event) => eventOf(channel, event))

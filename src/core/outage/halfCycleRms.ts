@@ -17,29 +17,53 @@ export function sumOfSquares(samples: Float64Array, from: number, to: number): n
   return sum
 }
 
-/** Sums of squares of a wave; `blocks[b]` covers the samples before the b-th block. */
-export function squareSums(samples: Float64Array): SquareSums {
-  const blocks = new Float64Array((samples.length >> BLOCK_BITS) + 1)
-  let sum = 0
-  for (let b = 1; b < blocks.length; b++) {
-    let even = 0
-    let odd = 0
-    const to = b * BLOCK
-    for (let k = to - BLOCK; k < to; k += 2) {
-      const first = samples[k] as number
-      const second = samples[k + 1] as number
-      even += first * first
-      odd += second * second
+/** Sums the blocks that lie wholly before `to`, from where it stopped; four sums side by side, none of which waits for another. */
+function sumBlocks(samples: Float64Array, blocks: Float64Array, fromBlock: number, toBlock: number): void {
+  let sum = blocks[fromBlock] as number
+  for (let b = fromBlock; b < toBlock; b++) {
+    const from = b * BLOCK
+    let first = 0
+    let second = 0
+    let third = 0
+    let fourth = 0
+    for (let k = from; k < from + BLOCK; k += 4) {
+      const v = samples[k] as number
+      const w = samples[k + 1] as number
+      const x = samples[k + 2] as number
+      const y = samples[k + 3] as number
+      first += v * v
+      second += w * w
+      third += x * x
+      fourth += y * y
     }
-    sum += even + odd
-    blocks[b] = sum
+    sum += first + second + (third + fourth)
+    blocks[b + 1] = sum
   }
-  return { samples, blocks }
+}
+
+/** Sums of squares taken stretch by stretch: `until` goes on to a sample. `blocks[b]` covers the samples before the b-th block. */
+export function squareSumming(samples: Float64Array): { sums: SquareSums; until: (sample: number) => void } {
+  const blocks = new Float64Array((samples.length >> BLOCK_BITS) + 1)
+  let done = 0
+  const until = (sample: number) => {
+    const to = Math.max(done, sample >> BLOCK_BITS)
+    sumBlocks(samples, blocks, done, to)
+    done = to
+  }
+  return { sums: { samples, blocks }, until }
+}
+
+/** Sums of squares of a wave. */
+export function squareSums(samples: Float64Array): SquareSums {
+  const { sums, until } = squareSumming(samples)
+  until(samples.length)
+  return sums
 }
 
 /** Sum of the squares up to a place, fractions allowed. */
-function upTo({ samples, blocks }: SquareSums, x: number): number {
-  const k = Math.min(samples.length - 1, Math.max(0, Math.floor(x)))
+export function squaresUpTo({ samples, blocks }: SquareSums, x: number): number {
+  // as a whole number, which the loop over a few samples is twice as fast with
+  const k = Math.min(samples.length - 1, Math.max(0, x)) | 0
   const block = k >> BLOCK_BITS
   const v = samples[k] as number
   return (blocks[block] as number) + sumOfSquares(samples, block << BLOCK_BITS, k) + (x - k) * v * v
@@ -47,7 +71,7 @@ function upTo({ samples, blocks }: SquareSums, x: number): number {
 
 /** RMS over `[from, from + length)` in samples, fractions allowed. */
 export const rmsOver = (sums: SquareSums, from: number, length: number): number =>
-  Math.sqrt(Math.max(0, upTo(sums, from + length) - upTo(sums, from)) / length)
+  Math.sqrt(Math.max(0, squaresUpTo(sums, from + length) - squaresUpTo(sums, from)) / length)
 
 export interface HalfCycleRms {
   /** Sample at which each one-cycle window starts. */
@@ -55,24 +79,66 @@ export interface HalfCycleRms {
   volts: Float64Array
 }
 
-/** Rising zero crossings, interpolated, with a hysteresis of 15 % of the nominal peak. */
-export function risingCrossings(samples: Float64Array, nominalPeak: number): Float64Array {
-  const low = -0.15 * nominalPeak
-  let found = new Float64Array(1024)
-  let count = 0
-  for (let k = 1; k < samples.length; k++) {
-    while (k < samples.length && !((samples[k] as number) < low)) k++
-    while (k < samples.length && !((samples[k] as number) >= 0)) k++
-    if (k >= samples.length) break
-    const before = samples[k - 1] as number
-    if (count === found.length) {
-      const grown = new Float64Array(2 * count)
-      grown.set(found)
-      found = grown
+/** Looks a cycle are enough to see that the wave has gone below the hysteresis, or come back from it; between two of them every sample counts. */
+const LOOKS_PER_CYCLE = 32
+
+/** How far the search for rising zero crossings has come, and what it found. */
+interface CrossingSearch {
+  at: number
+  /** The wave has been below the hysteresis since the last crossing. */
+  isArmed: boolean
+  places: Float64Array
+  count: number
+}
+
+const doubled = (values: Float64Array): Float64Array => {
+  const grown = new Float64Array(2 * values.length)
+  grown.set(values)
+  return grown
+}
+
+function seekCrossings(samples: Float64Array, low: number, stride: number, to: number, search: CrossingSearch): void {
+  let k = search.at
+  let isArmed = search.isArmed
+  let places = search.places
+  let count = search.count
+  while (k < to) {
+    if (!isArmed) {
+      while (k < to && !((samples[k] as number) < low)) k += stride
+      isArmed = k < to
+    } else {
+      while (k < to && !((samples[k] as number) >= 0)) k += stride
+      if (k >= to) break
+      let first = k - stride + 1
+      while (!((samples[first] as number) >= 0)) first++
+      const before = samples[first - 1] as number
+      if (count === places.length) places = doubled(places)
+      places[count++] = first - 1 + before / (before - (samples[first] as number))
+      isArmed = false
     }
-    found[count++] = k - 1 + before / (before - (samples[k] as number))
   }
-  return found.subarray(0, count)
+  search.at = k
+  search.isArmed = isArmed
+  search.places = places
+  search.count = count
+}
+
+/** Rising zero crossings sought stretch by stretch: `until` goes on to a sample. */
+export function crossingSeeking(samples: Float64Array, nominalPeak: number, nominalPeriod: number) {
+  const low = -0.15 * nominalPeak
+  const stride = Math.max(1, Math.floor(nominalPeriod / LOOKS_PER_CYCLE))
+  const search: CrossingSearch = { at: 0, isArmed: false, places: new Float64Array(1024), count: 0 }
+  return {
+    until: (sample: number) => seekCrossings(samples, low, stride, sample, search),
+    found: () => search.places.subarray(0, search.count),
+  }
+}
+
+/** Rising zero crossings, interpolated, with a hysteresis of 15 % of the nominal peak. */
+export function risingCrossings(samples: Float64Array, nominalPeak: number, nominalPeriod: number): Float64Array {
+  const { until, found } = crossingSeeking(samples, nominalPeak, nominalPeriod)
+  until(samples.length)
+  return found()
 }
 
 /**

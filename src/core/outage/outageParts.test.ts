@@ -24,14 +24,14 @@ describe('RMS', () => {
 
   it('half cycle by half cycle stays level for a steady supply whose frequency is a little off', () => {
     const samples = sine(50.4, 325, 10_000, 1)
-    const { volts } = halfCycleRms(squareSums(samples), risingCrossings(samples, 325), 200, 10)
+    const { volts } = halfCycleRms(squareSums(samples), risingCrossings(samples, 325, 200), 200, 10)
     const settled = [...volts].slice(25, -2)
     for (const v of settled) expect(Math.abs(v - 325 / Math.SQRT2)).toBeLessThan(0.6)
   })
 
   it('counts one rising crossing a cycle, noise or not', () => {
     const noisy = sine(50, 325, 10_000, 1).map((v, k) => v + 8 * Math.sin(k * 12.9898))
-    expect(Math.abs(risingCrossings(noisy, 325).length - 49)).toBeLessThanOrEqual(1)
+    expect(Math.abs(risingCrossings(noisy, 325, 200).length - 49)).toBeLessThanOrEqual(1)
   })
 })
 

@@ -1,6 +1,6 @@
 import type { TraceChannel } from './channelEvents'
 import { cyclesAveraged } from './frequency'
-import { rmsOver } from './halfCycleRms'
+import { type SquareSums, rmsOver, squaresUpTo } from './halfCycleRms'
 
 export interface Overshoot {
   /** Largest one-cycle RMS, refreshed each half cycle from the return, against the settled RMS. */
@@ -9,16 +9,29 @@ export interface Overshoot {
   peakPercent: number
 }
 
-/** Largest size of a sample in `from…to`; highest and lowest are followed apart, which needs no sign at each. */
-function peakOver(samples: Float64Array, from: number, to: number): number {
-  let highest = 0
-  let lowest = 0
-  for (let k = from; k <= to; k++) {
+/** Largest size of a sample; of squares, which need no sign at each. */
+function peakOf(samples: Float64Array): number {
+  let largest = 0
+  for (let k = 0; k < samples.length; k++) {
     const v = samples[k] as number
-    if (v > highest) highest = v
-    if (v < lowest) lowest = v
+    const square = v * v
+    if (square > largest) largest = square
   }
-  return Math.max(highest, -lowest)
+  return Math.sqrt(largest)
+}
+
+/** Largest one-cycle RMS from a place on, refreshed each half cycle: where one window ends, the next but one begins. */
+function largestRmsV(sums: SquareSums, from: number, period: number, end: number): number {
+  let before = squaresUpTo(sums, from)
+  let middle = squaresUpTo(sums, from + period / 2)
+  let most = 0
+  for (let to = from + period; to <= end; to += period / 2) {
+    const after = squaresUpTo(sums, to)
+    most = Math.max(most, after - before)
+    before = middle
+    middle = after
+  }
+  return Math.sqrt(most / period)
 }
 
 /** T-5: how far the voltage shoots over after the return; settled is the last 10/12 cycles. `null` where the recording ends too soon. */
@@ -28,10 +41,8 @@ export function overshootAfter({ wave, track }: TraceChannel, returnSample: numb
   const settledFrom = end - cyclesAveraged(track.nominalHz) * nominalPeriod
   if (settledFrom < returnSample) return null
   const settledV = rmsOver(sums, settledFrom, end - settledFrom)
-  let largestV = 0
-  for (let at = returnSample; at + nominalPeriod <= end; at += nominalPeriod / 2)
-    largestV = Math.max(largestV, rmsOver(sums, at, nominalPeriod))
-  const peak = (from: number) => peakOver(samples, Math.ceil(from), end)
+  const largestV = largestRmsV(sums, returnSample, nominalPeriod, end)
+  const peak = (from: number) => peakOf(samples.subarray(Math.ceil(from)))
   return {
     rmsPercent: 100 * (largestV / settledV - 1),
     peakPercent: 100 * (peak(returnSample) / peak(settledFrom) - 1),

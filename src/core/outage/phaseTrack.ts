@@ -20,16 +20,43 @@ export interface PhaseTrack {
   unsteadyBefore: Uint32Array
 }
 
-/** Sums of one block of samples against the carrier, with what a constant offset would add to them. */
-interface Block {
-  re: Float64Array
-  im: Float64Array
-  sum: Float64Array
-  offsetRe: Float64Array
-  offsetIm: Float64Array
+/** Where each quarter cycle begins, to the sample, and how far the carrier has turned by then. */
+interface Quarters {
+  starts: Int32Array
+  cos: Float64Array
+  sin: Float64Array
 }
 
-/** The carrier from a block's own beginning, sample by sample, and the sums of it up to each: blocks differ in nothing but where they begin. */
+/** Cosine and sine of whole quarter turns. */
+const QUARTER_TURNS: readonly (readonly [number, number])[] = [
+  [1, 0],
+  [0, 1],
+  [-1, 0],
+  [0, -1],
+]
+
+function quartersOf(sampleCount: number, period: number): Quarters {
+  const step = period / PER_CYCLE
+  const count = Math.max(0, Math.floor((sampleCount - 1) / step))
+  const starts = new Int32Array(count + 1)
+  const cos = new Float64Array(count + 1)
+  const sin = new Float64Array(count + 1)
+  const radPerSample = (2 * Math.PI) / period
+  for (let b = 0; b <= count; b++) {
+    const start = Math.round(b * step)
+    starts[b] = start
+    // whole quarters are exact; what rounding to a sample adds is a small angle, and often none
+    const [c, s] = QUARTER_TURNS[b % PER_CYCLE] as readonly [number, number]
+    const rest = radPerSample * (start - b * step)
+    const restCos = rest === 0 ? 1 : Math.cos(rest)
+    const restSin = rest === 0 ? 0 : Math.sin(rest)
+    cos[b] = c * restCos - s * restSin
+    sin[b] = s * restCos + c * restSin
+  }
+  return { starts, cos, sin }
+}
+
+/** The carrier from a window's own beginning, sample by sample, and the sums of it up to each: windows differ in nothing but where they begin. */
 function carrierTable(length: number, radPerSample: number) {
   const cos = Float64Array.from({ length }, (_, k) => Math.cos(radPerSample * k))
   const sin = Float64Array.from({ length }, (_, k) => Math.sin(radPerSample * k))
@@ -42,89 +69,139 @@ function carrierTable(length: number, radPerSample: number) {
   return { cos, sin, cosSum, sinSum }
 }
 
-/** One block against the table, into `sums`: a function of its own, which the compiler makes twice as fast as a loop within a loop. */
-function againstCarrier(
+type Carrier = ReturnType<typeof carrierTable>
+
+/** Sums of each quarter cycle against the carrier of the table: in phase, across, and plain. */
+interface QuarterSums {
+  inPhase: Float64Array
+  across: Float64Array
+  plain: Float64Array
+}
+
+/** One quarter against the table: a function of its own with nothing but numbers and arrays, which the compiler makes twice as fast as a loop within a loop. */
+function sumQuarter(
   samples: Float64Array,
-  from: number,
+  start: number,
   length: number,
   cos: Float64Array,
   sin: Float64Array,
-  sums: { inPhase: number; across: number; sum: number },
+  { inPhase, across, plain }: QuarterSums,
+  quarter: number,
 ): void {
-  let inPhase = 0
-  let across = 0
+  let x = 0
+  let y = 0
   let sum = 0
   for (let k = 0; k < length; k++) {
-    const v = samples[from + k] as number
-    inPhase += v * (cos[k] as number)
-    across += v * (sin[k] as number)
+    const v = samples[start + k] as number
+    x += v * (cos[k] as number)
+    y += v * (sin[k] as number)
     sum += v
   }
-  sums.inPhase = inPhase
-  sums.across = across
-  sums.sum = sum
+  inPhase[quarter] = x
+  across[quarter] = y
+  plain[quarter] = sum
+}
+
+/** Sums the quarters from the `from`-th on that end by a sample; gives the first that does not. */
+function sumQuarters(
+  samples: Float64Array,
+  { starts }: Quarters,
+  { cos, sin }: Carrier,
+  sums: QuarterSums,
+  from: number,
+  sample: number,
+): number {
+  let quarter = from
+  for (; quarter + 1 < starts.length; quarter++) {
+    const start = starts[quarter] as number
+    const end = starts[quarter + 1] as number
+    if (end > sample) break
+    sumQuarter(samples, start, end - start, cos, sin, sums, quarter)
+  }
+  return quarter
 }
 
 /**
- * Sums each quarter cycle against a carrier of nominal frequency, once: a window is four of them, and so every sample is looked at once
- * and not four times. Within a block the carrier is that of the table; the whole sum is then turned to where the block begins.
+ * Follows the fundamental of a wave stretch by stretch: `until` goes on to a sample, `track` is asked for at the end.
+ *
+ * Each quarter cycle is summed against a carrier of nominal frequency once: a window is four of them, and so every sample is looked at
+ * once and not four times.
  */
-function quarterCycles(samples: Float64Array, starts: Int32Array, radPerSample: number): Block {
-  const count = starts.length - 1
-  const block = (): Float64Array => new Float64Array(count)
-  const found: Block = { re: block(), im: block(), sum: block(), offsetRe: block(), offsetIm: block() }
-  let longest = 0
-  for (let b = 0; b < count; b++) longest = Math.max(longest, (starts[b + 1] as number) - (starts[b] as number))
-  const { cos, sin, cosSum, sinSum } = carrierTable(longest, radPerSample)
-  const sums = { inPhase: 0, across: 0, sum: 0 }
-  for (let b = 0; b < count; b++) {
-    const from = starts[b] as number
-    const length = (starts[b + 1] as number) - from
-    againstCarrier(samples, from, length, cos, sin, sums)
-    const { inPhase, across, sum } = sums
-    // a small angle is many times quicker than one of thousands of turns
-    const begunRad = wrapped(radPerSample * from)
-    const c = Math.cos(begunRad)
-    const s = Math.sin(begunRad)
-    found.re[b] = inPhase * c - across * s
-    found.im[b] = -(inPhase * s + across * c)
-    found.sum[b] = sum
-    found.offsetRe[b] = (cosSum[length] as number) * c - (sinSum[length] as number) * s
-    found.offsetIm[b] = -((cosSum[length] as number) * s + (sinSum[length] as number) * c)
+export function phaseTracking(samples: Float64Array, rateHz: number, nominalHz: number, skewS = 0) {
+  const period = rateHz / nominalHz
+  const quarters = quartersOf(samples.length, period)
+  const count = quarters.starts.length - 1
+  const carrier = carrierTable(Math.ceil(period) + 1, (2 * Math.PI) / period)
+  const sums: QuarterSums = {
+    inPhase: new Float64Array(count),
+    across: new Float64Array(count),
+    plain: new Float64Array(count),
   }
-  return found
+  let done = 0
+  const until = (sample: number) => {
+    done = sumQuarters(samples, quarters, carrier, sums, done, sample)
+  }
+  return { until, track: () => trackOf(sums, quarters, carrier, { rateHz, nominalHz, skewS }) }
 }
-
-/** Sum of four blocks on end. */
-const four = (values: Float64Array, at: number): number =>
-  (values[at] as number) + (values[at + 1] as number) + (values[at + 2] as number) + (values[at + 3] as number)
 
 /** Follows the fundamental of a wave; `skewS` is added to its times. */
 export function phaseTrack(samples: Float64Array, rateHz: number, nominalHz: number, skewS = 0): PhaseTrack {
-  const period = rateHz / nominalHz
-  const step = period / PER_CYCLE
-  const blocks = Math.floor((samples.length - 1) / step)
-  const windows = Math.max(0, blocks - PER_CYCLE + 1)
-  const starts = new Int32Array(Math.max(1, blocks + 1))
-  for (let b = 0; b < starts.length; b++) starts[b] = Math.round(b * step)
-  const sums = quarterCycles(samples, starts, (2 * Math.PI) / period)
-  const phaseRad = new Float64Array(windows)
-  const peak = new Float64Array(windows)
-  const carrierRad = 2 * Math.PI * nominalHz * skewS
-  for (let k = 0; k < windows; k++) {
+  const { until, track } = phaseTracking(samples, rateHz, nominalHz, skewS)
+  until(samples.length)
+  return track()
+}
+
+/** Turns each quarter's sums to where it begins, in place. */
+function turnToBeginning({ inPhase, across }: QuarterSums, { cos, sin }: Quarters): void {
+  for (let b = 0; b < inPhase.length; b++) {
+    const x = inPhase[b] as number
+    const y = across[b] as number
+    const c = cos[b] as number
+    const s = sin[b] as number
+    inPhase[b] = x * c - y * s
+    across[b] = x * s + y * c
+  }
+}
+
+/** Sum of four quarters on end. */
+const four = (values: Float64Array, at: number): number =>
+  (values[at] as number) + (values[at + 1] as number) + (values[at + 2] as number) + (values[at + 3] as number)
+
+/** Phase (less `carrierRad`) and size of the fundamental in each window of four quarters. */
+function windowsOf(sums: QuarterSums, { starts, cos, sin }: Quarters, { cosSum, sinSum }: Carrier, carrierRad: number) {
+  const count = Math.max(0, starts.length - PER_CYCLE)
+  const phaseRad = new Float64Array(count)
+  const peak = new Float64Array(count)
+  for (let k = 0; k < count; k++) {
     const length = (starts[k + PER_CYCLE] as number) - (starts[k] as number)
     // a recorder's offset does not leak in where a window is no whole number of samples
-    const mean = four(sums.sum, k) / length
-    const re = four(sums.re, k) - mean * four(sums.offsetRe, k)
-    const im = four(sums.im, k) - mean * four(sums.offsetIm, k)
+    const mean = four(sums.plain, k) / length
+    const c = cos[k] as number
+    const s = sin[k] as number
+    const offsetIn = (cosSum[length] as number) * c - (sinSum[length] as number) * s
+    const offsetAcross = (cosSum[length] as number) * s + (sinSum[length] as number) * c
+    const re = four(sums.inPhase, k) - mean * offsetIn
+    const im = mean * offsetAcross - four(sums.across, k)
     phaseRad[k] = wrapped(Math.atan2(im, re) - carrierRad)
     peak[k] = (2 * Math.sqrt(re * re + im * im)) / length
   }
+  return { phaseRad, peak }
+}
+
+function trackOf(
+  sums: QuarterSums,
+  quarters: Quarters,
+  carrier: Carrier,
+  { rateHz, nominalHz, skewS }: { rateHz: number; nominalHz: number; skewS: number },
+): PhaseTrack {
+  turnToBeginning(sums, quarters)
+  const { phaseRad, peak } = windowsOf(sums, quarters, carrier, 2 * Math.PI * nominalHz * skewS)
   const isSteady = steadySteps(peak)
+  const period = rateHz / nominalHz
   return {
     nominalHz,
     firstS: period / 2 / rateHz + skewS,
-    stepS: step / rateHz,
+    stepS: period / PER_CYCLE / rateHz,
     phaseRad,
     turnedRad: turnedOf(phaseRad),
     peak,

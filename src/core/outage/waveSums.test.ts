@@ -1,0 +1,111 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { evenSamples } from './evenSamples'
+import { fundamentalAt } from './fundamental'
+import { crossingSeeking, rmsOver, squareSumming } from './halfCycleRms'
+import { phaseTrack, phaseTracking, wrapped } from './phaseTrack'
+import { waveSums } from './waveSums'
+
+const wave = fc.record({
+  rateHz: fc.constantFrom(1000, 3200, 4096, 9999, 10_000),
+  nominalHz: fc.constantFrom(50, 60),
+  hz: fc.double({ min: 49, max: 61, noNaN: true }),
+  offsetV: fc.double({ min: -20, max: 20, noNaN: true }),
+  durationS: fc.double({ min: 0.3, max: 1.5, noNaN: true }),
+})
+
+type Wave = typeof wave extends fc.Arbitrary<infer T> ? T : never
+
+const samplesOf = ({ rateHz, hz, offsetV, durationS }: Wave): Float64Array =>
+  Float64Array.from(
+    { length: Math.round(rateHz * durationS) },
+    (_, k) => offsetV + 325 * Math.sin((2 * Math.PI * hz * k) / rateHz + 0.4),
+  )
+
+/** Every rising crossing by looking at every sample. */
+function crossingsOneByOne(samples: Float64Array, low: number): number[] {
+  const found: number[] = []
+  let isArmed = false
+  for (let k = 1; k < samples.length; k++) {
+    const v = samples[k] as number
+    const before = samples[k - 1] as number
+    if (v < low) isArmed = true
+    else if (isArmed && v >= 0) {
+      found.push(k - 1 + before / (before - v))
+      isArmed = false
+    }
+  }
+  return found
+}
+
+describe('sums of a wave', () => {
+  it('do not depend on how it is cut into stretches', () => {
+    fc.assert(
+      fc.property(wave, fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { maxLength: 9 }), (one, shares) => {
+        const samples = samplesOf(one)
+        const cuts = [
+          ...shares.map((share) => Math.floor(share * samples.length)).sort((a, b) => a - b),
+          samples.length,
+        ]
+        const whole = waveSums(evenSamples({ timesS: null, sampleRateHz: one.rateHz }, samples), 230, one.nominalHz, 0)
+        const squares = squareSumming(samples)
+        const crossings = crossingSeeking(samples, Math.SQRT2 * 230, one.rateHz / one.nominalHz)
+        const phase = phaseTracking(samples, one.rateHz, one.nominalHz)
+        for (const cut of cuts) {
+          squares.until(cut)
+          crossings.until(cut)
+          phase.until(cut)
+        }
+        expect(squares.sums.blocks).toEqual(whole.sums.blocks)
+        expect(crossings.found()).toEqual(whole.crossings)
+        expect(phase.track()).toEqual(whole.track)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('hold the RMS of any window, and every crossing that looking at each sample finds', () => {
+    fc.assert(
+      fc.property(wave, fc.double({ min: 0, max: 0.5, noNaN: true }), (one, share) => {
+        const samples = samplesOf(one)
+        const { sums, crossings } = waveSums(
+          evenSamples({ timesS: null, sampleRateHz: one.rateHz }, samples),
+          230,
+          one.nominalHz,
+          0,
+        )
+        const from = Math.floor(share * samples.length)
+        const window = samples.subarray(from, from + 77)
+        const direct = Math.sqrt(window.reduce((sum, v) => sum + v * v, 0) / window.length)
+        expect(rmsOver(sums, from, window.length)).toBeCloseTo(direct, 6)
+        expect([...crossings]).toEqual(crossingsOneByOne(samples, -0.15 * Math.SQRT2 * 230))
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('the phase track', () => {
+  it('has in each window what a transform of that window alone has, at rates that hold no whole number of samples a quarter', () => {
+    fc.assert(
+      fc.property(wave, fc.double({ min: 0, max: 1, noNaN: true }), (one, share) => {
+        const samples = samplesOf(one)
+        const period = one.rateHz / one.nominalHz
+        const { phaseRad, peak } = phaseTrack(samples, one.rateHz, one.nominalHz)
+        const k = Math.floor(share * (peak.length - 1))
+        const start = Math.round((k * period) / 4)
+        const length = Math.round(((k + 4) * period) / 4) - start
+        const direct = fundamentalAt(samples, start, length, 1 / period)
+        // the direct one counts from the window's own beginning, the track from that of the recording
+        expect(wrapped((phaseRad[k] as number) - (direct.phaseRad - (2 * Math.PI * start) / period))).toBeCloseTo(0, 6)
+        expect(peak[k]).toBeCloseTo(direct.peak, 6)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('of a recording shorter than a cycle has no window', () => {
+    expect(phaseTrack(new Float64Array(100), 10_000, 50).peak).toHaveLength(0)
+    expect(phaseTrack(new Float64Array(0), 10_000, 50).peak).toHaveLength(0)
+  })
+})
