@@ -1,11 +1,9 @@
-import { chromium } from '@playwright/test'
 import { signInToDemo } from '../lib/signIn.mjs'
+import { JOB, browser, base as url, openStage, signedIn } from './signedIn'
 
 // Live values of a house at ten moments a second, to several phones and one open page: what comes, how old it is, and whether anything grows.
 // AWLBRIGHT_BENCH_STREAM_S sets for how long; an hour is 3600.
-const url = process.env.AWLBRIGHT_BENCH_URL ?? ''
 const token = process.env.AWLBRIGHT_METRICS_TOKEN ?? ''
-const JOB = '018f0000-0000-7000-8000-000000000101'
 const PHONES = 6
 const SECONDS = Number(process.env.AWLBRIGHT_BENCH_STREAM_S) || 120
 const SETTLE_S = 20
@@ -51,18 +49,8 @@ async function serverMb(): Promise<{ resident: number; heap: number }> {
   return { resident: figure('process_resident_memory_bytes'), heap: figure('nodejs_heap_size_used_bytes') }
 }
 
-const browser = await chromium.launch({
-  executablePath: process.env.AWLBRIGHT_BENCH_CHROMIUM,
-  args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'],
-})
-const context = await browser.newContext({ baseURL: url, viewport: { width: 1280, height: 800 } })
-await context.request.post('/api/auth/sign-in/email', {
-  data: { email: 'ines@harrowlight.example', password: 'lamp-and-awl' },
-  headers: { origin: url },
-})
-const page = await context.newPage()
-await page.goto(`/jobs/${JOB}?stage=settings`)
-await page.locator('[data-alive]').waitFor()
+const context = await signedIn()
+const page = await openStage(context, JOB, 'settings')
 const inspector = await context.newCDPSession(page)
 /** The page's own heap once everything is collected that nothing holds. */
 async function pageMb(): Promise<number> {

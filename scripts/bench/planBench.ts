@@ -1,19 +1,8 @@
-import { chromium } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
+import { JOB, browser, signedIn } from './signedIn'
 
 // In the real browser: frames while a year runs in its thread, and while a load is carried along 200 others.
-const base = process.env.AWLBRIGHT_BENCH_URL ?? ''
-const JOB = '018f0000-0000-7000-8000-000000000101'
-const browser = await chromium.launch({
-  executablePath: process.env.AWLBRIGHT_BENCH_CHROMIUM,
-  args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'],
-})
-const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 900 } })
-await context.request.post('/api/auth/sign-in/email', {
-  data: { email: 'ines@harrowlight.example', password: 'lamp-and-awl' },
-  headers: { origin: base },
-})
-await context.addInitScript('globalThis.__name = (fn) => fn')
+const context = await signedIn({ viewport: { width: 1280, height: 900 } })
 const page = await context.newPage()
 
 /** Counts frames from now on; answers with the intervals between them once asked. */
