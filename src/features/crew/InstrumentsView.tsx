@@ -10,6 +10,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
+import { useToday } from '@/ui/useToday'
 import { problemWords } from '../api'
 import { CalibrationWord } from './CalibrationWord'
 import { InstrumentSheet } from './InstrumentSheet'
@@ -55,7 +56,7 @@ export function InstrumentsView({ actor, crew }: CrewProps) {
   const { instruments, failure, refresh } = useInstruments()
   const [adding, setAdding] = useState(false)
   const [opened, setOpened] = useState<string | null>(null)
-  const today = new Date().toISOString().slice(0, 10)
+  const today = useToday()
   const mayAdd = mayCall(actor.role, 'saveInstrument')
   const used = instruments?.filter(({ laidAside }) => !laidAside) ?? []
   const aside = instruments?.filter(({ laidAside }) => laidAside) ?? []

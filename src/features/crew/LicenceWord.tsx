@@ -1,18 +1,21 @@
 import { chakra } from '@chakra-ui/react'
 import { day } from '@/ui/clock'
+import { useToday } from '@/ui/useToday'
 
 /** A person's licence and how long it holds; one that has run out is said to be. */
 export function LicenceWord({
   licence,
   licenceValidUntil,
-  today = new Date().toISOString().slice(0, 10),
+  today,
 }: {
   licence: string | null
   licenceValidUntil: string | null
+  /** Day it is held against, where that is not today. */
   today?: string
 }) {
+  const now = useToday()
   if (licence === null) return <chakra.span color="ink3">none noted</chakra.span>
-  const lapsed = licenceValidUntil !== null && licenceValidUntil < today
+  const lapsed = licenceValidUntil !== null && licenceValidUntil < (today ?? now)
   return (
     <>
       {licence}

@@ -6,6 +6,7 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
+import { useToday } from '@/ui/useToday'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { Pictures } from '../survey/Pictures'
@@ -15,8 +16,6 @@ import { useFitItems } from './useFitItems'
 /** Pictures that show a snag cleared are kept apart from those that show it. */
 export const clearedSubject = (tag: string): string => `${tag}done`
 
-const today = () => new Date().toISOString().slice(0, 10)
-
 /** Snags: what, where, who and by when; one is cleared with a picture that shows it. */
 export function SnagsView() {
   const {
@@ -25,6 +24,7 @@ export function SnagsView() {
     may,
   } = useJob()
   const { save, refusal } = useFitItems()
+  const today = useToday()
   const [editing, setEditing] = useState<FitEditing | null>(null)
   const edit = may('saveFitItems')
   const snags = [...fitOf(installation.fit, 'snag')].sort(
@@ -33,7 +33,7 @@ export function SnagsView() {
       (a.detail.due ?? '9').localeCompare(b.detail.due ?? '9'),
   )
   const open = snags.filter(({ detail }) => detail.clearedOn === null).length
-  const late = ({ detail }: FitItem<'snag'>) => detail.clearedOn === null && detail.due !== null && detail.due < today()
+  const late = ({ detail }: FitItem<'snag'>) => detail.clearedOn === null && detail.due !== null && detail.due < today
   return (
     <>
       <TitledSheet
@@ -111,7 +111,7 @@ export function SnagsView() {
                       disabled={!shown}
                       title={shown ? undefined : 'Take a picture of it cleared first.'}
                       onClick={() =>
-                        void save([{ ...snag, detail: { ...snag.detail, clearedOn: today(), clearedBy: actor.name } }])
+                        void save([{ ...snag, detail: { ...snag.detail, clearedOn: today, clearedBy: actor.name } }])
                       }
                     >
                       Cleared

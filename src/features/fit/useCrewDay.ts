@@ -33,7 +33,7 @@ export interface CrewDay {
 export function useCrewDay(): CrewDay {
   const {
     record: { installation, readings },
-    view,
+    view: { scheduledDay },
   } = useJob()
   const { fit } = installation
   const people = fitOf(fit, 'person')
@@ -42,15 +42,14 @@ export function useCrewDay(): CrewDay {
   const deliveries = fitOf(fit, 'delivery')
   const rules = fitOf(fit, 'dayRules')[0] ?? null
   const [fromNowMin, setFromNowMin] = useState<number | null>(null)
-  const whole = useMemo(() => dayOfInstallation(installation, view.scheduledDay), [installation, view.scheduledDay])
   const doneTags = tasks
     .filter(({ tag }) => taskTimesOf(readings, tag).doneAt !== null)
     .map(({ tag }) => tag)
     .join(' ')
-  const input = useMemo(
-    () => (fromNowMin === null ? whole : restOfDay(whole, new Set(doneTags.split(' ')), fromNowMin)),
-    [whole, doneTags, fromNowMin],
-  )
+  const input = useMemo(() => {
+    const whole = dayOfInstallation(installation, scheduledDay)
+    return fromNowMin === null ? whole : restOfDay(whole, new Set(doneTags.split(' ')), fromNowMin)
+  }, [installation, scheduledDay, doneTags, fromNowMin])
   const ready = people.length > 0 && tasks.length > 0
   const { schedule, running, failure } = useCrewSchedule(ready ? input : null)
   const faults = ready ? taskFaults(input) : []

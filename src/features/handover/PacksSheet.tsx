@@ -13,6 +13,7 @@ import { callUseCase } from '../api'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
+import { useNow } from '../live/useNow'
 import { ShownLink } from '../ShownLink'
 import { useAttempt } from '../useAttempt'
 
@@ -103,7 +104,8 @@ export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
 function LinkLine({ link }: { link: JobView['links'][number] }) {
   const { record, may } = useJob()
   const { attempt, failure, busy } = useAttempt()
-  const expired = new Date(link.expiresAt).getTime() < Date.now()
+  const now = useNow(60_000)
+  const expired = new Date(link.expiresAt).getTime() < now
   const state = link.withdrawnAt
     ? `withdrawn ${clock(link.withdrawnAt)}`
     : expired

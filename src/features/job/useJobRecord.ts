@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef } from 'react'
 import type { JobCover, JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
@@ -98,37 +98,40 @@ function useKeptCopy(jobId: string, view: JobView): void {
   useEffect(() => kept.cancel, [kept])
 }
 
-/** Keeps the job up with what the server tells of: readings that are new here are fetched by themselves, for anything else the whole job is. */
+/** Gathers what the server tells of: readings that are new here are fetched by themselves, for anything else the whole job is. */
+function followEvidence(queries: QueryClient, jobId: string, refresh: () => Promise<void>) {
+  const told = new Set<string>()
+  let whole = false
+  const known = () => queries.getQueryData<JobView>(['job', jobId])?.record.readings ?? []
+  const gathered = gather(async () => {
+    const ids = unknownOf(told, known())
+    const everything = whole || ids.length > MOST_FETCHED
+    told.clear()
+    whole = false
+    if (everything) return refresh()
+    if (ids.length === 0) return
+    const added = await getJson<Reading[]>(`/api/jobs/${jobId}/readings?ids=${ids.join(',')}`).catch(() => null)
+    if (added === null || added.some(isHeldAgainstOtherJobs)) return refresh()
+    queries.setQueryData<JobView>(['job', jobId], (old) => old && { ...old, record: withAdded(old.record, added) })
+  }, GATHER_MS)
+  return {
+    heard(readings: readonly string[] | null) {
+      if (readings === null) whole = true
+      else readings.forEach((id) => told.add(id))
+      gathered.ask()
+    },
+    refreshSoon() {
+      whole = true
+      gathered.ask()
+    },
+    cancel: gathered.cancel,
+  }
+}
+
+/** Keeps the job up with what the server tells of. */
 function useFollowEvidence(jobId: string, refresh: () => Promise<void>): { refreshSoon: () => void } {
   const queries = useQueryClient()
-  const follow = useMemo(() => {
-    const told = new Set<string>()
-    let whole = false
-    const known = () => queries.getQueryData<JobView>(['job', jobId])?.record.readings ?? []
-    const gathered = gather(async () => {
-      const ids = unknownOf(told, known())
-      const everything = whole || ids.length > MOST_FETCHED
-      told.clear()
-      whole = false
-      if (everything) return refresh()
-      if (ids.length === 0) return
-      const added = await getJson<Reading[]>(`/api/jobs/${jobId}/readings?ids=${ids.join(',')}`).catch(() => null)
-      if (added === null || added.some(isHeldAgainstOtherJobs)) return refresh()
-      queries.setQueryData<JobView>(['job', jobId], (old) => old && { ...old, record: withAdded(old.record, added) })
-    }, GATHER_MS)
-    return {
-      heard(readings: readonly string[] | null) {
-        if (readings === null) whole = true
-        else readings.forEach((id) => told.add(id))
-        gathered.ask()
-      },
-      refreshSoon() {
-        whole = true
-        gathered.ask()
-      },
-      cancel: gathered.cancel,
-    }
-  }, [queries, jobId, refresh])
+  const follow = useMemo(() => followEvidence(queries, jobId, refresh), [queries, jobId, refresh])
   useEffect(() => follow.cancel, [follow])
   const isMissing = useCallback(
     (standing: StandingCounts) => {
