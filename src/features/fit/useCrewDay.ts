@@ -1,9 +1,11 @@
 import { useMemo, useState } from 'react'
 import { taskTimesOf } from '@/core/evidence/families/taskTime'
+import type { Reading } from '@/core/evidence/reading'
 import { type CrewDayInput, taskFaults } from '@/core/fit/crewDay'
 import { dayOfInstallation, restOfDay } from '@/core/fit/dayOfInstallation'
 import { type NoPlace, noPlaceWords } from '@/core/fit/noPlace'
 import { type FitItem, fitOf } from '@/core/installation/fit'
+import type { Installation } from '@/core/installation/installation'
 import { useJob } from '../job/JobContext'
 import { useCrewSchedule } from './useCrewSchedule'
 
@@ -29,6 +31,26 @@ export interface CrewDay {
   reasonWords: (reason: NoPlace) => string
 }
 
+/** Tags of the tasks that are done, as one text: a list would be another one each time. */
+const doneTagsOf = ({ fit }: Installation, readings: readonly Reading[]): string =>
+  fitOf(fit, 'task')
+    .filter(({ tag }) => taskTimesOf(readings, tag).doneAt !== null)
+    .map(({ tag }) => tag)
+    .join(' ')
+
+/** What the day is planned from: all of it, or what is left of it from a minute on. */
+function useDayInput(
+  installation: Installation,
+  scheduledDay: string | null,
+  doneTags: string,
+  fromNowMin: number | null,
+): CrewDayInput {
+  return useMemo(() => {
+    const whole = dayOfInstallation(installation, scheduledDay)
+    return fromNowMin === null ? whole : restOfDay(whole, new Set(doneTags.split(' ')), fromNowMin)
+  }, [installation, scheduledDay, doneTags, fromNowMin])
+}
+
 /** The crew's day of the open job, planned anew in a worker whenever something changes. */
 export function useCrewDay(): CrewDay {
   const {
@@ -42,14 +64,8 @@ export function useCrewDay(): CrewDay {
   const deliveries = fitOf(fit, 'delivery')
   const rules = fitOf(fit, 'dayRules')[0] ?? null
   const [fromNowMin, setFromNowMin] = useState<number | null>(null)
-  const doneTags = tasks
-    .filter(({ tag }) => taskTimesOf(readings, tag).doneAt !== null)
-    .map(({ tag }) => tag)
-    .join(' ')
-  const input = useMemo(() => {
-    const whole = dayOfInstallation(installation, scheduledDay)
-    return fromNowMin === null ? whole : restOfDay(whole, new Set(doneTags.split(' ')), fromNowMin)
-  }, [installation, scheduledDay, doneTags, fromNowMin])
+  const doneTags = doneTagsOf(installation, readings)
+  const input = useDayInput(installation, scheduledDay, doneTags, fromNowMin)
   const ready = people.length > 0 && tasks.length > 0
   const { schedule, running, failure } = useCrewSchedule(ready ? input : null)
   const faults = ready ? taskFaults(input) : []
