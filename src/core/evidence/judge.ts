@@ -12,7 +12,6 @@ import { type SetsAside, afterSetAside, withoutOvertaken } from './setAside'
 import { asideByVisits } from './visits'
 import { unusableFigures } from './slotReadings'
 
-/** What is stored about a job: everything else is worked out from it. */
 /** What stands on the cover of a job, beside all that is judged. */
 export interface JobCover {
   place: string
@@ -21,6 +20,7 @@ export interface JobCover {
   gatewayPort: number | null
 }
 
+/** What is stored about a job: everything else is worked out from it. */
 export interface JobRecord {
   installation: Installation
   readings: readonly Reading[]

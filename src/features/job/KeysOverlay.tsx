@@ -22,9 +22,17 @@ const KEYS: readonly [string, string][] = [
 
 /** All keys, and the words the quick line knows in this job. */
 export function KeysOverlay({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { bench } = useJob()
   return (
     <Overlay title="Keys and quick-line words" open={open} onClose={onClose} wide>
+      <KeysAndWords />
+    </Overlay>
+  )
+}
+
+function KeysAndWords() {
+  const { bench } = useJob()
+  return (
+    <>
       <Grid templateColumns="max-content 1fr" gap="6px 14px" alignItems="baseline">
         {KEYS.map(([key, meaning]) => (
           <Fragment key={key}>
@@ -57,6 +65,6 @@ export function KeysOverlay({ open, onClose }: { open: boolean; onClose: () => v
           </Box>
         )
       })}
-    </Overlay>
+    </>
   )
 }

@@ -4,12 +4,13 @@ import { useMemo, useState } from 'react'
 import { type Point, STAGE_WORDS } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN, clockAheadOf } from '@/core/evidence/reading'
 import { formatDuration } from '@/core/quantity/formatQuantity'
+import type { Verdict } from '@/core/rules/verdict'
 import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'
 import { EmptyState } from '@/ui/EmptyState'
 import { Punch } from '@/ui/Punch'
 import { useJob } from './JobContext'
-import { ledgerGroups, newestLines } from './ledgerGroups'
+import { type LedgerGroup as LedgerGroupOfReadings, ledgerGroups, newestLines } from './ledgerGroups'
 import { slotLabel, valueText } from './readingText'
 
 /** Lines that are drawn at first, and that are added when somebody asks for older ones. */
@@ -18,7 +19,7 @@ const LINES_MORE = 200
 
 /** What was recorded in this stage, newest first: each line a reading with who, when and with what; corrected ones stay, struck through. */
 export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold: () => void }) {
-  const { bench, record, stage, at, select } = useJob()
+  const { bench, record, stage, at } = useJob()
   const [most, setMost] = useState(LINES_AT_FIRST)
   const [groups, count] = useMemo(() => {
     const all = ledgerGroups(bench.points, record.readings, stage)
@@ -78,55 +79,16 @@ export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold:
               Type a reading on the quick line below, or press Next.
             </EmptyState>
           ))}
-        {groups.map((group) => {
-          const judgement = bench.judgements.get(group.pointKey)
-          const chosen = at === group.pointKey
-          return (
-            <Box
-              key={group.readings[0]?.id}
-              borderTopWidth="1px"
-              borderColor="rule"
-              bg={chosen ? 'emberSoft' : 'transparent'}
-              px="14px"
-              py="8px"
-              data-ledger-point={group.pointKey}
-              css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
-            >
-              <chakra.button
-                type="button"
-                onClick={() => select(group.pointKey)}
-                display="grid"
-                gridTemplateColumns="20px 1fr"
-                gap="2px 8px"
-                w="100%"
-                textAlign="left"
-                cursor="pointer"
-                aria-pressed={chosen}
-                minH="28px"
-              >
-                <Box pt="2px">
-                  <Punch verdict={judgement?.verdict ?? 'open'} size={16} labelled />
-                </Box>
-                <Box fontWeight="600" lineHeight="1.3" overflowWrap="anywhere">
-                  {group.point?.label ?? group.pointKey}
-                </Box>
-                <Box gridColumn="2" fontSize="13px" color="ink2" lineHeight="1.35">
-                  {judgement?.why ?? 'No longer in the plan; kept on record.'}
-                </Box>
-              </chakra.button>
-              <Box pl="28px">
-                {group.readings.map((reading) => (
-                  <LedgerLine
-                    key={reading.id}
-                    reading={reading}
-                    point={group.point}
-                    correctedBy={correctedBy.get(reading.id)}
-                  />
-                ))}
-              </Box>
-            </Box>
-          )
-        })}
+        {groups.map((group) => (
+          <LedgerGroup
+            key={group.readings[0]?.id}
+            {...group}
+            verdict={bench.judgements.get(group.pointKey)?.verdict ?? 'open'}
+            why={bench.judgements.get(group.pointKey)?.why ?? 'No longer in the plan; kept on record.'}
+            chosen={at === group.pointKey}
+            correctedBy={correctedBy}
+          />
+        ))}
         {older > 0 && (
           <Box borderTopWidth="1px" borderColor="rule" px="14px" py="10px">
             <Button size="sm" onClick={() => setMost(most + LINES_MORE)}>
@@ -136,6 +98,63 @@ export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold:
         )}
       </Box>
     </chakra.aside>
+  )
+}
+
+/** What was recorded on one point in one go, under the point's verdict. */
+function LedgerGroup({
+  pointKey,
+  point,
+  readings,
+  verdict,
+  why,
+  chosen,
+  correctedBy,
+}: LedgerGroupOfReadings & {
+  verdict: Verdict
+  why: string
+  chosen: boolean
+  correctedBy: ReadonlyMap<string, Reading>
+}) {
+  const { select } = useJob()
+  return (
+    <Box
+      borderTopWidth="1px"
+      borderColor="rule"
+      bg={chosen ? 'emberSoft' : 'transparent'}
+      px="14px"
+      py="8px"
+      data-ledger-point={pointKey}
+      css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
+    >
+      <chakra.button
+        type="button"
+        onClick={() => select(pointKey)}
+        display="grid"
+        gridTemplateColumns="20px 1fr"
+        gap="2px 8px"
+        w="100%"
+        textAlign="left"
+        cursor="pointer"
+        aria-pressed={chosen}
+        minH="28px"
+      >
+        <Box pt="2px">
+          <Punch verdict={verdict} size={16} labelled />
+        </Box>
+        <Box fontWeight="600" lineHeight="1.3" overflowWrap="anywhere">
+          {point?.label ?? pointKey}
+        </Box>
+        <Box gridColumn="2" fontSize="13px" color="ink2" lineHeight="1.35">
+          {why}
+        </Box>
+      </chakra.button>
+      <Box pl="28px">
+        {readings.map((reading) => (
+          <LedgerLine key={reading.id} reading={reading} point={point} correctedBy={correctedBy.get(reading.id)} />
+        ))}
+      </Box>
+    </Box>
   )
 }
 

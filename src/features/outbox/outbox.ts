@@ -27,6 +27,10 @@ async function alone(work: () => Promise<void>): Promise<void> {
   })
 }
 
+/** The same entries in the same state: the store reads each anew, and a list that is only another copy draws nothing again. */
+const areAlike = (a: readonly OutboxEntry[], b: readonly OutboxEntry[]): boolean =>
+  a.length === b.length && a.every(({ id, refusal }, k) => b[k]?.id === id && b[k]?.refusal === refusal)
+
 /** The device's outbox: entries are kept first and sent after, in order, by themselves. */
 export class Outbox {
   #state: OutboxState = { entries: [], away: null, failure: null }
@@ -103,7 +107,8 @@ export class Outbox {
     try {
       const entries = await this.#store.all()
       if (this.#state.failure === BLOCKED) this.#set({ failure: null })
-      this.#set({ entries: entries.filter(({ userId }) => userId === this.userId) })
+      const own = entries.filter(({ userId }) => userId === this.userId)
+      if (!areAlike(own, this.#state.entries)) this.#set({ entries: own })
     } catch {
       this.#set({ failure: 'This browser cannot keep entries. Without a connection nothing can be recorded here.' })
     }
@@ -128,11 +133,7 @@ export class Outbox {
     if (this.#timer) clearTimeout(this.#timer)
     this.#timer = null
     try {
-      await alone(() =>
-        sendOutbox(this.#store, this.carrier, this.userId, (entries) =>
-          this.#acknowledged.forEach((tell) => tell(entries)),
-        ),
-      )
+      await alone(() => sendOutbox(this.#store, this.carrier, this.userId, (entries) => this.#leave(entries)))
       this.#set({ away: null })
     } catch (error) {
       this.#set({ away: error instanceof Unreachable ? error.message : 'the outbox could not be read' })
@@ -142,7 +143,16 @@ export class Outbox {
       this.#timer = setTimeout(() => void this.send(), RETRY_MS)
   }
 
+  /** Entries have left the store: who holds the job takes them over in the same moment, so that a screen is drawn once and never without them. */
+  #leave(entries: OutboxEntry[]): void {
+    const gone = new Set(entries.map(({ id }) => id))
+    this.#acknowledged.forEach((tell) => tell(entries))
+    this.#set({ entries: this.#state.entries.filter(({ id }) => !gone.has(id)) })
+  }
+
   #set(change: Partial<OutboxState>): void {
+    const keys = Object.keys(change) as (keyof OutboxState)[]
+    if (keys.every((key) => change[key] === this.#state[key])) return
     this.#state = { ...this.#state, ...change }
     this.#listeners.forEach((tell) => tell())
   }

@@ -36,7 +36,20 @@ describe('the outbox as screens see it', () => {
     expect(outbox.state().entries.map(({ id }) => id)).toEqual([one.id])
     await outbox.send()
     expect([outbox.state().entries, outbox.state().away, acknowledged]).toEqual([[], null, [one.id]])
-    expect(seen).toContain(1)
+    // once as it is kept, once as it is acknowledged: each tells every screen to draw again
+    expect(seen).toEqual([1, 0])
+  })
+
+  it('gives an entry up in the moment that it tells of its acknowledgement, not before and not after', async () => {
+    const outbox = new Outbox('u1', openOutboxStore(), carrier(stored))
+    const order: string[] = []
+    outbox.onAcknowledged((entries) =>
+      order.push(`taken over ${entries.length}, held ${outbox.state().entries.length}`),
+    )
+    await outbox.add(entry())
+    outbox.subscribe(() => order.push(`held ${outbox.state().entries.length}`))
+    await outbox.send()
+    expect(order).toEqual(['taken over 1, held 1', 'held 0'])
   })
 
   it('says why nothing could be sent, and sends when it can again', async () => {
