@@ -1,4 +1,5 @@
 import { median } from './median'
+import { yardstick } from './yardstick'
 import { readFileSync } from 'node:fs'
 import { readProfileCsv } from '@/core/exchange/profileCsv'
 import { type KnownSystem, autonomyOfYear } from '@/core/plan/autonomy'
@@ -41,11 +42,31 @@ const system: KnownSystem = {
   maxHours: 336,
   ensHours: 24,
 }
-const steps = autonomyOfYear(profile, system)?.steps ?? 0
+const { steps, meanH } = autonomyOfYear(profile, system) ?? { steps: 0, meanH: null }
 const year = timed(40, () => autonomyOfYear(profile, system))
 console.log(
   `P-8, 8,760 starts × up to 336 h, one system: ${steps} steps, best ${year.best.toFixed(1)} ms, median ${year.mid.toFixed(1)} ms, ${(steps / year.mid / 1000).toFixed(0)} million steps/s`,
 )
+const pairs = Float64Array.from({ length: 2 * profile.loadW.length }, (_, k) =>
+  Number(k % 2 === 0 ? profile.loadW[k / 2] : profile.pvW[(k - 1) / 2]),
+)
+const c = yardstick<{ meanH: number; steps: number; ms: number }>('year', new Uint8Array(pairs.buffer), [
+  40,
+  system.capacityWh,
+  system.chargeEfficiency,
+  system.dischargeEfficiency,
+  system.chargeLimitW,
+  system.dischargeLimitW,
+  system.reserveSoc,
+  system.floorSoc,
+  system.standbyW,
+  system.maxHours,
+])
+if (c) {
+  if (c.steps !== steps || Math.abs(c.meanH - (meanH ?? NaN)) > 1e-3)
+    throw new Error(`the yardstick took ${c.steps} steps to a mean of ${c.meanH} h, the plan ${steps} to ${meanH} h`)
+  console.log(`the same steps in plain C: best ${c.ms.toFixed(1)} ms, ratio ${(year.best / c.ms).toFixed(2)}`)
+}
 
 let seed = 7
 const chance = () => (seed = (seed * 1_664_525 + 1_013_904_223) >>> 0) / 2 ** 32

@@ -1,7 +1,9 @@
 import { median } from './median'
+import { yardstick } from './yardstick'
 import { type WaveScenario, waveAsSingleFile, waveSamples } from '@/devices/waveSource'
 import { analyseRecording } from '@/core/outage/analyseRecording'
 import { readRecording } from '@/core/outage/readRecording'
+import type { Recording } from '@/core/outage/recording'
 import { RULE_PACKS } from '@/core/rules/packs'
 
 // How fast a recorder's file becomes a gap: reading and analysis together, single-threaded, with the memory it takes.
@@ -60,3 +62,34 @@ for (const [form, name, bytes, scenario] of [
     `${form}: ${(bytes.length / MB).toFixed(2)} MB, ${samples} samples, ${ms.toFixed(0)} ms, ${(samples / ms / 1000).toFixed(1)} million samples/s, ${(peak / MB).toFixed(0)} MB beside the file`,
   )
 }
+
+// the analysis alone, of one voltage that is there as numbers already, beside a plain C program that finds gap, RMS and distortion of it
+const LONG: WaveScenario = { ...SCENARIO, durationS: 600, gapStartS: 360, gapMs: 412 }
+const REPEATS = 9
+const [volts = new Float64Array()] = waveSamples(LONG)
+const recording = readRecording([{ name: 'a.csv', bytes: asCsv({ ...SCENARIO, durationS: 16 }) }])
+const long: Recording = {
+  ...recording,
+  timesS: null,
+  sampleRateHz: LONG.rateHz,
+  analog: recording.analog.map((channel) => ({ ...channel, samples: volts })),
+}
+const times = Array.from({ length: REPEATS }, () => {
+  const started = performance.now()
+  const { analysis } = analyseRecording(long, RULE_PACKS['iec-1ph-230'])
+  const took = performance.now() - started
+  if (Math.abs((analysis.gap?.longestPhaseMs ?? NaN) - LONG.gapMs) > 2)
+    throw new Error(`the gap came out as ${analysis.gap?.longestPhaseMs} ms`)
+  return took
+})
+const c = yardstick<{ gapMs: number; ms: number }>('wave', new Uint8Array(Float32Array.from(volts).buffer), [
+  LONG.rateHz,
+  LONG.hz,
+  LONG.nominalV,
+  REPEATS,
+])
+if (c && Math.abs(c.gapMs - LONG.gapMs) > 2) throw new Error(`the yardstick found a gap of ${c.gapMs} ms`)
+const best = Math.min(...times)
+console.log(
+  `the analysis of one voltage, ${volts.length} samples: best of ${REPEATS} ${best.toFixed(0)} ms, median ${median(times).toFixed(0)} ms${c ? `; plain C ${c.ms.toFixed(1)} ms, ratio ${(best / c.ms).toFixed(1)}` : ''}`,
+)
