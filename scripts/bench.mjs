@@ -15,7 +15,16 @@ const bin = ensurePostgres()
 const executablePath = ensureChromium()
 const tsx = join(root, 'node_modules/.bin/tsx')
 const ALONE = ['traceAnalysis', 'longRecording', 'planning', 'crewDay', 'positionCheck', 'sealing', 'waveDrawing']
-const ON_THE_APP = ['readingRoundTrip', 'storing', 'planBench', 'sealJob', 'liveStream', 'syncRate', 'fullDatabase']
+const ON_THE_APP = [
+  'readingRoundTrip',
+  'storing',
+  'pages',
+  'planBench',
+  'sealJob',
+  'liveStream',
+  'syncRate',
+  'fullDatabase',
+]
 const asked = process.argv.slice(2)
 for (const name of asked)
   if (![...ALONE, ...ON_THE_APP].includes(name)) {

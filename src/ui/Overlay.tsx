@@ -1,7 +1,7 @@
 'use client'
 import { Dialog, Portal } from '@chakra-ui/react'
 import { X } from 'lucide-react'
-import { type ReactNode, useState } from 'react'
+import type { ReactNode } from 'react'
 import { Button } from './Button'
 
 /** A sheet laid over the bench; Escape and the cross close it, focus goes back to where it came from. */
@@ -18,10 +18,6 @@ export function Overlay({
   children: ReactNode
   wide?: boolean
 }) {
-  // a bench has dozens of these, most of which nobody opens: they cost nothing until then
-  const [wasOpened, setWasOpened] = useState(open)
-  if (open && !wasOpened) setWasOpened(true)
-  if (!open && !wasOpened) return null
   return (
     <Dialog.Root
       open={open}

@@ -1,0 +1,63 @@
+import { STAGES } from '@/core/evidence/point'
+import { JOB, browser, signedIn } from './signedIn'
+
+// What each view fetches and when it is painted: nothing kept, the processor slowed four times, on the machine that serves it too.
+
+const SLOWED = 4
+const VIEWS: readonly (readonly [string, string])[] = [
+  ['the jobs page', '/'],
+  ...STAGES.map((stage) => [stage, `/jobs/${JOB}?stage=${stage}`] as const),
+]
+
+interface Painted {
+  firstByteMs: number
+  firstPaintMs: number
+  largestPaintMs: number
+  aliveMs: number
+}
+
+/** Milliseconds from asking to each moment, as the page itself saw them. */
+const painted = (): Promise<Painted> =>
+  new Promise((done) => {
+    let largestPaintMs = NaN
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) largestPaintMs = entry.startTime
+    }).observe({ type: 'largest-contentful-paint', buffered: true })
+    const look = () => {
+      const isAlive = document.querySelector('[data-alive]') ?? document.querySelector('[data-testid="jobs"], main')
+      if (isAlive === null || Number.isNaN(largestPaintMs)) return requestAnimationFrame(look)
+      const [navigation] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[]
+      const [first] = performance.getEntriesByName('first-contentful-paint')
+      done({
+        firstByteMs: navigation?.responseStart ?? NaN,
+        firstPaintMs: first?.startTime ?? NaN,
+        largestPaintMs,
+        aliveMs: performance.now(),
+      })
+    }
+    look()
+  })
+
+for (const [name, path] of VIEWS) {
+  const context = await signedIn({ serviceWorkers: 'block' })
+  const page = await context.newPage()
+  const inspector = await context.newCDPSession(page)
+  await inspector.send('Network.enable')
+  await inspector.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
+  const kinds = new Map<string, string>()
+  const bytes: Record<string, number> = {}
+  inspector.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type))
+  inspector.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    const kind = kinds.get(requestId) ?? 'Other'
+    bytes[kind] = (bytes[kind] ?? 0) + encodedDataLength
+  })
+  await page.goto(path, { waitUntil: 'commit' })
+  const { firstByteMs, firstPaintMs, largestPaintMs, aliveMs } = await page.evaluate(painted)
+  const kB = (kind: string) => Math.round((bytes[kind] ?? 0) / 1000)
+  const ms = (value: number) => `${Math.round(value)} ms`
+  console.log(
+    `${name}: script ${kB('Script')} kB, page ${kB('Document')} kB, signs ${kB('Font')} kB; first byte ${ms(firstByteMs)}, first paint ${ms(firstPaintMs)}, largest ${ms(largestPaintMs)}, alive ${ms(aliveMs)}`,
+  )
+  await context.close()
+}
+await browser.close()
