@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Grid, Tabs, chakra } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
@@ -29,8 +29,13 @@ const TABS = ['next', 'bench', 'ledger'] as const
 type Tab = (typeof TABS)[number]
 const TAB_WORDS: Readonly<Record<Tab, string>> = { next: 'Next', bench: 'Bench', ledger: 'Ledger' }
 
-/** A job on the bench: rail, bench and ledger, the quick line and the hold line. On a phone one zone at a time. */
-export function JobBench({ view, actor }: { view: JobView; actor: Actor }) {
+/**
+ * A job on the bench: rail, bench and ledger, the quick line and the hold line. On a phone one zone at a time.
+ *
+ * @param viewText the job as JSON text: thousands of readings are read many times faster than as properties, each looked at by itself
+ */
+export function JobBench({ viewText, actor }: { viewText: string; actor: Actor }) {
+  const view = useMemo(() => JSON.parse(viewText) as JobView, [viewText])
   return (
     <JobProvider initial={view} actor={actor}>
       <BenchRoomProvider>
