@@ -1,0 +1,57 @@
+import { type BrowserContext, expect, test } from '@playwright/test'
+import { makeJob, openBench, signIn } from './support'
+
+const base = process.env.AWLBRIGHT_TEST_URL ?? 'http://127.0.0.1:4310'
+
+/** Asks for a page as a browser does, and reads the answer piece by piece, as it comes. */
+async function piecesOf(context: BrowserContext, path: string): Promise<{ status: number; pieces: string[] }> {
+  const cookie = (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
+  const response = await fetch(base + path, { headers: { cookie, accept: 'text/html' }, redirect: 'manual' })
+  const pieces: string[] = []
+  const decoder = new TextDecoder()
+  const reader = response.body?.getReader()
+  for (let read = await reader?.read(); read?.value; read = await reader?.read())
+    pieces.push(decoder.decode(read.value, { stream: true }))
+  return { status: response.status, pieces }
+}
+
+test('a job’s page names the job before its evidence is there, and holds its styles in few places', async ({
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'House in pieces')
+  const { status, pieces } = await piecesOf(context, `/jobs/${jobId}?stage=earth`)
+  expect(status).toBe(200)
+  const [first = ''] = pieces
+  expect(first).toContain('House in pieces')
+  expect(first).toContain('Laying out the bench')
+  // what only the evidence says comes later
+  expect(first).not.toContain('aria-label="Ledger"')
+  const whole = pieces.join('')
+  expect(whole).toContain('aria-label="Ledger"')
+  expect(whole.match(/<style/g)?.length).toBeLessThan(10)
+})
+
+test('whose job it is decides the status, though the page comes in pieces', async ({ context, browser }) => {
+  await signIn(context, 'ines')
+  expect((await piecesOf(context, '/jobs/018f0000-0000-7000-8000-0000000009ff')).status).toBe(404)
+  expect((await piecesOf(context, '/jobs/none')).status).toBe(404)
+  const stranger = await browser.newContext()
+  const sent = await piecesOf(stranger, '/jobs/018f0000-0000-7000-8000-000000000101')
+  expect(sent.status).toBe(307)
+  await stranger.close()
+})
+
+test('the page that came in pieces is the one that is worked on', async ({ context, page }) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'House to hydrate')
+  const faults: string[] = []
+  page.on('pageerror', (error) => faults.push(error.message))
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(message.text())
+  })
+  await openBench(page, jobId, '?stage=earth')
+  await expect(page.getByText('Laying out the bench')).toBeHidden()
+  await expect(page.getByRole('heading', { level: 1, name: 'House to hydrate' })).toBeVisible()
+  expect(faults).toEqual([])
+})
