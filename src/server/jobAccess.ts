@@ -13,14 +13,13 @@ import { marksOfJobs } from '@/db/queries/outageMarks'
 import { visitsOfJobs } from '@/db/queries/visits'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Installation } from '@/core/installation/installation'
+import { isId } from '@/schemas/fields'
 import type { Actor } from './access'
 import { Problem } from './problem'
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
-
 /** @throws Problem 404 for a job that is not the actor's crew's, or is not there at all */
 export async function jobOfActor(db: Db, actor: Actor, jobId: string): Promise<JobRow> {
-  const row = UUID.test(jobId) ? await jobById(db, jobId) : null
+  const row = isId(jobId) ? await jobById(db, jobId) : null
   if (!row || row.crewId !== actor.crewId) throw new Problem(404, 'There is no such job in your crew.')
   return row
 }

@@ -1,7 +1,7 @@
 import { type ReadingInput, detailOf, readingInput, readingsList } from '@/commands/recordReadings'
 import type { AskCode } from '@/core/evidence/readEntry'
 import type { Instrument } from '@/core/installation/installation'
-import { id, instant } from '@/schemas/fields'
+import { instant, isId } from '@/schemas/fields'
 import type { Db } from '@/db/client'
 import { sameContent } from '@/db/insertOnce'
 import { type NewReading, addReadings, readingsById } from '@/db/queries/evidence'
@@ -35,8 +35,6 @@ const refused = (readingId: string, message: string, status = 422): Acknowledgem
   status,
 })
 const OTHER_CONTENT = 'Another reading has this id. Nothing was stored.'
-
-const readingId = id('reading').required()
 
 /** What of a reading is its sender's: under one id it is always the same. */
 const CONTENT = [
@@ -114,7 +112,7 @@ async function storedOf(db: Db, readings: readonly unknown[]): Promise<Map<strin
       const { id: own, supersedes } = (candidate ?? {}) as { id?: unknown; supersedes?: unknown }
       return [own, supersedes]
     })
-    .filter((one): one is string => readingId.isValidSync(one))
+    .filter((one): one is string => typeof one === 'string' && isId(one))
   const rows = ids.length === 0 ? [] : await readingsById(db, [...new Set(ids)])
   return new Map(rows.map((row) => [row.id, row]))
 }
