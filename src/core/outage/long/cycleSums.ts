@@ -20,6 +20,7 @@ export class CycleSums {
   #row = 0
   #half = 0
   #before = { squares: 0, rows: 0 }
+  readonly #sums = new Float64Array(2)
 
   /** @param withChange whether the difference to the cycle before is wanted; it is 0 where it is not */
   constructor(
@@ -27,7 +28,7 @@ export class CycleSums {
     private readonly withChange: boolean,
   ) {
     this.#halfRows = periodRows / 2
-    this.#periodRows = Math.round(periodRows)
+    this.#periodRows = Math.round(periodRows) | 0
   }
 
   /** Hands each half cycle that is whole with these samples to `seen`. */
@@ -39,7 +40,8 @@ export class CycleSums {
     for (let from = this.#halfStart(); ;) {
       const to = Math.round((this.#half + 1) * this.#halfRows)
       if (to > this.#row) break
-      seen(this.#halfCycle(work, from - firstRow, to - firstRow, to))
+      // as whole numbers, which the loops over samples are twice as fast with
+      seen(this.#halfCycle(work, (from - firstRow) | 0, (to - firstRow) | 0, to))
       this.#half++
       from = to
     }
@@ -63,20 +65,27 @@ export class CycleSums {
 
   #halfCycle(work: Float64Array, from: number, to: number, toRow: number): HalfCycle {
     const rows = to - from
-    const squares = sumOfSquares(work, from, to)
+    const hasBefore = this.withChange && from >= this.#periodRows
+    const sums = this.#sums
+    if (hasBefore) sumBoth(work, from, to, this.#periodRows, sums)
+    else sums[0] = sumOfSquares(work, from, to)
+    const [squares = 0, changes = 0] = sums
     const rms = Math.sqrt((squares + this.#before.squares) / (rows + this.#before.rows))
     this.#before = { squares, rows }
-    const hasBefore = this.withChange && from >= this.#periodRows
-    const change = hasBefore ? Math.sqrt(sumOfChanges(work, from, to, this.#periodRows) / rows) : 0
-    return { toRow, rms, change }
+    return { toRow, rms, change: hasBefore ? Math.sqrt(changes / rows) : 0 }
   }
 }
 
-function sumOfChanges(values: Float64Array, from: number, to: number, back: number): number {
-  let sum = 0
+/** Squares of some samples and of their change since so many rows before, in one walk, into `sums`. */
+function sumBoth(values: Float64Array, from: number, to: number, back: number, sums: Float64Array): void {
+  let squares = 0
+  let changes = 0
   for (let k = from; k < to; k++) {
-    const change = (values[k] as number) - (values[k - back] as number)
-    sum += change * change
+    const v = values[k] as number
+    const change = v - (values[k - back] as number)
+    squares += v * v
+    changes += change * change
   }
-  return sum
+  sums[0] = squares
+  sums[1] = changes
 }
