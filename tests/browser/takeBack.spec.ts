@@ -22,6 +22,12 @@ async function changePower(page: Page, name: string, watts: string): Promise<voi
   await expect(form).toHaveCount(0)
 }
 
+/** Presses the sheet's button, and waits until it is done: what stands behind an open sheet is out of sight, whatever became of it. */
+async function takeBack(page: Page): Promise<void> {
+  await sheet(page).getByRole('button', { name: 'Take back' }).click()
+  await expect(sheet(page)).toHaveCount(0)
+}
+
 test.describe('what somebody did last', () => {
   let jobId: string
   test.beforeEach(async ({ page, context }) => {
@@ -40,12 +46,12 @@ test.describe('what somebody did last', () => {
     await page.keyboard.press('u')
     await expect(sheet(page)).toContainText('Kettle was changed.')
     await expect(sheet(page).getByLabel('What it has again')).toContainText(/Power: 2.kW \(now 3.kW\)/)
-    await sheet(page).getByRole('button', { name: 'Take back' }).click()
+    await takeBack(page)
     await expect(rowOf(page, 'Kettle')).toContainText(/2.kW/)
     // then the one before it, by the button for hands without a keyboard
     await ledger(page).getByRole('button', { name: 'Take back' }).click()
     await expect(sheet(page)).toContainText('Kettle was added.')
-    await sheet(page).getByRole('button', { name: 'Take back' }).click()
+    await takeBack(page)
     await expect(rowOf(page, 'Kettle')).toHaveCount(0)
     await page.keyboard.press('u')
     await expect(sheet(page)).toContainText('Nothing of yours is here to be taken back')
@@ -94,7 +100,7 @@ test.describe('what somebody did last', () => {
     await addLoad(page, 'Waffle', '900')
     await context.setOffline(true)
     await page.keyboard.press('u')
-    await sheet(page).getByRole('button', { name: 'Take back' }).click()
+    await takeBack(page)
     await expect(rowOf(page, 'Waffle')).toHaveCount(0)
     await context.setOffline(false)
     await expect(page.getByTestId('outbox-state')).toContainText('all sent')
