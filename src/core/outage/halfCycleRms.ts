@@ -108,9 +108,11 @@ function seekCrossings(samples: Float64Array, low: number, stride: number, to: n
       isArmed = k < to
     } else {
       while (k < to && !((samples[k] as number) >= 0)) k += stride
-      if (k >= to) break
+      // the last look may lie beyond the recording's end, and a crossing before it
+      if (k >= to && to < samples.length) break
       let first = k - stride + 1
-      while (!((samples[first] as number) >= 0)) first++
+      while (first < samples.length && !((samples[first] as number) >= 0)) first++
+      if (first >= samples.length) break
       const before = samples[first - 1] as number
       if (count === places.length) places = doubled(places)
       places[count++] = first - 1 + before / (before - (samples[first] as number))
