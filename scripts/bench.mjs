@@ -16,9 +16,9 @@ const executablePath = ensureChromium()
 const tsx = join(root, 'node_modules/.bin/tsx')
 const ALONE = ['traceAnalysis', 'longRecording', 'planning', 'crewDay', 'positionCheck', 'sealing', 'waveDrawing']
 const ON_THE_APP = [
+  'pages',
   'readingRoundTrip',
   'storing',
-  'pages',
   'planBench',
   'sealJob',
   'liveStream',
