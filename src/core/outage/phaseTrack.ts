@@ -78,7 +78,7 @@ interface QuarterSums {
   plain: Float64Array
 }
 
-/** One quarter against the table: a function of its own with nothing but numbers and arrays, which the compiler makes twice as fast as a loop within a loop. */
+/** One quarter against the table. */
 function sumQuarter(
   samples: Float64Array,
   start: number,

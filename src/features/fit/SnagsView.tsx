@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
-import { useToday } from '@/ui/useToday'
+import { dayOfMs, useToday } from '@/ui/useToday'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { Pictures } from '../survey/Pictures'
@@ -111,7 +111,12 @@ export function SnagsView() {
                       disabled={!shown}
                       title={shown ? undefined : 'Take a picture of it cleared first.'}
                       onClick={() =>
-                        void save([{ ...snag, detail: { ...snag.detail, clearedOn: today, clearedBy: actor.name } }])
+                        void save([
+                          {
+                            ...snag,
+                            detail: { ...snag.detail, clearedOn: dayOfMs(Date.now()), clearedBy: actor.name },
+                          },
+                        ])
                       }
                     >
                       Cleared

@@ -13,7 +13,7 @@ import { callUseCase } from '../api'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
-import { useNow } from '../live/useNow'
+import { useNow } from '@/ui/useNow'
 import { ShownLink } from '../ShownLink'
 import { useAttempt } from '../useAttempt'
 

@@ -79,16 +79,19 @@ export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold:
               Type a reading on the quick line below, or press Next.
             </EmptyState>
           ))}
-        {groups.map((group) => (
-          <LedgerGroup
-            key={group.readings[0]?.id}
-            {...group}
-            verdict={bench.judgements.get(group.pointKey)?.verdict ?? 'open'}
-            why={bench.judgements.get(group.pointKey)?.why ?? 'No longer in the plan; kept on record.'}
-            chosen={at === group.pointKey}
-            correctedBy={correctedBy}
-          />
-        ))}
+        {groups.map((group) => {
+          const judgement = bench.judgements.get(group.pointKey)
+          return (
+            <LedgerGroup
+              key={group.readings[0]?.id}
+              {...group}
+              verdict={judgement?.verdict ?? 'open'}
+              why={judgement?.why ?? 'No longer in the plan; kept on record.'}
+              chosen={at === group.pointKey}
+              correctedBy={correctedBy}
+            />
+          )
+        })}
         {older > 0 && (
           <Box borderTopWidth="1px" borderColor="rule" px="14px" py="10px">
             <Button size="sm" onClick={() => setMost(most + LINES_MORE)}>

@@ -11,7 +11,7 @@ import { CloudFigures } from './CloudFigures'
 import { PowerPicture } from './PowerPicture'
 import { OLD_S, ageWords, balanceWords, flowsOf, modeWords, phaseWords } from './powerWords'
 import type { Live } from './useLive'
-import { useNow } from './useNow'
+import { useNow } from '@/ui/useNow'
 
 /** What a gateway's clamp transformer is good for at small currents, per phase: its figures have more digits than its measurement. */
 const CLAMP_STEP_W = 15

@@ -19,7 +19,7 @@ import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { useJob } from '../job/JobContext'
-import { useNow } from '../live/useNow'
+import { useNow } from '@/ui/useNow'
 
 /** S-5 on the real system: each step begun and ended by hand, with what is usual for it, and what to do when it drags. */
 export function CommissioningRecord() {

@@ -7,7 +7,7 @@ import { type TimeBox, safeStateOf, timeBoxOf } from '@/core/fit/timeBox'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
-import { useNow } from '../live/useNow'
+import { useNow } from '@/ui/useNow'
 
 const localDay = (at: Date) =>
   `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`

@@ -8,7 +8,7 @@ import { callUseCase, problemWords } from '../api'
 import { useJob } from '../job/JobContext'
 import { OLD_S } from '../live/powerWords'
 import type { Live } from '../live/useLive'
-import { useNow } from '../live/useNow'
+import { useNow } from '@/ui/useNow'
 
 /** Power with which the charging move charges, where the plan sets none. */
 const CHARGE_W = 1000
