@@ -2,8 +2,9 @@ import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
 import { faceVariables } from '@/look/fonts'
 import { palette } from '@/look/palette'
+import { FACES_SCRIPT } from '@/look/facesScript'
 import { LAMP_SCRIPT } from '@/look/lampScript'
-import { Providers } from './providers'
+import { LaterProviders } from './LaterProviders'
 
 export const metadata: Metadata = {
   title: { default: 'Awlbright', template: '%s · Awlbright' },
@@ -27,7 +28,8 @@ export default function Layout({ children }: { children: ReactNode }) {
         <script dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
       </head>
       <body>
-        <Providers>{children}</Providers>
+        <script dangerouslySetInnerHTML={{ __html: FACES_SCRIPT }} />
+        <LaterProviders>{children}</LaterProviders>
       </body>
     </html>
   )

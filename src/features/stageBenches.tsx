@@ -1,7 +1,6 @@
 import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
 import type { Stage } from '@/core/evidence/point'
-import { BenchLoading } from './job/BenchLoading'
 
 const load = {
   survey: () => import('./survey/SurveyBench').then(({ SurveyBench }) => SurveyBench),
@@ -14,16 +13,19 @@ const load = {
   handover: () => import('./handover/HandoverBench').then(({ HandoverBench }) => HandoverBench),
 } satisfies Record<Stage, () => Promise<ComponentType>>
 
-/** The working surface of each stage, a script of its own: a page fetches the one it shows. */
+/**
+ * The working surface of each stage, a script of its own: a page fetches the one it shows. What stands around it says what is shown
+ * meanwhile: the first one came with the page and is not put away for the want of its script.
+ */
 export const STAGE_BENCHES: Readonly<Record<Stage, ComponentType>> = {
-  survey: dynamic(load.survey, { loading: BenchLoading }),
-  plan: dynamic(load.plan, { loading: BenchLoading }),
-  fit: dynamic(load.fit, { loading: BenchLoading }),
-  wire: dynamic(load.wire, { loading: BenchLoading }),
-  earth: dynamic(load.earth, { loading: BenchLoading }),
-  settings: dynamic(load.settings, { loading: BenchLoading }),
-  outage: dynamic(load.outage, { loading: BenchLoading }),
-  handover: dynamic(load.handover, { loading: BenchLoading }),
+  survey: dynamic(load.survey),
+  plan: dynamic(load.plan),
+  fit: dynamic(load.fit),
+  wire: dynamic(load.wire),
+  earth: dynamic(load.earth),
+  settings: dynamic(load.settings),
+  outage: dynamic(load.outage),
+  handover: dynamic(load.handover),
 }
 
 /** Fetches every stage while there is a connection, one after the other: on site all of them are wanted, and there may be none. */

@@ -36,12 +36,11 @@ export const headFace = localFont({
   weight: '200 800',
 })
 
-/** The signs of `SIGN_RANGES`, cut out by `scripts/signFace.ts`. Fetched only where a page shows one; the ranges must stand here as text. */
+/** The signs of `SIGN_RANGES`, cut out by `scripts/signFace.ts`. The ranges must stand here as text. */
 export const signFace = localFont({
   adjustFontFallback: false,
   variable: '--face-signs',
   src: './faces/signs.woff2',
-  preload: false,
   declarations: [
     {
       prop: 'unicode-range',

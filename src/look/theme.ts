@@ -66,7 +66,26 @@ const config = defineConfig({
   },
 })
 
-export const system = createSystem(defaultConfig, config)
+/** Colours of the look's library that nothing is drawn in: to work them out is half of what the library does before a page can be used. */
+const UNUSED = ['orange', 'yellow', 'green', 'teal', 'blue', 'cyan', 'purple', 'pink'] as const
 
-/** A colour of the theme for drawings: follows lamp mode by itself. */
-export const colour = (name: ColourName): string => `var(--aw-colors-${name.replace(/([A-Z])/g, '-$1').toLowerCase()})`
+const withoutUnused = <T extends { colors?: object }>(tokens: T): T => ({
+  ...tokens,
+  colors: Object.fromEntries(
+    Object.entries(tokens.colors ?? {}).filter(([name]) => !UNUSED.some((own) => own === name)),
+  ),
+})
+
+const { theme, ...library } = defaultConfig
+
+export const system = createSystem(
+  {
+    ...library,
+    theme: {
+      ...theme,
+      tokens: withoutUnused(theme?.tokens ?? {}),
+      semanticTokens: withoutUnused(theme?.semanticTokens ?? {}),
+    },
+  },
+  config,
+)

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
-import { LAMP_SCRIPT } from '@/look/lampScript'
+import { PAGE_SCRIPTS } from '@/look/pageScripts'
 import { contentPolicy } from './contentPolicy'
 
 const directives = new Map(
@@ -20,8 +20,8 @@ describe('the policy of a page', () => {
     expect(scripts).not.toContain("'unsafe-eval'")
     expect(scripts.some((value) => value.includes('*') || value.startsWith('http'))).toBe(false)
   })
-  it('knows the one script that stands in the page', () => {
-    const digest = createHash('sha256').update(LAMP_SCRIPT).digest('base64')
+  it.each(PAGE_SCRIPTS)('knows what stands in the page: %s', (script) => {
+    const digest = createHash('sha256').update(script).digest('base64')
     expect(directives.get('script-src')).toContain(`'sha256-${digest}'`)
   })
   it.each([

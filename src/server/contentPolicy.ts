@@ -1,14 +1,16 @@
 import { createHash } from 'node:crypto'
-import { LAMP_SCRIPT } from '@/look/lampScript'
+import { PAGE_SCRIPTS } from '@/look/pageScripts'
 
-/** The one script that stands in the page itself; it is the same on every page, and so is its digest. */
-const LAMP_DIGEST = createHash('sha256').update(LAMP_SCRIPT).digest('base64')
+/** What stands in the page itself is the same on every page, and so are the digests. */
+const DIGESTS = PAGE_SCRIPTS.map((script) => `'sha256-${createHash('sha256').update(script).digest('base64')}'`).join(
+  ' ',
+)
 
 /** What a page may load and run. Styles are written by the look's own library at run time; scripts run by nonce or digest alone. */
 export const contentPolicy = (nonce: string): string =>
   [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'sha256-${LAMP_DIGEST}' 'strict-dynamic' 'wasm-unsafe-eval'`,
+    `script-src 'self' 'nonce-${nonce}' ${DIGESTS} 'strict-dynamic' 'wasm-unsafe-eval'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
     // a film that somebody picks is read on the device, from the browser's own memory

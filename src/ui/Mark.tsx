@@ -1,4 +1,4 @@
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 
 /** The app's own mark: an awl, point down. */
 export const Mark = () => (

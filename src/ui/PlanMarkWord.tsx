@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import type { ColourName } from '@/look/palette'
 import type { PlanMark } from '@/core/rules/verdict'
 

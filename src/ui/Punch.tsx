@@ -1,4 +1,4 @@
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import type { Verdict } from '@/core/rules/verdict'
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {

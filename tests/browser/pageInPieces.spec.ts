@@ -55,3 +55,34 @@ test('the page that came in pieces is the one that is worked on', async ({ conte
   await expect(page.getByRole('heading', { level: 1, name: 'House to hydrate' })).toBeVisible()
   expect(faults).toEqual([])
 })
+
+/** What a page does on its way that nobody should see, noted from its very beginning. */
+function watchArrival(): void {
+  const seen: string[] = []
+  Object.assign(window, { seenOnArrival: seen })
+  let benchShown = false
+  new MutationObserver((changes) => {
+    const zone = document.querySelector('#zone-bench')
+    const waits = zone?.textContent.includes('Laying out the bench') ?? false
+    if (waits && benchShown) seen.push('the bench was put away')
+    benchShown ||= zone !== null && !waits
+    for (const node of changes.flatMap(({ removedNodes }) => [...removedNodes])) {
+      if (node instanceof HTMLStyleElement) seen.push('styles were moved')
+    }
+  }).observe(document, { childList: true, subtree: true })
+}
+
+test('a bench that is there stays there while the page comes alive, and its styles where they are', async ({
+  context,
+  page,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'House that stays')
+  const inspector = await context.newCDPSession(page)
+  await inspector.send('Emulation.setCPUThrottlingRate', { rate: 4 })
+  await page.addInitScript(watchArrival)
+  for (const stage of ['earth', 'wire', 'handover']) {
+    await openBench(page, jobId, `?stage=${stage}`)
+    expect(await page.evaluate(() => (window as unknown as { seenOnArrival: string[] }).seenOnArrival)).toEqual([])
+  }
+})

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react'
 import { formatDuration } from '@/core/quantity/formatQuantity'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import type { SummaryWave } from '@/server/pack/summaryWave'
 import { TitledSheet } from '@/ui/Sheet'
 import { useSay } from './useSay'

@@ -4,7 +4,7 @@ import { THE_JOB } from '@/core/evidence/family'
 import { islandBond } from '@/core/evidence/families/islandBond'
 import { latestBySlot } from '@/core/evidence/reading'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useJob } from '../job/JobContext'
 

@@ -2,7 +2,7 @@
 import { Box } from '@chakra-ui/react'
 import type { ProbePlace } from '@/core/earthing/probePlaces'
 import { formatNumber } from '@/core/quantity/formatQuantity'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 

@@ -2,7 +2,7 @@
 import { Box } from '@chakra-ui/react'
 import type { FitItem } from '@/core/installation/fit'
 import type { JudgedWall } from '@/core/fit/wallOfInstallation'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 import { WallGround, WallObstacles, WallPatterns, WallTrunking } from './WallGround'

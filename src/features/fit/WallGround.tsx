@@ -1,7 +1,7 @@
 import { REACH_MM } from '@/core/fit/keepClear'
 import type { JudgedWall } from '@/core/fit/wallOfInstallation'
 import { OBSTACLE_WORDS } from '@/schemas/fitFields'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { type WallLayout, trunkingLine } from './wallLayout'
 

@@ -1,6 +1,6 @@
 import type { SVGProps } from 'react'
 import type { JudgedUnit } from '@/core/fit/wallOfInstallation'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { SIDE_WORDS, placeWords, wholeMm } from './placeWords'
 import type { WallLayout } from './wallLayout'

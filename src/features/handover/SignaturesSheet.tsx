@@ -10,7 +10,7 @@ import {
   handoverDigest,
   signaturesNow,
 } from '@/core/handover/signature'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { SIGNS_AS } from '@/server/access'
 import { Button } from '@/ui/Button'
 import { clock } from '@/ui/clock'

@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Grid, Tabs, chakra } from '@chakra-ui/react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
@@ -12,6 +12,7 @@ import { useLamp } from '@/ui/useLamp'
 import { STAGE_BENCHES, keepStages } from '../stageBenches'
 import { RunStrip } from '../outage/run/RunStrip'
 import { PlanProvider } from '../plan/LoadDrafts'
+import { BenchLoading } from './BenchLoading'
 import { HoldLine } from './HoldLine'
 import { JobProvider, useJob } from './JobContext'
 import { KeysOverlay } from './KeysOverlay'
@@ -34,7 +35,7 @@ const TAB_WORDS: Readonly<Record<Tab, string>> = { next: 'Next', bench: 'Bench',
  *
  * @param viewText the job as JSON text: thousands of readings are read many times faster than as properties, each looked at by itself
  */
-export function JobBench({ viewText, actor }: { viewText: string; actor: Actor }) {
+export function OpenedBench({ viewText, actor }: { viewText: string; actor: Actor }) {
   const view = useMemo(() => JSON.parse(viewText) as JobView, [viewText])
   return (
     <JobProvider initial={view} actor={actor}>
@@ -47,6 +48,7 @@ export function JobBench({ viewText, actor }: { viewText: string; actor: Actor }
 
 function BenchShell() {
   const { bench, record, stage, at, benchView, goTo, select, mode, setMode } = useJob()
+  const [firstStage] = useState(stage)
   const field = useRef<HTMLInputElement>(null)
   const [keysOpen, setKeysOpen] = useState(false)
   const [stagesOpen, setStagesOpen] = useState(false)
@@ -144,7 +146,14 @@ function BenchShell() {
         >
           <Flex direction="column" gap="12px">
             <PlanProvider>
-              <StageBench />
+              {stage === firstStage ? (
+                // it came with the page and is part of it: one that waits for its script by itself is put away by whatever is drawn meanwhile
+                <StageBench />
+              ) : (
+                <Suspense key={stage} fallback={<BenchLoading />}>
+                  <StageBench />
+                </Suspense>
+              )}
             </PlanProvider>
           </Flex>
         </chakra.main>

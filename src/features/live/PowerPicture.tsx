@@ -1,6 +1,6 @@
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { ColourName } from '@/look/palette'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import type { Flow } from './powerWords'
 

@@ -2,7 +2,7 @@
 import { Box, Flex } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { ColourName } from '@/look/palette'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { useWidth } from '@/ui/useWidth'

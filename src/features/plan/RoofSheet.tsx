@@ -4,7 +4,7 @@ import { type RoofFace, roofOfInstallation } from '@/core/plan/roofOfInstallatio
 import type { Installation } from '@/core/installation/installation'
 import { formatWhole } from '@/core/quantity/formatQuantity'
 import { counted } from '@/core/quantity/counted'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { TitledSheet } from '@/ui/Sheet'
 
 const PANELS = ['panel', 'panels'] as const

@@ -2,7 +2,7 @@
 import { Box, Text } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
 import type { SizeCurve, SizePoint } from '@/core/plan/sizeCurve'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 

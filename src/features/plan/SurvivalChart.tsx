@@ -3,7 +3,7 @@ import { Box } from '@chakra-ui/react'
 import { line, scaleLinear, scaleSymlog } from 'd3'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import type { ColourName } from '@/look/palette'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import type { ColourName } from '@/look/palette'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'

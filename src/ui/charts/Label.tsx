@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { ColourName } from '@/look/palette'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 
 interface LabelProps {
   x: number | string

@@ -1,5 +1,5 @@
 import type { Primitive } from '@/core/drawing/primitive'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 
 /** One shape of a drawing on the screen. */
 export function Shape({ shape }: { shape: Primitive }) {

@@ -2,7 +2,7 @@
 import { Box } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
 import type { FilmFrames, FilmGap } from '@/core/outage/filmGap'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 

@@ -1,4 +1,4 @@
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { scaleLinear } from 'd3-scale'
 import type { LookedThrough } from '@/workers/longCalls'
 

@@ -4,7 +4,7 @@ import { returnEventWords, returnSentences } from '@/core/outage/returnLane/retu
 import { fromCutWords } from '@/core/outage/run/markWords'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import type { ColourName } from '@/look/palette'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 import { LANE, RETURN_LANE_HEIGHT, type ReturnLaneDrawing, returnLaneLayout } from './returnLaneLayout'

@@ -1,5 +1,5 @@
 import { useId } from 'react'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { LANE, type LaneDrawing, type TimeLineDrawing } from './timeLineLayout'
 

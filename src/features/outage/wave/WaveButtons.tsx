@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react'
 import type { RefObject } from 'react'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Button } from '@/ui/Button'
 import type { AnalysedWave } from '@/workers/recordingCalls'
 import { waveInk } from './waveLook'

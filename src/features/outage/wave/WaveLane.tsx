@@ -1,4 +1,4 @@
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import type { LaneDrawing } from './waveLayout'
 import { waveInk } from './waveLook'

@@ -1,5 +1,5 @@
 import { useMemo, useRef } from 'react'
-import { colour } from '@/look/theme'
+import { colour } from '@/look/colour'
 import { type DrawnSamples, wavePath } from './wavePath'
 import { type WaveWindow } from './waveLayout'
 

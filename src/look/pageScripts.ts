@@ -1,0 +1,5 @@
+import { FACES_SCRIPT } from './facesScript'
+import { LAMP_SCRIPT } from './lampScript'
+
+/** Every script that stands in the page itself. They are the same on each page: the page's policy knows them by their digests. */
+export const PAGE_SCRIPTS: readonly string[] = [LAMP_SCRIPT, FACES_SCRIPT]
