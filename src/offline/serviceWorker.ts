@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist'
 import { KEPT_JOBS as JOBS, holdsJobs, isKeepRequest } from './messages'
+import { isWholePage } from './wholePage'
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST?: (PrecacheEntry | string)[] }
 
@@ -10,6 +11,11 @@ const SHELL = 'shell'
 /** The stage and the selected point are in the address; the page kept for a job is the same whatever they are. */
 const withoutSearch: SerwistPlugin = {
   cacheKeyWillBeUsed: async ({ request }) => request.url.split('?')[0] ?? request.url,
+}
+
+const wholePages: SerwistPlugin = {
+  cacheWillUpdate: async ({ request, response }) =>
+    (await isWholePage(new URL(request.url).pathname, response)) ? response : null,
 }
 
 /**
@@ -34,7 +40,7 @@ const serwist = new Serwist({
       handler: new NetworkFirst({
         cacheName: PAGES,
         networkTimeoutSeconds: 4,
-        plugins: [withoutSearch, new ExpirationPlugin({ maxEntries: 60 })],
+        plugins: [withoutSearch, wholePages, new ExpirationPlugin({ maxEntries: 60 })],
       }),
     },
     {
@@ -87,7 +93,8 @@ async function keep(page: string, assets: readonly string[]): Promise<void> {
     }),
   )
   const path = page.split('?')[0] ?? page
-  if (!isPage(new URL(path).pathname)) return
+  const { pathname } = new URL(path)
+  if (!isPage(pathname)) return
   const response = await fetch(path, { credentials: 'same-origin' }).catch(() => null)
-  if (response?.ok && !response.redirected) await (await caches.open(PAGES)).put(path, response)
+  if (response && (await isWholePage(pathname, response))) await (await caches.open(PAGES)).put(path, response)
 }
