@@ -3,7 +3,7 @@ import { Box, Flex, chakra } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { STAGE_WORDS } from '@/core/evidence/point'
 import { Button } from '@/ui/Button'
-import { Mark } from '@/ui/Mark'
+import { BarMark } from './BarMark'
 import { useJob } from './JobContext'
 import { ChangeJobHead } from './ChangeJobHead'
 import { InstrumentChoice } from './InstrumentChoice'
@@ -26,21 +26,7 @@ export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () 
       minW="0"
     >
       <NextLink href="/" aria-label="Awlbright, all jobs">
-        <Flex
-          w={{ base: 'auto', lg: '148px' }}
-          h="52px"
-          align="center"
-          gap="9px"
-          pl={{ base: '12px', lg: '16px' }}
-          borderRightWidth={{ lg: '1px' }}
-          borderColor="rule"
-          fontFamily="heading"
-          fontWeight="600"
-          fontSize="17px"
-        >
-          <Mark />
-          <Box hideBelow="lg">Awlbright</Box>
-        </Flex>
+        <BarMark />
       </NextLink>
       <Button
         hideFrom="lg"

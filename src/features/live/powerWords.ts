@@ -98,7 +98,9 @@ export function balanceWords({ misfitW, allowedW, reversed, verdict }: PowerBala
   if (misfitW === null || allowedW === null) return 'The balance needs street, PV, battery and house; one is not given.'
   if (verdict === 'open') return 'Next to nothing flows: the balance shows nothing yet. Switch a known load on.'
   const off = `What comes in and what is drawn differ by ${watts(misfitW)}, ${watts(allowedW)} may be`
-  if (verdict === 'proven') return `What comes in is what is drawn, to within ${watts(allowedW)}.`
+  if (verdict === 'proven') {
+    return `What comes in and what is drawn agree: ${watts(misfitW)} apart, ${watts(allowedW)} may be.`
+  }
   return reversed === null
     ? `${off}. No single meter turned round explains it: look for a wrong ratio, a phase that is missed, or a source that nobody counts.`
     : `${off}. It fits if ${PART_WORDS[reversed]} is the other way round: look at its arrow, then at its phase.`
