@@ -1,3 +1,4 @@
+import { setWaitS } from '../settings/setWaitS'
 import { type Changeover, changeoverOf } from '../outage/run/changeover'
 import { verdictAt } from '../evidence/verdictAt'
 import { type Bench } from '../evidence/bench'
@@ -121,7 +122,7 @@ export function outageCard(bench: Bench, facts: { crewName: string }): OutageCar
   const { changeover } = changeoverOf(installation)
   const socket = installation.chosenSchool === 'emergencySocket'
   const day = demand.turnOffDay?.loads ?? null
-  const reconnectS = installation.settings.find(({ key }) => key === 'reconnectDelayS')?.value ?? null
+  const reconnectS = setWaitS(installation)
   const lines: Readonly<Record<CardSection, string[]>> = {
     notice: noticeLines(bench, manual),
     staysOn: staysLines(

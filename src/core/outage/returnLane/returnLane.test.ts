@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { aMark } from '../../../../tests/support/marks'
 import { outageRunsOf } from '../run/outageRun'
 import type { OutageMark } from '../run/outageMark'
-import { type ReturnLane, returnOfLog, returnOfRun, returnOfTrace } from './returnLane'
+import { type HeardLive, type ReturnLane, returnOfLog, returnOfRun, returnOfTrace } from './returnLane'
 import { returnEventWords, returnSentences } from './returnLaneWords'
+import type { LiveMoment } from './returnMoments'
 
 const kinds = (lane: ReturnLane | null) => lane?.events.map(({ kind, afterS }) => [kind, afterS])
-const said = (lane: ReturnLane | null) => (lane ? returnSentences(lane).join(' ').replace(/\s/g, ' ') : '')
+const said = (lane: ReturnLane | null) => (lane ? returnSentences(lane, null).join(' ').replace(/\s/g, ' ') : '')
 
 describe('the return on one lane, from a recording', () => {
   const trace = { gridBackS: 2, reconnectS: 5, waitS: 3, secondGapMs: 50, seamless: false, slipHz: 0.1 }
@@ -71,11 +72,14 @@ describe('the return on one lane, from a log', () => {
   })
 })
 
+const here = { device: 'a', clockOffsetMs: 0, clockErrorMs: 0 }
+const unheard: HeardLive = { moments: [], listener: here, nowMs: null }
+
 describe('the return on one lane, as it was tapped', () => {
   const runOf = (...marks: OutageMark[]) => outageRunsOf([aMark('begun', 0, { subject: 'loaded' }), ...marks])[0]
   const lane = (...marks: OutageMark[]) => {
     const run = runOf(...marks)
-    return run ? returnOfRun(run) : null
+    return run ? returnOfRun(run, unheard) : null
   }
   const cut = aMark('out', 10)
 
@@ -108,5 +112,74 @@ describe('the return on one lane, as it was tapped', () => {
 
   it('is none before the street is closed', () => {
     expect(lane(cut)).toBeNull()
+  })
+})
+
+describe('the return on one lane, while it is under way', () => {
+  const zeroMs = Date.parse(aMark('out', 0).at)
+  const runOf = (...marks: OutageMark[]) => outageRunsOf([aMark('begun', 0, { subject: 'loaded' }), ...marks])[0]!
+  /** One moment a second, from and to s after the zero of the marks. */
+  const moments = (fromS: number, toS: number, at: (s: number) => Partial<LiveMoment>): LiveMoment[] =>
+    Array.from({ length: toS - fromS + 1 }, (_, k) => ({
+      atMs: zeroMs + (fromS + k) * 1000,
+      pvW: null,
+      batteryW: null,
+      vehicleW: null,
+      ...at(fromS + k),
+    }))
+  const [cut, back, on] = [aMark('out', 100), aMark('streetBack', 400), aMark('onStreet', 460)]
+  const at = (s: number): HeardLive => ({ moments: [], listener: here, nowMs: zeroMs + s * 1000 })
+
+  it('says how long the house has waited, against what is set', () => {
+    const lane = returnOfRun(runOf(cut, back), at(443.2))!
+    const first = (setS: number | null) => returnSentences(lane, setS)[0]?.replace(/\s/g, ' ')
+    expect(first(null)).toBe('The house has waited 43 s so far.')
+    expect(first(60)).toBe('The house has waited 43 s so far. It is set to wait 60 s.')
+    expect(first(20)).toContain('that is late')
+    const over = returnOfRun(runOf(cut, back, on), unheard)!
+    expect(returnSentences(over, 60)[0]).not.toContain('that is')
+    expect(returnSentences(over, 30)[0]).toContain('that is late')
+    expect(returnSentences(over, 120)[0]).toContain('too soon')
+  })
+
+  it('has PV, battery and vehicle as live values show them, from the house being back', () => {
+    const heard = moments(70, 700, (s) => ({
+      pvW: s < 100 ? 3000 : s < 480 ? 0 : Math.min(3000, (s - 480) * 30),
+      batteryW: s < 500 ? 400 : -900,
+      vehicleW: s < 100 || s >= 520 ? -7000 : 0,
+    }))
+    const lane = returnOfRun(runOf(cut, back, on), { ...at(701), moments: heard })
+    expect(kinds(lane)).toEqual([
+      ['streetBack', 0],
+      ['onStreet', 60],
+      ['pv10', 90],
+      ['batteryCharges', 100],
+      ['vehicleCharges', 120],
+      ['pv90', 170],
+    ])
+    expect(lane?.missing).toEqual([])
+  })
+
+  it('names what ran before the cut and does not yet, and claims nothing of what was not there', () => {
+    const dark = (before: Partial<LiveMoment>) => moments(70, 500, (s) => (s < 100 ? before : { pvW: 0, vehicleW: 0 }))
+    const missing = (before: Partial<LiveMoment>) =>
+      returnOfRun(runOf(cut, back, on), { ...at(501), moments: dark(before) })?.missing
+    expect(missing({ pvW: 2000, vehicleW: -7000 })).toEqual(['pv', 'vehicle'])
+    expect(missing({ pvW: 20, vehicleW: 0 })).toEqual([])
+    expect(missing({})).toEqual([])
+    const lane = returnOfRun(runOf(cut, back, on), { ...at(501), moments: dark({ pvW: 2000, vehicleW: -7000 }) })
+    expect(said(lane)).toContain('does not charge again yet')
+  })
+
+  it('claims nothing of moments of a phone whose clock was never compared, and nothing before the house is back', () => {
+    const heard = moments(70, 700, (s) => ({ pvW: s < 100 ? 3000 : 2900, batteryW: -900 }))
+    const stranger = { device: 'b', clockOffsetMs: null, clockErrorMs: null }
+    const unknown = returnOfRun(runOf(cut, back, on), { ...at(701), moments: heard, listener: stranger })
+    expect([kinds(unknown)?.length, unknown?.underWayS, unknown?.missing]).toEqual([2, null, []])
+    expect(kinds(returnOfRun(runOf(cut, back), { ...at(701), moments: heard }))).toEqual([['streetBack', 0]])
+  })
+
+  it('is over once the run is', () => {
+    expect(returnOfRun(runOf(cut, back, on, aMark('ended', 600)), at(700))?.underWayS).toBeNull()
   })
 })

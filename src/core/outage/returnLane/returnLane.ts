@@ -2,8 +2,19 @@ import type { LogAnalysis } from '../../powerLog/analyseLog'
 import { betweenMarks } from '../run/betweenMarks'
 import type { OutageRun } from '../run/outageRun'
 import type { ReturnTrace } from '../returnTrace'
+import { type Listener, type LiveMoment, secondsAfter, seenOnReturn } from './returnMoments'
 
-export const RETURN_KINDS = ['streetBack', 'gapBegins', 'onStreet', 'pv10', 'pv90', 'tripped', 'sourceOff'] as const
+export const RETURN_KINDS = [
+  'streetBack',
+  'gapBegins',
+  'onStreet',
+  'pv10',
+  'pv90',
+  'batteryCharges',
+  'vehicleCharges',
+  'tripped',
+  'sourceOff',
+] as const
 export type ReturnKind = (typeof RETURN_KINDS)[number]
 
 /** Something that happened on the return, in s after the street was back. */
@@ -25,6 +36,10 @@ export interface ReturnLane {
   secondGapS: number | null
   /** A second gap shorter than this would not have been seen; `null` where every one is. */
   unseenBelowS: number | null
+  /** So long after the street was back it is now, while the return is under way; `null` once it is over, or where no clock tells. */
+  underWayS: number | null
+  /** Of what ran before the cut: what was looked for, and not seen to come back. */
+  missing: ('pv' | 'vehicle')[]
 }
 
 const inOrder = (events: readonly ReturnEvent[]): ReturnEvent[] =>
@@ -55,6 +70,8 @@ export function returnOfTrace({ waitS, secondGapMs }: ReturnTrace): ReturnLane {
     waitS,
     secondGapS,
     unseenBelowS: null,
+    underWayS: null,
+    missing: [],
   }
 }
 
@@ -80,14 +97,27 @@ export function returnOfLog({
     waitS,
     secondGapS: seen ? secondGapS : null,
     unseenBelowS: waitS === null || seen ? null : gapResolutionS,
+    underWayS: null,
+    missing: pv.some(({ kind }) => kind === 'pv90') ? [] : ['pv'],
   }
 }
 
+/** What a phone heard of a run beside the taps, and until when. */
+export interface HeardLive {
+  moments: readonly LiveMoment[]
+  listener: Listener
+  /** Now, on the common time line; `null` for a run that is over. */
+  nowMs: number | null
+}
+
 /**
- * The return as the crew tapped it: the street closed, the house back on it, and what tripped from then on. A tap of a phone whose clock was never compared
- * with the one that tapped the street has no place on the lane. `null` while nobody has tapped the street.
+ * The return as the crew tapped it: the street closed, the house back on it, and what tripped from then on; with what live values show beside it. A tap of a
+ * phone whose clock was never compared with the one that tapped the street has no place on the lane. `null` while nobody has tapped the street.
  */
-export function returnOfRun({ streetBack, onStreet, marks }: OutageRun): ReturnLane | null {
+export function returnOfRun(
+  { out, streetBack, onStreet, ended, marks }: Pick<OutageRun, 'out' | 'streetBack' | 'onStreet' | 'ended' | 'marks'>,
+  heard: HeardLive,
+): ReturnLane | null {
   if (streetBack === null) return null
   const afterS = (mark: OutageRun['marks'][number]): number | null => {
     const span = betweenMarks(streetBack, mark)
@@ -100,11 +130,15 @@ export function returnOfRun({ streetBack, onStreet, marks }: OutageRun): ReturnL
     const atS = afterS(mark)
     return atS === null ? [] : [event(kind, atS, kind === 'tripped' ? subject : null)]
   })
+  const live = seenOnReturn({ streetBack, cut: out, onStreetS: waitS }, heard.moments, heard.listener)
+  const nowS = heard.nowMs === null || ended !== null ? null : secondsAfter(streetBack, heard.nowMs, heard.listener)
   return {
     from: 'taps',
-    events: inOrder([event('streetBack', 0), ...goingBack(waitS, null), ...after]),
+    events: inOrder([event('streetBack', 0), ...goingBack(waitS, null), ...live.events, ...after]),
     waitS,
     secondGapS: null,
     unseenBelowS: null,
+    underWayS: nowS === null ? null : Math.max(0, nowS),
+    missing: [...(live.pvMissing ? (['pv'] as const) : []), ...(live.vehicleMissing ? (['vehicle'] as const) : [])],
   }
 }

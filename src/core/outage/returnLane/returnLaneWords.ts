@@ -2,6 +2,7 @@ import { formatDuration } from '../../quantity/formatQuantity'
 import type { ReturnEvent, ReturnLane } from './returnLane'
 
 const inTime = (s: number) => formatDuration(Math.round(s * 1000))
+const inSeconds = (s: number) => formatDuration(Math.floor(s) * 1000)
 
 /** What happened, in a few words. */
 export function returnEventWords({ kind, subject }: ReturnEvent, nameOf: (tag: string) => string): string {
@@ -16,6 +17,10 @@ export function returnEventWords({ kind, subject }: ReturnEvent, nameOf: (tag: s
       return 'PV gives a tenth of what it gave before'
     case 'pv90':
       return 'PV gives nine tenths of it'
+    case 'batteryCharges':
+      return 'the battery charges again'
+    case 'vehicleCharges':
+      return 'the vehicle charges again'
     case 'tripped':
       return `${subject === null ? 'something' : nameOf(subject)} tripped`
     case 'sourceOff':
@@ -34,20 +39,52 @@ function gapSentence({ secondGapS, unseenBelowS, from }: ReturnLane): string {
     : 'The second gap is open.'
 }
 
-/** What the lane says of the wait, of the second gap and of PV, what it leaves open, and what to do about what tripped. */
-export function returnSentences(lane: ReturnLane): string[] {
-  const { waitS, from, events } = lane
-  const holds = (kind: ReturnEvent['kind']) => events.some((event) => event.kind === kind)
+/** Longer than so many times the set wait is late. */
+const LATE_TIMES = 1.5
+/** A tap is less exact than this. */
+const SOONER_S = 1
+
+/** How a wait stands to the set one; nothing where none is set. */
+function againstSet(s: number, setS: number | null, over: boolean): string {
+  if (setS === null) return ''
+  if (s > LATE_TIMES * setS) return ` It is set to wait ${inTime(setS)}: that is late.`
+  if (over && s < setS - SOONER_S) return ` It is set to wait ${inTime(setS)}: that is too soon, look at the setting.`
+  return ` It is set to wait ${inTime(setS)}.`
+}
+
+/** What the lane says of the wait. */
+function waitSentence({ waitS, underWayS }: ReturnLane, setS: number | null): string {
+  if (waitS !== null) return `The house waited ${inTime(waitS)} before it went back.${againstSet(waitS, setS, true)}`
+  if (underWayS === null) return 'It was not seen that the house went back to the street.'
+  return `The house has waited ${inSeconds(underWayS)} so far.${againstSet(underWayS, setS, false)}`
+}
+
+const MISSING = {
+  pv: {
+    yet: 'PV does not give nine tenths of what it gave before the cut yet.',
+    over: 'PV was not seen to come back to nine tenths of what it gave.',
+  },
+  vehicle: {
+    yet: 'The vehicle charged before the cut, and does not charge again yet.',
+    over: 'The vehicle charged before the cut, and was not seen to charge again.',
+  },
+} as const
+
+/**
+ * What the lane says of the wait, of the second gap, of PV and the vehicle, what it leaves open, and what to do about what tripped (T-7).
+ *
+ * @param setS how long it is set to wait; `null` where nothing is planned
+ * @example returnSentences(laneUnderWay, 60)[0] // 'The house has waited 43 s so far. It is set to wait 60 s.'
+ */
+export function returnSentences(lane: ReturnLane, setS: number | null): string[] {
+  const { waitS, underWayS, events, missing } = lane
   return [
-    ...(waitS === null
-      ? ['It was not seen that the house went back to the street.']
-      : [`The house waited ${inTime(waitS)} before it went back.`, gapSentence(lane)]),
-    // a recording of voltages says nothing of PV, and nobody taps it
-    ...(from === 'log' && !holds('pv90') ? [PV_OPEN] : []),
-    ...(holds('tripped') ? [WHAT_TRIPPED] : []),
+    waitSentence(lane, setS),
+    ...(waitS === null ? [] : [gapSentence(lane)]),
+    ...missing.map((part) => MISSING[part][underWayS === null ? 'over' : 'yet']),
+    ...(events.some(({ kind }) => kind === 'tripped') ? [WHAT_TRIPPED] : []),
   ]
 }
 
-const PV_OPEN = 'PV was not seen to come back to nine tenths of what it gave.'
 const WHAT_TRIPPED =
   'Find out why before it is closed again: what trips on the return wants its circuits shared out anew, or a residual-current device of its own for the one that leaks most.'

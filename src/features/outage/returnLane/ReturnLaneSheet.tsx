@@ -20,6 +20,8 @@ const INKS: Readonly<Record<ReturnKind, ColourName>> = {
   onStreet: 'grid',
   pv10: 'sun',
   pv90: 'sun',
+  batteryCharges: 'proven',
+  vehicleCharges: 'island',
   tripped: 'stop',
   sourceOff: 'stop',
 }
@@ -27,10 +29,19 @@ const INKS: Readonly<Record<ReturnKind, ColourName>> = {
 const after = (s: number) => (s >= 60 ? fromCutWords(s * 1000) : formatDuration(Math.round(s * 1000)))
 
 /** The return of the street on one lane: what happened numbered, and said below (T-7). */
-export function ReturnLaneSheet({ lane, nameOf }: { lane: ReturnLane; nameOf: (tag: string) => string }) {
+export function ReturnLaneSheet({
+  lane,
+  nameOf,
+  setWaitS = null,
+}: {
+  lane: ReturnLane
+  nameOf: (tag: string) => string
+  /** How long it is set to wait. */
+  setWaitS?: number | null
+}) {
   const [box, width] = useWidth<HTMLDivElement>(740)
   const drawing = returnLaneLayout(lane, width)
-  const sentences = returnSentences(lane)
+  const sentences = returnSentences(lane, setWaitS)
   return (
     <Box role="region" aria-label="The return" borderTopWidth="1px" borderColor="rule" py="8px">
       <Text px="14px" fontWeight="600">

@@ -13,6 +13,8 @@ const lane: ReturnLane = {
   waitS: 60,
   secondGapS: 0.05,
   unseenBelowS: null,
+  underWayS: null,
+  missing: [],
 }
 
 describe('the layout of the return', () => {
@@ -38,5 +40,14 @@ describe('the layout of the return', () => {
     const open = returnLaneLayout({ ...lane, events: lane.events.slice(0, 1), waitS: null, secondGapS: null }, 390)
     expect(open.stretches).toEqual([{ kind: 'waiting', x: 18, width: 354 }])
     expect(open.marks).toHaveLength(1)
+  })
+
+  it('is filled up to now while it is under way, and keeps its measure for half a minute', () => {
+    const at = (underWayS: number) =>
+      returnLaneLayout({ ...lane, events: lane.events.slice(0, 1), waitS: null, secondGapS: null, underWayS }, 700)
+    const [early, later] = [at(31), at(58)].map(({ stretches: [stretch] }) => stretch!.width)
+    expect(later! / early!).toBeCloseTo(58 / 31, 6)
+    expect(at(31).ticks).toEqual(at(58).ticks)
+    expect(at(61).ticks).not.toEqual(at(58).ticks)
   })
 })

@@ -19,11 +19,19 @@ export interface ReturnLaneDrawing {
 const ticksOf = (x: (s: number) => number, values: readonly number[]) =>
   values.map((s) => ({ x: x(s), label: s === 0 ? '0' : formatDuration(Math.round(s * 1000)) }))
 
+/** A lane that is under way grows in steps of this, so that it does not move all the time. */
+const GROWS_BY_S = 30
+
 /** Lays the return out over its width; lengths in px. */
-export function returnLaneLayout({ events, waitS, secondGapS }: ReturnLane, width: number): ReturnLaneDrawing {
-  const lastS = Math.max(...events.map(({ afterS }) => afterS), 1e-3)
+export function returnLaneLayout(
+  { events, waitS, secondGapS, underWayS }: ReturnLane,
+  width: number,
+): ReturnLaneDrawing {
+  const roomS = underWayS === null ? 1e-3 : (Math.floor(underWayS / GROWS_BY_S) + 1) * GROWS_BY_S
+  const lastEventS = Math.max(...events.map(({ afterS }) => afterS))
+  const lastS = Math.max(lastEventS, roomS)
   const x = scaleLinear([0, lastS * 1.06], [MARGIN.left, width - MARGIN.right])
-  const edge = width - MARGIN.right
+  const edge = underWayS === null ? width - MARGIN.right : x(Math.max(underWayS, lastEventS))
   const gapS = secondGapS ?? 0
   const stretches: ReturnLaneDrawing['stretches'] =
     waitS === null

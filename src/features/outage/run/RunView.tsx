@@ -1,6 +1,4 @@
 'use client'
-import { returnOfRun } from '@/core/outage/returnLane/returnLane'
-import { ReturnLaneSheet } from '../returnLane/ReturnLaneSheet'
 import { Box, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef } from 'react'
 import { stopLimitsOf, stopSentence } from '@/core/plan/ladderStop'
@@ -23,6 +21,7 @@ import { type RunKey, RunKeys, keysOf } from './RunKeys'
 import { RunLine } from './RunLine'
 import { RunMarks } from './RunMarks'
 import { RunResults } from './RunResults'
+import { RunReturn } from './RunReturn'
 import { RunRungs } from './RunRungs'
 import { RunSeen } from './RunSeen'
 import { RunSteps } from './RunSteps'
@@ -52,7 +51,7 @@ export function RunView() {
           <RunBefore live={live} begin={inHand.begin} />
         </TitledSheet>
       )}
-      {run && run.phase === 'ended' && <RunOver run={run} moments={moments} runNumber={inHand.runs.length} />}
+      {run && run.phase === 'ended' && <RunOver run={run} inHand={inHand} moments={moments} />}
       <PowerNow live={live} />
       <PracticeSheet />
     </>
@@ -69,28 +68,35 @@ const useNames = () => {
 }
 
 /** What a run has shown, once it is over; it is kept beside those that follow. */
-function RunOver({ run, moments, runNumber }: { run: OutageRun; moments: readonly RunMoment[]; runNumber: number }) {
+function RunOver({
+  run,
+  inHand: { runs, clock },
+  moments,
+}: {
+  run: OutageRun
+  inHand: RunInHand
+  moments: readonly RunMoment[]
+}) {
   const nameOf = useNames()
   const { bench } = useJob()
   const { ladder, nightW } = useRunLadder()
   const { learn, failure } = useLearnLoad()
   const { tapReactionMs, rungExpectedShare } = bench.context.pack.limits
   const climbed = rungsOfRun(run, ladder, Infinity).filter(({ on }) => on !== null)
-  const returned = returnOfRun(run)
   return (
     <>
       <RunResults run={run} moments={moments} />
       {failure !== null && <Notice kind="error">{failure}</Notice>}
       <RunRungs rungs={climbed} offShareMost={rungExpectedShare.value} say={null} learn={learn} />
       <TitledSheet
-        title={`Run ${runNumber}`}
+        title={`Run ${runs.length}`}
         note="kept as it was tapped; a test that failed is begun anew after the change"
       >
         <Box px="14px" pb="6px">
           <RunClock run={run} nowMs={0} reactionMs={tapReactionMs.value} />
         </Box>
         <RunLine run={run} moments={moments} limitW={nightW} nowMs={0} nameOf={nameOf} />
-        {returned && <ReturnLaneSheet lane={returned} nameOf={nameOf} />}
+        <RunReturn run={run} moments={moments} clock={clock} nowMs={null} nameOf={nameOf} />
         <RunMarks run={run} nameOf={nameOf} takeBack={null} />
       </TitledSheet>
     </>
@@ -162,6 +168,7 @@ function RunUnderWay({
           </Text>
         </Box>
         <RunLine run={run} moments={moments} limitW={nightW} nowMs={nowMs} nameOf={nameOf} />
+        <RunReturn run={run} moments={moments} clock={clock} nowMs={nowMs} nameOf={nameOf} />
       </TitledSheet>
       {run.kind !== 'unloaded' && (
         <RunRungs

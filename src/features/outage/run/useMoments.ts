@@ -4,7 +4,7 @@ import type { LivePower } from '@/core/settings/livePower'
 import type { Live } from '../../live/useLive'
 
 /** Live values of one moment of a run, by the common clock. */
-export interface RunMoment extends Pick<LivePower, 'houseW' | 'batteryW' | 'pvW' | 'socPercent' | 'mode'> {
+export interface RunMoment extends Pick<LivePower, 'houseW' | 'batteryW' | 'pvW' | 'vehicleW' | 'socPercent' | 'mode'> {
   atMs: number
 }
 
@@ -41,8 +41,8 @@ export function useMoments(runId: string | null, live: Live, offsetMs: number): 
     const atMs = heardAt + offsetMs
     setMoments((before) => {
       if (atMs - (before.at(-1)?.atMs ?? -Infinity) < EVERY_MS) return before
-      const { houseW, batteryW, pvW, socPercent, mode } = values
-      const after = [...before, { atMs, houseW, batteryW, pvW, socPercent, mode }].slice(-MOST)
+      const { houseW, batteryW, pvW, vehicleW, socPercent, mode } = values
+      const after = [...before, { atMs, houseW, batteryW, pvW, vehicleW, socPercent, mode }].slice(-MOST)
       // every ten seconds is often enough to lose little
       if (after.length % 10 === 0) keepAll(runId, after)
       return after
