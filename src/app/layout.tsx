@@ -1,9 +1,12 @@
 import type { Metadata, Viewport } from 'next'
+import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
 import { faceVariables } from '@/look/fonts'
 import { palette } from '@/look/palette'
 import { FACES_SCRIPT } from '@/look/facesScript'
 import { LAMP_SCRIPT } from '@/look/lampScript'
+import { ZONE_COOKIE, ZONE_SCRIPT } from '@/look/zoneScript'
+import { zoneOf } from '@/ui/zone'
 import { LaterProviders } from './LaterProviders'
 
 export const metadata: Metadata = {
@@ -21,15 +24,21 @@ export const viewport: Viewport = {
 /** Each answer has a nonce of its own, so no page is made beforehand. */
 export const dynamic = 'force-dynamic'
 
-export default function Layout({ children }: { children: ReactNode }) {
+const nowMs = () => Date.now()
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  const zone = zoneOf((await cookies()).get(ZONE_COOKIE)?.value)
   return (
     <html lang="en" className={faceVariables} suppressHydrationWarning>
       <head>
         <script dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
+        <script dangerouslySetInnerHTML={{ __html: ZONE_SCRIPT }} />
       </head>
       <body>
         <script dangerouslySetInnerHTML={{ __html: FACES_SCRIPT }} />
-        <LaterProviders>{children}</LaterProviders>
+        <LaterProviders zone={zone} drawnAtMs={nowMs()}>
+          {children}
+        </LaterProviders>
       </body>
     </html>
   )

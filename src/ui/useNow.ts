@@ -1,12 +1,20 @@
 'use client'
-import { useEffect, useState } from 'react'
+import { useCallback, useSyncExternalStore } from 'react'
+import { useDrawnAtMs } from './useTimes'
 
-/** The clock, as often as once in `everyMs`. */
+/** The clock, as often as once in `everyMs`, down to the last whole one of them; while a page comes alive, when it was drawn. */
 export function useNow(everyMs: number): number {
-  const [now, setNow] = useState(() => Date.now())
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), everyMs)
-    return () => clearInterval(timer)
-  }, [everyMs])
-  return now
+  const drawnAtMs = useDrawnAtMs()
+  const listen = useCallback(
+    (tell: () => void) => {
+      const timer = setInterval(tell, everyMs)
+      return () => clearInterval(timer)
+    },
+    [everyMs],
+  )
+  return useSyncExternalStore(
+    listen,
+    () => Math.floor(Date.now() / everyMs) * everyMs,
+    () => drawnAtMs,
+  )
 }

@@ -1,6 +1,9 @@
 import { type BrowserContext, expect, test } from '@playwright/test'
-import { makeJob, openBench, signIn } from './support'
+import { STAGES } from '@/core/evidence/point'
+import type { JobView } from '@/server/useCases/jobs'
+import { ledger, makeJob, openBench, signIn } from './support'
 
+const TIDEWRACK = '018f0000-0000-7000-8000-000000000101'
 const base = process.env.AWLBRIGHT_TEST_URL ?? 'http://127.0.0.1:4310'
 
 /** Asks for a page as a browser does, and reads the answer piece by piece, as it comes. */
@@ -85,4 +88,32 @@ test('a bench that is there stays there while the page comes alive, and its styl
     await openBench(page, jobId, `?stage=${stage}`)
     expect(await page.evaluate(() => (window as unknown as { seenOnArrival: string[] }).seenOnArrival)).toEqual([])
   }
+})
+
+test('a crew in another zone than the server finds its own times, and no stage is drawn twice for it', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ timezoneId: 'Pacific/Auckland' })
+  await signIn(context, 'ines')
+  const page = await context.newPage()
+  const faults: string[] = []
+  page.on('pageerror', (error) => faults.push(error.message))
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(message.text())
+  })
+  // the first page tells the server the zone
+  await page.goto('/')
+  await expect(page.getByRole('button', { name: 'New job' })).toBeEnabled()
+  await page.addInitScript(watchArrival)
+  for (const stage of STAGES) {
+    await openBench(page, TIDEWRACK, `?stage=${stage}`)
+    expect(await page.evaluate(() => (window as unknown as { seenOnArrival: string[] }).seenOnArrival)).toEqual([])
+  }
+  expect(faults).toEqual([])
+  await openBench(page, TIDEWRACK, '?stage=earth')
+  const view = (await (await context.request.get(`/api/jobs/${TIDEWRACK}`)).json()) as JobView
+  const reading = view.record.readings.find(({ pointKey, slot }) => pointKey.startsWith('earth.rcd.') && slot === 'x1')
+  const inAuckland = new Intl.DateTimeFormat('en-GB', { timeZone: 'Pacific/Auckland', timeStyle: 'short' })
+  await expect(ledger(page)).toContainText(inAuckland.format(new Date(reading?.recordedAt ?? '')))
+  await context.close()
 })

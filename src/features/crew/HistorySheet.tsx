@@ -1,11 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { CrewView } from '@/server/useCases/crew'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { TitledSheet } from '@/ui/Sheet'
 import { changeWords } from './changeWords'
 
 /** What was changed about the crew's people and instruments, the latest first. */
 export function HistorySheet({ crew: { history } }: { crew: CrewView }) {
+  const { clock } = useTimes()
   return (
     <TitledSheet title="What was changed" note={`the latest ${history.length}`}>
       <Box as="ol" listStyleType="none" pb="8px">

@@ -6,7 +6,7 @@ import { type Actor, mayCall } from '@/server/access'
 import type { InstrumentView } from '@/server/useCases/instruments'
 import { AskFirst } from '@/ui/AskFirst'
 import { Choice } from '@/ui/Choice'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { callUseCase } from '../api'
 import { useAttemptWith } from '../useAttempt'
@@ -63,6 +63,7 @@ export function InstrumentSheet({ instrument, actor, people, today, refresh }: P
 }
 
 function Holder({ instrument: { id, heldBy }, actor, people, refresh }: Omit<Props, 'today'>) {
+  const { clock } = useTimes()
   const { attempt, failure, busy } = useAttemptWith(refresh)
   const may = mayCall(actor.role, 'takeInstrument')
   const options = [

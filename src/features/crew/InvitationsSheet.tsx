@@ -2,7 +2,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { CrewView } from '@/server/useCases/crew'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
@@ -12,6 +12,7 @@ const KIND_WORDS = { invitation: 'invited as', newPassword: 'new password for th
 
 /** Links that nobody has used yet; nothing where there is none. */
 export function InvitationsSheet({ crew, refresh }: { crew: CrewView; refresh: () => Promise<void> }) {
+  const { clock } = useTimes()
   const { attempt, failure, busy } = useAttemptWith(refresh)
   if (crew.links.length === 0) return null
   return (

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react'
 import { day } from '@/ui/clock'
-import { useToday } from '@/ui/useToday'
+import { useToday } from '@/ui/useTimes'
 
 /** A person's licence and how long it holds; one that has run out is said to be. */
 export function LicenceWord({

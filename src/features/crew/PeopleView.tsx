@@ -4,10 +4,10 @@ import { useState } from 'react'
 import { type Actor, mayCall } from '@/server/access'
 import type { CrewView } from '@/server/useCases/crew'
 import { Button } from '@/ui/Button'
-import { clock, day } from '@/ui/clock'
 import { type Column, DataTable } from '@/ui/DataTable'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
+import { useTimes } from '@/ui/useTimes'
 import { InvitationsSheet } from './InvitationsSheet'
 import { Invite } from './Invite'
 import { LicenceWord } from './LicenceWord'
@@ -20,8 +20,10 @@ export interface CrewProps {
   refresh: () => Promise<void>
 }
 
-const seen = ({ leftAt, seenAt }: Person): string =>
-  leftAt !== null ? `left ${day(leftAt)}` : seenAt === null ? 'not signed in' : clock(seenAt)
+function Seen({ leftAt, seenAt }: Pick<Person, 'leftAt' | 'seenAt'>) {
+  const { clock, dayOf } = useTimes()
+  return leftAt !== null ? `left ${dayOf(leftAt)}` : seenAt === null ? 'not signed in' : clock(seenAt)
+}
 
 const COLUMNS: readonly Column<Person>[] = [
   {
@@ -37,7 +39,7 @@ const COLUMNS: readonly Column<Person>[] = [
   },
   { head: 'Role', cell: ({ role }) => role },
   { head: 'Licence', cell: (person) => <LicenceWord {...person} />, wideOnly: true },
-  { head: 'Last seen', cell: seen },
+  { head: 'Last seen', cell: (person) => <Seen {...person} /> },
 ]
 
 /** Everybody of the crew; a lead opens a person to change them, and those who invite see who has not come yet. */

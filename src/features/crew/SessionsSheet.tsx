@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { AccountView } from '@/server/useCases/account'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
@@ -11,6 +11,7 @@ import { deviceWords } from './deviceWords'
 
 /** Where a person is signed in, each device with its way out. */
 export function SessionsSheet({ account, refresh }: { account: AccountView; refresh: () => Promise<void> }) {
+  const { clock } = useTimes()
   const { attempt, failure, busy } = useAttemptWith(refresh)
   return (
     <TitledSheet title="Signed in on" note={account.sessions.length === 1 ? 'this device alone' : undefined}>

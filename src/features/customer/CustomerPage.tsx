@@ -3,7 +3,7 @@ import { Box, Flex, Heading, Text, chakra } from '@chakra-ui/react'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import type { PackSummary } from '@/server/pack/summary'
 import { ButtonLink } from '@/ui/Button'
-import { day } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Mark } from '@/ui/Mark'
 import { Notice } from '@/ui/Notice'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
@@ -37,6 +37,7 @@ export function CustomerPage(props: CustomerPageProps) {
 }
 
 function Page({ summary, token, fingerprint, expiresAt, month }: CustomerPageProps) {
+  const { dayOf } = useTimes()
   const say = useSay()
   const shown = summary.promises.filter(({ verdict }) => verdict === 'proven' || verdict === 'watch').length
   return (
@@ -56,7 +57,7 @@ function Page({ summary, token, fingerprint, expiresAt, month }: CustomerPagePro
           Awlbright
         </Text>
         <Text color="ink2" fontSize="14px" ml="auto">
-          sealed {day(summary.sealedAt)}
+          sealed {dayOf(summary.sealedAt)}
         </Text>
       </Flex>
       <Box>
@@ -146,7 +147,7 @@ function Page({ summary, token, fingerprint, expiresAt, month }: CustomerPagePro
           </Flex>
           <Text fontSize="13.5px" color="ink2" mt="10px">
             Sealed with the key <chakra.span fontFamily="mono">{fingerprint}</chakra.span>. This link works until{' '}
-            {day(expiresAt)}.
+            {dayOf(expiresAt)}.
           </Text>
         </Box>
       </TitledSheet>

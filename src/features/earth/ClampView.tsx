@@ -7,7 +7,7 @@ import { readingsOfPoint } from '@/core/evidence/reading'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { ButtonLink } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
@@ -35,6 +35,7 @@ export function ClampView() {
 }
 
 function Clamp({ point }: { point: Point }) {
+  const { clock } = useTimes()
   const { bench } = useJob()
   const found = earthCurrentOf(point, bench.context)
   const step = CLAMP_STEPS[found.currentA === null ? 'clamp' : (found.decision ?? 'quiet')]
@@ -106,6 +107,7 @@ function Asked({ point, slot }: { point: Point; slot: SlotName }) {
 
 /** What was read, said and done, with its time and name, newest first. */
 function Told({ point }: { point: Point }) {
+  const { clock } = useTimes()
   const { bench, record } = useJob()
   const told = [...readingsOfPoint(bench.context.readings, point.key)].reverse()
   if (told.length === 0) return null

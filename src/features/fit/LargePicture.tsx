@@ -1,10 +1,11 @@
 'use client'
 import { Text, chakra } from '@chakra-ui/react'
 import type { Attachment } from '@/core/evidence/point'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { usePictureUrl } from './ComponentCard'
 
 export function Picture({ attachment }: { attachment: Attachment }) {
+  const { clock } = useTimes()
   const url = usePictureUrl(attachment)
   return (
     <>

@@ -8,7 +8,7 @@ import { counted } from '@/core/quantity/counted'
 import { erasureSchema } from '@/schemas/erasure'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
@@ -19,6 +19,7 @@ import { useJob } from '../job/JobContext'
 
 /** What of a customer was taken out of this job, and the way to take it out. */
 export function CustomerDataSheet() {
+  const { clock } = useTimes()
   const { view, may } = useJob()
   const [erasing, setErasing] = useState(false)
   const { erasures } = view

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { FAULT_CALL, type FaultUrgency, faultCallSubject, faultGuess, faultUrgency } from '@/core/handover/faultCall'
 import type { JobView } from '@/server/useCases/jobs'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
@@ -36,6 +36,7 @@ export function FaultCallsSheet() {
 }
 
 function Call({ call }: { call: JobView['faultCalls'][number] }) {
+  const { clock } = useTimes()
   const { record, refresh, may } = useJob()
   const { attempt, failure, busy } = useAttempt()
   const [note, setNote] = useState('')

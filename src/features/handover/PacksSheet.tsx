@@ -3,7 +3,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { AskFirst } from '@/ui/AskFirst'
 import { Button, ButtonLink } from '@/ui/Button'
-import { clock, day } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
@@ -22,6 +22,7 @@ const LINK_FIELDS: readonly FieldSpec[] = [{ name: 'days', label: 'Days it works
 
 /** Sealed packs of the job, the customer's links to them, and the pack that is just being made. */
 export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
+  const { clock } = useTimes()
   const { view, refresh, may } = useJob()
   const { packRequest, packs, links } = view
   const making = packRequest?.state === 'waiting' || packRequest?.state === 'sealing'
@@ -102,6 +103,7 @@ export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
 }
 
 function LinkLine({ link }: { link: JobView['links'][number] }) {
+  const { clock, dayOf } = useTimes()
   const { record, may } = useJob()
   const { attempt, failure, busy } = useAttempt()
   const now = useNow(60_000)
@@ -109,8 +111,8 @@ function LinkLine({ link }: { link: JobView['links'][number] }) {
   const state = link.withdrawnAt
     ? `withdrawn ${clock(link.withdrawnAt)}`
     : expired
-      ? `ran out ${day(link.expiresAt)}`
-      : `works until ${day(link.expiresAt)}`
+      ? `ran out ${dayOf(link.expiresAt)}`
+      : `works until ${dayOf(link.expiresAt)}`
   return (
     <Flex align="center" gap="10px" fontSize="13.5px" color="ink2" minH="34px">
       <Text flex="1">

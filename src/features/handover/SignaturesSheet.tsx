@@ -13,7 +13,7 @@ import {
 import { colour } from '@/look/colour'
 import { SIGNS_AS } from '@/server/access'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
@@ -76,6 +76,7 @@ export function SignaturesSheet() {
 }
 
 function Given({ signature, stands }: { signature: HandoverSignature; stands: boolean }) {
+  const { clock } = useTimes()
   return (
     <Flex gap="12px" align="center" wrap="wrap">
       {signature.drawing && <Drawn drawing={signature.drawing} name={signature.name} />}

@@ -6,13 +6,14 @@ import { boardWays, boardWaysWords } from '@/core/wiring/boardWays'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { VISIT_WORDS } from '@/core/installation/visit'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { OpenVisit } from './OpenVisit'
 
 /** Later visits to a house that was handed over, and what the last one left for the next. */
 export function VisitsSheet() {
+  const { clock } = useTimes()
   const { record, view, may } = useJob()
   const [opening, setOpening] = useState(false)
   const { visits } = record

@@ -1,6 +1,6 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
-import { day } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Button } from '@/ui/Button'
 import { AskFirst } from '@/ui/AskFirst'
 import { Notice } from '@/ui/Notice'
@@ -10,6 +10,7 @@ import { useJob } from './JobContext'
 
 /** Puts a job away, or takes it out of the archive: the lists change, the job does not. */
 export function ArchiveJob({ onDone }: { onDone: () => void }) {
+  const { dayOf } = useTimes()
   const { view, record } = useJob()
   const { attempt, failure, busy } = useAttempt()
   const put = (away: boolean) =>
@@ -22,7 +23,7 @@ export function ArchiveJob({ onDone }: { onDone: () => void }) {
       {view.archivedAt ? (
         <>
           <Text fontSize="14px" color="ink2" mb="8px">
-            In the archive since {day(view.archivedAt)}: out of the lists, complete, and open to whoever looks for it.
+            In the archive since {dayOf(view.archivedAt)}: out of the lists, complete, and open to whoever looks for it.
           </Text>
           <Button size="sm" disabled={busy} onClick={() => put(false)}>
             Take out of the archive

@@ -6,7 +6,7 @@ import { type Reading, WITHDRAWN, clockAheadOf } from '@/core/evidence/reading'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import type { Verdict } from '@/core/rules/verdict'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { EmptyState } from '@/ui/EmptyState'
 import { Punch } from '@/ui/Punch'
 import { useJob } from './JobContext'
@@ -170,6 +170,7 @@ function LedgerLine({
   point: Point | undefined
   correctedBy: Reading | undefined
 }) {
+  const { clock } = useTimes()
   const { record, may } = useJob()
   const [correcting, setCorrecting] = useState(false)
   const instrument = record.instruments.find(({ id }) => id === reading.instrumentId)

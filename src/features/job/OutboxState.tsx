@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import type { OutboxEntry } from '../outbox/outboxEntry'
@@ -70,6 +70,7 @@ function saveEntry({ id, useCase, input, at, userName, refusal }: OutboxEntry): 
 }
 
 function EntryLine({ entry }: { entry: OutboxEntry }) {
+  const { clock } = useTimes()
   const { bench, outbox } = useJob()
   const what = entryWords(entry, bench.points)
   return (

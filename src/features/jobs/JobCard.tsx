@@ -6,12 +6,14 @@ import { RULE_PACKS } from '@/core/rules/packs'
 import type { JobListEntry } from '@/server/useCases/jobs'
 import { ButtonLink } from '@/ui/Button'
 import { day } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Punch } from '@/ui/Punch'
 import { Sheet } from '@/ui/Sheet'
 import { PunchRow } from '../job/PunchRow'
 
 /** One job: its name, its marks by stage, and where it stands. What is behind its evidence is shown as open, whatever it said before. */
 export function JobCard({ job, large }: { job: JobListEntry; large: boolean }) {
+  const { dayOf } = useTimes()
   const { facts, behind } = job
   const stopped = !behind && (facts?.counts.stop ?? 0) > 0
   const planned = facts?.planned ?? false
@@ -33,8 +35,8 @@ export function JobCard({ job, large }: { job: JobListEntry; large: boolean }) {
             {job.place} · {RULE_PACKS[job.packId].name}
           </Text>
           <Text ml="auto" color="ink2" fontSize="14px">
-            {job.archivedAt && `put away ${day(job.archivedAt)} · `}
-            {job.sealedAt ? `sealed ${day(job.sealedAt)}` : job.scheduledDay ? day(job.scheduledDay) : 'no day yet'}
+            {job.archivedAt && `put away ${dayOf(job.archivedAt)} · `}
+            {job.sealedAt ? `sealed ${dayOf(job.sealedAt)}` : job.scheduledDay ? day(job.scheduledDay) : 'no day yet'}
           </Text>
         </Flex>
         <Grid

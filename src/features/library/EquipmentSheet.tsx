@@ -5,7 +5,7 @@ import { equipmentChanges } from '@/core/equipment/equipmentChanges'
 import { type Actor, mayCall } from '@/server/access'
 import type { EquipmentView } from '@/server/useCases/equipment'
 import { AskFirst } from '@/ui/AskFirst'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { callUseCase } from '../api'
 import { useAttemptWith } from '../useAttempt'
@@ -54,6 +54,7 @@ export function EquipmentSheet({ piece, actor, refresh }: Props) {
 }
 
 function Revisions({ piece: { kind, revisions } }: Pick<Props, 'piece'>) {
+  const { clock } = useTimes()
   return (
     <Box as="section" aria-label="Revisions" borderTopWidth="1px" borderColor="rule" pt="14px">
       <Text fontWeight="600" fontSize="15px">

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 import type { ConditionState, HoldState } from '@/core/evidence/holdPoints'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { isDeclaration } from '@/core/evidence/families/noneHere'
@@ -132,6 +132,7 @@ function ConditionRow({ step, state }: { step: HoldState['step']['id']; state: C
 
 /** The condition in words, with what went past it or what it lacks. */
 function ConditionText({ state }: { state: ConditionState }) {
+  const { clock } = useTimes()
   const { condition, override, holds, shown, waiting } = state
   return (
     <Box flex="1" minW="140px">

@@ -13,7 +13,7 @@ import {
   stepDrags,
   usualStepTime,
 } from '@/core/settings/commissioning'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
@@ -40,6 +40,7 @@ export function CommissioningRecord() {
 function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
   const { bench, offer, may, view } = useJob()
   const now = useNow(1000)
+  const { clock } = useTimes()
   const [failure, setFailure] = useState<string | null>(null)
   const record = stepRecord(step, bench.context.readings)
   const judgement = bench.judgements.get(point.key)
@@ -63,7 +64,7 @@ function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
           <Text color="ink2">{what}</Text>
         </Box>
         <Text role="status" aria-label={`${name} as it goes`} color="ink2">
-          {stateWords(record, now, usual)}
+          {stateWords(record, now, usual, clock)}
         </Text>
         {may('recordReadings') && (
           <Flex gap="6px" wrap="wrap">
@@ -105,7 +106,12 @@ function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
   )
 }
 
-function stateWords(record: StepRecord, nowMs: number, { minutes, from }: UsualStepTime): string {
+function stateWords(
+  record: StepRecord,
+  nowMs: number,
+  { minutes, from }: UsualStepTime,
+  clock: (iso: string) => string,
+): string {
   const { begunMs, ended } = record
   const usual = from === 'crew' ? `${minutes} min, as your crew takes` : `about ${minutes} min`
   if (isRunning(record) && begunMs !== null) return `${Math.max(0, Math.floor((nowMs - begunMs) / 60_000))} of ${usual}`

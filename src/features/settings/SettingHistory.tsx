@@ -4,7 +4,7 @@ import { settingPointKey } from '@/core/evidence/families/settingLeft'
 import { settingHistory } from '@/core/evidence/settingHistory'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { useJob } from '../job/JobContext'
 import type { useSettingActs } from './useSettingActs'
 
@@ -14,6 +14,7 @@ interface SettingHistoryProps extends Pick<ReturnType<typeof useSettingActs>, 'a
 
 /** All that was done about the setting that is chosen in the table: who, when, why, and what was read back. */
 export function SettingHistory({ settingKey, acts }: SettingHistoryProps) {
+  const { clock } = useTimes()
   const {
     record: { installation, readings },
     select,

@@ -7,23 +7,23 @@ import { type TimeBox, safeStateOf, timeBoxOf } from '@/core/fit/timeBox'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
+import { minutesIn } from '@/ui/clock'
 import { useNow } from '@/ui/useNow'
-
-const localDay = (at: Date) =>
-  `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`
+import { useTimes } from '@/ui/useTimes'
 
 /** How long commissioning may take today, and how the house is left where it is not done by then. */
 export function TimeBoxSheet() {
   const { record, bench, view } = useJob()
-  const now = new Date(useNow(30_000))
+  const nowMs = useNow(30_000)
+  const { zone, today } = useTimes()
   const left = COMMISSIONING_STEPS.flatMap((step) => {
     const { ended, ...rest } = stepRecord(step, bench.context.readings)
     if (ended?.as === 'done' && !isRunning({ ended, ...rest })) return []
     return [{ step, minutes: usualStepTime(step, view.taskMinutes).minutes }]
   })
   if (left.length === 0) return null
-  const isToday = (record.cover ?? view).scheduledDay === localDay(now)
-  const box = timeBoxOf(record.installation, left, isToday ? now.getHours() * 60 + now.getMinutes() : null)
+  const isToday = (record.cover ?? view).scheduledDay === today
+  const box = timeBoxOf(record.installation, left, isToday ? minutesIn(nowMs, zone) : null)
   return (
     <TitledSheet title="Time box" note="commissioning ends here, done or not">
       <Box px="14px" pb="12px" fontSize="14px">

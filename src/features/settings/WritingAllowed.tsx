@@ -2,7 +2,7 @@
 import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { FieldSpec } from '@/schemas/fieldSpec'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
@@ -23,6 +23,7 @@ const REASON: readonly FieldSpec[] = [
 
 /** Whether the job's own gateway may be written to from here: not before a lead has said so for this very device, and no longer than that. */
 export function WritingAllowed({ acts: { address, allowed, again } }: { acts: ReturnType<typeof useSettingActs> }) {
+  const { clock } = useTimes()
   const {
     may,
     record: {

@@ -3,7 +3,7 @@ import { Box, Heading, Text, chakra } from '@chakra-ui/react'
 import type { SigningKeys } from '@/server/pack/signingKeys'
 import { keyStanding } from '@/core/pack/keyHandover'
 import type { PackVerification } from '@/core/pack/verifyPack'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Sheet } from '@/ui/Sheet'
 import { PACK_TITLES, packWord, provenWords } from './verifyWords'
 
@@ -20,6 +20,7 @@ export function VerifyResult({
   /** What this server says of its keys; `null` where it could not be asked. */
   keys: SigningKeys | null
 }) {
+  const { clock } = useTimes()
   const standing =
     keys && result.publicKey ? keyStanding(result.publicKey, result.sealedAt, keys.publicKey, keys.handovers) : null
   const word = packWord(result, standing)

@@ -7,7 +7,7 @@ import { latestBySlot } from '@/core/evidence/reading'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { useJob } from '../job/JobContext'
 
 const ROLES = {
@@ -19,6 +19,7 @@ type Role = keyof typeof ROLES
 
 /** W-3 for two people: one joins and releases at the far end, the other sees it and records; or one records what the other calls out. */
 export function IdentifySheet() {
+  const { clock } = useTimes()
   const {
     record: { installation },
     bench,

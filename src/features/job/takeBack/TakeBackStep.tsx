@@ -4,7 +4,7 @@ import { useState } from 'react'
 import type { Step } from '@/commands/step'
 import type { UseCaseName } from '@/server/access'
 import { Button } from '@/ui/Button'
-import { clock } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
 import { ApiProblem } from '../../api'
 import { useJob } from '../JobContext'
@@ -15,6 +15,7 @@ const CHANGED_SINCE =
 
 /** A change of the plan, told before it is taken back; what somebody changed since stays as it is. */
 export function TakeBackStep({ step, onDone }: { step: Step; onDone: () => void }) {
+  const { clock } = useTimes()
   const {
     bench: {
       context: { pack },
