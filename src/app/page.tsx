@@ -1,4 +1,4 @@
-import { headers } from 'next/headers'
+import { cookies, headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { appDatabase } from '@/db/client'
 import { crewById } from '@/db/queries/crews'
@@ -10,10 +10,14 @@ import { currentActor } from '@/server/actor'
 import { waitsForFirstCrew } from '@/server/crew/firstRun'
 import { listReader } from '@/server/replica/listReader'
 import { seenIn } from '@/server/replica/seenWrites'
-import { today } from '@/server/jobAccess'
 import { call } from '@/server/useCase'
 import { type JobPage, listJobs } from '@/server/useCases/jobs'
 import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
+import { ZONE_COOKIE } from '@/look/zoneScript'
+import { dayIn } from '@/ui/clock'
+import { zoneOf } from '@/ui/zone'
+
+const dayWhere = (zone: string) => dayIn(Date.now(), zone)
 
 export default async function Page({
   searchParams,
@@ -22,7 +26,7 @@ export default async function Page({
 }) {
   const actor = await currentActor()
   if (!actor) redirect((await waitsForFirstCrew()) ? '/first-run' : '/sign-in')
-  const now = today()
+  const now = dayWhere(zoneOf((await cookies()).get(ZONE_COOKIE)?.value))
   const asked = Object.entries(await searchParams).flatMap(([key, value]) =>
     typeof value === 'string' ? [[key, value]] : [],
   )

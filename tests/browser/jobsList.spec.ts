@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test'
-import { ledger, makeJob, openBench, quickLine, signIn, type } from './support'
+import { callUseCase, ledger, makeJob, openBench, quickLine, signIn, type } from './support'
 
 const jobsOf = (page: Page, group: string) =>
   page.getByRole('region', { name: group }).getByRole('heading', { level: 4 })
@@ -88,4 +88,22 @@ test.describe('the list of jobs', () => {
     const { scheduledDay } = (await (await context.request.get(`/api/jobs/${jobId}`)).json()) as { scheduledDay: null }
     expect(scheduledDay).toBeNull()
   })
+})
+
+test('what is on today is of the day where the crew is, and not where the server stands', async ({ browser }) => {
+  // at any hour one of the two has another day than Greenwich
+  const timezoneId = new Date().getUTCHours() < 10 ? 'Pacific/Honolulu' : 'Pacific/Kiritimati'
+  const theirDay = new Intl.DateTimeFormat('en-CA', { timeZone: timezoneId }).format(new Date())
+  expect(theirDay).not.toBe(new Date().toISOString().slice(0, 10))
+  const context = await browser.newContext({ timezoneId })
+  await signIn(context, 'maud')
+  const jobId = await makeJob(context.request, 'House of another day')
+  await callUseCase(context.request, 'changeJob', { jobId, before: { scheduledDay: null }, scheduledDay: theirDay })
+  const page = await context.newPage()
+  // the first page does not know yet, the second one does
+  for (const _visit of [1, 2]) {
+    await page.goto('/?find=another day')
+    await expect(jobsOf(page, 'Today')).toHaveText(['House of another day'])
+  }
+  await context.close()
 })

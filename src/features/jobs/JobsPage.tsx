@@ -11,6 +11,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Overlay } from '@/ui/Overlay'
 import { Sheet } from '@/ui/Sheet'
 import { useAlive } from '@/ui/useAlive'
+import { useToday } from '@/ui/useTimes'
 import { PageHead } from '../PageHead'
 import { BringJobIn } from '../transfer/BringJobIn'
 import { CalibrationLine } from './CalibrationLine'
@@ -36,6 +37,7 @@ export function JobsPage({
   /** Whether the crew has any job at all. */
   any: boolean
   actor: Actor
+  /** The day that `first` was asked for. */
   today: string
   usualPackId: RulePackId
   instruments: readonly Instrument[]
@@ -44,6 +46,7 @@ export function JobsPage({
   const [bringing, setBringing] = useState(false)
   const { shown, typed, type, change, isFirst } = useJobsShown(shownFirst)
   const alive = useAlive()
+  const now = useToday()
   return (
     <Box minH="100dvh">
       <PageHead title="Awlbright" actor={actor}>
@@ -54,7 +57,7 @@ export function JobsPage({
       <chakra.main maxW="1120px" mx="auto" px={{ base: '10px', md: '24px' }} py="20px">
         <Flex align="baseline" gap="14px" mb="12px" wrap="wrap">
           <Heading as="h2" fontSize="26px">
-            {headline(first.today, shownFirst)}
+            {now === today ? headline(first.today, shownFirst) : 'Jobs'}
           </Heading>
           <Flex ml="auto" gap="8px" wrap="wrap">
             <ButtonLink href="/verify">Verify a pack</ButtonLink>
@@ -70,11 +73,11 @@ export function JobsPage({
             )}
           </Flex>
         </Flex>
-        <CalibrationLine instruments={instruments} today={today} />
+        <CalibrationLine instruments={instruments} today={now} />
         {any ? (
           <>
             <JobsBar shown={shown} typed={typed} onType={type} onChange={change} />
-            <JobGroups first={isFirst ? first : undefined} today={today} shown={shown} />
+            <JobGroups first={isFirst && now === today ? first : undefined} today={now} shown={shown} />
           </>
         ) : (
           <NoJobs actor={actor} instruments={instruments.length} />
