@@ -4,25 +4,20 @@ import type { HoldStep } from '@/core/evidence/holdSteps'
 import type { JobRecord } from '@/core/evidence/judge'
 import { heldBy } from '@/core/evidence/next'
 import type { Point } from '@/core/evidence/point'
-import type { Installation } from '@/core/installation/installation'
-import { pointsOf } from '@/core/evidence/points'
 
 /** One job as a batch finds it: its points, and the holds as they stand with what the batch has stored so far. Its evidence is fetched when a hold asks for it. */
 export class JobAtHand {
-  readonly #points: ReadonlyMap<string, Point>
   readonly #added: JobRecord['readings'][number][] = []
   #stored: Promise<JobRecord> | null = null
   #holds: ReturnType<typeof benchOf>['holds'] | null = null
 
   constructor(
-    installation: Installation,
+    private readonly points: ReadonlyMap<string, Point>,
     private readonly fetchRecord: () => Promise<JobRecord>,
-  ) {
-    this.#points = new Map(pointsOf(installation).map((point) => [point.key, point]))
-  }
+  ) {}
 
   point(key: string): Point | undefined {
-    return this.#points.get(key)
+    return this.points.get(key)
   }
 
   /** The step that the point waits for and that is held; worked out anew only while something is held. */

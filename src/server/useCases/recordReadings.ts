@@ -9,12 +9,13 @@ import { instrumentsOfCrew } from '@/db/queries/instruments'
 import * as yup from 'yup'
 import { type Actor, signedBy } from '../access'
 import { constraintOf, isDataFault } from '../databaseFault'
-import { jobInstallation, jobOfActor, jobRecord } from '../jobAccess'
+import { jobOfActor, jobRecord } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { clockAheadS, clockDetail, clockFault } from '../readings/deviceClock'
 import { JobAtHand } from '../readings/jobAtHand'
 import { confirmedOf, misfit } from '../readings/misfit'
+import { pointsAtHand } from '../readings/planAtHand'
 import { defineUseCase } from '../useCase'
 
 /** What became of one entry: only `stored` and `known` are acknowledged, so that nothing refused disappears from the outbox unseen. */
@@ -220,7 +221,7 @@ async function takeInOneByOne(
 async function jobAtHand(db: Db, actor: Actor, jobId: string): Promise<JobAtHand | null> {
   try {
     const row = await jobOfActor(db, actor, jobId)
-    return new JobAtHand(await jobInstallation(db, row), () => jobRecord(db, row))
+    return new JobAtHand(await pointsAtHand(db, row.id), () => jobRecord(db, row))
   } catch (error) {
     if (error instanceof Problem) return null
     throw error
