@@ -87,16 +87,18 @@ const INSTANT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,9})?)?(Z|[+-]\d{2}
 const FIRST_INSTANT = Date.UTC(2000, 0, 1)
 const LAST_INSTANT = Date.UTC(2100, 0, 1)
 
-/** A point in time as a device's clock had it: ISO 8601 with its zone, between 2000 and 2100. */
+/** Whether a text is a point in time: ISO 8601 with its zone, between 2000 and 2100. */
+export function isInstant(text: string): boolean {
+  const time = INSTANT.test(text) ? Date.parse(text) : NaN
+  return time >= FIRST_INSTANT && time < LAST_INSTANT
+}
+
+/** A point in time as a device's clock had it. */
 export const instant = (label: string) =>
   words(label, 40).test(
     'instant',
     `${label} is no time between 2000 and 2100, such as 2026-01-31T09:30:00Z`,
-    (value) => {
-      if (value == null) return true
-      const time = INSTANT.test(value) ? Date.parse(value) : NaN
-      return time >= FIRST_INSTANT && time < LAST_INSTANT
-    },
+    (value) => value == null || isInstant(value),
   )
 
 export const choice = <T extends string>(label: string, options: readonly T[]) =>

@@ -2,27 +2,19 @@ import * as yup from 'yup'
 import { COMMANDS, type CommandName } from '@/commands'
 import { MOST_READINGS } from '@/commands/recordReadings'
 import type { Db } from '@/db/client'
-import { figure, id, instant, required, words } from '@/schemas/fields'
+import { instant } from '@/schemas/fields'
 import type { Actor } from './access'
 import { codeOf, isDataFault, isDatabaseAway } from './databaseFault'
 import { log } from './log'
 import { parseInput } from './parseInput'
 import { Problem } from './problem'
+import { type SentEntry, sentEntry } from './sentEntry'
 import { call, callAny } from './useCase'
 import { USE_CASES } from './useCases'
 import { type Acknowledgement, recordReadings } from './useCases/recordReadings'
 
 /** Entries in one batch at most. */
 export const MOST_ENTRIES = MOST_READINGS
-
-const entrySchema = yup.object({
-  id: id('entry').required(),
-  useCase: words('Use case', 40).required(required('Use case')),
-  input: yup.mixed<object>().required(required('Input')),
-  at: instant('Time').required(required('Time')),
-  version: figure('Version').integer('Version is a whole number').required(required('Version')),
-})
-type SentEntry = yup.InferType<typeof entrySchema>
 
 const sentAtSchema = yup.object({
   /** The device’s clock as it sends: what it says of the time is held against the server’s. */
@@ -67,7 +59,7 @@ type Looked = { entry: SentEntry } | { told: Acknowledgement }
 /** Looks at one entry by itself: a bad one does not take the rest of the batch along. */
 function look(candidate: unknown): Looked {
   try {
-    return { entry: parseInput(entrySchema, candidate) }
+    return { entry: sentEntry(candidate) }
   } catch (error) {
     if (!(error instanceof Problem)) throw error
     const given = (candidate as { id?: unknown } | null)?.id
