@@ -19,7 +19,7 @@ test('a transformer that lies is named by the balance, and is right again once t
   page,
 }) => {
   const jobId = await practising(page, 'Mirror House', 'settings')
-  await expect(balance(page)).toContainText('What comes in is what is drawn', { timeout: 15_000 })
+  await expect(balance(page)).toContainText('What comes in and what is drawn agree', { timeout: 15_000 })
   await act(page, jobId, 'hide', { faults: [{ kind: 'reversedTransformer' }] })
   await expect(balance(page)).toContainText('the transformer at the street is the other way round', { timeout: 15_000 })
   await expect(practice(page)).toContainText('a fault is hidden')
@@ -33,7 +33,7 @@ test('a transformer that lies is named by the balance, and is right again once t
   await practice(page).getByRole('button', { name: 'Build it anew' }).click()
   await expect(practice(page)).not.toContainText('hidden')
   await callUseCase(page.request, 'rehearseLoad', { jobId, phase: 'L1', watts: 2000 })
-  await expect(balance(page)).toContainText('What comes in is what is drawn', { timeout: 15_000 })
+  await expect(balance(page)).toContainText('What comes in and what is drawn agree', { timeout: 15_000 })
 })
 
 test('an exercise tells what a customer would, hides its fault, and a script is kept, read again and refused', async ({
