@@ -21,3 +21,6 @@ export const KEPT_JOBS = 'jobs-11'
 /** Whether a store of the service worker's holds jobs or their files, in the shape of today or of some day before. */
 export const holdsJobs = (store: string): boolean => /^jobs(-\d+)?(-files)?$/.test(store)
 export const jobAddress = (jobId: string): string => `/api/jobs/${jobId}`
+
+/** Mark in the timing of a page that the service worker had kept. */
+export const KEPT_PAGE = 'kept'

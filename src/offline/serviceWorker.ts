@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist'
-import { KEPT_JOBS as JOBS, holdsJobs, isKeepRequest } from './messages'
+import { KEPT_JOBS as JOBS, KEPT_PAGE, holdsJobs, isKeepRequest } from './messages'
 import { isWholePage } from './wholePage'
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST?: (PrecacheEntry | string)[] }
@@ -16,6 +16,16 @@ const withoutSearch: SerwistPlugin = {
 const wholePages: SerwistPlugin = {
   cacheWillUpdate: async ({ request, response }) =>
     (await isWholePage(new URL(request.url).pathname, response)) ? response : null,
+}
+
+/** Says of a page that it is the kept one: what it holds may be older than what else is kept of the job. */
+const saysKept: SerwistPlugin = {
+  cachedResponseWillBeUsed: async ({ cachedResponse }) => {
+    if (!cachedResponse) return cachedResponse
+    const headers = new Headers(cachedResponse.headers)
+    headers.set('server-timing', KEPT_PAGE)
+    return new Response(cachedResponse.body, { status: cachedResponse.status, headers })
+  },
 }
 
 /**
@@ -40,7 +50,7 @@ const serwist = new Serwist({
       handler: new NetworkFirst({
         cacheName: PAGES,
         networkTimeoutSeconds: 4,
-        plugins: [withoutSearch, wholePages, new ExpirationPlugin({ maxEntries: 60 })],
+        plugins: [withoutSearch, wholePages, saysKept, new ExpirationPlugin({ maxEntries: 60 })],
       }),
     },
     {

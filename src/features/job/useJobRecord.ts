@@ -5,6 +5,7 @@ import type { Reading } from '@/core/evidence/reading'
 import type { StandingCounts } from '@/core/evidence/standingCounts'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
+import { cameKept } from '@/offline/cameKept'
 import { keepJob } from '@/offline/keepJob'
 import { jobAddress } from '@/offline/messages'
 import { getJson } from '../api'
@@ -34,8 +35,7 @@ export interface JobOnDevice {
 }
 
 /** When a view was true: a page that was kept for want of a network holds an old one, and the newer copy is looked for at once. */
-const knownAt = ({ readAt }: JobView): number =>
-  typeof navigator !== 'undefined' && !navigator.onLine ? 0 : Math.min(Date.now(), Date.parse(readAt))
+const knownAt = ({ readAt }: JobView): number => (cameKept() ? 0 : Math.min(Date.now(), Date.parse(readAt)))
 
 function useJobQuery(jobId: string, initial: JobView) {
   const queries = useQueryClient()
