@@ -17,13 +17,16 @@ const AGAIN_MS = 60_000
 /** A phone's clock drifts; what was compared longer ago than a working day is no comparison. */
 const MOST_AGE_MS = 12 * 3_600_000
 
+/** A phone that may not remember is the same one as long as the page is open. */
+let phoneOfPage: string | null = null
+
 /** Which phone this is, for differences between its own marks. */
 export function thisPhone(): string {
   const known = remembered(DEVICE_KEY)
   if (known !== null && /^[0-9a-f-]{36}$/.test(known)) return known
-  const made = crypto.randomUUID()
-  remember(DEVICE_KEY, made)
-  return made
+  phoneOfPage ??= crypto.randomUUID()
+  remember(DEVICE_KEY, phoneOfPage)
+  return phoneOfPage
 }
 
 function lastCompared(): ClockOffset | null {
