@@ -1,13 +1,12 @@
 import type { Metadata, Viewport } from 'next'
-import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
 import { faceVariables } from '@/look/fonts'
 import { palette } from '@/look/palette'
 import { FACES_SCRIPT } from '@/look/facesScript'
 import { LAMP_SCRIPT } from '@/look/lampScript'
-import { ZONE_COOKIE, ZONE_SCRIPT } from '@/look/zoneScript'
-import { zoneOf } from '@/ui/zone'
+import { ZONE_SCRIPT } from '@/look/zoneScript'
 import { LaterProviders } from './LaterProviders'
+import { visit } from './visit'
 
 export const metadata: Metadata = {
   title: { default: 'Awlbright', template: '%s · Awlbright' },
@@ -24,10 +23,8 @@ export const viewport: Viewport = {
 /** Each answer has a nonce of its own, so no page is made beforehand. */
 export const dynamic = 'force-dynamic'
 
-const nowMs = () => Date.now()
-
 export default async function Layout({ children }: { children: ReactNode }) {
-  const zone = zoneOf((await cookies()).get(ZONE_COOKIE)?.value)
+  const { zone, nowMs } = await visit()
   return (
     <html lang="en" className={faceVariables} suppressHydrationWarning>
       <head>
@@ -36,7 +33,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         <script dangerouslySetInnerHTML={{ __html: FACES_SCRIPT }} />
-        <LaterProviders zone={zone} drawnAtMs={nowMs()}>
+        <LaterProviders zone={zone} drawnAtMs={nowMs}>
           {children}
         </LaterProviders>
       </body>

@@ -1,4 +1,4 @@
-import { cookies, headers } from 'next/headers'
+import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { appDatabase } from '@/db/client'
 import { crewById } from '@/db/queries/crews'
@@ -13,11 +13,8 @@ import { seenIn } from '@/server/replica/seenWrites'
 import { call } from '@/server/useCase'
 import { type JobPage, listJobs } from '@/server/useCases/jobs'
 import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
-import { ZONE_COOKIE } from '@/look/zoneScript'
 import { dayIn } from '@/ui/clock'
-import { zoneOf } from '@/ui/zone'
-
-const dayWhere = (zone: string) => dayIn(Date.now(), zone)
+import { visit } from './visit'
 
 export default async function Page({
   searchParams,
@@ -26,7 +23,8 @@ export default async function Page({
 }) {
   const actor = await currentActor()
   if (!actor) redirect((await waitsForFirstCrew()) ? '/first-run' : '/sign-in')
-  const now = dayWhere(zoneOf((await cookies()).get(ZONE_COOKIE)?.value))
+  const { zone, nowMs } = await visit()
+  const now = dayIn(nowMs, zone)
   const asked = Object.entries(await searchParams).flatMap(([key, value]) =>
     typeof value === 'string' ? [[key, value]] : [],
   )

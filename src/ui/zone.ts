@@ -1,8 +1,13 @@
+import { dayIn } from './clock'
+
 /** Where nobody said. */
 const NOWHERE = 'UTC'
 
 /** The zone of this device. */
 export const ownZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
+
+/** Today on this device, as YYYY-MM-DD: for what is done at a press. What is drawn follows `useToday`. */
+export const todayHere = (): string => dayIn(Date.now(), ownZone())
 
 /**
  * A zone as a browser said it. UTC for one that is unknown or missing.

@@ -1,5 +1,8 @@
 'use client'
 import { Button } from '@/ui/Button'
+import { minutesIn } from '@/ui/clock'
+import { useToday } from '@/ui/useTimes'
+import { ownZone } from '@/ui/zone'
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
 import { AddPeople } from './AddPeople'
@@ -22,6 +25,7 @@ export function DayActions({
     view,
     record: { installation },
   } = useJob()
+  const today = useToday()
   const { jobId } = installation
   const calendar = async () => {
     if (!schedule || view.scheduledDay === null) return
@@ -72,7 +76,7 @@ export function DayActions({
           Calendar
         </Button>
       )}
-      {anyDone && view.scheduledDay === localDay() && (
+      {anyDone && view.scheduledDay === today && (
         <Button
           size="sm"
           variant={fromNowMin === null ? 'quiet' : 'chosen'}
@@ -91,11 +95,5 @@ export function DayActions({
   )
 }
 
-/** Today on this device's calendar. */
-const localDay = () => {
-  const now = new Date()
-  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`
-}
-
 /** Minutes since midnight on this device's clock, up to the next five. */
-const minutesNow = () => Math.ceil((new Date().getHours() * 60 + new Date().getMinutes()) / 5) * 5
+const minutesNow = () => Math.ceil(minutesIn(Date.now(), ownZone()) / 5) * 5

@@ -6,9 +6,8 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
-import { dayIn } from '@/ui/clock'
 import { useToday } from '@/ui/useTimes'
-import { ownZone } from '@/ui/zone'
+import { todayHere } from '@/ui/zone'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { Pictures } from '../survey/Pictures'
@@ -116,7 +115,7 @@ export function SnagsView() {
                         void save([
                           {
                             ...snag,
-                            detail: { ...snag.detail, clearedOn: dayIn(Date.now(), ownZone()), clearedBy: actor.name },
+                            detail: { ...snag.detail, clearedOn: todayHere(), clearedBy: actor.name },
                           },
                         ])
                       }

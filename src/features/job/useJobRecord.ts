@@ -35,7 +35,10 @@ export interface JobOnDevice {
 }
 
 /** When a view was true: a page that was kept for want of a network holds an old one, and the newer copy is looked for at once. */
-const knownAt = ({ readAt }: JobView): number => (cameKept() ? 0 : Math.min(Date.now(), Date.parse(readAt)))
+const knownAt = ({ readAt }: JobView): number =>
+  cameKept() || isOffline() ? 0 : Math.min(Date.now(), Date.parse(readAt))
+
+const isOffline = () => typeof navigator !== 'undefined' && !navigator.onLine
 
 function useJobQuery(jobId: string, initial: JobView) {
   const queries = useQueryClient()

@@ -5,6 +5,7 @@ import type { OutageMark } from '../run/outageMark'
 import { type HeardLive, type ReturnLane, returnOfLog, returnOfRun, returnOfTrace } from './returnLane'
 import { returnEventWords, returnSentences } from './returnLaneWords'
 import type { LiveMoment } from './returnMoments'
+import { waitAgainstSet } from './waitAgainstSet'
 
 const kinds = (lane: ReturnLane | null) => lane?.events.map(({ kind, afterS }) => [kind, afterS])
 const said = (lane: ReturnLane | null) => (lane ? returnSentences(lane, null).join(' ').replace(/\s/g, ' ') : '')
@@ -132,14 +133,30 @@ describe('the return on one lane, while it is under way', () => {
 
   it('says how long the house has waited, against what is set', () => {
     const lane = returnOfRun(runOf(cut, back), at(443.2))!
-    const first = (setS: number | null) => returnSentences(lane, setS)[0]?.replace(/\s/g, ' ')
-    expect(first(null)).toBe('The house has waited 43 s so far.')
-    expect(first(60)).toBe('The house has waited 43 s so far. It is set to wait 60 s.')
-    expect(first(20)).toContain('that is late')
+    const words = (own: ReturnLane, setS: number | null) => returnSentences(own, setS).join(' ').replace(/\s/g, ' ')
+    expect(words(lane, null)).toBe('The house has waited 43 s so far.')
+    expect(words(lane, 60)).toBe('The house has waited 43 s so far. It is set to wait 60 s.')
+    expect(words(lane, 20)).toContain('It is set to wait 20 s: that is late.')
     const over = returnOfRun(runOf(cut, back, on), unheard)!
-    expect(returnSentences(over, 60)[0]).not.toContain('that is')
-    expect(returnSentences(over, 30)[0]).toContain('that is late')
-    expect(returnSentences(over, 120)[0]).toContain('too soon')
+    expect(words(over, 60)).not.toContain('that is')
+    expect(words(over, 30)).toContain('that is late')
+    expect(words(over, 120)).toContain('too soon')
+  })
+
+  it.each([
+    [60, 'asSet'],
+    [90, 'asSet'],
+    [90.1, 'late'],
+    [59, 'asSet'],
+    [58.9, 'tooSoon'],
+  ] as const)('holds a wait of %d s against the 60 s that are set: %s', (waitS, stands) => {
+    expect(waitAgainstSet({ waitS, underWayS: null }, 60)).toBe(stands)
+    expect(waitAgainstSet({ waitS: null, underWayS: waitS }, 60)).toBe(stands === 'tooSoon' ? 'asSet' : stands)
+  })
+
+  it('holds nothing against a wait that nobody set or saw', () => {
+    expect(waitAgainstSet({ waitS: 60, underWayS: null }, null)).toBeNull()
+    expect(waitAgainstSet({ waitS: null, underWayS: null }, 60)).toBeNull()
   })
 
   it('has PV, battery and vehicle as live values show them, from the house being back', () => {

@@ -1,5 +1,6 @@
 import { formatDuration } from '../../quantity/formatQuantity'
 import type { ReturnEvent, ReturnLane } from './returnLane'
+import { type WaitAgainstSet, waitAgainstSet } from './waitAgainstSet'
 
 const inTime = (s: number) => formatDuration(Math.round(s * 1000))
 const inSeconds = (s: number) => formatDuration(Math.floor(s) * 1000)
@@ -39,24 +40,20 @@ function gapSentence({ secondGapS, unseenBelowS, from }: ReturnLane): string {
     : 'The second gap is open.'
 }
 
-/** Longer than so many times the set wait is late. */
-const LATE_TIMES = 1.5
-/** A tap is less exact than this. */
-const SOONER_S = 1
-
-/** How a wait stands to the set one; nothing where none is set. */
-function againstSet(s: number, setS: number | null, over: boolean): string {
-  if (setS === null) return ''
-  if (s > LATE_TIMES * setS) return ` It is set to wait ${inTime(setS)}: that is late.`
-  if (over && s < setS - SOONER_S) return ` It is set to wait ${inTime(setS)}: that is too soon, look at the setting.`
-  return ` It is set to wait ${inTime(setS)}.`
+const AGAINST_SET: Readonly<Record<WaitAgainstSet, string>> = {
+  late: ': that is late.',
+  tooSoon: ': that is too soon, look at the setting.',
+  asSet: '.',
 }
 
-/** What the lane says of the wait. */
-function waitSentence({ waitS, underWayS }: ReturnLane, setS: number | null): string {
-  if (waitS !== null) return `The house waited ${inTime(waitS)} before it went back.${againstSet(waitS, setS, true)}`
-  if (underWayS === null) return 'It was not seen that the house went back to the street.'
-  return `The house has waited ${inSeconds(underWayS)} so far.${againstSet(underWayS, setS, false)}`
+/** What the lane says of the wait, and how it stands to the set one where one is set. */
+function waitSentences(lane: ReturnLane, setS: number | null): string[] {
+  const { waitS, underWayS } = lane
+  const against = waitAgainstSet(lane, setS)
+  const set = against === null || setS === null ? [] : [`It is set to wait ${inTime(setS)}${AGAINST_SET[against]}`]
+  if (waitS !== null) return [`The house waited ${inTime(waitS)} before it went back.`, ...set]
+  if (underWayS === null) return ['It was not seen that the house went back to the street.']
+  return [`The house has waited ${inSeconds(underWayS)} so far.`, ...set]
 }
 
 const MISSING = {
@@ -74,12 +71,12 @@ const MISSING = {
  * What the lane says of the wait, of the second gap, of PV and the vehicle, what it leaves open, and what to do about what tripped (T-7).
  *
  * @param setS how long it is set to wait; `null` where nothing is planned
- * @example returnSentences(laneUnderWay, 60)[0] // 'The house has waited 43 s so far. It is set to wait 60 s.'
+ * @example returnSentences(laneUnderWay, 60)[0] // 'The house has waited 43 s so far.'
  */
 export function returnSentences(lane: ReturnLane, setS: number | null): string[] {
   const { waitS, underWayS, events, missing } = lane
   return [
-    waitSentence(lane, setS),
+    ...waitSentences(lane, setS),
     ...(waitS === null ? [] : [gapSentence(lane)]),
     ...missing.map((part) => MISSING[part][underWayS === null ? 'over' : 'yet']),
     ...(events.some(({ kind }) => kind === 'tripped') ? [WHAT_TRIPPED] : []),
