@@ -33,9 +33,16 @@ for (const name of asked)
   }
 const chosen = (names) => names.filter((name) => asked.length === 0 || asked.includes(name))
 
-for (const name of chosen(ALONE))
-  spawnSync('node', ['--expose-gc', '--import', 'tsx', `scripts/bench/${name}.ts`], { cwd: root, stdio: 'inherit' })
-if (chosen(ON_THE_APP).length === 0) process.exit(0)
+/** Runs one of them; one that breaks off does not take the others along, and is not passed over. */
+function measure(name, command, args, env) {
+  const { status } = spawnSync(command, [...args, `scripts/bench/${name}.ts`], { cwd: root, stdio: 'inherit', env })
+  if (status === 0) return
+  console.error(`The bench “${name}” broke off.`)
+  process.exitCode = 1
+}
+
+for (const name of chosen(ALONE)) measure(name, 'node', ['--expose-gc', '--import', 'tsx'], process.env)
+if (chosen(ON_THE_APP).length === 0) process.exit()
 ensureBuild(root)
 const dataFolder = join(root, '.test-data/bench')
 // the stream is measured at ten moments a second, and the server's memory as its own metrics tell it
@@ -44,17 +51,13 @@ process.env.AWLBRIGHT_METRICS_TOKEN ??= randomUUID()
 rmSync(dataFolder, { recursive: true, force: true })
 const app = await startApp({ root, bin, dataFolder, port: await freePort(), quiet: true })
 try {
-  for (const script of chosen(ON_THE_APP))
-    spawnSync(tsx, [`scripts/bench/${script}.ts`], {
-      cwd: root,
-      stdio: 'inherit',
-      env: {
-        ...app.env,
-        AWLBRIGHT_BENCH_URL: app.address,
-        AWLBRIGHT_BENCH_CHROMIUM: executablePath,
-        AWLBRIGHT_BENCH_OWNER: app.ownerUrl,
-        AWLBRIGHT_BENCH_POSTGRES: bin,
-      },
+  for (const name of chosen(ON_THE_APP))
+    measure(name, tsx, [], {
+      ...app.env,
+      AWLBRIGHT_BENCH_URL: app.address,
+      AWLBRIGHT_BENCH_CHROMIUM: executablePath,
+      AWLBRIGHT_BENCH_OWNER: app.ownerUrl,
+      AWLBRIGHT_BENCH_POSTGRES: bin,
     })
 } finally {
   await app.stop()

@@ -52,6 +52,9 @@ const text = (label: string, most: number, unshowable: RegExp) =>
 export const characters = (least: number, message: string) =>
   ['characters', message, (value: string | null | undefined) => value == null || [...value].length >= least] as const
 
+/** Whether a text on one line can be read by a person, and looks like no other. */
+export const isShowable = (text: string): boolean => !UNSHOWABLE.test(text)
+
 /** Text on one line. */
 export const words = (label: string, most: number) => text(label, most, UNSHOWABLE)
 

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { installationsOf, jobById } from '@/db/queries/installations'
 import { planStamp } from '@/db/queries/planStamp'
-import { pointsAtHand } from '@/server/readings/planAtHand'
+import { planAtHand } from '@/server/readings/planAtHand'
 import { call } from '@/server/useCase'
 import { USE_CASES } from '@/server/useCases'
 import { aLoad } from '../support/house'
@@ -94,14 +94,30 @@ describe('the stamp of a plan', () => {
 })
 
 describe('the points of a job that readings are held against', () => {
+  const pointsNow = async (jobId: string) => (await planAtHand(db, crew.crewId, jobId))?.points
+  const rcdKeys = (points: ReadonlyMap<string, unknown> | undefined) =>
+    [...(points?.keys() ?? [])].filter((key) => key.startsWith('earth.rcd.c1'))
+
   it('are worked out once, and anew when the plan was touched', async () => {
     const jobId = await makeJob(crew)
-    const first = await pointsAtHand(db, jobId)
-    expect(await askedBy(() => pointsAtHand(db, jobId))).toHaveLength(1)
-    expect(await pointsAtHand(db, jobId)).toBe(first)
+    const first = await pointsNow(jobId)
+    expect(await askedBy(() => pointsNow(jobId))).toHaveLength(1)
+    expect(await pointsNow(jobId)).toBe(first)
     await owner.pool.query('delete from circuit where job_id = $1', [jobId])
-    const second = await pointsAtHand(db, jobId)
-    expect([...first.keys()].some((key) => key.startsWith('earth.rcd.c1'))).toBe(true)
-    expect([...second.keys()].some((key) => key.startsWith('earth.rcd.c1'))).toBe(false)
+    expect(rcdKeys(first)).not.toEqual([])
+    expect(rcdKeys(await pointsNow(jobId))).toEqual([])
+  })
+
+  it('are of no use to another crew, whoever asked before', async () => {
+    const [jobId, strangers] = [await makeJob(crew), await makeCrew()]
+    const asStranger = () => planAtHand(db, strangers.crewId, jobId)
+    expect(await asStranger()).toBeNull()
+    expect(await pointsNow(jobId)).toBeDefined()
+    expect(await asStranger()).toBeNull()
+    expect(await planAtHand(db, crew.crewId, uuidv7())).toBeNull()
+    // a job that is handed to another crew is theirs from then on
+    await owner.pool.query('update job set crew_id = $1 where id = $2', [strangers.crewId, jobId])
+    expect(await asStranger()).not.toBeNull()
+    expect(await pointsNow(jobId)).toBeUndefined()
   })
 })

@@ -22,13 +22,15 @@ export async function misfit(
   input: ReadingInput,
   point: Point | undefined,
   job: JobAtHand,
-  instruments: readonly Instrument[],
+  instruments: () => Promise<readonly Instrument[]>,
 ): Promise<{ message: string; asks?: readonly AskCode[] } | null> {
   const slot = point?.slots.find(({ id }) => id === input.slot)
   if (!point || !slot) return { message: 'This point is not in the plan any more.' }
   if (input.supersedes !== null && input.valueWord === WITHDRAWN) return null
   const instrument =
-    input.instrumentId === null ? null : (instruments.find(({ id }) => id === input.instrumentId) ?? 'stranger')
+    input.instrumentId === null
+      ? null
+      : ((await instruments()).find(({ id }) => id === input.instrumentId) ?? 'stranger')
   if (instrument === 'stranger') return { message: 'The instrument is not one of this crew’s.' }
   const offered = offeredOf(input, slot)
   if (!offered) return { message: refusalWords({ code: 'wantsNumberOrWord' }, slot) }

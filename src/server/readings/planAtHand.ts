@@ -1,13 +1,14 @@
 import type { Point } from '@/core/evidence/point'
 import { pointsOf } from '@/core/evidence/points'
 import type { Db } from '@/db/client'
-import { jobById } from '@/db/queries/installations'
+import { type JobRow, jobById } from '@/db/queries/installations'
 import { planStamp } from '@/db/queries/planStamp'
 import { jobInstallation } from '../jobAccess'
 
-/** The points of a job by their keys, and the plan that they are of. */
+/** A job, the points of its plan by their keys, and the stamp of what they were worked out from. */
 interface PlanAtHand {
   stamp: string
+  job: JobRow
   points: ReadonlyMap<string, Point>
 }
 
@@ -18,26 +19,32 @@ const MOST_PLANS = 40
 const kept = new WeakMap<Db, Map<string, PlanAtHand>>()
 
 /**
- * The points of a job as its plan stands. What a plan asks for is worked out once: a batch of readings looks at its stamp, and reads it anew
- * only when something of it was touched.
+ * A job and its points as its plan stands. What a plan asks for is worked out once: a batch of readings looks at its stamp, and reads it anew
+ * only when something of it was touched, be it whose it is.
  *
- * @throws Error when there is no such job
+ * @returns `null` when the crew has no such job
  */
-export async function pointsAtHand(db: Db, jobId: string): Promise<ReadonlyMap<string, Point>> {
+export async function planAtHand(
+  db: Db,
+  crewId: string,
+  jobId: string,
+): Promise<Pick<PlanAtHand, 'job' | 'points'> | null> {
   const plans = kept.get(db) ?? new Map<string, PlanAtHand>()
   kept.set(db, plans)
   // first the stamp, then the plan: one that is changed in between is newer than its stamp, and is read again
   const stamp = await planStamp(db, jobId)
   const known = plans.get(jobId)
+  const plan = known?.stamp === stamp ? known : await planNow(db, crewId, jobId, stamp)
+  if (plan === null || plan.job.crewId !== crewId) return null
   plans.delete(jobId)
-  const plan = known?.stamp === stamp ? known : { stamp, points: await pointsNow(db, jobId) }
   plans.set(jobId, plan)
   if (plans.size > MOST_PLANS) plans.delete(plans.keys().next().value ?? '')
-  return plan.points
+  return plan
 }
 
-async function pointsNow(db: Db, jobId: string): Promise<ReadonlyMap<string, Point>> {
+async function planNow(db: Db, crewId: string, jobId: string, stamp: string): Promise<PlanAtHand | null> {
   const row = await jobById(db, jobId)
-  if (!row) throw new Error(`job ${jobId} is gone`)
-  return new Map(pointsOf(await jobInstallation(db, row)).map((point) => [point.key, point]))
+  if (row?.crewId !== crewId) return null
+  const points = new Map(pointsOf(await jobInstallation(db, row)).map((point) => [point.key, point]))
+  return { stamp, job: row, points }
 }

@@ -9,13 +9,14 @@ import { instrumentsOfCrew } from '@/db/queries/instruments'
 import * as yup from 'yup'
 import { type Actor, signedBy } from '../access'
 import { constraintOf, isDataFault } from '../databaseFault'
-import { jobOfActor, jobRecord } from '../jobAccess'
+import { jobRecord } from '../jobAccess'
 import { parseInput } from '../parseInput'
 import { Problem } from '../problem'
 import { clockAheadS, clockDetail, clockFault } from '../readings/deviceClock'
 import { JobAtHand } from '../readings/jobAtHand'
 import { confirmedOf, misfit } from '../readings/misfit'
-import { pointsAtHand } from '../readings/planAtHand'
+import { usualInput } from '../readings/usualInput'
+import { planAtHand } from '../readings/planAtHand'
 import { defineUseCase } from '../useCase'
 
 /** What became of one entry: only `stored` and `known` are acknowledged, so that nothing refused disappears from the outbox unseen. */
@@ -76,13 +77,13 @@ export const recordReadings = defineUseCase({
     const batch: Batch = {
       now,
       aheadS: clockAheadS(sentAt, now),
-      instruments: await instrumentsOfCrew(db, actor.crewId),
+      instruments: once(() => instrumentsOfCrew(db, actor.crewId)),
       stored: await storedOf(db, candidates),
       rows: new Map(),
       jobs: new Map(),
     }
     try {
-      // one transaction and one insert, as long as there is nothing in it that the database refuses
+      // one insert, as long as there is nothing in it that the database refuses
       return await takeInTogether(db, actor, candidates, batch)
     } catch (error) {
       if (!isDataFault(error)) throw error
@@ -96,12 +97,19 @@ interface Batch {
   now: Date
   /** How far the device’s clock is ahead, where it is worth a word. */
   aheadS: number | null
-  instruments: readonly Instrument[]
+  /** The crew's instruments, looked up when a reading names one. */
+  instruments: () => Promise<readonly Instrument[]>
   /** Readings of it, and those it corrects, that are here already, by id. */
   stored: Map<string, NewReading>
   /** Those of it that are about to be stored. */
   rows: Map<string, NewReading>
   jobs: Map<string, JobAtHand | null>
+}
+
+/** What is fetched at its first use, and only then. */
+function once<T>(fetch: () => Promise<T>): () => Promise<T> {
+  let fetched: Promise<T> | null = null
+  return () => (fetched ??= fetch())
 }
 
 const givenId = (candidate: unknown) => String((candidate as { id?: unknown } | null)?.id ?? '').slice(0, 64)
@@ -124,7 +132,7 @@ type Ready = { row: NewReading } | { told: Acknowledgement }
 async function readyOf(db: Db, actor: Actor, candidate: unknown, batch: Batch): Promise<Ready> {
   const { jobs, instruments, stored, now, aheadS } = batch
   try {
-    const input = parseInput(readingInput, candidate)
+    const input = usualInput(candidate) ?? parseInput(readingInput, candidate)
     if (!jobs.has(input.jobId)) jobs.set(input.jobId, await jobAtHand(db, actor, input.jobId))
     const job = jobs.get(input.jobId)
     if (!job) return { told: refused(input.id, 'There is no such job in your crew.', 404) }
@@ -177,8 +185,7 @@ async function takeInTogether(
     if ('row' in one && !earlier) rows.set(one.row.id, one.row)
     ready.push('row' in one && earlier ? { told: toldTwice(earlier, one.row) } : one)
   }
-  // what is read to judge them needs no transaction: it may use several connections
-  const added = await db.transaction((tx) => addReadings(tx, [...rows.values()]))
+  const added = await addReadings(db, [...rows.values()])
   const missed = [...rows.keys()].filter((key) => !added.has(key))
   // somebody else sent them between the look and the insert
   const elsewhere = new Map((await readingsById(db, missed)).map((row) => [row.id, row]))
@@ -219,11 +226,6 @@ async function takeInOneByOne(
 }
 
 async function jobAtHand(db: Db, actor: Actor, jobId: string): Promise<JobAtHand | null> {
-  try {
-    const row = await jobOfActor(db, actor, jobId)
-    return new JobAtHand(await pointsAtHand(db, row.id), () => jobRecord(db, row))
-  } catch (error) {
-    if (error instanceof Problem) return null
-    throw error
-  }
+  const plan = await planAtHand(db, actor.crewId, jobId)
+  return plan && new JobAtHand(plan.points, () => jobRecord(db, plan.job))
 }
