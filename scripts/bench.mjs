@@ -31,20 +31,20 @@ for (const name of asked)
     console.error(`There is no bench “${name}”. There are: ${[...ALONE, ...ON_THE_APP].join(', ')}.`)
     process.exit(2)
   }
+const dataFolder = join(root, '.test-data/bench')
 const chosen = (names) => names.filter((name) => asked.length === 0 || asked.includes(name))
 
 /** Runs one of them; one that breaks off does not take the others along, and is not passed over. */
 function measure(name, command, args, env) {
   const { status } = spawnSync(command, [...args, `scripts/bench/${name}.ts`], { cwd: root, stdio: 'inherit', env })
   if (status === 0) return
-  console.error(`The bench “${name}” broke off.`)
+  console.error(`The bench “${name}” broke off; what the app said is in ${join(dataFolder, 'app.log')}.`)
   process.exitCode = 1
 }
 
 for (const name of chosen(ALONE)) measure(name, 'node', ['--expose-gc', '--import', 'tsx'], process.env)
 if (chosen(ON_THE_APP).length === 0) process.exit()
 ensureBuild(root)
-const dataFolder = join(root, '.test-data/bench')
 // the stream is measured at ten moments a second, and the server's memory as its own metrics tell it
 process.env.AWLBRIGHT_STAND_IN_PUSH_MS = '100'
 process.env.AWLBRIGHT_METRICS_TOKEN ??= randomUUID()

@@ -1,5 +1,5 @@
 // Starts what the app is made of: its queue worker and its web server on a database; and for the demo the whole of it on one data folder.
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync, mkdirSync, openSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { freePort, secretsOf, startCluster } from './cluster.mjs'
 import { requireDatabase } from './databaseReady.mjs'
@@ -72,6 +72,13 @@ async function startParts({ root, env, host, port, stdio, dev, children }) {
   }
 }
 
+/** Where the parts of an app write to that nobody watches: what a server says of an error must not be lost with it. */
+function writtenTo(dataFolder) {
+  mkdirSync(dataFolder, { recursive: true })
+  const log = openSync(join(dataFolder, 'app.log'), 'a', 0o600)
+  return ['ignore', log, log]
+}
+
 const endOfAny = (children) => Promise.race(children.map((child) => new Promise((done) => child.once('exit', done))))
 
 /**
@@ -98,7 +105,14 @@ export async function startOwn({ root, bin, settings, more, quiet = false }) {
     await requireDatabase({ appUrl, ownerUrl, root })
     const env = environment({ appUrl, secrets, address, logLevel, more })
     migrate({ root, env, ownerUrl })
-    const parts = await startParts({ root, env, host, port, stdio: quiet ? 'ignore' : 'inherit', children })
+    const parts = await startParts({
+      root,
+      env,
+      host,
+      port,
+      stdio: quiet ? writtenTo(dataFolder) : 'inherit',
+      children,
+    })
     return { own: parts.own, env, ownerUrl, stop: stopAll, ended: endOfAny(children) }
   } catch (error) {
     await stopAll()
@@ -126,7 +140,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
       appUrl: cluster.appUrl,
       secrets: secretsOf(dataFolder),
       address,
-      logLevel: quiet ? 'silent' : 'info',
+      logLevel: quiet ? 'error' : 'info',
       dev,
       more: {
         AWLBRIGHT_STAND_IN: `http://127.0.0.1:${standInPort}`,
@@ -134,7 +148,7 @@ export async function startApp({ root, bin, dataFolder, port, quiet = false, dev
       },
     })
     const tsx = join(root, 'node_modules/.bin/tsx')
-    const stdio = quiet ? 'ignore' : 'inherit'
+    const stdio = quiet ? writtenTo(dataFolder) : 'inherit'
     migrate({ root, env, ownerUrl: cluster.ownerUrl })
     children.push(start(tsx, ['src/devices/standin/process.ts', String(standInPort)], { cwd: root, env, stdio }))
     console.log('Loading the demo scenario where it is missing…')

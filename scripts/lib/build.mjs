@@ -5,14 +5,21 @@ import { join } from 'node:path'
 import { brotliCompressSync, constants } from 'node:zlib'
 import { run } from './run.mjs'
 
-const BUILT_FROM = ['src', 'public', 'package-lock.json', 'next.config.ts', 'tsconfig.json']
+const BUILT_FROM = [
+  'src',
+  'public',
+  'scripts/buildServiceWorker.ts',
+  'package-lock.json',
+  'next.config.ts',
+  'tsconfig.json',
+]
 
 function* filesIn(path) {
   const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))
   for (const entry of entries) {
     const inside = join(path, entry.name)
     if (entry.isDirectory()) yield* filesIn(inside)
-    else if (!/\.test\.tsx?$|\/sw\.js$/.test(inside)) yield inside
+    else if (!/\.test\.tsx?$|\/sw\.js$|\/build-files\.json$/.test(inside)) yield inside
   }
 }
 
@@ -46,8 +53,8 @@ export function ensureBuild(root) {
   const digest = sourceDigest(root)
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return
   console.log('Building the app (about a minute, once per change)…')
-  run('npx', ['tsx', 'scripts/buildServiceWorker.ts'], { cwd: root })
   run('npx', ['next', 'build'], { cwd: root, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
+  run('npx', ['tsx', 'scripts/buildServiceWorker.ts'], { cwd: root })
   compressStaticFiles(join(root, '.next/static'))
   writeFileSync(stamp, digest)
 }

@@ -1,4 +1,4 @@
-import { MAX_TABLE_BYTES } from '@/core/exchange/csvTable'
+import { MAX_TABLE_BYTES } from '@/core/exchange/tableBounds'
 import { readFilmCsv } from '@/core/exchange/filmCsv'
 import { filmGap } from '@/core/outage/filmGap'
 import { BadCall, bytesOf, print, wordOption } from './call'

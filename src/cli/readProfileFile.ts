@@ -1,5 +1,5 @@
 import { existsSync, readFileSync, statSync } from 'node:fs'
-import { MAX_TABLE_BYTES } from '@/core/exchange/csvTable'
+import { MAX_TABLE_BYTES } from '@/core/exchange/tableBounds'
 import { readSeriesCsv } from '@/core/exchange/seriesCsv'
 import { readProfileCsv } from '@/core/exchange/profileCsv'
 import type { YearProfile } from '@/core/plan/yearProfile'

@@ -16,6 +16,12 @@ export const isKeepRequest = (message: unknown): message is KeepRequest => {
   )
 }
 
+/** A page asks the service worker to keep every script of the build; it answers through the port that comes with it, whether it has them all. */
+export const KEEP_SCRIPTS = 'keepScripts'
+
+/** List of the files of the build, for a browser without a service worker. */
+export const BUILD_FILES = '/build-files.json'
+
 /** Where the service worker keeps jobs, each under the address it is fetched from. The number rises when jobs get another shape: old ones are fetched anew. */
 export const KEPT_JOBS = 'jobs-11'
 /** Whether a store of the service worker's holds jobs or their files, in the shape of today or of some day before. */

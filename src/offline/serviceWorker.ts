@@ -1,9 +1,13 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist'
-import { KEPT_JOBS as JOBS, KEPT_PAGE, holdsJobs, isKeepRequest } from './messages'
+import { keepScripts } from './keepScripts'
+import { KEEP_SCRIPTS, KEPT_JOBS as JOBS, KEPT_PAGE, holdsJobs, isKeepRequest } from './messages'
 import { isWholePage } from './wholePage'
 
 declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST?: (PrecacheEntry | string)[] }
+
+/** Scripts, styles and fonts of the build that this worker came with, written in as it is bundled. */
+declare const BUILD_FILES: readonly string[]
 
 const PAGES = 'pages'
 const SHELL = 'shell'
@@ -39,6 +43,12 @@ const withoutAddress: SerwistPlugin = {
       : response,
 }
 
+/** Its entries are named after what they hold: one that is kept is never asked for again. */
+const shell = new CacheFirst({
+  cacheName: SHELL,
+  plugins: [withoutAddress, new ExpirationPlugin({ maxEntries: 400 })],
+})
+
 const isPage = (path: string) => path === '/' || /^\/jobs\/[^/]+$/.test(path) || path === '/verify'
 
 const serwist = new Serwist({
@@ -55,10 +65,7 @@ const serwist = new Serwist({
     },
     {
       matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
-      handler: new CacheFirst({
-        cacheName: SHELL,
-        plugins: [withoutAddress, new ExpirationPlugin({ maxEntries: 400 })],
-      }),
+      handler: shell,
     },
     {
       matcher: ({ request, url, sameOrigin }) =>
@@ -87,19 +94,31 @@ async function deleteJobs(pick: (store: string) => boolean): Promise<void> {
 const TODAY = [JOBS, JOBS + '-files']
 self.addEventListener('activate', (event) => event.waitUntil(deleteJobs((store) => !TODAY.includes(store))))
 
+const kindOf = (message: unknown): unknown => (message as { kind?: unknown } | null)?.kind
+
+/** Keeps all files of the build, and tells whoever asked whether they are here. */
+async function keepBuild(event: ExtendableMessageEvent): Promise<void> {
+  const all = await keepScripts(BUILD_FILES, async (url) => {
+    const [response, done] = shell.handleAll({ event, request: new Request(url) })
+    if (!(await response).ok) throw new Error(`no ${url}`)
+    await done
+  })
+  event.ports[0]?.postMessage(all)
+}
+
 self.addEventListener('message', (event) => {
   const message: unknown = event.data
   if (isKeepRequest(message)) event.waitUntil(keep(message.page, message.assets))
-  else if ((message as { kind?: unknown } | null)?.kind === 'forget')
-    event.waitUntil(Promise.all([caches.delete(PAGES), deleteJobs(() => true)]))
+  else if (kindOf(message) === KEEP_SCRIPTS) event.waitUntil(keepBuild(event))
+  else if (kindOf(message) === 'forget') event.waitUntil(Promise.all([caches.delete(PAGES), deleteJobs(() => true)]))
 })
 
 /** Keeps the page that asked, and what it was made of, from before this worker was in charge. */
 async function keep(page: string, assets: readonly string[]): Promise<void> {
-  const shell = await caches.open(SHELL)
+  const store = await caches.open(SHELL)
   await Promise.all(
     assets.map(async (url) => {
-      if (!(await shell.match(url))) await shell.add(url).catch(() => undefined)
+      if (!(await store.match(url))) await store.add(url).catch(() => undefined)
     }),
   )
   const path = page.split('?')[0] ?? page

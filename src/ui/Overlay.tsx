@@ -1,7 +1,7 @@
 'use client'
-import { Dialog, Portal } from '@chakra-ui/react'
+import { Dialog, Portal, Text } from '@chakra-ui/react'
 import { X } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { type ReactNode, Suspense } from 'react'
 import { Button } from './Button'
 
 /** A sheet laid over the bench; Escape and the cross close it, focus goes back to where it came from. */
@@ -37,7 +37,10 @@ export function Overlay({
             <Dialog.Header pb="2" pr="14">
               <Dialog.Title fontFamily="heading">{title}</Dialog.Title>
             </Dialog.Header>
-            <Dialog.Body pb="5">{children}</Dialog.Body>
+            <Dialog.Body pb="5">
+              {/* what lies on a sheet may be a script of its own */}
+              <Suspense fallback={<Text color="ink2">One moment…</Text>}>{children}</Suspense>
+            </Dialog.Body>
             <Dialog.CloseTrigger asChild>
               <Button variant="bare" position="absolute" top="8px" right="8px" aria-label="Close">
                 <X size={20} aria-hidden />

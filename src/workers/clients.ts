@@ -21,9 +21,6 @@ import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import type { IsolationSet } from '@/core/wiring/isolationSet'
 import type { FixProposal } from '@/core/wiring/fixProposals'
 import type { PositionCause } from '@/core/wiring/positionCauses'
-import { startLayout } from './layoutClient'
-import type { longCalls } from './longCalls'
-import { longWorker } from './longClient'
 import type { planCalls } from './planCalls'
 import type { CheckedWiring, wiringCalls } from './wiringCalls'
 import type { AnalysedWave, recordingCalls } from './recordingCalls'
@@ -64,21 +61,6 @@ export const analyseLogInWorker = (
     logThread,
     (calls) => calls.analyse(bytes, map, marks, rules) as Promise<Result<AnalysedLog, FieldIssue>>,
   )
-
-/**
- * Fetches the scripts of the workers that are needed on site while there is a connection, so that a recording is read, a code decoded and a
- * day planned when the router is dead. One after the other, so that nobody waits for them.
- */
-export async function keepWorkers(): Promise<void> {
-  await withWorker<typeof recordingCalls, true>(recordingThread, (calls) => calls.ready())
-  await withWorker<typeof longCalls, true>(longWorker, (calls) => calls.ready())
-  await withWorker<typeof codeCalls, true>(codeThread, (calls) => calls.ready())
-  await withWorker<typeof crewCalls, true>(crewThread, (calls) => calls.ready())
-  await withWorker<typeof planCalls, true>(planThread, (calls) => calls.ready())
-  await withWorker<typeof wiringCalls, true>(wiringThread, (calls) => calls.ready())
-  const engine = startLayout()
-  await engine.layout({ parts: [], wires: [] }).finally(engine.end)
-}
 
 /** Verifies a sealed pack off the main thread. */
 export const verifyInWorker = (zip: Uint8Array, trustedKeyHex?: string): Promise<PackVerification> =>

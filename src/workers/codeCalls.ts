@@ -79,8 +79,6 @@ export function codeIn(grey: Uint8ClampedArray, width: number, height: number): 
 
 /** Calls of the worker that reads codes. */
 export const codeCalls = {
-  ready: (): true => true,
-
   /** The text of the code on a picture; `null` when none can be read, also of a file that is no picture. */
   async read(file: Blob): Promise<string | null> {
     const bitmap = await createImageBitmap(file).catch(() => null)

@@ -6,8 +6,6 @@ const MOST_MS = 1500
 
 /** Calls of the worker that plans the crew's day. */
 export const crewCalls = {
-  ready: (): true => true,
-
   /** F-5: the best schedule found within a second and a half, with its bound. */
   schedule(input: CrewDayInput): CrewSchedule {
     const until = performance.now() + MOST_MS

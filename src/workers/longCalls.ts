@@ -47,8 +47,6 @@ export function lookThrough(
 
 /** Calls of the thread that holds one long recording open for as long as a person looks at its parts. */
 export const longCalls = {
-  ready: (): true => true,
-
   lookThrough: (
     files: readonly File[],
     rules: RulePack,

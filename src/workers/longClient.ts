@@ -17,8 +17,7 @@ export interface LongThread {
   end: () => void
 }
 
-/** The thread's script, which is fetched while there is a connection. */
-export const longWorker = () => new Worker(new URL('./long.worker.ts', import.meta.url), { type: 'module' })
+const longWorker = () => new Worker(new URL('./long.worker.ts', import.meta.url), { type: 'module' })
 
 /** Starts a thread that reads recordings which are larger than the memory they may take. */
 export function startLong(): LongThread {

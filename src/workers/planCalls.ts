@@ -8,8 +8,6 @@ import { type FieldIssue, type Result, err, ok } from '@/core/result'
 
 /** Calls of the plan's worker; what a person can put right comes back as a value. */
 export const planCalls = {
-  ready: (): true => true,
-
   /** P-8 for one system over a year; `null` where its energy or power is open. */
   year(profile: YearProfile, system: AutonomySystem): Result<AutonomyYear | null, FieldIssue> {
     try {

@@ -39,9 +39,6 @@ export interface AnalysedWave {
  * What a person can put right comes back as a value: an error would lose its class on the way.
  */
 export const recordingCalls = {
-  /** Says that the thread is up, and so that its script has been fetched. */
-  ready: (): true => true,
-
   analyse(files: NamedBytes[], rules: RulePack): Result<AnalysedWave, FieldIssue> {
     try {
       const recording = readRecording(files)

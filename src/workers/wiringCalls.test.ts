@@ -17,7 +17,6 @@ describe('the calls of the wiring worker', () => {
       true,
     )
     expect(wiringCalls.check({ ...sound, nodes: [] })).toMatchObject({ check: null, causes: [] })
-    expect(wiringCalls.ready()).toBe(true)
   })
   it('answer only with what can cross to the page', () => {
     const { causes } = wiringCalls.check({ ...sound, interlocks: [] })

@@ -22,8 +22,6 @@ export interface CheckedWiring {
 
 /** Calls of the worker that thinks positions through. */
 export const wiringCalls = {
-  ready: (): true => true,
-
   /** W-1 of a graph, and where it fails, the failing states by cause. */
   check(graph: InstallationGraph): CheckedWiring {
     const began = performance.now()

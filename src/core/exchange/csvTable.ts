@@ -1,10 +1,8 @@
 import { tameCell } from './tameCell'
 import Papa from 'papaparse'
+import { MAX_TABLE_BYTES, MAX_TABLE_ROWS } from './tableBounds'
 import { type FieldIssue, type Result, err, ok } from '../result'
 
-/** Largest table that is read, and its longest list of rows: a year of quarter hours with room to spare. */
-export const MAX_TABLE_BYTES = 8 * 1024 * 1024
-export const MAX_TABLE_ROWS = 40_000
 const MAX_COLUMNS = 200
 
 /** A table as it stands in the file: header, and each row with the line it began on. */
@@ -80,13 +78,6 @@ export function guessColumn(header: readonly string[], names: readonly string[])
   return exact >= 0
     ? exact
     : header.findIndex((cell) => wanted.some((name) => name.length > 2 && bare(cell).startsWith(name)))
-}
-
-/** A cell for a CSV file; quoted where it must be, and never read as a formula by a sheet. */
-export function csvCell(value: string | number | boolean | null): string {
-  if (value === null) return ''
-  const text = typeof value === 'string' ? tameCell(value) : String(value)
-  return /[",;\n\r]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
 }
 
 /** The header and the rows of these lines alone, cells as they stand in the file, but for what a sheet would run: what was kept aside, to be put right and read again. An unreadable file gives an empty text. */

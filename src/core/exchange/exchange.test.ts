@@ -1,8 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { csvCell, guessColumn, readCsvTable, readDecimal } from './csvTable'
+import { csvCell } from './csvCell'
+import { guessColumn, readCsvTable, readDecimal } from './csvTable'
 import { readProfileCsv } from './profileCsv'
-import { guessSeriesMapping, profileCsv, readSeriesCsv } from './seriesCsv'
+import { guessSeriesMapping, readSeriesCsv } from './seriesCsv'
+import { writeProfileCsv } from './writeProfileCsv'
 
 const value = <T>(result: { ok: true; value: T } | { ok: false; error: { message: string } }): T => {
   if (!result.ok) throw new Error(result.error.message)
@@ -161,7 +163,7 @@ describe('a year of metering', () => {
   })
   it('is written so that it reads back, here and for the command line', () => {
     const loadW = Float64Array.from({ length: 8760 }, (_, k) => k / 8)
-    const text = profileCsv(loadW, new Float64Array(8760).fill(12.5), 1)
+    const text = writeProfileCsv(loadW, new Float64Array(8760).fill(12.5), 1)
     expect(value(readProfileCsv(text))).toMatchObject({ stepH: 1, loadW })
     expect(value(readSeriesCsv(text, { timeColumn: 0, valueColumn: 2, unit: 'W' })).values[8759]).toBe(12.5)
   })

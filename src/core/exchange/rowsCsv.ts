@@ -1,4 +1,4 @@
-import { csvCell } from './csvTable'
+import { csvCell } from './csvCell'
 import { tameCell } from './tameCell'
 
 type Row = Readonly<Record<string, unknown>>

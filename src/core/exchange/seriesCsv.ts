@@ -1,7 +1,7 @@
 import { formatWhole } from '../quantity/formatQuantity'
 import { MONTH_DAYS } from '../plan/yearProfile'
 import { type FieldIssue, type Result, err, ok } from '../result'
-import { type RowAside, csvCell, guessColumn, readCsvTable, readDecimal } from './csvTable'
+import { type RowAside, guessColumn, readCsvTable, readDecimal } from './csvTable'
 
 export const SERIES_UNITS = ['kWh', 'Wh', 'W', 'kW', 'price'] as const
 /** What a column holds: energy of each step, mean power, or a price per kWh. */
@@ -148,14 +148,4 @@ export function readSeriesCsv(text: string, mapping: SeriesMapping | null): Resu
     values = Float64Array.from([...values.subarray(turn), ...values.subarray(0, turn)])
   }
   return ok({ stepH, values, aside, notes })
-}
-
-/** A year as `hour,load_W,pv_W`, to be read back here or by the command line. */
-export function profileCsv(loadW: Float64Array, pvW: Float64Array, stepH: number): string {
-  const lines = ['hour,load_W,pv_W']
-  for (let k = 0; k < loadW.length; k++)
-    lines.push(
-      `${csvCell(k * stepH)},${Math.round((loadW[k] as number) * 1000) / 1000},${Math.round((pvW[k] as number) * 1000) / 1000}`,
-    )
-  return lines.join('\n') + '\n'
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { csvCell, rowsOfLines } from './csvTable'
+import { csvCell } from './csvCell'
+import { rowsOfLines } from './csvTable'
 import { tameCell } from './tameCell'
 
 describe('a cell of a CSV file', () => {

@@ -3,10 +3,8 @@ import type { RowAside } from '../exchange/csvTable'
 import { decodedText } from '../exchange/decodedText'
 import { type FieldIssue, type Result, err, ok } from '../result'
 import { LOG_QUANTITIES, type LogMap, type LogQuantity, UNIT_FACTOR } from './logMap'
+import { LOG_BOUNDS } from './logBounds'
 import { type RowClock, rowClock } from './rowClock'
-
-/** Bounds of a log: a day of tenths of seconds with room to spare. */
-export const LOG_BOUNDS = { maxBytes: 64 * 1024 * 1024, maxRows: 1_000_000, maxColumns: 200, maxAside: 200 } as const
 
 /** Rows that are not there, between two that are. */
 export interface LogGap {

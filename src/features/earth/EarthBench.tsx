@@ -1,22 +1,19 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { EARTH_CURRENT_KEY } from '@/core/evidence/families/earthCurrent'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { TesterMemory } from '../tester/TesterMemory'
-import { ClampView } from './ClampView'
 import { GroundView } from './GroundView'
-import { LeakageView } from './LeakageView'
-import { LostNeutralView } from './LostNeutralView'
-import { ModesView } from './ModesView'
 import { useBond } from './useBond'
 
 const VIEWS = {
   bench: GroundView,
-  modes: ModesView,
-  leakage: LeakageView,
-  lost: LostNeutralView,
-  clamp: ClampView,
+  modes: dynamic(() => import('./ModesView').then(({ ModesView }) => ModesView)),
+  leakage: dynamic(() => import('./LeakageView').then(({ LeakageView }) => LeakageView)),
+  lost: dynamic(() => import('./LostNeutralView').then(({ LostNeutralView }) => LostNeutralView)),
+  clamp: dynamic(() => import('./ClampView').then(({ ClampView }) => ClampView)),
 } as const
 const LABELS = {
   bench: 'Ground',

@@ -1,24 +1,19 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { componentRecordKey } from '@/core/evidence/families/componentRecord'
-import { useEffect } from 'react'
 import { fitOf } from '@/core/installation/fit'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
-import { DayView } from './DayView'
-import { LiftsView } from './LiftsView'
-import { MaterialsView } from './MaterialsView'
-import { MountedView } from './MountedView'
-import { SnagsView } from './SnagsView'
 import { WallView } from './WallView'
 
 const VIEWS = {
   wall: WallView,
-  lifts: LiftsView,
-  day: DayView,
-  materials: MaterialsView,
-  mounted: MountedView,
-  snags: SnagsView,
+  lifts: dynamic(() => import('./LiftsView').then(({ LiftsView }) => LiftsView)),
+  day: dynamic(() => import('./DayView').then(({ DayView }) => DayView)),
+  materials: dynamic(() => import('./MaterialsView').then(({ MaterialsView }) => MaterialsView)),
+  mounted: dynamic(() => import('./MountedView').then(({ MountedView }) => MountedView)),
+  snags: dynamic(() => import('./SnagsView').then(({ SnagsView }) => SnagsView)),
 } as const
 const LABELS = {
   wall: 'Wall',
@@ -49,10 +44,6 @@ export function FitBench() {
   }))
   const open = useBenchView(views, first)
   const View = VIEWS[open]
-  useEffect(() => {
-    // fetched while there is a connection: the template is wanted in the garage
-    void Promise.all([import('./templatePdf'), import('@/core/fit/dayCalendar')]).catch(() => undefined)
-  }, [])
   return (
     <>
       <BenchHead

@@ -2,7 +2,7 @@
 import { Box, Checkbox, Flex, Input, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import { csvCell } from '@/core/exchange/csvTable'
+import { csvCell } from '@/core/exchange/csvCell'
 import { pickChanges, usedAgainstPlan } from '@/core/fit/pickList'
 import { type FitItem, fitOf } from '@/core/installation/fit'
 import { freeTag } from '@/core/installation/freeTag'

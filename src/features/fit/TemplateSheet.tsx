@@ -1,7 +1,7 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { csvCell } from '@/core/exchange/csvTable'
+import { csvCell } from '@/core/exchange/csvCell'
 import { DATUM_WORDS, drillHoles, templateSvg } from '@/core/fit/drillTemplate'
 import { templateLayout } from '@/core/fit/templatePages'
 import { type JudgedWall, templateUnits } from '@/core/fit/wallOfInstallation'

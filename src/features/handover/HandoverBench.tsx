@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { Button, ButtonLink } from '@/ui/Button'
 import { jobFileOfRecord } from '@/jobFile/jobFileOfRecord'
 import { mayCall } from '@/server/access'
@@ -6,13 +7,15 @@ import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { download } from '../survey/download'
-import { LaterView } from './LaterView'
-import { PaperView } from './PaperView'
 import { PromisesView } from './PromisesView'
-import { SealView } from './SealView'
 import { useWithoutEvidence } from './useWithoutEvidence'
 
-const VIEWS = { bench: PromisesView, seal: SealView, wall: PaperView, later: LaterView } as const
+const VIEWS = {
+  bench: PromisesView,
+  seal: dynamic(() => import('./SealView').then(({ SealView }) => SealView)),
+  wall: dynamic(() => import('./PaperView').then(({ PaperView }) => PaperView)),
+  later: dynamic(() => import('./LaterView').then(({ LaterView }) => LaterView)),
+} as const
 const LABELS = {
   bench: 'Promises',
   seal: 'Check, sign, seal',

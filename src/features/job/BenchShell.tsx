@@ -1,15 +1,15 @@
 'use client'
 import { Box, Flex, Grid, Tabs, chakra } from '@chakra-ui/react'
-import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { Suspense, useMemo, useRef, useState } from 'react'
 import { STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
-import { underServiceWorker } from '@/offline/underServiceWorker'
-import { keepWorkers } from '@/workers/clients'
+import { useKeptScripts } from '@/offline/useKeptScripts'
 import { Overlay } from '@/ui/Overlay'
 import { SkipLink } from '@/ui/SkipLink'
+import { useAlive } from '@/ui/useAlive'
 import { useLamp } from '@/ui/useLamp'
-import { STAGE_BENCHES, keepStages } from '../stageBenches'
+import { STAGE_BENCHES } from '../stageBenches'
 import { RunStrip } from '../outage/run/RunStrip'
 import { PlanProvider } from '../plan/LoadDrafts'
 import { BenchLoading } from './BenchLoading'
@@ -58,19 +58,8 @@ function BenchShell() {
   const { toggleLamp } = useLamp()
   const room = useBenchRoom()
   const openNext = useOpenNext()
-  const [alive, setAlive] = useState(false)
-  const [kept, setKept] = useState(false)
-  useEffect(() => {
-    setAlive(true)
-    // without a network now they are kept from before, or wait for the next time there is one
-    void underServiceWorker()
-      .then(keepStages)
-      .then(keepWorkers)
-      .then(
-        () => setKept(true),
-        () => undefined,
-      )
-  }, [])
+  const alive = useAlive()
+  const kept = useKeptScripts()
 
   const step = (by: 1 | -1) => {
     const keys = [...new Set(ledgerGroups(bench.points, record.readings, stage).map(({ pointKey }) => pointKey))]

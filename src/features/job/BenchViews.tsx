@@ -3,8 +3,9 @@ import { viewWithinStage } from '@/core/evidence/benchViews'
 import { familyOf } from '@/core/evidence/families'
 import type { Stage } from '@/core/evidence/point'
 import { Flex, chakra } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
+import { type ReactNode, Suspense, useState } from 'react'
 import { IndexTabs, type IndexView } from '@/ui/IndexTabs'
+import { BenchLoading } from './BenchLoading'
 import { useJob } from './JobContext'
 
 export type BenchView = IndexView
@@ -40,11 +41,19 @@ export function BenchViews({ views, label, first }: { views: readonly BenchView[
 /** A tab of a card index: the open one lies on the sheet behind it. */
 const PANEL_ID = 'bench-view'
 
-/** The panel under the tabs. */
+/** The panel under the tabs. Each view but the one a bench begins with is a script of its own. */
 export function BenchPanel({ view, children }: { view: string; children: ReactNode }) {
+  const [firstView] = useState(view)
   return (
     <Flex id={PANEL_ID} role="tabpanel" aria-labelledby={`view-${view}`} direction="column" gap="12px">
-      {children}
+      {/* the first one came with the page and is not put away for the want of its script */}
+      {view === firstView ? (
+        children
+      ) : (
+        <Suspense key={view} fallback={<BenchLoading />}>
+          {children}
+        </Suspense>
+      )}
     </Flex>
   )
 }

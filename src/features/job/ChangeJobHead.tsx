@@ -1,14 +1,17 @@
 'use client'
 import { Pencil } from 'lucide-react'
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
-import { SpecForm } from '../forms/SpecForm'
-import { CopyJob } from '../jobs/CopyJob'
+import { SpecForm } from '../forms/formsOnSheets'
 import { useChangeJob } from '../survey/useChangeJob'
 import { ArchiveJob } from './ArchiveJob'
 import { useJob } from './JobContext'
+
+/** Apart from the bench, which is on the screen without it. */
+const CopyJob = dynamic(() => import('../jobs/CopyJob').then(({ CopyJob }) => CopyJob))
 
 const FIELDS: readonly FieldSpec[] = [
   { name: 'name', label: 'Name', kind: 'text' },

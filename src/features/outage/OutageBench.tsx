@@ -1,14 +1,17 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
-import { JudgementView } from './JudgementView'
-import { RunView } from './run/RunView'
-import { TimeLineView } from './timeLine/TimeLineView'
 import { LEAVING } from './wave/WaveFigures'
 import { WaveView } from './WaveView'
 
-const VIEWS = { bench: WaveView, run: RunView, time: TimeLineView, judgement: JudgementView } as const
+const VIEWS = {
+  bench: WaveView,
+  run: dynamic(() => import('./run/RunView').then(({ RunView }) => RunView)),
+  time: dynamic(() => import('./timeLine/TimeLineView').then(({ TimeLineView }) => TimeLineView)),
+  judgement: dynamic(() => import('./JudgementView').then(({ JudgementView }) => JudgementView)),
+} as const
 const LABELS = { bench: 'Wave and points', run: 'The cut, live', time: 'Time line', judgement: 'Judgement' } as const
 const LIST = (Object.keys(VIEWS) as (keyof typeof VIEWS)[]).map((key) => ({ key, label: LABELS[key] }))
 

@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { School } from '@/core/plan/changeoverLoad'
@@ -13,32 +14,48 @@ import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { ContradictionsNotice } from '../survey/ContradictionsNotice'
-import { BatteriesView } from './BatteriesView'
-import { ChoosePlan } from './ChoosePlan'
-import { DevicesView } from './DevicesView'
 import { LimitsView } from './LimitsView'
-import { MoneyView } from './MoneyView'
-import { MotorsView } from './MotorsView'
-import { OwnLimitsView } from './OwnLimitsView'
-import { PromisesView } from './PromisesView'
-import { PvView } from './PvView'
-import { SchoolsView } from './SchoolsView'
-import { TestDayView } from './TestDayView'
-import { YearView } from './YearView'
 import { usePlan } from './usePlan'
+
+/** Laid out on a sheet of its own. */
+const ChoosePlan = dynamic(() => import('./ChoosePlan').then(({ ChoosePlan }) => ChoosePlan))
 
 const VIEWS = [
   { key: 'limits', label: 'Limits', View: LimitsView },
-  { key: 'schools', label: 'Schools', View: SchoolsView },
-  { key: 'motors', label: 'Motors', View: MotorsView },
-  { key: 'year', label: 'Year', View: YearView },
-  { key: 'money', label: 'Money', View: MoneyView },
-  { key: 'pv', label: 'PV', View: PvView },
-  { key: 'devices', label: 'Devices', View: DevicesView },
-  { key: 'batteries', label: 'Batteries', View: BatteriesView },
-  { key: 'testday', label: 'Test day', View: TestDayView },
-  { key: 'promises', label: 'Promises', View: PromisesView },
-  { key: 'own', label: 'Rules', View: OwnLimitsView },
+  {
+    key: 'schools',
+    label: 'Schools',
+    View: dynamic(() => import('./SchoolsView').then(({ SchoolsView }) => SchoolsView)),
+  },
+  { key: 'motors', label: 'Motors', View: dynamic(() => import('./MotorsView').then(({ MotorsView }) => MotorsView)) },
+  { key: 'year', label: 'Year', View: dynamic(() => import('./YearView').then(({ YearView }) => YearView)) },
+  { key: 'money', label: 'Money', View: dynamic(() => import('./MoneyView').then(({ MoneyView }) => MoneyView)) },
+  { key: 'pv', label: 'PV', View: dynamic(() => import('./PvView').then(({ PvView }) => PvView)) },
+  {
+    key: 'devices',
+    label: 'Devices',
+    View: dynamic(() => import('./DevicesView').then(({ DevicesView }) => DevicesView)),
+  },
+  {
+    key: 'batteries',
+    label: 'Batteries',
+    View: dynamic(() => import('./BatteriesView').then(({ BatteriesView }) => BatteriesView)),
+  },
+  {
+    key: 'testday',
+    label: 'Test day',
+    View: dynamic(() => import('./TestDayView').then(({ TestDayView }) => TestDayView)),
+  },
+  {
+    key: 'promises',
+    label: 'Promises',
+    View: dynamic(() => import('./PromisesView').then(({ PromisesView }) => PromisesView)),
+  },
+  {
+    key: 'own',
+    label: 'Rules',
+    View: dynamic(() => import('./OwnLimitsView').then(({ OwnLimitsView }) => OwnLimitsView)),
+  },
 ] as const
 
 /** What was chosen stands at the head, or what is recommended while nothing is. */

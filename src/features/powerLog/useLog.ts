@@ -2,7 +2,7 @@
 import { useMemo, useRef, useState } from 'react'
 import type { LogMap } from '@/core/powerLog/logMap'
 import { type LogMarks, NO_MARKS } from '@/core/powerLog/logMarks'
-import { LOG_BOUNDS } from '@/core/powerLog/readPowerLog'
+import { LOG_BOUNDS } from '@/core/powerLog/logBounds'
 import type { RulePack } from '@/core/rules/rulePack'
 import { remember, remembered } from '@/ui/deviceMemory'
 import { analyseLogInWorker, logHeadInWorker } from '@/workers/clients'

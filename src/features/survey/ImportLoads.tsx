@@ -9,7 +9,6 @@ import type { DoubtAnswers, RowDoubt } from '@/schemas/tables/rowDoubts'
 import { type TableMapping, guessMapping, tableFieldsOf } from '@/schemas/tables/tableFields'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
-import { Overlay } from '@/ui/Overlay'
 import { counted } from '@/core/quantity/counted'
 import { useAttempt } from '../useAttempt'
 import { useJob } from '../job/JobContext'
@@ -22,15 +21,7 @@ import { RowsAside } from './RowsAside'
 const MAX_BYTES = 200_000
 
 /** Reads a load list from a sheet: columns are guessed and can be changed; what will happen is shown before anything is stored. */
-export function ImportLoads({ open, onClose }: { open: boolean; onClose: () => void }) {
-  return (
-    <Overlay title="Read a list of loads" open={open} onClose={onClose} wide>
-      {open && <Reading onClose={onClose} />}
-    </Overlay>
-  )
-}
-
-function Reading({ onClose }: { onClose: () => void }) {
+export function ImportLoads({ onClose }: { onClose: () => void }) {
   const {
     record: { installation },
     bench: {

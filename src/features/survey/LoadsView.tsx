@@ -1,7 +1,7 @@
 'use client'
 import { Flex, Text } from '@chakra-ui/react'
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
-import { loadsCsv } from '@/schemas/tables/loadsCsv'
 import type { Load } from '@/core/installation/installation'
 import { medicalToSettle } from '@/core/plan/medical'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
@@ -9,16 +9,19 @@ import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
+import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { LANE_WORDS, laneOf } from '../plan/loadLanes'
 import { LoadStrip } from '../plan/LoadStrip'
-import { ImportLoads } from './ImportLoads'
 import { MeteringSheet } from './MeteringSheet'
 import { Pictures } from './Pictures'
 import { download } from './download'
+
+/** Laid out on a sheet of its own. */
+const ImportLoads = dynamic(() => import('./ImportLoads').then(({ ImportLoads }) => ImportLoads))
 
 /** The loads as a strip against the limits, as a list with their plates, and as a file both ways. */
 export function LoadsView() {
@@ -34,6 +37,10 @@ export function LoadsView() {
   const { loads } = installation
   const edit = may('saveItem')
   const unsettled = medicalToSettle(installation)
+  const saveList = async () => {
+    const { loadsCsv } = await import('@/schemas/tables/loadsCsv')
+    download(`${installation.name} loads.csv`, loadsCsv(loads))
+  }
   return (
     <>
       {unsettled && <Notice kind="error">{unsettled}</Notice>}
@@ -65,7 +72,7 @@ export function LoadsView() {
         <TitledSheet
           title="Loads"
           actions={
-            <Button size="sm" onClick={() => download(`${installation.name} loads.csv`, loadsCsv(loads))}>
+            <Button size="sm" onClick={() => void saveList()}>
               Save as CSV
             </Button>
           }
@@ -127,7 +134,9 @@ export function LoadsView() {
       )}
       <MeteringSheet />
       <ItemOverlay editing={editing} onClose={() => setEditing(null)} />
-      <ImportLoads open={importing} onClose={() => setImporting(false)} />
+      <Overlay title="Read a list of loads" open={importing} onClose={() => setImporting(false)} wide>
+        <ImportLoads onClose={() => setImporting(false)} />
+      </Overlay>
     </>
   )
 }

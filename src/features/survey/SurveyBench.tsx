@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { unknownsOf } from '@/core/plan/surveyChecklist'
 import { itemsOf } from '@/core/installation/survey'
 import { Button } from '@/ui/Button'
@@ -7,23 +8,33 @@ import { BenchPanel, BenchViews, Count, useBenchView } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { ContradictionsNotice } from './ContradictionsNotice'
-import { FoundView } from './FoundView'
-import { HouseholdView } from './HouseholdView'
 import { LoadsView } from './LoadsView'
-import { PapersView } from './PapersView'
-import { SiteView } from './SiteView'
-import { SourcesView } from './SourcesView'
-import { SupplyView } from './SupplyView'
 import { UnknownsSheet } from './UnknownsSheet'
 
 const VIEWS = [
   { key: 'loads', label: 'Loads', View: LoadsView },
-  { key: 'supply', label: 'Supply and boards', View: SupplyView },
-  { key: 'sources', label: 'Sources', View: SourcesView },
-  { key: 'found', label: 'Already there', View: FoundView },
-  { key: 'site', label: 'Place', View: SiteView },
-  { key: 'papers', label: 'Papers', View: PapersView },
-  { key: 'household', label: 'Household', View: HouseholdView },
+  {
+    key: 'supply',
+    label: 'Supply and boards',
+    View: dynamic(() => import('./SupplyView').then(({ SupplyView }) => SupplyView)),
+  },
+  {
+    key: 'sources',
+    label: 'Sources',
+    View: dynamic(() => import('./SourcesView').then(({ SourcesView }) => SourcesView)),
+  },
+  {
+    key: 'found',
+    label: 'Already there',
+    View: dynamic(() => import('./FoundView').then(({ FoundView }) => FoundView)),
+  },
+  { key: 'site', label: 'Place', View: dynamic(() => import('./SiteView').then(({ SiteView }) => SiteView)) },
+  { key: 'papers', label: 'Papers', View: dynamic(() => import('./PapersView').then(({ PapersView }) => PapersView)) },
+  {
+    key: 'household',
+    label: 'Household',
+    View: dynamic(() => import('./HouseholdView').then(({ HouseholdView }) => HouseholdView)),
+  },
 ] as const
 
 /** Survey: what the house needs and what is there, one view at a time, and what is still unknown in the order of what it holds up. */

@@ -1,25 +1,20 @@
 'use client'
-import { useEffect } from 'react'
+import dynamic from 'next/dynamic'
 import { identitiesOf } from '@/core/evidence/families/runIdentity'
 import { checkOf, graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
 import { BenchHead } from '../job/BenchHead'
 import { BenchPanel, BenchViews, Count, useBenchView, useViewOfPoint } from '../job/BenchViews'
 import { useJob } from '../job/JobContext'
 import { TesterMemory } from '../tester/TesterMemory'
-import { BoardsView } from './BoardsView'
-import { CtView } from './CtView'
-import { DeadView } from './DeadView'
-import { OrderView } from './OrderView'
-import { RunsView } from './RunsView'
 import { SchematicView } from './SchematicView'
 
 const VIEWS = {
   schematic: SchematicView,
-  runs: RunsView,
-  dead: DeadView,
-  order: OrderView,
-  cts: CtView,
-  boards: BoardsView,
+  runs: dynamic(() => import('./RunsView').then(({ RunsView }) => RunsView)),
+  dead: dynamic(() => import('./DeadView').then(({ DeadView }) => DeadView)),
+  order: dynamic(() => import('./OrderView').then(({ OrderView }) => OrderView)),
+  cts: dynamic(() => import('./CtView').then(({ CtView }) => CtView)),
+  boards: dynamic(() => import('./BoardsView').then(({ BoardsView }) => BoardsView)),
 } as const
 const LABELS = {
   schematic: 'Schematic',
@@ -53,10 +48,6 @@ export function WireBench() {
   const open = useBenchView(views, first)
   const View = VIEWS[open]
   const identified = states.filter(({ state }) => state === 'identified').length
-  useEffect(() => {
-    // fetched while there is a connection: the schematic is wanted on the wall when there is none
-    void Promise.all([import('./schematicPdf'), import('./doorPdf')]).catch(() => undefined)
-  }, [])
   return (
     <>
       <BenchHead

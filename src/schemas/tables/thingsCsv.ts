@@ -1,4 +1,5 @@
-import { csvCell, readCsvTable } from '@/core/exchange/csvTable'
+import { csvCell } from '@/core/exchange/csvCell'
+import { readCsvTable } from '@/core/exchange/csvTable'
 import { type FieldIssue, type Result, err, ok } from '@/core/result'
 import type { RulePack } from '@/core/rules/rulePack'
 import type { ItemKind } from '../itemFields'

@@ -1,4 +1,4 @@
-import { MAX_TABLE_BYTES } from '@/core/exchange/csvTable'
+import { MAX_TABLE_BYTES } from '@/core/exchange/tableBounds'
 import { appDatabase } from '@/db/client'
 import { requireActor } from '@/server/actor'
 import { answer } from '@/server/answer'
