@@ -5,12 +5,13 @@ import { FIT_KINDS, type FitDetails, type FitKind } from '@/core/installation/fi
 import type { FieldIssue } from '@/core/result'
 import { FIT_FIELDS } from './fitFields'
 import { parsePinOut } from '@/core/wiring/dataRun'
+import { madeOnDemand } from './madeOnDemand'
 import { thingSchema } from './thing'
 
 /** What one thing of the physical work takes: its names, and the fields of its kind. */
-export const FIT_SCHEMAS = Object.fromEntries(
-  FIT_KINDS.map((kind) => [kind, thingSchema(FIT_FIELDS[kind])]),
-) as unknown as { [K in FitKind]: yup.Schema<{ tag: string; name: string; sort: number } & FitDetails[K]> }
+export const FIT_SCHEMAS = madeOnDemand(FIT_KINDS, (kind) => thingSchema(FIT_FIELDS[kind])) as unknown as {
+  [K in FitKind]: yup.Schema<{ tag: string; name: string; sort: number } & FitDetails[K]>
+}
 
 /** What contradicts itself within one thing, whatever its kind's schema allows field by field. */
 export function fitContradiction(kind: FitKind, fields: Record<string, unknown>): FieldIssue | null {

@@ -4,14 +4,15 @@ import { RULE_PACKS } from '@/core/rules/packs'
 import type { Phase, RulePack, RulePackId } from '@/core/rules/rulePack'
 import type { FieldIssue } from '@/core/result'
 import { ITEM_FIELDS, ITEM_KINDS, type ItemKind } from './itemFields'
+import { madeOnDemand } from './madeOnDemand'
 import { fieldsSchema } from './thing'
 
 export { ITEM_KINDS, type ItemKind }
 
 /** What each kind of thing in a plan takes, from its one field list: the same on the form, on the server, in a table and in a file. */
-export const ITEM_SCHEMAS = Object.fromEntries(
-  ITEM_KINDS.map((kind) => [kind, fieldsSchema(ITEM_FIELDS[kind])]),
-) as unknown as Readonly<Record<ItemKind, Schema<Record<string, unknown>>>>
+export const ITEM_SCHEMAS = madeOnDemand(ITEM_KINDS, (kind) => fieldsSchema(ITEM_FIELDS[kind])) as unknown as Readonly<
+  Record<ItemKind, Schema<Record<string, unknown>>>
+>
 
 type Fields = Readonly<Record<string, unknown>>
 type Rule = (fields: Fields, pack: RulePack) => FieldIssue | null

@@ -5,12 +5,13 @@ import type { FieldIssue } from '@/core/result'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { RulePackId } from '@/core/rules/rulePack'
 import { SURVEY_FIELDS } from './surveyFields'
+import { madeOnDemand } from './madeOnDemand'
 import { thingSchema } from './thing'
 
 /** What one thing on the survey takes: its names, and the fields of its kind. */
-export const SURVEY_SCHEMAS = Object.fromEntries(
-  SURVEY_KINDS.map((kind) => [kind, thingSchema(SURVEY_FIELDS[kind])]),
-) as unknown as { [K in SurveyKind]: yup.Schema<{ tag: string; name: string; sort: number } & SurveyDetails[K]> }
+export const SURVEY_SCHEMAS = madeOnDemand(SURVEY_KINDS, (kind) => thingSchema(SURVEY_FIELDS[kind])) as unknown as {
+  [K in SurveyKind]: yup.Schema<{ tag: string; name: string; sort: number } & SurveyDetails[K]>
+}
 
 /** What contradicts the job's own family, a phase the supply lacks, or cannot be read. */
 export function surveyContradiction(fields: Record<string, unknown>, packId: RulePackId): FieldIssue | null {

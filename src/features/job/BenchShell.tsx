@@ -10,6 +10,7 @@ import { SkipLink } from '@/ui/SkipLink'
 import { useAlive } from '@/ui/useAlive'
 import { useLamp } from '@/ui/useLamp'
 import { STAGE_BENCHES } from '../stageBenches'
+import { STAGE_SHOWN } from '../stageScripts'
 import { RunStrip } from '../outage/run/RunStrip'
 import { PlanProvider } from '../plan/LoadDrafts'
 import { BenchLoading } from './BenchLoading'
@@ -129,6 +130,7 @@ function BenchShell() {
           overflowY="auto"
           minH="0"
           aria-label={`${STAGE_WORDS[stage]} bench`}
+          {...{ [STAGE_SHOWN]: stage }}
           px={{ base: '10px', lg: '20px' }}
           py={{ base: '10px', lg: '14px' }}
           css={room.large ? { '& [data-bench-head]': { display: 'none' } } : undefined}
