@@ -148,6 +148,22 @@ export default tseslint.config(
     },
   },
   {
+    files: ['src/look/**', 'src/features/**', 'src/ui/**', 'src/app/**', 'src/offline/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: ['@chakra-ui/react', '@chakra-ui/react/preset'].map((name) => ({
+            name,
+            importNames: ['defaultConfig', 'defaultSystem'],
+            message:
+              'With it comes a whole look that nobody sees, worked out before each page is alive: see src/look/theme.ts.',
+          })),
+        },
+      ],
+    },
+  },
+  {
     // in a browser only the rules of who may do what cross over from the server; everything else of it is types
     files: ['src/features/**', 'src/ui/**', 'src/offline/**'],
     rules: {

@@ -1,4 +1,7 @@
-import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+import { createSystem, defineConfig } from '@chakra-ui/react'
+// not the two as one, as the library has them: where they are put together, it works out a look of its own that nobody sees
+import { defaultBaseConfig } from '@chakra-ui/react/preset-base'
+import { defaultThemeConfig } from '@chakra-ui/react/theme'
 import { type ColourName, palette } from './palette'
 
 const names = Object.keys(palette.paper) as ColourName[]
@@ -76,9 +79,10 @@ const withoutUnused = <T extends { colors?: object }>(tokens: T): T => ({
   ),
 })
 
-const { theme, ...library } = defaultConfig
+const { theme, ...library } = defaultThemeConfig
 
 export const system = createSystem(
+  defaultBaseConfig,
   {
     ...library,
     theme: {
