@@ -1,5 +1,6 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
+import './queryFault'
 import * as schema from './schema'
 
 export type Database = NodePgDatabase<typeof schema>

@@ -22,6 +22,16 @@ const wholePages: SerwistPlugin = {
     (await isWholePage(new URL(request.url).pathname, response)) ? response : null,
 }
 
+/** A server in trouble is as good as none: the kept page is shown, and what the server said only where there is none. */
+const keptBeforeTrouble: SerwistPlugin = {
+  fetchDidSucceed: async ({ response, state }) => {
+    if (response.status < 500) return response
+    if (state) state.trouble = response
+    throw new Error(`the server answered ${response.status}`)
+  },
+  handlerDidError: async ({ state }) => state?.trouble as Response | undefined,
+}
+
 /** Says of a page that it is the kept one: what it holds may be older than what else is kept of the job. */
 const saysKept: SerwistPlugin = {
   cachedResponseWillBeUsed: async ({ cachedResponse }) => {
@@ -60,7 +70,7 @@ const serwist = new Serwist({
       handler: new NetworkFirst({
         cacheName: PAGES,
         networkTimeoutSeconds: 4,
-        plugins: [withoutSearch, wholePages, saysKept, new ExpirationPlugin({ maxEntries: 60 })],
+        plugins: [withoutSearch, wholePages, keptBeforeTrouble, saysKept, new ExpirationPlugin({ maxEntries: 60 })],
       }),
     },
     {

@@ -1,7 +1,7 @@
 import { appDatabase } from '@/db/client'
 import { Problem } from './problem'
-import { codeOf, isDataFault, isDatabaseAway, isDatabaseBusy } from './databaseFault'
-import { REQUEST_ID_HEADER, log, withoutTokens } from './log'
+import { isDataFault, isDatabaseAway, isDatabaseBusy } from './databaseFault'
+import { REQUEST_ID_HEADER, faultOf, log, withoutTokens } from './log'
 import { READ_HEADER, hasReplica, seenCookie } from './replica/seenWrites'
 import { isOwnRequest } from './ownRequest'
 
@@ -27,8 +27,7 @@ export async function answer(request: Request, work: () => Promise<Response>): P
     log.error(
       {
         id: request.headers.get(REQUEST_ID_HEADER),
-        name: error instanceof Error ? error.name : typeof error,
-        code: codeOf(error),
+        ...faultOf(error),
         path: withoutTokens(new URL(request.url).pathname),
       },
       'request failed',

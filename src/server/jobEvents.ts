@@ -1,5 +1,5 @@
 import pg from 'pg'
-import { log } from './log'
+import { faultOf, log } from './log'
 
 /** Hears of evidence that was added: the ids of readings, or `null` for anything else and for more of them than one can be told. */
 type Listener = (readings: readonly string[] | null) => void
@@ -31,7 +31,7 @@ async function listen(): Promise<void> {
     if (held.awlbrightListened) for (const tellers of listeners.values()) for (const tell of tellers) tell(null)
     held.awlbrightListened = true
   } catch (error) {
-    log.warn({ error: error instanceof Error ? error.message : '' }, 'not listening for evidence')
+    log.warn(faultOf(error), 'not listening for evidence')
     again()
   }
 }

@@ -1,7 +1,19 @@
 import pino from 'pino'
+import { codeOf } from './databaseFault'
 
 /** The server's log: what happened and where, never a person's input. */
 export const log = pino({ level: process.env.AWLBRIGHT_LOG ?? 'info', base: undefined })
+
+/**
+ * What a log holds of an error: its kind, its code and where it was thrown. Its words may quote what somebody entered.
+ *
+ * @example log.warn(faultOf(error), 'summaries wait for the database')
+ */
+export const faultOf = (error: unknown): { name: string; code: string | null; at: string | null } => ({
+  name: error instanceof Error ? error.name : typeof error,
+  code: codeOf(error),
+  at: (error instanceof Error && /^\s+at .*$/m.exec(error.stack ?? '')?.[0].trim()) || null,
+})
 
 /** Header with the name of a request: it stands in the answer and in each line of the log, so that a crew's complaint finds its lines. */
 export const REQUEST_ID_HEADER = 'x-request-id'

@@ -1,5 +1,5 @@
 import PgBoss from 'pg-boss'
-import { log } from './log'
+import { faultOf, log } from './log'
 
 export const SEAL_QUEUE = 'seal-pack'
 
@@ -14,7 +14,7 @@ async function startQueue({ supervise = false, migrate = false }): Promise<PgBos
     migrate,
     schedule: false,
   })
-  boss.on('error', (error) => log.error({ error: error.message }, 'queue'))
+  boss.on('error', (error) => log.error(faultOf(error), 'queue'))
   await boss.start()
   return boss
 }

@@ -4,8 +4,8 @@ import { MOST_READINGS } from '@/commands/recordReadings'
 import type { Db } from '@/db/client'
 import { instant } from '@/schemas/fields'
 import type { Actor } from './access'
-import { codeOf, isDataFault, isDatabaseAway } from './databaseFault'
-import { log } from './log'
+import { isDataFault, isDatabaseAway } from './databaseFault'
+import { faultOf, log } from './log'
 import { parseInput } from './parseInput'
 import { Problem } from './problem'
 import { type SentEntry, sentEntry } from './sentEntry'
@@ -132,7 +132,7 @@ async function takeOne(db: Db, actor: Actor, entry: SentEntry): Promise<Acknowle
 function reasonOf(error: unknown): { message: string; status: number } {
   if (error instanceof Problem) return error
   if (isDatabaseAway(error)) throw error
-  log.error({ name: error instanceof Error ? error.name : typeof error, code: codeOf(error) }, 'entry failed')
+  log.error(faultOf(error), 'entry failed')
   return isDataFault(error)
     ? { message: 'The database does not take this as it stands.', status: 422 }
     : { message: 'The server failed over this entry.', status: 500 }

@@ -1,7 +1,7 @@
 import { appDatabase } from '@/db/client'
 import { packRequestById, updatePackRequest } from '@/db/queries/packs'
 import { isDatabaseAway } from './databaseFault'
-import { log } from './log'
+import { faultOf, log } from './log'
 import { sealPack, signingKey } from './pack/sealPack'
 import { warmReport } from './pack/warmReport'
 import { PackTooLarge } from './pack/sealedSources'
@@ -43,7 +43,7 @@ await queue.work<{ requestId: string }>(SEAL_QUEUE, { pollingIntervalSeconds: 0.
       })
       await updatePackRequest(db, request.id, { state: 'sealed', packId, failure: null })
     } catch (error) {
-      log.error({ error: error instanceof Error ? error.message : String(error) }, 'sealing failed')
+      log.error(faultOf(error), 'sealing failed')
       await updatePackRequest(db, request.id, {
         state: 'failed',
         failure:
@@ -59,7 +59,7 @@ const summaries = keepSummariesUp(db)
 const retention = keepRetention(db)
 log.info('queue worker is ready')
 setTimeout(() => {
-  warmReport().catch((error: unknown) => log.warn({ error: String(error) }, 'the report could not be warmed up'))
+  warmReport().catch((error: unknown) => log.warn(faultOf(error), 'the report could not be warmed up'))
 }, WARM_AFTER_MS).unref()
 
 let stopping = false

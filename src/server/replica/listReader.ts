@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { type Database, appDatabase, readDatabase } from '@/db/client'
-import { log } from '../log'
+import { faultOf, log } from '../log'
 
 /** How long a replica that failed is left alone: whoever waits for a list does not wait for it each time. */
 const LEFT_ALONE_MS = 5000
@@ -30,10 +30,7 @@ export async function listReader(seen: string | null): Promise<Database> {
     return (await hasSeen(replica.db, seen)) ? replica.db : appDatabase().db
   } catch (error) {
     failedAt = Date.now()
-    log.warn(
-      { error: error instanceof Error ? error.name : '' },
-      'the replica does not answer; lists are read where they are written',
-    )
+    log.warn(faultOf(error), 'the replica does not answer; lists are read where they are written')
     return appDatabase().db
   }
 }

@@ -3,7 +3,7 @@ import type { Database } from '@/db/client'
 import { leadOfCrew } from '@/db/queries/crews'
 import { type RetentionDue, eraseCustomerOf, lockJob, retentionDue } from '@/db/queries/erasure'
 import { noteBy } from '../crew/noteBy'
-import { log } from '../log'
+import { faultOf, log } from '../log'
 
 /** Jobs of one round: what is left waits for the next. */
 const MOST_AT_ONCE = 20
@@ -22,7 +22,7 @@ export async function eraseDue(db: Database, now = new Date()): Promise<number> 
       if (await eraseOne(db, due, until)) done++
     } catch (error) {
       // one that cannot be done holds up no other
-      log.warn({ jobId: due.jobId, error: error instanceof Error ? error.name : '' }, 'retention failed over a job')
+      log.warn({ jobId: due.jobId, ...faultOf(error) }, 'retention failed over a job')
     }
   return done
 }

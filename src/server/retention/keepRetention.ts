@@ -1,5 +1,5 @@
 import type { Database } from '@/db/client'
-import { log } from '../log'
+import { faultOf, log } from '../log'
 import { eraseDue } from './eraseDue'
 
 const LOOK_EVERY_MS = 60 * 60_000
@@ -12,7 +12,7 @@ export function keepRetention(db: Database): { stop: () => void } {
       const done = await eraseDue(db)
       if (done > 0) log.info({ jobs: done }, 'customers’ data were kept as long as they are kept')
     } catch (error) {
-      log.warn({ error: error instanceof Error ? error.message : '' }, 'retention waits for the database')
+      log.warn(faultOf(error), 'retention waits for the database')
     }
   }
   const first = setTimeout(() => void look(), FIRST_AFTER_MS)

@@ -1,6 +1,6 @@
 import type { Database } from '@/db/client'
 import { markOutdated } from '@/db/queries/summaries'
-import { log } from '../log'
+import { faultOf, log } from '../log'
 import { workOutChanged } from './workOut'
 
 const LOOK_EVERY_MS = 400
@@ -30,7 +30,7 @@ export function keepSummariesUp(db: Database): { stop: () => Promise<void> } {
         await round()
         await pause(LOOK_EVERY_MS)
       } catch (error) {
-        log.warn({ error: error instanceof Error ? error.message : '' }, 'summaries wait for the database')
+        log.warn(faultOf(error), 'summaries wait for the database')
         await pause(AFTER_FAILURE_MS)
       }
   }

@@ -4,7 +4,7 @@ import { jobById } from '@/db/queries/installations'
 import { changedJobs, storeFacts, takeMarks } from '@/db/queries/summaries'
 import { isDatabaseAway } from '../databaseFault'
 import { jobRecord } from '../jobAccess'
-import { log } from '../log'
+import { faultOf, log } from '../log'
 
 /** Jobs looked up at a time. */
 const AT_A_TIME = 20
@@ -40,10 +40,7 @@ export async function workOutChanged(db: Database): Promise<number> {
       } catch (error) {
         if (isDatabaseAway(error)) throw error
         failed.add(jobId)
-        log.error(
-          { jobId, error: error instanceof Error ? error.message : '' },
-          'the facts of a job could not be worked out',
-        )
+        log.error({ jobId, ...faultOf(error) }, 'the facts of a job could not be worked out')
       }
   }
 }

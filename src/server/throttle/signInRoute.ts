@@ -3,7 +3,7 @@ import { membershipOf } from '@/db/queries/members'
 import { memberOfCrew, noteCrewChange } from '@/db/queries/crews'
 import type { Actor } from '../access'
 import { currentActor, requireActor } from '../actor'
-import { auth } from '../auth'
+import { askSignIn } from '../auth'
 import { boundedBody } from '../boundedBody'
 import { endSessions } from '../crew/accounts'
 import { Attempts } from './attempts'
@@ -66,7 +66,7 @@ export async function signIn(request: Request): Promise<Response> {
   const attempt = { account, address: addressOf(request.headers), device }
   if (!throttle.mayTry(attempt))
     return Response.json({ message: 'Too many tries. Wait a few minutes, then try again.' }, { status: 429 })
-  const answer = await auth().handler(new Request(request.url, { method: 'POST', headers: request.headers, body }))
+  const answer = await askSignIn(new Request(request.url, { method: 'POST', headers: request.headers, body }))
   if (!answer.ok) {
     if (answer.status < 500) throttle.failed(attempt)
     return answer
@@ -99,7 +99,7 @@ export async function secondFactor(request: Request): Promise<Response> {
   const { db } = appDatabase()
   const actor = await currentActor()
   const wasOff = actor !== null && (await memberOfCrew(db, actor.crewId, actor.userId))?.secondFactor === false
-  const answer = await auth().handler(new Request(request.url, { method: 'POST', headers: request.headers, body }))
+  const answer = await askSignIn(new Request(request.url, { method: 'POST', headers: request.headers, body }))
   if (!answer.ok) {
     if (answer.status < 500) codeTries.count(address)
     return answer
@@ -120,7 +120,7 @@ export async function changeSecondFactor(request: Request): Promise<Response> {
   if (passwordTries.isFull(actor.userId))
     return Response.json({ message: 'Too many tries. Wait ten minutes, then try again.' }, { status: 429 })
   const body = await boundedBody(request, MOST_BYTES)
-  const answer = await auth().handler(new Request(request.url, { method: 'POST', headers: request.headers, body }))
+  const answer = await askSignIn(new Request(request.url, { method: 'POST', headers: request.headers, body }))
   if (!answer.ok && answer.status < 500) passwordTries.count(actor.userId)
   if (answer.ok && new URL(request.url).pathname.endsWith('/disable')) await noteSecondFactor(actor, 'secondFactorOff')
   return answer

@@ -1,15 +1,14 @@
 import { answer } from '@/server/answer'
-import { auth } from '@/server/auth'
+import { askSignIn } from '@/server/auth'
 import { type SignInWay, signInWay } from '@/server/signInWays'
 import { changeSecondFactor, secondFactor, signIn } from '@/server/throttle/signInRoute'
 
-const asTheLibraryDoes = (request: Request) => auth().handler(request)
 const WAYS: Readonly<Record<SignInWay, (request: Request) => Promise<Response>>> = {
   signIn,
   secondFactor,
   changeSecondFactor,
-  signOut: asTheLibraryDoes,
-  session: asTheLibraryDoes,
+  signOut: askSignIn,
+  session: askSignIn,
 }
 
 /** The sign-in library knows many more ways than this app has; those that nobody needs are not there. */

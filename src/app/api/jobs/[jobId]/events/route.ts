@@ -6,7 +6,7 @@ import { answer } from '@/server/answer'
 import { eventStream } from '@/server/eventStream'
 import { jobOfActor } from '@/server/jobAccess'
 import { listening, onJobEvidence } from '@/server/jobEvents'
-import { log } from '@/server/log'
+import { faultOf, log } from '@/server/log'
 
 export const dynamic = 'force-dynamic'
 
@@ -24,7 +24,7 @@ export function GET(request: Request, { params }: { params: Promise<{ jobId: str
       const off = onJobEvidence(job.id, (readings) => send('evidence', { readings }))
       void listening()
         .then(async () => send('standing', await standingCounts(db, job.id)))
-        .catch((error: unknown) => log.warn({ error: String(error) }, 'not told how much is on record'))
+        .catch((error: unknown) => log.warn(faultOf(error), 'not told how much is on record'))
       return off
     })
   })
