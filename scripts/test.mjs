@@ -82,6 +82,21 @@ async function databaseTests(postgres) {
   }
 }
 
+/** Marks of what somebody entered, or of what opens a house: parameters of a query, addresses of the demo's people, a session's cookie. */
+const ENTERED = ['params', '@harrowlight.example', 'session_token=']
+
+/** What an app that nobody watched wrote down of its errors names no person and opens nothing. */
+function logCheck(name, dataFolder, { mustHold = '' } = {}) {
+  const text = readFileSync(join(dataFolder, 'app.log'), 'utf8')
+  const found = ENTERED.filter((mark) => text.includes(mark))
+  const ok = found.length === 0 && text.includes(mustHold)
+  console.log(
+    `${ok ? '✓' : '✗'} ${name}: its log of ${text.length} characters holds nothing that was entered${found.length > 0 ? `, but it does: ${found.join(', ')}` : ''}`,
+  )
+  if (ok) passed++
+  else failed++
+}
+
 async function browserTests(postgres, chromium) {
   ensureBuild(root)
   const app = await startApp({
@@ -107,6 +122,7 @@ async function browserTests(postgres, chromium) {
   } finally {
     await app.stop()
   }
+  logCheck('Browser tests', join(work, 'app'))
 }
 
 /** A crew that begins with nothing, and the same crew restored from a copy on what could be another machine. */
@@ -271,6 +287,8 @@ async function attackTests(postgres) {
   } finally {
     await app.stop()
   }
+  // the database was killed while people were at work: there is something to be said
+  logCheck('Kills', join(work, 'attack'), { mustHold: 'request failed' })
 }
 
 /** Whatever a part could not even start is a failure with its reason, and the other parts still run. */

@@ -3,13 +3,16 @@ import { PgPreparedQuery } from 'drizzle-orm/pg-core'
 /** Answers in which the database quotes what it was sent: data that it cannot take, and rules that they break. */
 const QUOTES_DATA = /^2[23]/
 
+/** What an error is about, by its code and the names of the database's own things. */
+const TOLD = ['code', 'constraint', 'table', 'column']
+
 /** What of an error of the database or the driver may be told: its code, what it is about, and its words where they quote nobody. */
 function told(cause: unknown): Error | undefined {
   if (!(cause instanceof Error)) return undefined
-  const { code, constraint, table, column } = cause as Error & Readonly<Record<string, unknown>>
-  const quotes = 'severity' in cause && QUOTES_DATA.test(String(code))
+  const given = cause as Error & Readonly<Record<string, unknown>>
+  const quotes = 'severity' in cause && QUOTES_DATA.test(String(given.code))
   const bare = new Error(quotes ? 'the database does not take it' : cause.message, { cause: told(cause.cause) })
-  return Object.assign(bare, { code, constraint, table, column })
+  return Object.assign(bare, Object.fromEntries(TOLD.filter((name) => name in cause).map((name) => [name, given[name]])))
 }
 
 /**

@@ -57,13 +57,16 @@ describe('an error of a query', () => {
 
   it('that nobody could be asked still says so, in a transaction too', async () => {
     const away = connect(NOWHERE)
-    const select = () =>
-      away.db
-        .select()
-        .from(session)
-        .where(sql`${session.token} = ${SECRET}`)
-    const within = away.db.transaction((tx) => tx.execute(sql`select ${SECRET}`))
-    for (const error of [await errorOf(select()), await errorOf(within)]) {
+    const asked = [
+      () =>
+        away.db
+          .select()
+          .from(session)
+          .where(sql`${session.token} = ${SECRET}`),
+      () => away.db.transaction((tx) => tx.execute(sql`select ${SECRET}`)),
+    ]
+    for (const ask of asked) {
+      const error = await errorOf(ask())
       expect(isDatabaseAway(error)).toBe(true)
       expect(written(error)).not.toContain(SECRET)
     }
