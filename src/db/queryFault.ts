@@ -12,7 +12,10 @@ function told(cause: unknown): Error | undefined {
   const given = cause as Error & Readonly<Record<string, unknown>>
   const quotes = 'severity' in cause && QUOTES_DATA.test(String(given.code))
   const bare = new Error(quotes ? 'the database does not take it' : cause.message, { cause: told(cause.cause) })
-  return Object.assign(bare, Object.fromEntries(TOLD.filter((name) => name in cause).map((name) => [name, given[name]])))
+  return Object.assign(
+    bare,
+    Object.fromEntries(TOLD.filter((name) => name in cause).map((name) => [name, given[name]])),
+  )
 }
 
 /**
