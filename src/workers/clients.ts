@@ -24,6 +24,7 @@ import type { PositionCause } from '@/core/wiring/positionCauses'
 import type { planCalls } from './planCalls'
 import type { CheckedWiring, wiringCalls } from './wiringCalls'
 import type { AnalysedWave, recordingCalls } from './recordingCalls'
+import { SpareThread } from './spareThread'
 import { withWorker } from './withWorker'
 
 const recordingThread = () => new Worker(new URL('./recording.worker.ts', import.meta.url), { type: 'module' })
@@ -34,6 +35,9 @@ const wiringThread = () => new Worker(new URL('./wiring.worker.ts', import.meta.
 const logThread = () => new Worker(new URL('./log.worker.ts', import.meta.url), { type: 'module' })
 const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
 
+/** Where recordings are read, a thread waits for the next one. */
+export const recordingSpare = new SpareThread(recordingThread)
+
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
 export const analyseInWorker = (
   files: NamedBytes[],
@@ -41,7 +45,7 @@ export const analyseInWorker = (
   signal?: AbortSignal,
 ): Promise<Result<AnalysedWave, FieldIssue>> =>
   withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(
-    recordingThread,
+    () => recordingSpare.take(),
     (calls) => calls.analyse(files, rules) as Promise<Result<AnalysedWave, FieldIssue>>,
     signal,
   )

@@ -2,7 +2,7 @@
 import { returnOfTrace } from '@/core/outage/returnLane/returnLane'
 import { ReturnLaneSheet } from './returnLane/ReturnLaneSheet'
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useDeferredValue, useEffect, useRef, useState } from 'react'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
@@ -35,6 +35,8 @@ export function RecordingSheet({
 }) {
   const { bench, select, may, at } = useJob()
   const { state, pick, showStored } = useRecording(pointKey, long)
+  // the wave first, and what was found in it as soon as it stands there
+  const drawn = useDeferredValue(state)
   const field = useRef<HTMLInputElement>(null)
   const [over, setOver] = useState(false)
   const point = bench.points.find(({ key }) => key === pointKey)
@@ -124,18 +126,26 @@ export function RecordingSheet({
         {state.kind === 'ready' && (
           <>
             <WaveChart key={state.names + String(state.files)} wave={state.wave} title={point?.label ?? ''} />
-            <WaveFigures state={state} pointKey={pointKey} />
-            {state.wave.analysis.return && (
-              <ReturnLaneSheet lane={returnOfTrace(state.wave.analysis.return)} nameOf={(tag) => tag} />
-            )}
-            <WaveReadout analysis={state.wave.analysis} />
-            {state.files && point && (
+            {drawn === state && <WhatWasFound state={state} pointKey={pointKey} />}
+            {drawn === state && state.files && point && (
               <StoreRecording state={state} point={point} released={released} onStored={showStored} />
             )}
           </>
         )}
       </Sheet>
     </Box>
+  )
+}
+
+/** Figures of the gap, the return's own lane, and everything else that the wave tells. */
+function WhatWasFound({ state, pointKey }: { state: RecordingState & { kind: 'ready' }; pointKey: string }) {
+  const { analysis } = state.wave
+  return (
+    <>
+      <WaveFigures state={state} pointKey={pointKey} />
+      {analysis.return && <ReturnLaneSheet lane={returnOfTrace(analysis.return)} nameOf={(tag) => tag} />}
+      <WaveReadout analysis={analysis} />
+    </>
   )
 }
 

@@ -3,7 +3,7 @@ import { isOf } from '../outbox/outboxEntry'
 import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { NamedBytes } from '@/core/outage/recording'
-import { analyseInWorker } from '@/workers/clients'
+import { analyseInWorker, recordingSpare } from '@/workers/clients'
 import type { AnalysedWave } from '@/workers/recordingCalls'
 import { isLong } from '@/core/outage/long/openLong'
 import { useJob } from '../job/JobContext'
@@ -42,6 +42,11 @@ export function useRecording(pointKey: string, long: Long | null = null): Record
   } = useJob()
   const [state, setState] = useState<RecordingState>({ kind: 'empty' })
   const running = useRef<AbortController | null>(null)
+  const isReading = state.kind === 'reading'
+  useEffect(() => {
+    if (!isReading) recordingSpare.ready()
+  }, [isReading])
+  useEffect(() => () => recordingSpare.putAway(), [])
 
   const analyse = useCallback(
     async (
