@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, NetworkFirst, type PrecacheEntry, Serwist, type SerwistPlugin } from 'serwist'
 import { keepScripts } from './keepScripts'
+import { keptBeforeTrouble } from './keptBeforeTrouble'
 import { KEEP_SCRIPTS, KEPT_JOBS as JOBS, KEPT_PAGE, holdsJobs, isKeepRequest } from './messages'
 import { isWholePage } from './wholePage'
 
@@ -20,16 +21,6 @@ const withoutSearch: SerwistPlugin = {
 const wholePages: SerwistPlugin = {
   cacheWillUpdate: async ({ request, response }) =>
     (await isWholePage(new URL(request.url).pathname, response)) ? response : null,
-}
-
-/** A server in trouble is as good as none: the kept page is shown, and what the server said only where there is none. */
-const keptBeforeTrouble: SerwistPlugin = {
-  fetchDidSucceed: async ({ response, state }) => {
-    if (response.status < 500) return response
-    if (state) state.trouble = response
-    throw new Error(`the server answered ${response.status}`)
-  },
-  handlerDidError: async ({ state }) => state?.trouble as Response | undefined,
 }
 
 /** Says of a page that it is the kept one: what it holds may be older than what else is kept of the job. */
@@ -53,10 +44,13 @@ const withoutAddress: SerwistPlugin = {
       : response,
 }
 
-/** Its entries are named after what they hold: one that is kept is never asked for again. */
+/**
+ * Its entries are named after what they hold: one that is kept is never asked for again. Pages that were kept of an earlier build need the
+ * files of that build: what was not used for longest goes first, after about five builds.
+ */
 const shell = new CacheFirst({
   cacheName: SHELL,
-  plugins: [withoutAddress, new ExpirationPlugin({ maxEntries: 400 })],
+  plugins: [withoutAddress, new ExpirationPlugin({ maxEntries: 1000, maxAgeFrom: 'last-used' })],
 })
 
 const isPage = (path: string) => path === '/' || /^\/jobs\/[^/]+$/.test(path) || path === '/verify'
