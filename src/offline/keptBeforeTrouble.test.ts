@@ -16,7 +16,7 @@ const asked = (status: number) => {
 }
 
 describe('a page that is asked for', () => {
-  it.each([200, 304, 404, 403])('is shown as the server answers, with %d', async (status) => {
+  it.each([200, 404, 403])('is shown as the server answers, with %d', async (status) => {
     const { response, fetched } = asked(status)
     expect(await fetched()).toBe(response)
   })
