@@ -22,6 +22,18 @@ function byHand(list: readonly { powerW: number; duty: number }[], limitW: numbe
 }
 
 describe('demandDistribution', () => {
+  it('is worked out once for the same loads, and anew for every other list', () => {
+    const kettle = { powerW: 2000, duty: 0.1 }
+    const fridge = { powerW: 100, duty: 0.4 }
+    const first = demandDistribution([kettle, fridge])
+    expect(demandDistribution([{ ...kettle }, { ...fridge }])).toBe(first)
+    expect(demandDistribution([kettle, { ...fridge, duty: 0.5 }])).not.toEqual(first)
+    expect(demandDistribution([kettle, { ...fridge, powerW: 101 }])).not.toEqual(first)
+    // however many others were asked for meanwhile
+    for (let k = 0; k < 100; k++) demandDistribution([{ powerW: k, duty: 0.5 }])
+    expect(demandDistribution([kettle, fridge])).toEqual(first)
+  })
+
   it('sums to one', () => {
     fc.assert(
       fc.property(loads, (list) => {

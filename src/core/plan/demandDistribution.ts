@@ -1,7 +1,7 @@
 /** Demands a house can have and how likely each is; demands ascending, probabilities summing to 1. */
 export interface DemandDistribution {
-  demandW: Float64Array
-  probability: Float64Array
+  readonly demandW: Float64Array
+  readonly probability: Float64Array
 }
 
 type OnOffLoad = { powerW: number; duty: number }
@@ -13,6 +13,10 @@ const MOST_TOLD_APART = 40
 /** Most cells of the grid: 4,096 for a house of 40 kW are 10 W each, far below any limit's meaning. */
 const MAX_CELLS = 4096
 
+/** By what the loads are: one look at a plan asks for the same demand up to a dozen times, each time of another list. */
+const known = new Map<string, DemandDistribution>()
+const MOST_KNOWN = 16
+
 /**
  * Exact distribution of the demand when every load is on with probability `duty`, independent of the others (P-6).
  *
@@ -20,6 +24,17 @@ const MAX_CELLS = 4096
  * Beyond that each load is split between the two nearest cells of an even grid, which keeps its mean.
  */
 export function demandDistribution(loads: readonly OnOffLoad[]): DemandDistribution {
+  const content = loads.map(({ powerW, duty }) => `${powerW} ${duty}`).join()
+  const distribution = known.get(content) ?? workedOut(loads)
+  // what was asked for last is kept longest
+  known.delete(content)
+  known.set(content, distribution)
+  const [oldest] = known.keys()
+  if (known.size > MOST_KNOWN && oldest !== undefined) known.delete(oldest)
+  return distribution
+}
+
+function workedOut(loads: readonly OnOffLoad[]): DemandDistribution {
   const running = loads.filter(({ powerW, duty }) => powerW > 0 && duty > 0)
   const alwaysW = running.reduce((sum, { powerW, duty }) => (duty === 1 ? sum + powerW : sum), 0)
   const uncertain = running.filter(({ duty }) => duty < 1)
