@@ -91,7 +91,8 @@ const drag = timed(60, () => {
   const moved = {
     ...installation,
     loads: installation.loads.map((load, k) =>
-      k === 17 ? placed(load, { lane: turn % 2 ? 'never' : 'staysOn', phase: 'L2' }) : load,
+      // another one each time: what is remembered of the turn before is of no use
+      k === turn % 200 ? placed(load, { lane: turn % 2 ? 'never' : 'staysOn', phase: 'L2' }) : load,
     ),
   }
   const plan = planOfInstallation(moved)
