@@ -1,7 +1,7 @@
 'use client'
-import { Dialog, Portal, Text } from '@chakra-ui/react'
+import { Box, Dialog, Portal, Text } from '@chakra-ui/react'
 import { X } from 'lucide-react'
-import { type ReactNode, Suspense } from 'react'
+import { type ReactNode, Suspense, useEffect, useRef } from 'react'
 import { Button } from './Button'
 
 /** A sheet laid over the bench; Escape and the cross close it, focus goes back to where it came from. */
@@ -39,7 +39,9 @@ export function Overlay({
             </Dialog.Header>
             <Dialog.Body pb="5">
               {/* what lies on a sheet may be a script of its own */}
-              <Suspense fallback={<Text color="ink2">One moment…</Text>}>{children}</Suspense>
+              <Suspense fallback={<Text color="ink2">One moment…</Text>}>
+                <FocusOnceThere>{children}</FocusOnceThere>
+              </Suspense>
             </Dialog.Body>
             <Dialog.CloseTrigger asChild>
               <Button variant="bare" position="absolute" top="8px" right="8px" aria-label="Close">
@@ -51,4 +53,18 @@ export function Overlay({
       </Portal>
     </Dialog.Root>
   )
+}
+
+const FOCUSABLE = 'input:not([type=hidden]), select, textarea, button, a[href], [tabindex]:not([tabindex="-1"])'
+
+/** The sheet gives the focus to what lies on it first; what comes a moment later takes it then, as long as nobody has moved it. */
+function FocusOnceThere({ children }: { children: ReactNode }) {
+  const body = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    const sheet = body.current?.closest('[role=dialog]')
+    const { activeElement } = document
+    if (sheet?.contains(activeElement) && !body.current?.contains(activeElement))
+      body.current?.querySelector<HTMLElement>(FOCUSABLE)?.focus()
+  }, [])
+  return <Box ref={body}>{children}</Box>
 }

@@ -187,3 +187,20 @@ test('a gateway that does not answer is said so, and nothing is kept of it', asy
   )
   await expect(page.getByRole('complementary', { name: 'Ledger' })).toContainText('Nothing recorded here yet')
 })
+
+test('a form on a sheet has the focus in its first field, also when its script comes a moment later', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Focus House')
+  await openBench(page, jobId, '?stage=survey')
+  for (const time of ['the first', 'the second']) {
+    await page.getByRole('button', { name: 'Add a load' }).click()
+    const sheet = page.getByRole('dialog')
+    await expect(sheet.getByRole('button', { name: 'Add the load' })).toBeVisible()
+    await expect(sheet.locator('input, select').first(), time).toBeFocused()
+    await page.keyboard.press('Escape')
+    await expect(sheet).toBeHidden()
+  }
+})
