@@ -30,26 +30,29 @@ async function fetchAll(): Promise<boolean> {
   }
 }
 
+/** Where every script is: on the device, so that pages open without a network; or only for the page that is open. `null` until all are there. */
+export type KeptScripts = 'onDevice' | 'whileOpen' | null
+
 /** Has every script kept in the way this browser can. */
-async function keepAll(): Promise<boolean> {
-  if (!('serviceWorker' in navigator)) return fetchAll()
+async function keepAll(): Promise<KeptScripts> {
+  if (!('serviceWorker' in navigator)) return (await fetchAll()) ? 'whileOpen' : null
   const { controller } = navigator.serviceWorker
-  return controller === null ? false : askToKeep(controller)
+  return controller !== null && (await askToKeep(controller)) ? 'onDevice' : null
 }
 
 /**
  * Whether every script of the app is on this device, so that each view and each thread of it starts without a network. Asked once the page is
  * alive, and again when another service worker takes over or the network is back.
  */
-export function useKeptScripts(): boolean {
-  const [kept, setKept] = useState(false)
+export function useKeptScripts(): KeptScripts {
+  const [kept, setKept] = useState<KeptScripts>(null)
   useEffect(() => {
     // a dev server's scripts change under the hand
-    if (kept || process.env.NODE_ENV !== 'production') return
+    if (kept !== null || process.env.NODE_ENV !== 'production') return
     let gone = false
     const ask = () =>
       void keepAll().then((all) => {
-        if (all && !gone) setKept(true)
+        if (all !== null && !gone) setKept(all)
       })
     const workers = 'serviceWorker' in navigator ? navigator.serviceWorker : null
     ask()

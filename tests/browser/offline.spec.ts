@@ -134,6 +134,10 @@ test('a code is read, the day is planned and a task is timed with no network at 
   })
   await openBench(page, jobId, '?stage=fit&view=mounted')
   await expect(page.locator('[data-alive=kept]')).toBeVisible({ timeout: 30_000 })
+  await page.getByTestId('outbox-state').click()
+  await expect(page.getByRole('dialog')).toContainText('The app is on this device with every view')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
   await context.setOffline(true)
   const serial = `CL${Date.now()}`
   await page
@@ -209,4 +213,20 @@ test('the helper’s reading appears on the lead’s screen by itself', async ({
   await expect(page.getByText('joined: answers')).toBeVisible()
   await expect(ledger(page)).toContainText('Tobin')
   await helper.close()
+})
+
+test('whoever cannot have all of the app yet is told so before going where there is no network', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Half Kept House')
+  // nobody keeps anything for this page
+  await page.addInitScript(() => {
+    Object.defineProperty(navigator.serviceWorker, 'controller', { get: () => null })
+  })
+  await openBench(page, jobId, '?stage=earth')
+  await page.getByTestId('outbox-state').click()
+  await expect(page.getByRole('dialog')).toContainText('Not all of the app is on this device yet')
+  await expect(page.locator('[data-alive=kept]')).toHaveCount(0)
 })

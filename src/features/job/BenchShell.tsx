@@ -86,7 +86,7 @@ function BenchShell() {
   const zone = (own: Tab) => ({ base: tab === own ? 'block' : 'none', lg: own === 'next' ? 'none' : 'block' })
   return (
     <Grid
-      data-alive={alive ? (kept ? 'kept' : '') : undefined}
+      data-alive={alive ? (kept === null ? '' : 'kept') : undefined}
       h="100dvh"
       // a long name gives way: nothing is pushed out at the right
       templateColumns="minmax(0, 1fr)"
@@ -100,7 +100,7 @@ function BenchShell() {
             {record.installation.name} · {STAGE_WORDS[stage]}
           </LargeHead>
         ) : (
-          <TopBar onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
+          <TopBar kept={kept} onKeys={() => setKeysOpen(true)} onStages={() => setStagesOpen(true)} />
         )}
         <RunStrip benchShown={tab === 'bench'} onOpen={() => setTab('bench')} />
       </Box>

@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import type { KeptScripts } from '@/offline/useKeptScripts'
 import { Button } from '@/ui/Button'
 import { useTimes } from '@/ui/useTimes'
 import { Notice } from '@/ui/Notice'
@@ -10,8 +11,16 @@ import { entryWords } from '../outbox/entryWords'
 import { download } from '../survey/download'
 import { useJob } from './JobContext'
 
+const KEPT_WORDS = {
+  onDevice: 'The app is on this device with every view: a job that was opened here opens again without a connection.',
+  whileOpen:
+    'Every view is on this device as long as this page stays open. Over plain http a browser opens no page without a connection.',
+} as const
+const NOT_KEPT =
+  'Not all of the app is on this device yet. Before you go where there is no connection, stay until it says here that it is.'
+
 /** Whether everything has been sent, in a few words; opens to what waits and what was refused. */
-export function OutboxState() {
+export function OutboxState({ kept }: { kept: KeptScripts }) {
   const {
     outboxState: { entries, away, failure },
   } = useJob()
@@ -58,6 +67,9 @@ export function OutboxState() {
         {entries.map((entry) => (
           <EntryLine key={entry.id} entry={entry} />
         ))}
+        <Text mt="3" fontSize="14px" color={kept === null ? 'watch' : 'ink2'}>
+          {kept === null ? NOT_KEPT : KEPT_WORDS[kept]}
+        </Text>
       </Overlay>
     </>
   )

@@ -7,11 +7,12 @@ import { BarMark } from './BarMark'
 import { useJob } from './JobContext'
 import { ChangeJobHead } from './ChangeJobHead'
 import { InstrumentChoice } from './InstrumentChoice'
+import type { KeptScripts } from '@/offline/useKeptScripts'
 import { OutboxState } from './OutboxState'
 import { PersonTools } from './PersonTools'
 
 /** The bench's head: which job, and whether everything is sent. */
-export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () => void }) {
+export function TopBar({ kept, onKeys, onStages }: { kept: KeptScripts; onKeys: () => void; onStages: () => void }) {
   const { view, record, bench, actor, stage } = useJob()
   return (
     <chakra.header
@@ -66,7 +67,7 @@ export function TopBar({ onKeys, onStages }: { onKeys: () => void; onStages: () 
           <ChangeJobHead />
         </Box>
       </Flex>
-      <OutboxState />
+      <OutboxState kept={kept} />
       <Box hideBelow="lg">
         <InstrumentChoice />
       </Box>
