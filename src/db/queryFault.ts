@@ -11,7 +11,8 @@ function told(cause: unknown): Error | undefined {
   if (!(cause instanceof Error)) return undefined
   const given = cause as Error & Readonly<Record<string, unknown>>
   const quotes = 'severity' in cause && QUOTES_DATA.test(String(given.code))
-  const bare = new Error(quotes ? 'the database does not take it' : cause.message, { cause: told(cause.cause) })
+  const words = quotes ? `the database says ${[given.code, given.constraint].filter(Boolean).join(', ')}` : cause.message
+  const bare = new Error(words, { cause: told(cause.cause) })
   return Object.assign(
     bare,
     Object.fromEntries(TOLD.filter((name) => name in cause).map((name) => [name, given[name]])),

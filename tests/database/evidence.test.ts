@@ -130,7 +130,7 @@ describe('readings by year', () => {
   it('are one id over all years, and are corrected once over all years', async () => {
     const first = row({ id: madeIn('2025-06-01T00:00:00Z') })
     await db.insert(reading).values(first)
-    expect(await messageOf(db.insert(reading).values(first))).toMatch(/duplicate key/)
+    expect(await messageOf(db.insert(reading).values(first))).toMatch(/23505/)
     const correction = (day: string) =>
       row({ id: madeIn(day), supersedes: first.id, supersedeReason: 'read anew', valueWord: 'no' })
     await db.insert(reading).values(correction('2025-07-01T00:00:00Z'))
