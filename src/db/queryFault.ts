@@ -11,7 +11,9 @@ function told(cause: unknown): Error | undefined {
   if (!(cause instanceof Error)) return undefined
   const given = cause as Error & Readonly<Record<string, unknown>>
   const quotes = 'severity' in cause && QUOTES_DATA.test(String(given.code))
-  const words = quotes ? `the database says ${[given.code, given.constraint].filter(Boolean).join(', ')}` : cause.message
+  const words = quotes
+    ? `the database says ${[given.code, given.constraint].filter(Boolean).join(', ')}`
+    : cause.message
   const bare = new Error(words, { cause: told(cause.cause) })
   return Object.assign(
     bare,
