@@ -3,6 +3,7 @@ import { Box, Dialog, Portal, Text } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import { type ReactNode, Suspense, useEffect, useRef } from 'react'
 import { Button } from './Button'
+import { PartBoundary } from './PartBoundary'
 
 /** A sheet laid over the bench; Escape and the cross close it, focus goes back to where it came from. */
 export function Overlay({
@@ -39,9 +40,11 @@ export function Overlay({
             </Dialog.Header>
             <Dialog.Body pb="5">
               {/* what lies on a sheet may be a script of its own */}
-              <Suspense fallback={<Text color="ink2">One moment…</Text>}>
-                <FocusOnceThere>{children}</FocusOnceThere>
-              </Suspense>
+              <PartBoundary>
+                <Suspense fallback={<Text color="ink2">One moment…</Text>}>
+                  <FocusOnceThere>{children}</FocusOnceThere>
+                </Suspense>
+              </PartBoundary>
             </Dialog.Body>
             <Dialog.CloseTrigger asChild>
               <Button variant="bare" position="absolute" top="8px" right="8px" aria-label="Close">

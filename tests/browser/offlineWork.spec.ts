@@ -23,6 +23,7 @@ test('a component replaced, its new serial and a snag, all without a connection,
   const stamp = Date.now()
   await sendReadings(context.request, jobId, [['fit.component.inv1', 'serial', `OLD${stamp}`]])
   await openBench(page, jobId, '?stage=fit&view=mounted')
+  await page.locator('[data-alive=kept]').waitFor({ timeout: 30_000 })
   await context.setOffline(true)
 
   await page.getByRole('button', { name: 'Replace Inverter' }).click()

@@ -4,7 +4,7 @@ import { FIT_SCHEMAS, fitContradiction } from '@/schemas/fit'
 import { FIT_FIELDS, FIT_WORDS } from '@/schemas/fitFields'
 import { Overlay } from '@/ui/Overlay'
 import { schemaIssues } from '@/schemas/schemaIssues'
-import { ThingForm } from '../forms/formsOnSheets'
+import { ThingForm } from '../forms/ThingForm'
 import { useJob } from '../job/JobContext'
 
 /** Which thing is being edited: one that is there, or a new one with what it starts with. */

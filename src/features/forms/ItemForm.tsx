@@ -7,7 +7,7 @@ import { schemaIssues } from '@/schemas/schemaIssues'
 import { Button } from '@/ui/Button'
 import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
-import { type Editing, ITEM_WORDS } from './ItemOverlay'
+import { type Editing, ITEM_WORDS } from './editing'
 import { withReferred } from './referred'
 import { SpecForm } from './SpecForm'
 

@@ -6,6 +6,7 @@ import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
 import { useKeptScripts } from '@/offline/useKeptScripts'
 import { Overlay } from '@/ui/Overlay'
+import { PartBoundary } from '@/ui/PartBoundary'
 import { SkipLink } from '@/ui/SkipLink'
 import { useAlive } from '@/ui/useAlive'
 import { useLamp } from '@/ui/useLamp'
@@ -141,9 +142,11 @@ function BenchShell() {
                 // it came with the page and is part of it: one that waits for its script by itself is put away by whatever is drawn meanwhile
                 <StageBench />
               ) : (
-                <Suspense key={stage} fallback={<BenchLoading />}>
-                  <StageBench />
-                </Suspense>
+                <PartBoundary key={stage}>
+                  <Suspense fallback={<BenchLoading />}>
+                    <StageBench />
+                  </Suspense>
+                </PartBoundary>
               )}
             </PlanProvider>
           </Flex>

@@ -5,6 +5,7 @@ import type { Stage } from '@/core/evidence/point'
 import { Flex, chakra } from '@chakra-ui/react'
 import { type ReactNode, Suspense, useState } from 'react'
 import { IndexTabs, type IndexView } from '@/ui/IndexTabs'
+import { PartBoundary } from '@/ui/PartBoundary'
 import { BenchLoading } from './BenchLoading'
 import { useJob } from './JobContext'
 
@@ -50,9 +51,9 @@ export function BenchPanel({ view, children }: { view: string; children: ReactNo
       {view === firstView ? (
         children
       ) : (
-        <Suspense key={view} fallback={<BenchLoading />}>
-          {children}
-        </Suspense>
+        <PartBoundary key={view}>
+          <Suspense fallback={<BenchLoading />}>{children}</Suspense>
+        </PartBoundary>
       )}
     </Flex>
   )

@@ -5,7 +5,7 @@ import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
 import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
-import { SpecForm } from '../forms/formsOnSheets'
+import { SpecForm } from '../forms/SpecForm'
 import { type Addable, formOf, formToAdd } from './thingForms'
 
 export type WiringEditing = { change: string } | { add: Addable; near: string | null; run?: CableRun }
