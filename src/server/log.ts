@@ -12,8 +12,15 @@ export const log = pino({ level: process.env.AWLBRIGHT_LOG ?? 'info', base: unde
 export const faultOf = (error: unknown): { name: string; code: string | null; at: string | null } => ({
   name: error instanceof Error ? error.name : typeof error,
   code: codeOf(error),
-  at: (error instanceof Error && /^\s+at .*$/m.exec(error.stack ?? '')?.[0].trim()) || null,
+  at: error instanceof Error ? thrownAt(error) : null,
 })
+
+/** Where an error was thrown: the first place of its stack, which begins with its words. */
+function thrownAt({ stack = '', message }: Error): string | null {
+  const begins = stack.indexOf(message)
+  const places = begins < 0 ? '' : stack.slice(begins + message.length)
+  return /^\s+at .*$/m.exec(places)?.[0].trim() ?? null
+}
 
 /** Header with the name of a request: it stands in the answer and in each line of the log, so that a crew's complaint finds its lines. */
 export const REQUEST_ID_HEADER = 'x-request-id'

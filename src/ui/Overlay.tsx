@@ -64,10 +64,14 @@ const FOCUSABLE = 'input:not([type=hidden]), select, textarea, button, a[href], 
 function FocusOnceThere({ children }: { children: ReactNode }) {
   const body = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    const sheet = body.current?.closest('[role=dialog]')
+    const here = body.current
     const { activeElement } = document
-    if (sheet?.contains(activeElement) && !body.current?.contains(activeElement))
-      body.current?.querySelector<HTMLElement>(FOCUSABLE)?.focus()
+    if (!here?.closest('[role=dialog]')?.contains(activeElement) || here.contains(activeElement)) return
+    for (const one of here.querySelectorAll<HTMLElement>(FOCUSABLE)) {
+      one.focus()
+      // what is hidden or switched off takes none
+      if (document.activeElement === one) return
+    }
   }, [])
   return <Box ref={body}>{children}</Box>
 }

@@ -188,18 +188,19 @@ test('a gateway that does not answer is said so, and nothing is kept of it', asy
   await expect(page.getByRole('complementary', { name: 'Ledger' })).toContainText('Nothing recorded here yet')
 })
 
-test('a form on a sheet has the focus in its first field, also when its script comes a moment later', async ({
-  page,
-  context,
-}) => {
+test('what lies on a sheet has the focus, also where its script comes a moment later', async ({ page, context }) => {
   await signIn(context, 'ines')
-  const jobId = await makeJob(context.request, 'Focus House')
-  await openBench(page, jobId, '?stage=survey')
-  for (const time of ['the first', 'the second']) {
-    await page.getByRole('button', { name: 'Add a load' }).click()
-    const sheet = page.getByRole('dialog')
-    await expect(sheet.getByRole('button', { name: 'Add the load' })).toBeVisible()
-    await expect(sheet.locator('input, select').first(), time).toBeFocused()
+  await openBench(page, await makeJob(context.request, 'Focus House'), '?stage=survey')
+  const sheet = page.getByRole('dialog')
+  const focused = sheet.locator(':focus')
+  await page.getByRole('button', { name: 'Add a load' }).click()
+  await expect(sheet.locator('input, select').first()).toBeFocused()
+  await page.keyboard.press('Escape')
+  await expect(sheet).toBeHidden()
+  for (const time of ['fetched now', 'fetched before']) {
+    await page.getByRole('button', { name: 'Read a list' }).click()
+    await expect(focused, time).not.toHaveAccessibleName('Close')
+    await expect(focused, time).toHaveCount(1)
     await page.keyboard.press('Escape')
     await expect(sheet).toBeHidden()
   }

@@ -230,3 +230,23 @@ test('whoever cannot have all of the app yet is told so before going where there
   await expect(page.getByRole('dialog')).toContainText('Not all of the app is on this device yet')
   await expect(page.locator('[data-alive=kept]')).toHaveCount(0)
 })
+
+test('a view that could not be kept says so in its place, and the work goes on around it', async ({
+  page,
+  context,
+}) => {
+  await signIn(context, 'ines')
+  const jobId = await makeJob(context.request, 'Torn Off House')
+  // nobody keeps anything for this page
+  await page.addInitScript(() => {
+    Object.defineProperty(navigator.serviceWorker, 'controller', { get: () => null })
+  })
+  await openBench(page, jobId, '?stage=earth')
+  await context.setOffline(true)
+  await page.getByRole('tab', { name: 'Lost neutral' }).click()
+  await expect(page.getByRole('main')).toContainText('This part of the app could not be opened')
+  await type(page, 'ra 62 44.7')
+  await expect(ledger(page)).toContainText('44.7')
+  await page.getByRole('tab', { name: 'Ground' }).click()
+  await expect(page.getByRole('main')).not.toContainText('This part of the app could not be opened')
+})

@@ -1,3 +1,5 @@
+import { Remembered } from '../remembered'
+
 /** Demands a house can have and how likely each is; demands ascending, probabilities summing to 1. */
 export interface DemandDistribution {
   readonly demandW: Float64Array
@@ -14,8 +16,7 @@ const MOST_TOLD_APART = 40
 const MAX_CELLS = 4096
 
 /** By what the loads are: one look at a plan asks for the same demand up to a dozen times, each time of another list. */
-const known = new Map<string, DemandDistribution>()
-const MOST_KNOWN = 16
+const known = new Remembered<DemandDistribution>(16)
 
 /**
  * Exact distribution of the demand when every load is on with probability `duty`, independent of the others (P-6).
@@ -25,13 +26,7 @@ const MOST_KNOWN = 16
  */
 export function demandDistribution(loads: readonly OnOffLoad[]): DemandDistribution {
   const content = loads.map(({ powerW, duty }) => `${powerW} ${duty}`).join()
-  const distribution = known.get(content) ?? workedOut(loads)
-  // what was asked for last is kept longest
-  known.delete(content)
-  known.set(content, distribution)
-  const [oldest] = known.keys()
-  if (known.size > MOST_KNOWN && oldest !== undefined) known.delete(oldest)
-  return distribution
+  return known.get(content) ?? known.keep(content, workedOut(loads))
 }
 
 function workedOut(loads: readonly OnOffLoad[]): DemandDistribution {

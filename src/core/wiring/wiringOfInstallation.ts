@@ -1,4 +1,5 @@
 import type { Installation } from '../installation/installation'
+import { Remembered } from '../remembered'
 import type { WiringLayer } from '../installation/wiring'
 import { type EnergisingOrder, energisingOrder } from './energisingOrder'
 import { type InstallationGraph, graphFaults } from './installationGraph'
@@ -16,8 +17,7 @@ interface WorkedOut {
 
 /** By the graph itself, and by what it holds: a list of jobs reads the same graphs again and again, each time as another object. */
 const ofGraph = new WeakMap<InstallationGraph, WorkedOut>()
-const ofContent = new Map<string, WorkedOut>()
-const MOST_KEPT = 200
+const ofContent = new Remembered<WorkedOut>(200)
 
 function workedOut(graph: InstallationGraph): WorkedOut {
   const known = ofGraph.get(graph)
@@ -25,13 +25,8 @@ function workedOut(graph: InstallationGraph): WorkedOut {
   const content = JSON.stringify(graph)
   const alike = ofContent.get(content)
   const check = alike ? alike.check : graphFaults(graph).length > 0 ? null : positionCheck(graph)
-  const made = alike ?? { check, order: energisingOrder(graph, check ?? undefined) }
+  const made = alike ?? ofContent.keep(content, { check, order: energisingOrder(graph, check ?? undefined) })
   ofGraph.set(graph, made)
-  // what was asked for last is kept longest
-  ofContent.delete(content)
-  ofContent.set(content, made)
-  const [oldest] = ofContent.keys()
-  if (ofContent.size > MOST_KEPT && oldest !== undefined) ofContent.delete(oldest)
   return made
 }
 

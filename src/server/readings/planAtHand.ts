@@ -1,5 +1,6 @@
 import type { Point } from '@/core/evidence/point'
 import { pointsOf } from '@/core/evidence/points'
+import { Remembered } from '@/core/remembered'
 import type { Db } from '@/db/client'
 import { type JobRow, jobById } from '@/db/queries/installations'
 import { planStamp } from '@/db/queries/planStamp'
@@ -15,12 +16,12 @@ interface PlanAtHand {
 /** Jobs whose points are kept: as many as crews are at work on at once, on one server. */
 const MOST_PLANS = 40
 
-/** By the database they are in; the one that was used last stands last. */
-const kept = new WeakMap<Db, Map<string, PlanAtHand>>()
+/** By the database they are in. */
+const kept = new WeakMap<Db, Remembered<PlanAtHand>>()
 
 /**
  * A job and its points as its plan stands. What a plan asks for is worked out once: a batch of readings looks at its stamp, and reads it anew
- * only when something of it was touched, be it whose it is.
+ * only when something of it was touched.
  *
  * @returns `null` when the crew has no such job
  */
@@ -29,17 +30,14 @@ export async function planAtHand(
   crewId: string,
   jobId: string,
 ): Promise<Pick<PlanAtHand, 'job' | 'points'> | null> {
-  const plans = kept.get(db) ?? new Map<string, PlanAtHand>()
+  const plans = kept.get(db) ?? new Remembered<PlanAtHand>(MOST_PLANS)
   kept.set(db, plans)
   // first the stamp, then the plan: one that is changed in between is newer than its stamp, and is read again
   const stamp = await planStamp(db, jobId)
   const known = plans.get(jobId)
   const plan = known?.stamp === stamp ? known : await planNow(db, crewId, jobId, stamp)
   if (plan === null || plan.job.crewId !== crewId) return null
-  plans.delete(jobId)
-  plans.set(jobId, plan)
-  if (plans.size > MOST_PLANS) plans.delete(plans.keys().next().value ?? '')
-  return plan
+  return plans.keep(jobId, plan)
 }
 
 async function planNow(db: Db, crewId: string, jobId: string, stamp: string): Promise<PlanAtHand | null> {
