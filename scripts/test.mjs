@@ -55,6 +55,17 @@ function suite(name, command, args, env, reportFile, count) {
   }
 }
 
+/** What stood on the page of each test that failed, for whoever has nothing but what was printed. */
+function printFailedPages(folder) {
+  if (!existsSync(folder)) return
+  const files = readdirSync(folder, { recursive: true }).filter((name) => name.endsWith('error-context.md'))
+  for (const file of files.slice(0, 5)) {
+    const text = readFileSync(join(folder, file), 'utf8')
+    const page = text.slice(Math.max(0, text.indexOf('# Page snapshot')))
+    console.log(`\n-- ${dirname(file)}\n${page.slice(0, 4000)}`)
+  }
+}
+
 async function databaseTests(postgres) {
   const cluster = await startCluster(postgres, join(work, 'database'))
   try {
@@ -119,6 +130,7 @@ async function browserTests(postgres, chromium) {
       passed: stats.expected + stats.flaky,
       failed: stats.unexpected,
     }))
+    printFailedPages(join(work, 'playwright'))
   } finally {
     await app.stop()
   }
@@ -149,6 +161,7 @@ async function ownCrewTests(postgres, chromium) {
       passed: stats.expected + stats.flaky,
       failed: stats.unexpected + stats.skipped,
     }))
+    printFailedPages(join(work, 'playwright-own'))
   }
   const copy = join(work, 'own-copy.tar')
   const facts = join(work, 'own-facts.json')

@@ -1,5 +1,6 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
-import pg from 'pg'
+import type pg from 'pg'
+import { PatientPool } from './patientPool'
 import './queryFault'
 import * as schema from './schema'
 
@@ -9,6 +10,8 @@ export type Db = Database | Parameters<Parameters<Database['transaction']>[0]>[0
 
 /** How long somebody who looks at a page waits for a connection. */
 const ASKED_PATIENCE_MS = 3000
+/** How long a connection is kept for the next page: to make one takes longer than most queries. */
+const KEPT_IDLE_MS = 60_000
 /** How long a command waits, with nobody before a page: its own computations hold up the answer for seconds on a slow machine. */
 export const COMMAND_PATIENCE_MS = 60_000
 
@@ -16,14 +19,19 @@ export const COMMAND_PATIENCE_MS = 60_000
  * A pool of connections to the database, of its own; a connection is made once it is asked for.
  *
  * @param max connections at once
- * @param patienceMs how long a query waits for one of them before it fails
+ * @param patienceMs how long a query waits for one of them before it fails; time in which this process stood still does not count
  */
 export function connect(
   connectionString: string,
   max = 10,
   patienceMs = ASKED_PATIENCE_MS,
 ): { db: Database; pool: pg.Pool } {
-  const pool = new pg.Pool({ connectionString, max, connectionTimeoutMillis: patienceMs })
+  const pool = new PatientPool({
+    connectionString,
+    max,
+    connectionTimeoutMillis: patienceMs,
+    idleTimeoutMillis: KEPT_IDLE_MS,
+  })
   // a connection that breaks is replaced at its next use; without a listener it would end the process, whether it lies idle or a transaction holds it
   pool.on('error', () => {})
   pool.on('connect', (client) => client.on('error', () => {}))

@@ -1,8 +1,22 @@
 import pg from 'pg'
 import { appDatabase } from '@/db/client'
+import { isImpatience } from '@/db/patientPool'
+import { whileAwake } from '@/db/whileAwake'
 
 export const dynamic = 'force-dynamic'
 const PATIENCE_MS = 2000
+
+/** @throws what the driver says of a database that is away */
+async function askDatabase(): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL, connectionTimeoutMillis: PATIENCE_MS })
+  client.on('error', () => {})
+  try {
+    await client.connect()
+    await client.query('select 1 from job limit 1')
+  } finally {
+    await client.end().catch(() => {})
+  }
+}
 
 /**
  * Says what was checked: 200 when all of it holds, 503 when the database is away. It asks on a connection of its own: a server whose every connection is in
@@ -10,11 +24,8 @@ const PATIENCE_MS = 2000
  */
 export async function GET(): Promise<Response> {
   const started = performance.now()
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL, connectionTimeoutMillis: PATIENCE_MS })
-  client.on('error', () => {})
   try {
-    await client.connect()
-    await client.query('select 1 from job limit 1')
+    await whileAwake(PATIENCE_MS, isImpatience, askDatabase)
     return Response.json({
       ok: true,
       checks: {
@@ -26,7 +37,5 @@ export async function GET(): Promise<Response> {
     })
   } catch {
     return Response.json({ ok: false, checks: { web: 'up', database: 'away' } }, { status: 503 })
-  } finally {
-    await client.end().catch(() => {})
   }
 }
