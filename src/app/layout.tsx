@@ -4,6 +4,7 @@ import { faceVariables } from '@/look/fonts'
 import { palette } from '@/look/palette'
 import { FACES_SCRIPT } from '@/look/facesScript'
 import { LAMP_SCRIPT } from '@/look/lampScript'
+import { MISSED_SCRIPT } from '@/look/missedScript'
 import { ZONE_SCRIPT } from '@/look/zoneScript'
 import { LaterProviders } from './LaterProviders'
 import { visit } from './visit'
@@ -30,6 +31,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <head>
         <script dangerouslySetInnerHTML={{ __html: LAMP_SCRIPT }} />
         <script dangerouslySetInnerHTML={{ __html: ZONE_SCRIPT }} />
+        <script dangerouslySetInnerHTML={{ __html: MISSED_SCRIPT }} />
       </head>
       <body>
         <script dangerouslySetInnerHTML={{ __html: FACES_SCRIPT }} />

@@ -1,6 +1,6 @@
 'use client'
-import { useSyncExternalStore } from 'react'
-import { remember } from './deviceMemory'
+import { useLayoutEffect, useSyncExternalStore } from 'react'
+import { remember, remembered } from './deviceMemory'
 import { LAMP_KEY } from '@/look/lampScript'
 
 const listeners = new Set<() => void>()
@@ -24,4 +24,11 @@ export function useLamp(): { lamp: boolean; toggleLamp: () => void } {
     () => false,
   )
   return { lamp, toggleLamp: () => set(!isOn()) }
+}
+
+/** Lamp mode as this device remembers it, for a page that came without the script that looks for it. */
+export function useLampAsRemembered(): void {
+  useLayoutEffect(() => {
+    if (remembered(LAMP_KEY) === 'on') document.documentElement.classList.add('dark')
+  }, [])
 }
