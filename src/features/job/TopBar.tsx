@@ -38,32 +38,34 @@ export function TopBar({ kept, onKeys, onStages }: { kept: KeptScripts; onKeys: 
       >
         {STAGE_WORDS[stage]} ▾
       </Button>
-      <Flex flex="1" minW="0" align="baseline" gap="14px">
-        <Box
-          as="h1"
-          fontFamily="heading"
-          fontWeight="600"
-          fontSize={{ base: '15px', lg: '17px' }}
-          whiteSpace="nowrap"
-          minW="0"
-          overflow="hidden"
-          textOverflow="ellipsis"
-          title={record.installation.name}
-        >
-          {record.installation.name}
-        </Box>
-        <Box
-          hideBelow="lg"
-          color="ink2"
-          fontSize="14px"
-          whiteSpace="nowrap"
-          minW="0"
-          overflow="hidden"
-          textOverflow="ellipsis"
-        >
-          {record.cover?.place ?? view.place} · {view.archivedAt ? 'in the archive' : bench.context.pack.name}
-        </Box>
-        <Box hideBelow="lg" alignSelf="center">
+      <Flex flex="1" minW="0" align="center" gap="14px">
+        <Flex minW="0" align="baseline" gap="14px">
+          <Box
+            as="h1"
+            fontFamily="heading"
+            fontWeight="600"
+            fontSize={{ base: '15px', lg: '17px' }}
+            whiteSpace="nowrap"
+            minW="0"
+            overflow="hidden"
+            textOverflow="ellipsis"
+            title={record.installation.name}
+          >
+            {record.installation.name}
+          </Box>
+          <Box
+            hideBelow="lg"
+            color="ink2"
+            fontSize="14px"
+            whiteSpace="nowrap"
+            minW="0"
+            overflow="hidden"
+            textOverflow="ellipsis"
+          >
+            {record.cover?.place ?? view.place} · {view.archivedAt ? 'in the archive' : bench.context.pack.name}
+          </Box>
+        </Flex>
+        <Box hideBelow="lg">
           <ChangeJobHead />
         </Box>
       </Flex>

@@ -9,36 +9,16 @@ import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 import { fromCutWords, markWords } from '@/core/outage/run/markWords'
+import { MARK_ROWS, markLabels } from './markLabels'
 import type { RunMoment } from './useMoments'
 
 const LEFT = 58
 const RIGHT = 12
-const ROWS = 4
 const ROW = 17
-const MARKS = ROWS * ROW + 8
+const MARKS = MARK_ROWS * ROW + 8
 const POWER = 110
 const BOTTOM = 24
 const HEIGHT = MARKS + POWER + BOTTOM
-/** About the width of a letter of the labels. */
-const LETTER = 6.8
-
-interface Placed {
-  id: string
-  x: number
-  words: string
-  row: number
-}
-
-/** Each label on the first row where it touches no other; one that finds none goes without its words. */
-function placed(marks: readonly { id: string; x: number; words: string }[]): Placed[] {
-  const ends = Array.from({ length: ROWS }, () => -Infinity)
-  return marks.map((mark) => {
-    const row = ends.findIndex((end) => end + 8 < mark.x)
-    if (row >= 0) ends[row] = mark.x + mark.words.length * LETTER
-    return { ...mark, row }
-  })
-}
-
 /** Round times from the cut, for the axis. */
 const STEPS_S = [5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600]
 function ticksFrom(x: ScaleLinear<number, number>, zeroMs: number, most: number): number[] {
@@ -73,7 +53,10 @@ export function RunLine({
   const at = ({ atMs }: RunMoment) => Math.max(LEFT, x(atMs))
   const draws = area<RunMoment>(at, y(0), ({ houseW }) => y(houseW ?? 0))(known)
   const edge = line<RunMoment>(at, ({ houseW }) => y(houseW ?? 0))(known)
-  const labels = placed(run.marks.map((mark) => ({ id: mark.id, x: x(jointMs(mark)), words: markWords(mark, nameOf) })))
+  const labels = markLabels(
+    run.marks.map((mark) => ({ id: mark.id, x: x(jointMs(mark)), words: markWords(mark, nameOf) })),
+    width,
+  )
   const words = run.marks.map((mark) => `${fromCutWords(jointMs(mark) - zeroMs)} ${markWords(mark, nameOf)}`).join(', ')
   return (
     <Box ref={box} px="10px" pb="8px">
@@ -102,27 +85,30 @@ export function RunLine({
             </Label>
           </>
         )}
-        {labels.map(({ id, x: markX, words: own, row }) => (
-          <g key={id}>
-            <path
-              d={`M${markX} ${row < 0 ? MARKS - 8 : row * ROW + 6}V${MARKS + POWER}`}
-              stroke={colour('ink3')}
-              strokeWidth="1"
-            />
-            {row >= 0 && (
+        {labels.map(({ id, x: markX, place }) => (
+          <path
+            key={id}
+            d={`M${markX} ${place ? place.row * ROW + 6 : MARKS - 8}V${MARKS + POWER}`}
+            stroke={colour('ink3')}
+          />
+        ))}
+        {/* after all lines: words stand out from those that run behind them */}
+        {labels.map(
+          ({ id, words: own, place }) =>
+            place && (
               <Label
-                x={markX + 3 + own.length * LETTER > width ? markX - 3 : markX + 3}
-                y={row * ROW + 14}
-                anchor={markX + 3 + own.length * LETTER > width ? 'end' : 'start'}
+                key={id}
+                x={place.x}
+                y={place.row * ROW + 14}
+                anchor={place.anchor}
                 size={12}
                 tone="ink"
                 halo="sheet"
               >
                 {own}
               </Label>
-            )}
-          </g>
-        ))}
+            ),
+        )}
         {ticksFrom(x, zeroMs, Math.max(2, Math.floor(width / 110))).map((tick) => (
           <Label key={tick} x={x(tick)} y={HEIGHT - 6} anchor="middle" size={12} tone="ink2">
             {fromCutWords(tick - zeroMs)}
