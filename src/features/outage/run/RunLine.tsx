@@ -9,7 +9,7 @@ import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
 import { useWidth } from '@/ui/useWidth'
 import { fromCutWords, markWords } from '@/core/outage/run/markWords'
-import { MARK_ROWS, markLabels } from './markLabels'
+import { MARK_ROWS, markLabels } from '../markLabels'
 import type { RunMoment } from './useMoments'
 
 const LEFT = 58
@@ -55,7 +55,7 @@ export function RunLine({
   const edge = line<RunMoment>(at, ({ houseW }) => y(houseW ?? 0))(known)
   const labels = markLabels(
     run.marks.map((mark) => ({ id: mark.id, x: x(jointMs(mark)), words: markWords(mark, nameOf) })),
-    width,
+    [0, width],
   )
   const words = run.marks.map((mark) => `${fromCutWords(jointMs(mark) - zeroMs)} ${markWords(mark, nameOf)}`).join(', ')
   return (

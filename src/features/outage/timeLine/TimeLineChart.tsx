@@ -55,19 +55,32 @@ function Lane({ lane, name, clip, width }: { lane: LaneDrawing; name: string; cl
             <path d={`M${x} ${lane.y + 20}V${bottom}`} stroke={colour('ink2')} strokeWidth="2" />
           </g>
         ))}
-        {lane.events.map(({ x, words }) => (
-          <g key={words}>
-            <path
-              d={`M${x} ${lane.y + 4}V${bottom}`}
-              stroke={colour('ember')}
-              strokeWidth="1.6"
-              strokeDasharray="4 3"
-            />
-            <Label x={x + 4} y={lane.y + 30} size={12} weight={600} tone="ember" halo="sheet">
-              {words}
-            </Label>
-          </g>
+        {lane.events.map(({ id, x }) => (
+          <path
+            key={id}
+            d={`M${x} ${lane.y + 4}V${bottom}`}
+            stroke={colour('ember')}
+            strokeWidth="1.6"
+            strokeDasharray="4 3"
+          />
         ))}
+        {lane.events.map(
+          ({ id, words, place }) =>
+            place && (
+              <Label
+                key={id}
+                x={place.x}
+                y={lane.y + 30 + place.row * 15}
+                anchor={place.anchor}
+                size={12}
+                weight={600}
+                tone="ember"
+                halo="sheet"
+              >
+                {words}
+              </Label>
+            ),
+        )}
       </g>
       <Label x={58} y={lane.y + 12} size={12.5} weight={600} tone="ink" halo="sheet">
         {name}

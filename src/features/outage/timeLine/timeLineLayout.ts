@@ -1,6 +1,7 @@
 import { scaleLinear, scaleUtc } from 'd3'
 import type { PlacedTrack } from '@/core/outage/timeLine/track'
 import { firstIndexAt } from '@/core/outage/firstIndexAt'
+import { type MarkLabel, markLabels } from '../markLabels'
 import { wavePath } from '../wave/wavePath'
 import type { LoadedTrack } from './loadedTrack'
 
@@ -23,7 +24,7 @@ export interface LaneDrawing {
   x: number
   width: number
   path: string
-  events: { x: number; words: string }[]
+  events: MarkLabel[]
   ticks: { x: number; words: string }[]
 }
 
@@ -33,7 +34,8 @@ export interface TimeLineDrawing {
   timeTicks: { x: number; label: string }[]
 }
 
-const EVENT_WORDS = { left: 'left', returned: 'back' } as const
+/** They may be a hair's breadth apart: what left stands before its line, what came back behind it. */
+const EVENTS = { left: { words: 'left', side: 'left' }, returned: { words: 'back', side: 'right' } } as const
 
 /** From the beginning of the first to the end of the last track that has a place; `null` where none has. */
 export function wholeWindow(placed: readonly PlacedTrack[]): TimeWindow | null {
@@ -90,10 +92,13 @@ export function timeLineLayout(
       x: at(0),
       width: Math.max(2, at(track.durationS) - at(0)),
       path: linePath(track, began, y, x, shown),
-      events: (['left', 'returned'] as const).flatMap((event) => {
-        const seconds = track.events[event]
-        return seconds === null ? [] : [{ x: at(seconds), words: EVENT_WORDS[event] }]
-      }),
+      events: markLabels(
+        (['left', 'returned'] as const).flatMap((event) => {
+          const seconds = track.events[event]
+          return seconds === null ? [] : [{ id: event, x: at(seconds), ...EVENTS[event] }]
+        }),
+        [LEFT, width - RIGHT],
+      ),
       ticks: track.ticks.map(({ atS, words }) => ({ x: at(atS), words })),
     }
   })

@@ -16,6 +16,7 @@ const marksWithin = (width: number) =>
       id: fc.uuid(),
       x: fc.double({ min: 58, max: width - 12, noNaN: true }),
       words: fc.string({ maxLength: 30 }),
+      side: fc.constantFrom('left' as const, 'right' as const),
     }),
     {
       maxLength: 25,
@@ -30,7 +31,7 @@ describe('the words of a run’s marks', () => {
         ([width, marks]) => {
           const labels = markLabels(
             marks.toSorted((a, b) => a.x - b.x),
-            width,
+            [0, width],
           )
           expect(labels).toHaveLength(marks.length)
           const set = labels.flatMap(stretchOf)
@@ -52,7 +53,7 @@ describe('the words of a run’s marks', () => {
         { id: 'a', x: 230, words: 'Fridge on' },
         { id: 'b', x: 280, words: 'street closed again' },
       ],
-      300,
+      [0, 300],
     )
     expect(labels.map(({ place }) => place)).toEqual([
       { row: 0, x: 233, anchor: 'start' },
@@ -60,9 +61,28 @@ describe('the words of a run’s marks', () => {
     ])
   })
 
+  it('stand on the sides that were asked for, however near the lines are to each other', () => {
+    const twoAt = (x: number) =>
+      markLabels(
+        [
+          { id: 'left', x, words: 'left', side: 'left' },
+          { id: 'back', x: x + 0.2, words: 'back', side: 'right' },
+        ],
+        [54, 300],
+      ).map(({ place }) => [place?.row, place?.anchor])
+    expect(twoAt(150)).toEqual([
+      [0, 'end'],
+      [0, 'start'],
+    ])
+    expect(twoAt(60)).toEqual([
+      [0, 'start'],
+      [1, 'start'],
+    ])
+  })
+
   it('are left out where no row has room, and the line stays', () => {
     const many = Array.from({ length: 12 }, (_, k) => ({ id: String(k), x: 60 + k, words: 'the same long words' }))
-    const labels = markLabels(many, 200)
+    const labels = markLabels(many, [0, 200])
     expect(labels.filter(({ place }) => place)).toHaveLength(MARK_ROWS)
     expect(labels.map(({ x }) => x)).toEqual(many.map(({ x }) => x))
   })
