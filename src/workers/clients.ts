@@ -25,7 +25,7 @@ import type { planCalls } from './planCalls'
 import type { CheckedWiring, wiringCalls } from './wiringCalls'
 import type { AnalysedWave, recordingCalls } from './recordingCalls'
 import { SpareThread } from './spareThread'
-import { withWorker } from './withWorker'
+import { callsOf, withWorker } from './withWorker'
 
 const recordingThread = () => new Worker(new URL('./recording.worker.ts', import.meta.url), { type: 'module' })
 const planThread = () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
@@ -36,7 +36,14 @@ const logThread = () => new Worker(new URL('./log.worker.ts', import.meta.url), 
 const packThread = () => new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' })
 
 /** Where recordings are read, a thread waits for the next one. */
-export const recordingSpare = new SpareThread(recordingThread)
+const recordingSpare = new SpareThread(recordingThread)
+export const recordings = {
+  /** Has a thread wait that has read a made-up recording already. */
+  awaited: (rules: RulePack): void =>
+    recordingSpare.ready((spare) => void callsOf<typeof recordingCalls>(spare).practise(rules)),
+  /** None is waited for any more. */
+  over: (): void => recordingSpare.putAway(),
+}
 
 /** Reads and analyses a recording off the main thread; `signal` cancels it. */
 export const analyseInWorker = (

@@ -1,7 +1,7 @@
 import { MessageChannel } from 'node:worker_threads'
 import { type Endpoint, expose, wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
-import { afterAll, describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it, vi } from 'vitest'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { waveAsSingleFile } from '@/devices/waveSource'
 import { recordingCalls } from './recordingCalls'
@@ -31,6 +31,16 @@ describe('the recording worker’s calls over a channel', () => {
     if (!result.ok) throw new Error(result.error.message)
     expect(Math.abs((result.value.analysis.gap?.longestPhaseMs ?? NaN) - 80)).toBeLessThan(1.6)
     expect(result.value.voltages.map(({ samples }) => samples.length)).toEqual([8000, 8000])
+  })
+  it('practise with a recording that is read to its gap', async () => {
+    const analyse = vi.spyOn(recordingCalls, 'analyse')
+    await calls.practise(RULE_PACKS['na-split-240'])
+    expect(analyse).toHaveBeenCalled()
+    for (const { value } of analyse.mock.results) {
+      const result = value as ReturnType<typeof recordingCalls.analyse>
+      expect(result.ok && result.value.analysis.gap?.longestPhaseMs).toBeCloseTo(80, -1)
+    }
+    analyse.mockRestore()
   })
   it('hand over what a person can put right as a value', async () => {
     expect(

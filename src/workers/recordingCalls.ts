@@ -5,6 +5,7 @@ import { type ChannelSeries, type RecordingAnalysis, analyseRecording } from '@/
 import type { LaneLine } from '@/core/outage/lanes/laneLine'
 import { type RecordingLanes, recordingLanes } from '@/core/outage/lanes/recordingLanes'
 import { readRecording } from '@/core/outage/readRecording'
+import { practiceSecond } from '@/core/outage/practiceSecond'
 import { type AnalogChannel, type NamedBytes, RecordingError } from '@/core/outage/recording'
 import { type WaveLevel, waveLevels } from '@/core/outage/waveLevels'
 import type { RulePack } from '@/core/rules/rulePack'
@@ -34,11 +35,19 @@ export interface AnalysedWave {
   startedAt: string | null
 }
 
+/** After so many readings the engine has compiled what they run through. */
+const PRACTICES = 3
+
 /**
  * Calls of the recording worker, separate from the thread so that tests run them as they are.
  * What a person can put right comes back as a value: an error would lose its class on the way.
  */
 export const recordingCalls = {
+  /** Reads a made-up recording a few times, so that the first real one need not wait for code that has never run. */
+  practise(rules: RulePack): void {
+    for (let k = 0; k < PRACTICES; k++) recordingCalls.analyse([practiceSecond()], rules)
+  },
+
   analyse(files: NamedBytes[], rules: RulePack): Result<AnalysedWave, FieldIssue> {
     try {
       const recording = readRecording(files)

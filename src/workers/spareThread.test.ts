@@ -30,6 +30,16 @@ describe('a spare thread', () => {
     expect(started.map(({ isEnded }) => isEnded)).toEqual([false, false])
   })
 
+  it('practises once, before it is wanted; one that is wanted at once does not', () => {
+    const practised: Worker[] = []
+    const { spare } = spareOf()
+    spare.ready((thread) => practised.push(thread))
+    spare.ready((thread) => practised.push(thread))
+    const taken = spare.take()
+    spare.take()
+    expect(practised).toEqual([taken])
+  })
+
   it('is started when it is wanted, where nobody made it ready', () => {
     const { started, spare } = spareOf()
     expect(spare.take()).toBe(started[0])

@@ -8,8 +8,12 @@ export class SpareThread {
 
   constructor(private readonly start: () => Worker) {}
 
-  /** Starts one, if there is none. */
-  ready(): void {
+  /**
+   * Starts one, if there is none.
+   *
+   * @param practise has it run its code once before it is wanted
+   */
+  ready(practise: (spare: Worker) => void = () => {}): void {
     if (this.#spare !== null) return
     const spare = this.start()
     // one that cannot load dies unseen, and whoever takes the next one is told
@@ -17,6 +21,7 @@ export class SpareThread {
       if (this.#spare === spare) this.#spare = null
     })
     this.#spare = spare
+    practise(spare)
   }
 
   /** The one that is there, or a new one; whoever takes it ends it. */

@@ -3,9 +3,10 @@ import { isOf } from '../outbox/outboxEntry'
 import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { NamedBytes } from '@/core/outage/recording'
-import { analyseInWorker, recordingSpare } from '@/workers/clients'
+import { analyseInWorker, recordings } from '@/workers/clients'
 import type { AnalysedWave } from '@/workers/recordingCalls'
 import { isLong } from '@/core/outage/long/openLong'
+import { whenIdle } from '@/ui/whenIdle'
 import { useJob } from '../job/JobContext'
 import type { Long } from './long/useLong'
 
@@ -43,10 +44,9 @@ export function useRecording(pointKey: string, long: Long | null = null): Record
   const [state, setState] = useState<RecordingState>({ kind: 'empty' })
   const running = useRef<AbortController | null>(null)
   const isReading = state.kind === 'reading'
-  useEffect(() => {
-    if (!isReading) recordingSpare.ready()
-  }, [isReading])
-  useEffect(() => () => recordingSpare.putAway(), [])
+  // what was just read is drawn first
+  useEffect(() => (isReading ? undefined : whenIdle(() => recordings.awaited(pack))), [isReading, pack])
+  useEffect(() => () => recordings.over(), [])
 
   const analyse = useCallback(
     async (
