@@ -55,8 +55,8 @@ function suite(name, command, args, env, reportFile, count) {
   }
 }
 
-/** What stood on the page of each test that failed, for whoever has nothing but what was printed. */
-function printFailedPages(folder) {
+/** What stood on the page of each test that failed, and what the app wrote down, for whoever has nothing but what was printed. */
+function printFailed(folder, dataFolder) {
   if (!existsSync(folder)) return
   const files = readdirSync(folder, { recursive: true }).filter((name) => name.endsWith('error-context.md'))
   for (const file of files.slice(0, 5)) {
@@ -64,6 +64,8 @@ function printFailedPages(folder) {
     const page = text.slice(Math.max(0, text.indexOf('# Page snapshot')))
     console.log(`\n-- ${dirname(file)}\n${page.slice(0, 4000)}`)
   }
+  const log = join(dataFolder, 'app.log')
+  if (files.length > 0 && existsSync(log)) console.log(`\n-- the app’s log\n${readFileSync(log, 'utf8').slice(-4000)}`)
 }
 
 async function databaseTests(postgres) {
@@ -93,8 +95,8 @@ async function databaseTests(postgres) {
   }
 }
 
-/** Marks of what somebody entered, or of what opens a house: parameters of a query, addresses of the demo's people, a session's cookie. */
-const ENTERED = ['params', '@harrowlight.example', 'session_token=']
+/** Marks of what somebody entered, or of what opens a house: parameters of a query, addresses of the people of demo and tests, a session's cookie. */
+const ENTERED = ['params', '@harrowlight.example', '@ferrouslane.example', 'session_token=']
 
 /** What an app that nobody watched wrote down of its errors names no person and opens nothing. */
 function logCheck(name, dataFolder, { mustHold = '' } = {}) {
@@ -130,7 +132,7 @@ async function browserTests(postgres, chromium) {
       passed: stats.expected + stats.flaky,
       failed: stats.unexpected,
     }))
-    printFailedPages(join(work, 'playwright'))
+    printFailed(join(work, 'playwright'), join(work, 'app'))
   } finally {
     await app.stop()
   }
@@ -144,8 +146,9 @@ async function ownCrewTests(postgres, chromium) {
   const startIn = async (folder) => {
     const port = await freePort()
     const address = `http://127.0.0.1:${port}`
-    const settings = { dataFolder: folder, host: '127.0.0.1', port, address, logLevel: 'silent', database: null }
-    return startOwn({ root, bin: postgres, settings, more: { AWLBRIGHT_FIRST_RUN_CODE: code }, quiet: true })
+    const settings = { dataFolder: folder, host: '127.0.0.1', port, address, logLevel: 'error', database: null }
+    const more = { AWLBRIGHT_FIRST_RUN_CODE: code }
+    return { ...(await startOwn({ root, bin: postgres, settings, more, quiet: true })), dataFolder: folder }
   }
   const play = (name, app, spec, facts) => {
     const report = join(work, `playwright-${spec}.json`)
@@ -161,7 +164,7 @@ async function ownCrewTests(postgres, chromium) {
       passed: stats.expected + stats.flaky,
       failed: stats.unexpected + stats.skipped,
     }))
-    printFailedPages(join(work, 'playwright-own'))
+    printFailed(join(work, 'playwright-own'), app.dataFolder)
   }
   const copy = join(work, 'own-copy.tar')
   const facts = join(work, 'own-facts.json')
@@ -173,6 +176,7 @@ async function ownCrewTests(postgres, chromium) {
   } finally {
     await first.stop()
   }
+  logCheck('A crew of its own', first.dataFolder)
   const playRestored = async (name, folder, file, known) => {
     rmSync(join(work, folder), { recursive: true, force: true })
     await restoreCopy({ root, bin: postgres, dataFolder: join(work, folder), file })
