@@ -22,6 +22,10 @@ const TEXT_SIZE_RULES = [
     message: SMALL,
   },
   { selector: "JSXAttribute[name.name='fontSize'] Literal[value=/^([0-9]|1[01])([.][0-9]+)?px$/]", message: SMALL },
+  {
+    selector: "JSXOpeningElement[name.name='text'] > JSXAttribute[name.name='fontSize']",
+    message: 'The page’s reset outranks an attribute of SVG: use Label, or a style.',
+  },
 ]
 
 const KEY_RULES = [

@@ -24,7 +24,7 @@ const config = defineConfig({
     '*': { fontFeatureSettings: '"tnum" 1' },
     'html, body': { height: '100%' },
     // the ground of a page that is taller than the screen
-    html: { bg: 'paper' },
+    html: { bg: 'paper', accentColor: 'ember' },
     body: { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '15px', lineHeight: '1.4' },
     'h1, h2, h3': { fontFamily: 'heading', fontWeight: '600', letterSpacing: '-0.01em' },
     ':focus-visible': { outlineColor: 'focusRing' },

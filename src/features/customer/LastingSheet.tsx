@@ -4,7 +4,6 @@ import { useState } from 'react'
 import type { IslandSun } from '@/core/handover/islandSun'
 import type { Lasting } from '@/core/handover/lasting'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
-import { colour } from '@/look/colour'
 import { TitledSheet } from '@/ui/Sheet'
 import { LastingFigures } from './LastingFigures'
 import { LoadTicks } from './LoadTicks'
@@ -50,7 +49,6 @@ export function LastingSheet({ lasting, sun, month }: { lasting: Lasting; sun: I
             display="block"
             w="100%"
             h="44px"
-            style={{ accentColor: colour('ember') }}
           />
         </chakra.label>
         <Text mt="6px" fontWeight="600">

@@ -164,7 +164,6 @@ function Question({
               w="18px"
               h="18px"
               flex="none"
-              accentColor="ember"
             />
             {words}
           </chakra.label>

@@ -72,7 +72,6 @@ export function OneOutage({
             value={day}
             onChange={(event) => setDay(Number(event.target.value))}
             flex="1"
-            accentColor="ember"
             aria-valuetext={`${date} ${MONTH_NAMES[month]}`}
           />
         </chakra.label>

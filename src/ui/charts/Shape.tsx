@@ -47,10 +47,9 @@ export function Shape({ shape }: { shape: Primitive }) {
         <text
           x={shape.at.x}
           y={shape.at.y}
-          fontSize={shape.size}
           textAnchor={shape.anchor}
-          fontWeight={shape.weight}
           fill={colour(shape.ink)}
+          style={{ fontSize: shape.size, fontWeight: shape.weight }}
         >
           {shape.text}
         </text>

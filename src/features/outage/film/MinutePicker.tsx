@@ -29,7 +29,8 @@ export function MinutePicker({
         max={lastS}
         step={STEP_S}
         value={fromS}
-        width="100%"
+        w="100%"
+        h="44px"
         aria-label="The minute that is read begins at, in seconds"
         aria-valuetext={`${fromS.toFixed(1)} s`}
         onChange={(event) => onChange(Number(event.target.value))}

@@ -1,5 +1,6 @@
 import { colour } from '@/look/colour'
 import { scaleLinear } from 'd3-scale'
+import { Label } from '@/ui/charts/Label'
 import type { LookedThrough } from '@/workers/longCalls'
 
 const HEIGHT = 72
@@ -70,13 +71,13 @@ export function LongStrip({
           pointerEvents="none"
         />
       ))}
-      <text x={LEFT - 6} y={y(scan.nominalV) + 4} textAnchor="end" fontSize="12" fill={colour('ink2')}>
+      <Label x={LEFT - 6} y={y(scan.nominalV) + 4} anchor="end" size={12}>
         {scan.nominalV} V
-      </text>
+      </Label>
       {minutes.ticks(6).map((minute) => (
-        <text key={minute} x={minutes(minute)} y={HEIGHT - 4} textAnchor="middle" fontSize="12" fill={colour('ink2')}>
+        <Label key={minute} x={minutes(minute)} y={HEIGHT - 4} anchor="middle" size={12}>
           {minute === 0 ? '0 min' : minute}
-        </text>
+        </Label>
       ))}
     </svg>
   )
