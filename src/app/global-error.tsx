@@ -1,9 +1,8 @@
 'use client'
 import { type CSSProperties, useSyncExternalStore } from 'react'
-import { LAMP_KEY } from '@/look/lampScript'
 import { palette } from '@/look/palette'
 import { BROKEN_PAGE } from '@/ui/brokenPageWords'
-import { remembered } from '@/ui/deviceMemory'
+import { isLampRemembered } from '@/ui/useLamp'
 import { useTryAgain } from '@/ui/useTryAgain'
 
 type Colours = (typeof palette)['paper' | 'lamp']
@@ -28,12 +27,11 @@ const againIn = ({ ember, emberInk }: Colours): CSSProperties => ({
 })
 
 const neverChanges = () => () => {}
-const isLampOn = () => remembered(LAMP_KEY) === 'on'
 
 /** For a page that fails outside everything that is drawn with the app's look, and so without it. */
 export default function GlobalErrorPage() {
   const leftS = useTryAgain()
-  const colours = palette[useSyncExternalStore(neverChanges, isLampOn, () => false) ? 'lamp' : 'paper']
+  const colours = palette[useSyncExternalStore(neverChanges, isLampRemembered, () => false) ? 'lamp' : 'paper']
   return (
     <html lang="en">
       <body style={bodyIn(colours)}>

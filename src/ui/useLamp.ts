@@ -26,9 +26,12 @@ export function useLamp(): { lamp: boolean; toggleLamp: () => void } {
   return { lamp, toggleLamp: () => set(!isOn()) }
 }
 
+/** Whether this device remembers lamp mode, for what is drawn without the page's own look. */
+export const isLampRemembered = (): boolean => remembered(LAMP_KEY) === 'on'
+
 /** Lamp mode as this device remembers it, for a page that came without the script that looks for it. */
 export function useLampAsRemembered(): void {
   useLayoutEffect(() => {
-    if (remembered(LAMP_KEY) === 'on') document.documentElement.classList.add('dark')
+    if (isLampRemembered()) document.documentElement.classList.add('dark')
   }, [])
 }
