@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { FACTS_VERSION, jobFacts } from '@/core/evidence/jobFacts'
 import type { JobGroup, ListedGroup } from '@/core/evidence/jobGroups'
+import { WITHDRAWN } from '@/core/evidence/reading'
 import { jobById } from '@/db/queries/installations'
 import { changedJobs, markAll, markOutdated } from '@/db/queries/summaries'
 import { instrument, jobChanged, jobSummary, wiringRevision } from '@/db/schema'
@@ -122,6 +123,44 @@ describe('what the list says of a job', () => {
     expect(await isMarked(other)).toBe(false)
     await record(jobId)
     expect(await isMarked(other)).toBe(true)
+  })
+  it('is not behind for what another crew, or a job that withdrew a serial too, put on record', async () => {
+    const [stranger, quiet] = [await makeCrew(), await makeJob(crew)]
+    const theirs = await makeJob(stranger)
+    const serial = `S${uuidv7().slice(-8)}`
+    const record = (own: TestCrew, id: string, word: string) =>
+      call(USE_CASES.recordReadings, db, own.actor('hand'), {
+        readings: [sent(id, 'fit.component.inv1', 'serial', word)],
+      })
+    await record(crew, quiet, WITHDRAWN)
+    await record(stranger, theirs, serial)
+    await workOut(db, quiet)
+    await workOut(db, theirs)
+    await record(crew, jobId, serial)
+    await record(crew, jobId, WITHDRAWN)
+    expect([await isMarked(quiet), await isMarked(theirs)]).toEqual([false, false])
+  })
+  it('holds new serials against equal ones, and not each against all', async () => {
+    const { rows } = await owner.pool.query<{ body: string }>(
+      "select prosrc as body from pg_proc where proname = 'serial_has_changed'",
+    )
+    const query = /INSERT INTO job_changed \(job_id\)([\s\S]+?);/.exec(rows[0]?.body ?? '')?.[1]
+    const client = await owner.pool.connect()
+    try {
+      await client.query('begin')
+      await client.query(
+        `create temp table fresh on commit drop as select $1::uuid as job_id, 'serial' as slot, 'S' || k as value_word, null::uuid as supersedes from generate_series(1, 2000) k`,
+        [jobId],
+      )
+      const plan = await client.query<{ 'QUERY PLAN': string }>(`explain ${query}`)
+      const conditions = plan.rows.map((row) => row['QUERY PLAN']).filter((line) => /Cond:|Filter:/.test(line))
+      const ofSerials = conditions.filter((line) => /value_word\).*=.*upper/.test(line))
+      expect(ofSerials).not.toEqual([])
+      expect(ofSerials.filter((line) => line.includes('Join Filter'))).toEqual([])
+    } finally {
+      await client.query('rollback')
+      client.release()
+    }
   })
   it('stays behind for evidence that is committed while it is worked out', async () => {
     await workOut(db, jobId)
