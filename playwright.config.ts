@@ -15,6 +15,9 @@ export default defineConfig({
     baseURL: process.env.AWLBRIGHT_TEST_URL,
     viewport: { width: 1280, height: 800 },
     trace: 'off',
+    // keeping every script of the app for later takes a third of a test's time; where that is what is looked at, or what a day on site is made of, a
+    // file allows it
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.AWLBRIGHT_TEST_CHROMIUM ?? '/usr/bin/chromium',
       args: [

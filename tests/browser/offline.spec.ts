@@ -4,6 +4,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { taskToSave } from '../support/tasks'
 import { callUseCase, ledger, makeJob, openBench, quickLine, signIn, signInAnew, type } from './support'
 
+test.use({ serviceWorkers: 'allow' })
+
 interface Stored {
   id: string
   pointKey: string

@@ -1,6 +1,8 @@
 import { expect, test } from '@playwright/test'
 import { ledger, makeJob, openBench, quickLine, sendFirstLive, sendReadings, signIn, type } from './support'
 
+test.use({ serviceWorkers: 'allow' })
+
 interface Stored {
   record: {
     overrides: { condition: string; reason: string }[]

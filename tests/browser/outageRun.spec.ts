@@ -4,6 +4,8 @@ import type { JobRecord } from '@/core/evidence/judge'
 import { reading, readyForLoads } from '../support/house'
 import { type Who, asFullTest, callUseCase, makeJob, openBench, sendMade, signIn } from './support'
 
+test.use({ serviceWorkers: 'allow' })
+
 const stands = (page: Page) => page.getByRole('status', { name: 'The run stands at' })
 const key = (page: Page, name: string | RegExp) =>
   page.getByRole('region', { name: 'The cut' }).getByRole('button', { name })

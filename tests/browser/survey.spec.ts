@@ -214,6 +214,7 @@ test.describe('the household', () => {
 })
 
 test.describe('a household without a connection', () => {
+  test.use({ serviceWorkers: 'allow' })
   test('keeps a picture on its phone, and sends it when there is one', async ({ page, context, browser }) => {
     await signIn(context, 'maud')
     const jobId = await makeJob(context.request, 'Offline Household')

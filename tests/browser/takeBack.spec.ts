@@ -96,17 +96,20 @@ test.describe('what somebody did last', () => {
     await expect(sheet(page).getByLabel('Reason for taking it back')).toBeVisible()
   })
 
-  test('goes back without a connection too', async ({ page, context }) => {
-    await addLoad(page, 'Waffle', '900')
-    await context.setOffline(true)
-    await page.keyboard.press('u')
-    await takeBack(page)
-    await expect(rowOf(page, 'Waffle')).toHaveCount(0)
-    await context.setOffline(false)
-    await expect(page.getByTestId('outbox-state')).toContainText('all sent')
-    await page.reload()
-    await expect(rowOf(page, 'fridge')).toBeVisible()
-    await expect(rowOf(page, 'Waffle')).toHaveCount(0)
+  test.describe('without a connection', () => {
+    test.use({ serviceWorkers: 'allow' })
+    test('goes back without a connection too', async ({ page, context }) => {
+      await addLoad(page, 'Waffle', '900')
+      await context.setOffline(true)
+      await page.keyboard.press('u')
+      await takeBack(page)
+      await expect(rowOf(page, 'Waffle')).toHaveCount(0)
+      await context.setOffline(false)
+      await expect(page.getByTestId('outbox-state')).toContainText('all sent')
+      await page.reload()
+      await expect(rowOf(page, 'fridge')).toBeVisible()
+      await expect(rowOf(page, 'Waffle')).toHaveCount(0)
+    })
   })
 })
 

@@ -2,6 +2,8 @@ import { KEPT_JOBS } from '../../src/offline/messages'
 import { type Page, expect, test } from '@playwright/test'
 import { ledger, makeJob, openBench, signIn, type } from './support'
 
+test.use({ serviceWorkers: 'allow' })
+
 /** What a page fetches of a job: the whole of it, or readings by themselves. */
 function fetchesOf(page: Page, jobId: string): { whole: number; readings: number } {
   const counts = { whole: 0, readings: 0 }

@@ -3,6 +3,8 @@ import { type Page, expect, test } from '@playwright/test'
 import { plateJpeg } from '../../demo/plate'
 import { PASSWORD, ledger, type } from './support'
 
+test.use({ serviceWorkers: 'allow' })
+
 const trace = (name: string) => fileURLToPath(new URL(`../reference/traces/${name}`, import.meta.url))
 
 /** Fills the form that lies open, by its labels, and sends it. */
