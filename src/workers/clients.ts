@@ -57,6 +57,18 @@ export const analyseInWorker = (
     signal,
   )
 
+/** The same of files as they were picked: the thread reads them itself. */
+export const analysePickedInWorker = (
+  files: readonly File[],
+  rules: RulePack,
+  signal?: AbortSignal,
+): Promise<Result<AnalysedWave, FieldIssue>> =>
+  withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(
+    () => recordingSpare.take(),
+    (calls) => calls.analysePicked(files, rules) as Promise<Result<AnalysedWave, FieldIssue>>,
+    signal,
+  )
+
 /** Looks at the head of a power log, and proposes how it is to be read. */
 export const logHeadInWorker = (bytes: Uint8Array): Promise<LogHead> =>
   withWorker<typeof logCalls, LogHead>(logThread, (calls) => calls.head(bytes) as Promise<LogHead>)

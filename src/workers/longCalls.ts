@@ -5,9 +5,10 @@ import type { LongRecording } from '@/core/outage/long/longRecording'
 import { openLong } from '@/core/outage/long/openLong'
 import type { PieceFile } from '@/core/outage/long/pieceFile'
 import type { RecordingPart } from '@/core/outage/long/recordingParts'
-import { type NamedBytes, RecordingError } from '@/core/outage/recording'
-import { type FieldIssue, type Result, err, ok } from '@/core/result'
+import type { NamedBytes } from '@/core/outage/recording'
+import type { FieldIssue, Result } from '@/core/result'
 import type { RulePack } from '@/core/rules/rulePack'
+import { asValue } from './asValue'
 
 /** What a long recording showed, and the parts of it that can be looked at. */
 export interface LookedThrough {
@@ -33,16 +34,13 @@ export function lookThrough(
   rules: RulePack,
   progress: (share: number) => void,
 ): Result<LookedThrough, FieldIssue> {
-  try {
+  return asValue(() => {
     const long = openLong(files)
     const scan = scanRecording(long, rules, { progress })
     const parts = partsToLookAt(long, scan)
     opened = { long, parts }
-    return ok({ scan, parts })
-  } catch (error) {
-    if (error instanceof RecordingError) return err({ path: error.where.file, message: error.message })
-    throw error
-  }
+    return { scan, parts }
+  })
 }
 
 /** Calls of the thread that holds one long recording open for as long as a person looks at its parts. */

@@ -2,6 +2,7 @@ import { MessageChannel } from 'node:worker_threads'
 import { type Endpoint, expose, wrap } from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
 import { afterAll, describe, expect, it, vi } from 'vitest'
+import { practiceRecording } from '@/core/outage/practiceRecording'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { waveAsSingleFile } from '@/devices/waveSource'
 import { recordingCalls } from './recordingCalls'
@@ -41,6 +42,24 @@ describe('the recording worker’s calls over a channel', () => {
       expect(result.ok && result.value.analysis.gap?.longestPhaseMs).toBeCloseTo(80, -1)
     }
     analyse.mockRestore()
+  })
+  it('read what a person picked themselves, and say what is wrong with it by its name', async () => {
+    const bytes = new Uint8Array(practiceRecording().bytes)
+    const read = await recordingCalls.analysePicked([new File([bytes], 'a.cff')], RULE_PACKS['iec-1ph-230'])
+    expect(read.ok && read.value.analysis.gap?.longestPhaseMs).toBeCloseTo(80, -1)
+    const refused = await recordingCalls.analysePicked([new File(['x'], 'b.cfg')], RULE_PACKS['iec-1ph-230'])
+    expect(refused).toMatchObject({ ok: false, error: { path: 'b.cfg', message: expect.stringContaining('.dat') } })
+  })
+  it('ask for the size of what a person picked before a byte of it is read', async () => {
+    const file = new File(['x'], 'afternoon.cff')
+    Object.defineProperty(file, 'size', { value: 2 ** 30 })
+    const read = vi.spyOn(file, 'arrayBuffer')
+    const refused = await recordingCalls.analysePicked([file], RULE_PACKS['iec-1ph-230'])
+    expect(refused).toMatchObject({
+      ok: false,
+      error: { message: expect.stringMatching(/^afternoon.cff: larger than 64 MB/) },
+    })
+    expect(read).not.toHaveBeenCalled()
   })
   it('hand over what a person can put right as a value', async () => {
     expect(

@@ -102,14 +102,15 @@ function seekCrossings(samples: Float64Array, low: number, stride: number, to: n
   let isArmed = search.isArmed
   let places = search.places
   let count = search.count
-  while (k < to) {
+  // the last look may lie beyond the recording's end, and a crossing before it: also where a stretch before the last one looked so far
+  const atEnd = to >= samples.length
+  while (k < to || (atEnd && isArmed)) {
     if (!isArmed) {
       while (k < to && !((samples[k] as number) < low)) k += stride
       isArmed = k < to
     } else {
       while (k < to && !((samples[k] as number) >= 0)) k += stride
-      // the last look may lie beyond the recording's end, and a crossing before it
-      if (k >= to && to < samples.length) break
+      if (k >= to && !atEnd) break
       let first = k - stride + 1
       while (first < samples.length && !((samples[first] as number) >= 0)) first++
       if (first >= samples.length) break

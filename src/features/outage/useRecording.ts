@@ -3,7 +3,8 @@ import { isOf } from '../outbox/outboxEntry'
 import { RECORDING_SLOT } from '@/core/evidence/families/outageGap'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { NamedBytes } from '@/core/outage/recording'
-import { analyseInWorker, recordings } from '@/workers/clients'
+import type { FieldIssue, Result } from '@/core/result'
+import { analyseInWorker, analysePickedInWorker, recordings } from '@/workers/clients'
 import type { AnalysedWave } from '@/workers/recordingCalls'
 import { isLong } from '@/core/outage/long/openLong'
 import { whenIdle } from '@/ui/whenIdle'
@@ -51,7 +52,7 @@ export function useRecording(pointKey: string, long: Long | null = null): Record
   const analyse = useCallback(
     async (
       names: string,
-      load: (signal: AbortSignal) => Promise<NamedBytes[]>,
+      read: (signal: AbortSignal) => Promise<Result<AnalysedWave, FieldIssue>>,
       files: readonly File[] | null,
       lostThroughout: readonly string[] = [],
     ) => {
@@ -67,9 +68,8 @@ export function useRecording(pointKey: string, long: Long | null = null): Record
         },
       })
       try {
-        const bytes = await load(control.signal)
         const started = performance.now()
-        const result = await analyseInWorker(bytes, pack, control.signal)
+        const result = await read(control.signal)
         if (control.signal.aborted) return
         setState(
           result.ok
@@ -85,7 +85,7 @@ export function useRecording(pointKey: string, long: Long | null = null): Record
         })
       }
     },
-    [pack],
+    [],
   )
 
   const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === RECORDING_SLOT)
@@ -103,24 +103,21 @@ export function useRecording(pointKey: string, long: Long | null = null): Record
     if (!reading || reading.id !== readingId) return setState({ kind: 'empty' })
     const digests = (reading.detail?.sha256 ?? []) as string[]
     const names = (reading.detail?.files ?? []) as string[]
-    void analyse(
-      names.join(', '),
-      async (signal) => {
-        if (waits && waiting?.files)
-          return Promise.all(
-            waiting.files.map(async ({ name, blob }) => ({ name, bytes: new Uint8Array(await blob.arrayBuffer()) })),
-          )
+    const load = (signal: AbortSignal): Promise<NamedBytes[]> => {
+      if (waits && waiting?.files)
         return Promise.all(
-          digests.map(async (sha256, k) => {
-            const response = await fetch(`/api/jobs/${jobId}/files/${sha256}`, { signal })
-            if (!response.ok) throw new Error(`the server answered ${response.status}`)
-            return { name: names[k] ?? 'recording', bytes: new Uint8Array(await response.arrayBuffer()) }
-          }),
+          waiting.files.map(async ({ name, blob }) => ({ name, bytes: new Uint8Array(await blob.arrayBuffer()) })),
         )
-      },
-      null,
-    )
-  }, [readingId, waits, analyse, jobId])
+      return Promise.all(
+        digests.map(async (sha256, k) => {
+          const response = await fetch(`/api/jobs/${jobId}/files/${sha256}`, { signal })
+          if (!response.ok) throw new Error(`the server answered ${response.status}`)
+          return { name: names[k] ?? 'recording', bytes: new Uint8Array(await response.arrayBuffer()) }
+        }),
+      )
+    }
+    void analyse(names.join(', '), async (signal) => analyseInWorker(await load(signal), pack, signal), null)
+  }, [readingId, waits, analyse, jobId, pack])
   useEffect(() => {
     showStored()
     return () => running.current?.abort()
@@ -130,14 +127,11 @@ export function useRecording(pointKey: string, long: Long | null = null): Record
     (files: readonly File[], lostThroughout: readonly string[]) =>
       void analyse(
         files.map(({ name }) => name).join(', '),
-        () =>
-          Promise.all(
-            files.map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
-          ),
+        (signal) => analysePickedInWorker(files, pack, signal),
         files,
         lostThroughout,
       ),
-    [analyse],
+    [analyse, pack],
   )
   const part = long?.part ?? null
   useEffect(() => {

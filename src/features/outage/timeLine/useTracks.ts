@@ -1,9 +1,9 @@
 import { useCallback, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import type { NamedBytes } from '@/core/outage/recording'
+import { LOG_BOUNDS } from '@/core/powerLog/logBounds'
 import { NO_MARKS } from '@/core/powerLog/logMarks'
 import type { RulePack } from '@/core/rules/rulePack'
-import { analyseInWorker, analyseLogInWorker, logHeadInWorker } from '@/workers/clients'
+import { analyseLogInWorker, analysePickedInWorker, logHeadInWorker } from '@/workers/clients'
 import { type LoadedTrack, logTrack, waveTrack } from './loadedTrack'
 
 /** Tracks of one time line at most: more lanes than that nobody reads. */
@@ -21,9 +21,6 @@ function grouped(files: readonly File[]): File[][] {
   return [...groups.values()]
 }
 
-const bytesOf = (files: readonly File[]): Promise<NamedBytes[]> =>
-  Promise.all(files.map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })))
-
 /**
  * Reads a recording, or where it is none a power log by the columns that its own words propose.
  *
@@ -31,10 +28,11 @@ const bytesOf = (files: readonly File[]): Promise<NamedBytes[]> =>
  */
 async function read(files: readonly File[], rules: RulePack, timeZone: string | null): Promise<LoadedTrack> {
   const name = files.map((file) => file.name).join(', ')
-  const wave = await analyseInWorker(await bytesOf(files), rules)
+  const wave = await analysePickedInWorker(files, rules)
   if (wave.ok) return waveTrack(uuidv7(), name, wave.value, timeZone)
   const [file] = files
-  if (!file || files.length > 1 || !/\.(csv|txt|tsv)$/i.test(file.name)) throw new Error(wave.error.message)
+  const mayBeLog = file && files.length === 1 && /\.(csv|txt|tsv)$/i.test(file.name) && file.size <= LOG_BOUNDS.maxBytes
+  if (!mayBeLog) throw new Error(wave.error.message)
   const bytes = new Uint8Array(await file.arrayBuffer())
   const { proposed } = await logHeadInWorker(bytes)
   if (!proposed) throw new Error(`${file.name}: no recording (${wave.error.message}), and no log with a time`)
