@@ -37,8 +37,11 @@ const bytes = waveAsSingleFile({
   noise: 0.002,
   seed: 1,
 })
+/** Whoever looks for a file takes as long; the thread that waits for it has practised by then. */
+const LOOKING_MS = 3000
 const shown: number[] = []
 for (let k = 0; k < 7; k++) {
+  await page.waitForTimeout(LOOKING_MS)
   const arrived = page.evaluate(async () => {
     const field = document.querySelector<HTMLInputElement>('[aria-label="Recorder’s file"]')
     const started = await new Promise<number>((done) =>
