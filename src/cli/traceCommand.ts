@@ -6,8 +6,9 @@ import { CHANNEL_ROLES, type ChannelRole } from '@/core/outage/channelRoles'
 import { analyseLong } from '@/core/outage/long/analyseLong'
 import { isLong, openLong } from '@/core/outage/long/openLong'
 import type { PieceFile } from '@/core/outage/long/pieceFile'
+import { ratesOfClock, timeOfRowS } from '@/core/outage/long/rowClock'
 import { readRecording } from '@/core/outage/readRecording'
-import { RECORDING_BOUNDS, type Recording, type StatusChannel } from '@/core/outage/recording'
+import { RECORDING_BOUNDS, type Recording, type SamplingRate, type StatusChannel } from '@/core/outage/recording'
 import { rideThroughWord } from './rideThroughWord'
 import type { RulePack } from '@/core/rules/rulePack'
 import { BadCall, bytesOf, option, packOption, parsed, print } from './call'
@@ -79,14 +80,19 @@ function statusChanges({ samples }: StatusChannel, timeOfRowS: (row: number) => 
   return changes
 }
 
+/** One rate as a number, several as a list with the last row of each. */
+function ratesSaid(rates: readonly SamplingRate[], onlyHz = rates[0]?.rateHz ?? null) {
+  if (rates.length <= 1) return { fsHz: onlyHz, rates: null }
+  return { fsHz: null, rates: rates.map(({ rateHz, lastRow }) => [rateHz, lastRow]) }
+}
+
 /** What the file says of itself: rates, start, channels, what is missing in it, and its status channels. */
 function contentsOf(recording: Recording, { voltageIds, gridIds, currentIds, silentIds }: RecordingAnalysis) {
   const { rates, sampleRateHz, analog, ignored, status, timesS, missingStamps, startedAt } = recording
   const timeOfRowS = (row: number) => timesS?.[row] ?? row / sampleRateHz
   const missing = analog.filter(({ missingRows }) => missingRows.length > 0)
   return {
-    fsHz: rates.length > 1 ? null : sampleRateHz,
-    rates: rates.length > 1 ? rates.map(({ rateHz, lastRow }) => [rateHz, lastRow]) : null,
+    ...ratesSaid(rates, sampleRateHz),
     samples: analog[0]?.samples.length ?? 0,
     startedAt,
     channels: { voltages: voltageIds, grid: gridIds, currents: currentIds, ignored, silent: silentIds },
@@ -120,9 +126,10 @@ function figuresOfLong(paths: readonly string[], pack: RulePack | null, roles: R
     analyseLong(openLong(files), pack, { roles }),
   )
   const { samples: _samples, status: _status, missing: _missing, ...contents } = contentsOf(firstPart, analysis)
-  const atS = (row: number) => row / scan.sampleRateHz
+  const atS = (row: number) => timeOfRowS(scan.clock, row)
   return {
     ...contents,
+    ...ratesSaid(ratesOfClock(scan.clock, scan.rows)),
     startedAt: scan.startedAt,
     samples: scan.rows,
     missingRows: scan.missingRows,

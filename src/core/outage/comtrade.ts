@@ -3,7 +3,7 @@ import { parseComtradeConfiguration } from './comtradeConfiguration'
 import { bridgeChannels, parseComtradeData } from './comtradeData'
 import { type NamedBytes, RECORDING_BOUNDS, type Recording, RecordingError, type SamplingRate } from './recording'
 import { singleFileSections, tooShort } from './singleFileSections'
-import { ratesOfStamps, timesOfRates, timesOfStamps } from './rowTimes'
+import { isAscending, ratesOfStamps, timesOfRates, timesOfStamps } from './rowTimes'
 
 /** The rate at a row. */
 function rateAtRow(rates: readonly SamplingRate[], row: number): number {
@@ -36,12 +36,6 @@ export function parseComtrade(configurationFile: NamedBytes, dataFile: NamedByte
     missingStamps: missingStamps(stamps, dataFile.name),
     startedAt,
   }
-}
-
-function isAscending(timesS: Float64Array): boolean {
-  for (let row = 1; row < timesS.length; row++)
-    if (!((timesS[row] as number) > (timesS[row - 1] as number))) return false
-  return true
 }
 
 /** Rows whose stamp was left out; a file without any stamp at all simply has none. */

@@ -122,7 +122,9 @@ export function parseCsvRecording(bytes: Uint8Array, file: string, linesBefore =
       })
     rows++
   }
-  if (rows < 2) throw new RecordingError('there are no samples under the header', { file, line: 2 })
+  // the last piece of a long recording may be a single row
+  if (rows < (linesBefore > 0 ? 1 : 2))
+    throw new RecordingError('there are no samples under the header', { file, line: 2 })
   const first = times[0] as number
   const timesS = times.slice(0, rows)
   for (let k = 0; k < rows; k++) timesS[k] = (timesS[k] as number) - first

@@ -40,6 +40,13 @@ export function timesOfStamps(stamps: Float64Array, stampS: number): Float64Arra
   return timesS
 }
 
+/** Whether each time is later than the one before it. */
+export function isAscending(timesS: Float64Array): boolean {
+  for (let row = 1; row < timesS.length; row++)
+    if (!((timesS[row] as number) > (timesS[row - 1] as number))) return false
+  return true
+}
+
 /** Rates that stamps show: rows whose steps are alike, each rate from the whole of its stretch, since single stamps are rounded. */
 export function ratesOfStamps(timesS: Float64Array): SamplingRate[] {
   const rates: SamplingRate[] = []

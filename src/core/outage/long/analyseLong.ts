@@ -6,15 +6,16 @@ import { type Recording, RecordingError } from '../recording'
 import { type AnalysedPart, joinedAnalysis, showsSomething } from './joinedAnalysis'
 import { LONG_BOUNDS, type LongRecording } from './longRecording'
 import type { RecordingPart } from './recordingParts'
+import { rowAtS } from './rowClock'
 import { type LongScan, scanRecording } from './scanRecording'
 
 /** Of a recording in which nothing happened, so much is looked at. */
 const QUIET_S = 60
 
 /** The beginning of a recording in which nothing happened. */
-function quietBeginning({ rows, sampleRateHz }: LongScan, rowBytes: number): RecordingPart {
-  const to = Math.min(rows, Math.floor(QUIET_S * sampleRateHz), Math.floor(LONG_BOUNDS.partBytes / rowBytes))
-  return { from: 0, to, firstRow: 0, lastRow: 0, kinds: [], lostRows: 0, lostThroughout: [] }
+function quietBeginning({ rows, clock }: LongScan, rowBytes: number): RecordingPart {
+  const to = Math.min(rows, rowAtS(clock, QUIET_S), Math.floor(LONG_BOUNDS.partBytes / rowBytes))
+  return { from: 0, to, firstRow: 0, lastRow: 0, kinds: [], lostS: 0, lostThroughout: [] }
 }
 
 /** The parts of a long recording that are looked at: where something happened, or its beginning where nothing did. */

@@ -22,10 +22,14 @@ export class CycleSums {
   #before = { squares: 0, rows: 0 }
   readonly #sums = new Float64Array(2)
 
-  /** @param withChange whether the difference to the cycle before is wanted; it is 0 where it is not */
+  /**
+   * @param withChange whether the difference to the cycle before is wanted; it is 0 where it is not
+   * @param firstRow row of the whole recording that the first sample belongs to
+   */
   constructor(
     periodRows: number,
     private readonly withChange: boolean,
+    private readonly firstRow = 0,
   ) {
     this.#halfRows = periodRows / 2
     this.#periodRows = Math.round(periodRows) | 0
@@ -41,7 +45,7 @@ export class CycleSums {
       const to = Math.round((this.#half + 1) * this.#halfRows)
       if (to > this.#row) break
       // whole numbers to the compiler too: else each index in the loops over samples is made one
-      seen(this.#halfCycle(work, (from - firstRow) | 0, (to - firstRow) | 0, to))
+      seen(this.#halfCycle(work, (from - firstRow) | 0, (to - firstRow) | 0, this.firstRow + to))
       this.#half++
       from = to
     }

@@ -2,6 +2,7 @@ import type { RulePack } from '../../rules/rulePack'
 import type { Gap, PerChannel, RecordingAnalysis, VoltageEvent } from '../analyseRecording'
 import { recordingGap } from '../recordingGap'
 import type { RecordingPart } from './recordingParts'
+import { timeOfRowS } from './rowClock'
 import type { LongScan } from './scanRecording'
 
 /** A part with what its own analysis found, its times from its own beginning. */
@@ -68,12 +69,13 @@ function joined(left: VoltageEvent, right: VoltageEvent): VoltageEvent {
  * Events of one voltage through all parts. Between two parts nothing changed, or there would be one: what was still gone as one ended is what
  * was gone as the next began. Where places were left out that is not known, and both stay open.
  */
-function eventsOf(id: string, parts: readonly AnalysedPart[], { sampleRateHz, partsLeft }: LongScan): VoltageEvent[] {
+function eventsOf(id: string, parts: readonly AnalysedPart[], { clock, partsLeft }: LongScan): VoltageEvent[] {
   const events: VoltageEvent[] = []
   for (const { part, analysis } of parts) {
-    const later = laterBy(part.from / sampleRateHz)
+    const beganS = timeOfRowS(clock, part.from)
+    const later = laterBy(beganS)
     const own = part.lostThroughout.includes(id)
-      ? [lostThroughout((1000 * (part.to - part.from)) / sampleRateHz)]
+      ? [lostThroughout(1000 * (timeOfRowS(clock, part.to) - beganS))]
       : (analysis.events[id] ?? []).map((event) => eventLater(event, later, part.from))
     for (const event of own) {
       const before = events.at(-1)
@@ -108,10 +110,8 @@ export const showsSomething = ({ events, motor, return: back }: RecordingAnalysi
 const ofHouse = (ids: readonly string[], figures: PerChannel): PerChannel =>
   Object.fromEntries(ids.map((id) => [id, figures[id] ?? null]))
 
-const isIn = ({ from, to }: AnalysedPart['part'], row: number) => row >= from && row < to
-
-/** A row of an outage: where it begins, or ends where its beginning is not known. */
-const rowOfGap = ({ startS, endS }: Gap, sampleRateHz: number) => (startS ?? endS ?? 0) * sampleRateHz
+/** A moment of an outage: when it begins, or ends where its beginning is not known. */
+const momentOf = ({ startS, endS }: Gap): number => startS ?? endS ?? 0
 
 /**
  * The analysis of a long recording, made of those of its parts: every event, and the outage among them as for a short one (T-2); RMS and
@@ -125,23 +125,25 @@ export function joinedAnalysis(
   parts: readonly [AnalysedPart, ...AnalysedPart[]],
   rules: Pick<RulePack, 'limits'>,
 ): RecordingAnalysis {
-  const { sampleRateHz, rows, houseIds } = scan
+  const { clock, rows, houseIds } = scan
+  const isIn = ({ part }: AnalysedPart, timeS: number) =>
+    timeS >= timeOfRowS(clock, part.from) && timeS < timeOfRowS(clock, part.to)
   const events = Object.fromEntries(houseIds.map((id) => [id, eventsOf(id, parts, scan)]))
   const analyses = parts.map(({ analysis }) => analysis)
   const bracketMs = Math.max(0, ...analyses.map(({ gap }) => gap?.halfCycleGapMs ?? 0))
   const gap = recordingGap(Object.values(events), bracketMs, rules)
   const main =
-    parts.find(({ part }) => gap !== null && isIn(part, rowOfGap(gap, sampleRateHz))) ??
+    parts.find((one) => gap !== null && isIn(one, momentOf(gap))) ??
     parts.find((one) => one.analysis.motor !== null || one.analysis.return !== null) ??
     parts[0]
-  const later = laterBy(main.part.from / sampleRateHz)
+  const later = laterBy(timeOfRowS(clock, main.part.from))
   const { analysis } = main
   const { halfCycleGapMs } = analysis.gap ?? { halfCycleGapMs: null }
   const first = analyses.find(showsSomething) ?? analysis
   const last = analyses.findLast(showsSomething) ?? analysis
   return {
     ...analysis,
-    durationS: (rows - 1) / sampleRateHz,
+    durationS: timeOfRowS(clock, rows - 1),
     voltageIds: houseIds,
     silentIds: analysis.silentIds.filter((id) => !houseIds.includes(id)),
     gap: gap && { ...gap, halfCycleGapMs: gap.longestPhaseMs === null ? null : halfCycleGapMs },

@@ -3,11 +3,13 @@ import { type ComtradeConfiguration, parseComtradeConfiguration } from '../comtr
 import { rowBytesOf } from '../comtradeBinary'
 import { bridgeChannels, parseComtradeData } from '../comtradeData'
 import { localTimeLater } from '../localTimeLater'
-import { type NamedBytes, RECORDING_BOUNDS, RecordingError, type RowRange } from '../recording'
+import { type NamedBytes, RecordingError, type RowRange } from '../recording'
 import { singleFileSections, tooShort } from '../singleFileSections'
 import { LONG_BOUNDS, type LongRecording, type RowBlock, partName } from './longRecording'
 import { type PieceFile, stretchOf } from './pieceFile'
+import { ClockAsRead, clockOfRates, timeOfRowS } from './rowClock'
 import { RowPlaces, linesIn, textPieces } from './textRows'
+import { type StampedBlock, blocksByRate, blocksByStamp } from './timedBlocks'
 
 /** Row numbers have 32 bits. */
 const MOST_ROWS = { rows: 0xffffffff, values: Infinity }
@@ -26,41 +28,62 @@ function laterStamp(line: string, { revision, startedAt }: ComtradeConfiguration
   return revision === 1991 ? `${month}/${day}/${year.slice(2)},${time}` : `${day}/${month}/${year},${time}`
 }
 
-/** The configuration of some rows: that of the whole, with their count and the time of the first of them. */
-function partConfiguration(bytes: Uint8Array, configuration: ComtradeConfiguration, { from, to }: RowRange) {
+/** The lines of the rates that some rows have, each with the last row of it among them. */
+function partRates(lines: readonly string[], { rates }: ComtradeConfiguration, { from, to }: RowRange): string[] {
+  const written = (line: string | undefined) => (line ?? '').split(',')[0] ?? ''
+  if (rates.length === 0) return ['0', `${written(lines[0])},${to - from}`]
+  const own = rates.flatMap(({ lastRow }, k) => {
+    const beginsAt = rates[k - 1]?.lastRow ?? 0
+    return lastRow > from && beginsAt < to ? [`${written(lines[k])},${Math.min(lastRow, to) - from}`] : []
+  })
+  return [String(own.length), ...own]
+}
+
+/** The configuration of some rows: that of the whole, with their rates, their count, and the time of the first of them. */
+function partConfiguration(bytes: Uint8Array, configuration: ComtradeConfiguration, rows: RowRange, laterS: number) {
   const { analog, statusIds, rates } = configuration
   const lines = latin1(bytes).split(/\r\n|\n|\r/)
-  // station, counts, a line a channel, the line frequency and the number of rates come before it
-  const rateLine = 4 + analog.length + statusIds.length
-  const [rate = ''] = (lines[rateLine] ?? '').split(',')
-  lines[rateLine] = `${rate},${to - from}`
-  lines[rateLine + 1] = laterStamp(lines[rateLine + 1] ?? '', configuration, from / (rates[0]?.rateHz ?? 1))
-  return bytesOfLatin1(lines.join('\r\n'))
+  // station, counts, a line a channel and the line frequency come before the number of rates
+  const countLine = 3 + analog.length + statusIds.length
+  const rateLines = Math.max(1, rates.length)
+  const after = countLine + 1 + rateLines
+  const own = partRates(lines.slice(countLine + 1, after), configuration, rows)
+  const stamp = laterStamp(lines[after] ?? '', configuration, laterS)
+  return bytesOfLatin1([...lines.slice(0, countLine), ...own, stamp, ...lines.slice(after + 1)].join('\r\n'))
 }
 
 /** Rows of a binary form: each has the same bytes. */
-function* binaryBlocks(file: PieceFile, configuration: ComtradeConfiguration, rowBytes: number): Generator<RowBlock> {
+function* binaryBlocks(
+  file: PieceFile,
+  configuration: ComtradeConfiguration,
+  rowBytes: number,
+): Generator<StampedBlock> {
   const { sampleCount } = configuration
   const atATime = Math.max(1, Math.floor(LONG_BOUNDS.pieceBytes / rowBytes))
   for (let firstRow = 0; firstRow < sampleCount; firstRow += atATime) {
     const rows = Math.min(atATime, sampleCount - firstRow)
     const doneBytes = (firstRow + rows) * rowBytes
     const bytes = file.read(firstRow * rowBytes, doneBytes)
-    const { analog } = parseComtradeData(bytes, { ...configuration, sampleCount: rows }, file.name, firstRow)
-    yield { firstRow, rows, analog, doneBytes }
+    const { analog, stamps } = parseComtradeData(bytes, { ...configuration, sampleCount: rows }, file.name, firstRow)
+    yield { firstRow, rows, analog, stamps, doneBytes }
   }
 }
 
 /** Rows of the text form. @throws RecordingError where the file ends before the last of them */
-function* textBlocks(file: PieceFile, configuration: ComtradeConfiguration, places: RowPlaces): Generator<RowBlock> {
+function* textBlocks(
+  file: PieceFile,
+  configuration: ComtradeConfiguration,
+  places: RowPlaces,
+): Generator<StampedBlock> {
   const { sampleCount } = configuration
   let firstRow = 0
   for (const piece of textPieces(file, 0)) {
     const rows = Math.min(sampleCount - firstRow, linesIn(piece.bytes))
     if (rows <= 0) break
-    const { analog } = parseComtradeData(piece.bytes, { ...configuration, sampleCount: rows }, file.name, firstRow)
+    const part = { ...configuration, sampleCount: rows }
+    const { analog, stamps } = parseComtradeData(piece.bytes, part, file.name, firstRow)
     places.note(firstRow, piece)
-    yield { firstRow, rows, analog, doneBytes: piece.to }
+    yield { firstRow, rows, analog, stamps, doneBytes: piece.to }
     firstRow += rows
   }
   if (firstRow < sampleCount) endsEarly(file.name, firstRow, sampleCount)
@@ -80,9 +103,10 @@ function textRowBytes(file: PieceFile): number {
 }
 
 /**
- * A COMTRADE recording with one sampling rate that is read piece by piece, in any of its four forms.
+ * A COMTRADE recording that is read piece by piece, in any of its four forms: with one sampling rate, several, or none where the stamps alone
+ * say the time.
  *
- * @throws RecordingError for a configuration that is none, several rates, or data that ends early
+ * @throws RecordingError for a configuration that is none, or data that ends early
  */
 export function longComtrade(configurationFile: NamedBytes, data: PieceFile): LongRecording {
   const configuration = parseComtradeConfiguration(
@@ -90,22 +114,22 @@ export function longComtrade(configurationFile: NamedBytes, data: PieceFile): Lo
     configurationFile.name,
     MOST_ROWS,
   )
-  const { rates, sampleCount, lineHz, startedAt } = configuration
-  const [rate] = rates
-  if (!rate || rates.length > 1)
-    throw new RecordingError(
-      `larger than ${RECORDING_BOUNDS.maxBytes / 1024 / 1024} MB, and not of one sampling rate; cut it to the minutes around the outage`,
-      { file: configurationFile.name },
-    )
+  const { rates, sampleCount, lineHz, startedAt, stampS } = configuration
   const rowBytes = rowBytesOf(configuration)
   if (rowBytes !== null && data.size < rowBytes * sampleCount)
     endsEarly(data.name, Math.floor(data.size / rowBytes), sampleCount)
   const places = new RowPlaces(data)
-  const bridged = function* (): Generator<RowBlock> {
+  const clock = clockOfRates(rates)
+  const timed = (): Generator<RowBlock> => {
     const blocks =
       rowBytes === null ? textBlocks(data, configuration, places) : binaryBlocks(data, configuration, rowBytes)
-    for (const block of blocks) {
-      bridgeChannels(block.analog, lineHz, () => rate.rateHz)
+    return rates.length > 0 ? blocksByRate(blocks, clock) : blocksByStamp(blocks, stampS, data.name)
+  }
+  const read = new ClockAsRead()
+  const bridged = function* (): Generator<RowBlock> {
+    for (const block of timed()) {
+      read.note(block)
+      bridgeChannels(block.analog, lineHz, () => block.rateHz)
       yield block
     }
   }
@@ -114,7 +138,7 @@ export function longComtrade(configurationFile: NamedBytes, data: PieceFile): Lo
     bytes: data.size,
     nominalHz: lineHz > 0 ? lineHz : null,
     startedAt,
-    sampleRateHz: rate.rateHz,
+    sampleRateHz: rates.length > 0 ? Math.max(...rates.map(({ rateHz }) => rateHz)) : rateOfFirst(timed()),
     rowBytes: rowBytes ?? textRowBytes(data),
     blocks: bridged,
     part: (rows) => {
@@ -122,14 +146,21 @@ export function longComtrade(configurationFile: NamedBytes, data: PieceFile): Lo
         rowBytes === null
           ? [places.placeOf(rows.from), places.placeOf(rows.to)]
           : [rows.from * rowBytes, rows.to * rowBytes]
-      const name = (extension: string) => partName(data.name, rows.from / rate.rateHz, extension)
+      const laterS = timeOfRowS(rates.length > 0 ? clock : read.clock, rows.from)
+      const name = (extension: string) => partName(data.name, laterS, extension)
       return [
-        { name: name('cfg'), bytes: partConfiguration(configurationFile.bytes, configuration, rows) },
+        { name: name('cfg'), bytes: partConfiguration(configurationFile.bytes, configuration, rows, laterS) },
         // a copy: the file's own buffer is read into again
         { name: name('dat'), bytes: data.read(from, to).slice() },
       ]
     },
   }
+}
+
+/** The rate of the first block, where nothing but its stamps says it. */
+function rateOfFirst(blocks: Generator<RowBlock>): number {
+  const [first] = blocks
+  return first?.rateHz ?? NaN
 }
 
 /** The single-file form. @throws RecordingError as for two files */

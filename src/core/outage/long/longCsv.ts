@@ -3,6 +3,7 @@ import { RecordingError } from '../recording'
 import { type LongRecording, type RowBlock, partName } from './longRecording'
 import type { PieceFile } from './pieceFile'
 import { RowPlaces, type TextPiece, linesIn, textPieces } from './textRows'
+import { blocksByTimes } from './timedBlocks'
 
 /** The header is looked for here. */
 const HEAD_BYTES = 64 * 1024
@@ -22,7 +23,7 @@ function firstStampS(piece: TextPiece, { separator, timeFactor }: CsvHeader): nu
 }
 
 /**
- * A capture in CSV that is read piece by piece; its rate is that of its first piece.
+ * A capture in CSV that is read piece by piece, at the rates that its stamps show.
  *
  * @throws RecordingError for a header or a first row that is none
  */
@@ -39,6 +40,7 @@ export function longCsv(file: PieceFile): LongRecording {
   function* blocks(): Generator<RowBlock> {
     let firstRow = 0
     let lastStampS = -Infinity
+    let rateHz = first.sampleRateHz
     for (const piece of textPieces(file, header.bodyAt)) {
       if (linesIn(piece.bytes) === 0) continue
       const stampS = firstStampS(piece, header)
@@ -50,9 +52,14 @@ export function longCsv(file: PieceFile): LongRecording {
         })
       const { analog, timesS, sampleRateHz } = parseCsvRecording(joined(head, piece.bytes), file.name, firstRow)
       const rows = analog[0]?.samples.length ?? 0
-      lastStampS = stampS + (timesS?.at(-1) ?? (rows - 1) / sampleRateHz)
+      // one row by itself has no rate of its own
+      if (rows > 1) rateHz = sampleRateHz
+      lastStampS = stampS + (timesS?.at(-1) ?? (rows - 1) / rateHz)
       places.note(firstRow, piece)
-      yield { firstRow, rows, analog, doneBytes: piece.to }
+      const block = { firstRow, rows, analog, doneBytes: piece.to }
+      const startS = stampS - beganS
+      if (timesS === null) yield { ...block, startS, rateHz }
+      else yield* blocksByTimes(block, startS, timesS, rateHz)
       firstRow += rows
     }
   }

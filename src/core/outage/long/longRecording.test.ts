@@ -1,12 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { complaint } from '../../../../tests/support/complaint'
 import { RULE_PACKS } from '../../rules/packs'
+import { analyseRecording } from '../analyseRecording'
 import { excerptComtrade } from '../excerpt/excerptComtrade'
 import { excerptCsv } from '../excerpt/excerptCsv'
+import { localTimeLater } from '../localTimeLater'
+import { readRecording } from '../readRecording'
+import { timesOfRates } from '../rowTimes'
 import { analyseLong } from './analyseLong'
+import { LONG_BOUNDS } from './longRecording'
 import { openLong } from './openLong'
 import { pieceFileOf } from './pieceFile'
 import { mainPart } from './recordingParts'
+import { timeOfRowS } from './rowClock'
 import { scanRecording } from './scanRecording'
 
 const RATE = 2000
@@ -87,7 +93,7 @@ describe.each(Object.keys(forms) as (keyof typeof forms)[])('a long recording as
     const { analysis, parts, scan } = analysed(house(380, outages), form)
     expect(scan.rows).toBe(380 * RATE)
     expect(parts).toHaveLength(3)
-    expect(scan.parts.map(({ lostRows }) => lostRows > 0)).toEqual([true, true, true])
+    expect(scan.parts.map(({ lostS }) => lostS > 0)).toEqual([true, true, true])
     expect(mainPart(scan.parts)).toBe(1)
     expect(analysis.durationS).toBeCloseTo(380 - 1 / RATE, 6)
     expect(analysis.gap?.longestPhaseMs).toBeCloseTo(1400, -1)
@@ -188,6 +194,90 @@ describe('a long recording', () => {
   })
 })
 
+/** No multiple of a cycle's samples at the other rate: a cycle of the wrong length would show. */
+const SLOW_HZ = 1300
+/** So many seconds at one rate, then at another, and at the first again. */
+const AT_EACH_RATE_S = 40
+
+/** One voltage of a house at two rates, in text; its rates as the configuration says them, or none where the stamps are to be read. */
+function atTwoRates(outages: readonly Outage[], says: 'rates' | 'stamps') {
+  const rates = [RATE, SLOW_HZ, RATE].map((rateHz, k, all) => ({
+    rateHz,
+    lastRow: all.slice(0, k + 1).reduce((sum, hz) => sum + hz * AT_EACH_RATE_S, 0),
+  }))
+  const rows = rates.at(-1)?.lastRow ?? 0
+  const timesS = timesOfRates(rates, rows)
+  const volts = (t: number) =>
+    outages.some(({ fromS, toS }) => t >= fromS && t < toS) ? 0 : 230 * Math.SQRT2 * Math.sin(2 * Math.PI * 50 * t)
+  const lines = Array.from(timesS, (t, row) => `${row + 1},${Math.round(t * 1e6)},${Math.round(100 * volts(t))}`)
+  const configuration = [
+    'House,TEST,1999',
+    '1,1A,0D',
+    '1,v1,A,,V,0.01,0,0,-99999,99999,1,1,P',
+    '50',
+    ...(says === 'rates'
+      ? [String(rates.length), ...rates.map(({ rateHz, lastRow }) => `${rateHz},${lastRow}`)]
+      : ['0', `0,${rows}`]),
+    '02/05/2026,23:50:00.000000',
+    '02/05/2026,23:50:00.000000',
+    'ASCII',
+    '1',
+  ]
+  return [
+    { name: 'house.cfg', bytes: utf8(configuration.join('\r\n')) },
+    { name: 'house.dat', bytes: utf8(`${lines.join('\r\n')}\r\n`) },
+  ]
+}
+
+describe.each(['rates', 'stamps'] as const)('a long recording at two rates, told by its %s', (says) => {
+  const outages = [
+    { fromS: 20.003, toS: 20.083 },
+    // from the fast rows into the slow ones
+    { fromS: 39.95, toS: 40.25 },
+    { fromS: 60.001, toS: 60.071 },
+    { fromS: 110.5, toS: 111.7 },
+  ]
+  const files = atTwoRates(outages, says)
+  const pieces = () => files.map(({ name, bytes }) => pieceFileOf(name, bytes))
+
+  it('has each outage where the reading of it as one has it', () => {
+    const { analysis, scan } = analyseLong(openLong(pieces()), pack)
+    const whole = analyseRecording(readRecording(files), pack).analysis
+    expect(
+      scan.clock.map(({ rateHz }) => Math.round(rateHz)).filter((hz, k, all) => hz !== all[k - 1]).length,
+    ).toBeGreaterThanOrEqual(3)
+    expect(analysis.durationS).toBeCloseTo(whole.durationS, 3)
+    expect(analysis.events.v1).toHaveLength(outages.length)
+    for (const [k, event] of (analysis.events.v1 ?? []).entries()) {
+      expect(Math.abs((event.startS ?? NaN) - (whole.events.v1?.[k]?.startS ?? NaN))).toBeLessThan(2 / SLOW_HZ)
+      expect(Math.abs((event.endS ?? NaN) - (whole.events.v1?.[k]?.endS ?? NaN))).toBeLessThan(2 / SLOW_HZ)
+    }
+    expect(analysis.gap?.longestPhaseMs).toBeCloseTo(1200, -1)
+  })
+
+  it('shows nothing where nothing happened, also where the rate changes', () => {
+    const quiet = atTwoRates([], says).map(({ name, bytes }) => pieceFileOf(name, bytes))
+    const scan = scanRecording(openLong(quiet), pack)
+    expect(scan.parts).toEqual([])
+    const [overview] = scan.overview
+    expect(Math.min(...(overview?.low ?? []))).toBeGreaterThan(says === 'rates' ? 229 : 215)
+  })
+
+  it('hands out parts that say their own rates and when they began', () => {
+    const long = openLong(pieces())
+    const scan = scanRecording(long, pack)
+    for (const part of scan.parts) {
+      const recording = readRecording(long.part(part))
+      expect(recording.analog[0]?.samples).toHaveLength(part.to - part.from)
+      const lastsS = timeOfRowS(scan.clock, part.to - 1) - timeOfRowS(scan.clock, part.from)
+      const rows = part.to - part.from
+      expect(recording.timesS?.at(-1) ?? (rows - 1) / recording.sampleRateHz).toBeCloseTo(lastsS, 2)
+      const seconds = timeOfRowS(scan.clock, part.from)
+      expect(recording.startedAt).toBe(localTimeLater('2026-05-02T23:50:00.000000', seconds))
+    }
+  })
+})
+
 describe('a long recording that is not what it should be', () => {
   const text = (file: { size: number; read: (from: number, to: number) => Uint8Array } | undefined) =>
     new TextDecoder().decode(file?.read(0, file.size))
@@ -209,7 +299,7 @@ describe('a long recording that is not what it should be', () => {
     )
   })
 
-  it('is refused where it ends early, has no partner, several rates or no voltage', () => {
+  it('is refused where it ends early, has no partner, a rate too low for a wave or no voltage', () => {
     const [configuration, data] = asciiOf(house(60, []))
     const half = pieceFileOf('house.dat', utf8(text(data).split('\r\n').slice(0, 20_000).join('\r\n')))
     const of = (...files: (typeof configuration)[]) =>
@@ -221,12 +311,38 @@ describe('a long recording that is not what it should be', () => {
       'house.cfg',
       utf8(text(configuration).replace('\r\n1\r\n2000,120000', '\r\n2\r\n2000,30000\r\n500,120000')),
     )
-    expect(of(two, data)).toMatch(/not of one sampling rate/)
+    expect(of(two, data)).toMatch(/500 samples a second are too few for a wave/)
     const none = pieceFileOf('house.cfg', utf8(text(configuration).replaceAll(',,V,', ',,degC,')))
     expect(of(none, data)).toMatch(/no voltage channel of the house/)
     const whole = forms['a single file'](house(60, []))[0]
     const cut = pieceFileOf('house.cff', whole?.read(0, 500_000) ?? new Uint8Array())
     expect(of(cut)).toMatch(/the data section holds \d+ of 1920000 bytes/)
+  })
+
+  it('whose stamps alone say the time, and go back, is refused', () => {
+    const [configuration, data] = atTwoRates([], 'stamps')
+    const lines = new TextDecoder().decode(data?.bytes).split('\r\n')
+    lines[150_000] = '150001,5,0'
+    const files = [
+      pieceFileOf('house.cfg', configuration?.bytes ?? new Uint8Array()),
+      pieceFileOf('house.dat', utf8(lines.join('\r\n'))),
+    ]
+    expect(complaint(() => scanRecording(openLong(files), pack))).toMatch(
+      /no sampling rate, and the stamps do not go on/,
+    )
+  })
+
+  it('may end with a piece of a single row', () => {
+    const [csv] = forms.CSV(house(60, []))
+    const lines = text(csv).trimEnd().split('\n')
+    // as many rows as the first piece holds, and one more
+    const head = `${lines[0]}\n`
+    let length = 0
+    let rows = 1
+    while (length + (lines[rows]?.length ?? 0) + 1 <= LONG_BOUNDS.pieceBytes) length += (lines[rows++]?.length ?? 0) + 1
+    const body = `${lines.slice(1, rows + 1).join('\n')}\n`
+    const scan = scanRecording(openLong([pieceFileOf('house.csv', utf8(head + body))]), pack)
+    expect(scan.rows).toBe(rows)
   })
 
   it('whose time goes back between two pieces is refused', () => {

@@ -15,6 +15,10 @@ export interface RowBlock {
   firstRow: number
   rows: number
   analog: AnalogChannel[]
+  /** When the first of them was taken, in s from the recording's first. */
+  startS: number
+  /** All of them were taken at this rate. */
+  rateHz: number
   /** Of all the bytes, how many are behind these rows. */
   doneBytes: number
 }
@@ -26,6 +30,7 @@ export interface LongRecording {
   /** Line frequency the file declares; `null` when it declares none. */
   nominalHz: number | null
   startedAt: string | null
+  /** The highest rate that is known before the rows are read. */
   sampleRateHz: number
   /** About how many bytes a row takes. */
   rowBytes: number

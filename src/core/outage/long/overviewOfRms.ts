@@ -24,12 +24,16 @@ export class OverviewOfRms {
     if (rms > (this.#high[block] as number)) this.#high[block] = rms
   }
 
+  /** A block in which no half cycle ended is as the one before it: at a higher rate a half cycle is longer than a block may be. */
   get seen(): RmsOverview {
-    return {
-      rowsPerBlock: this.rowsPerBlock,
-      low: this.#low.slice(0, this.#used),
-      high: this.#high.slice(0, this.#used),
+    const low = this.#low.slice(0, this.#used)
+    const high = this.#high.slice(0, this.#used)
+    for (let block = 0; block < this.#used; block++) {
+      if ((low[block] as number) <= (high[block] as number)) continue
+      low[block] = low[block - 1] ?? 0
+      high[block] = high[block - 1] ?? 0
     }
+    return { rowsPerBlock: this.rowsPerBlock, low, high }
   }
 
   #halve(): void {

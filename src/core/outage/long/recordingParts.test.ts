@@ -7,6 +7,7 @@ import { aroundOf, recordingParts } from './recordingParts'
 
 const ROWS = 10_000_000
 const around = aroundOf(1000, 20)
+const clock = [{ firstRow: 0, startS: 0, rateHz: 1000 }]
 const happened = fc
   .array(fc.integer({ min: 1, max: ROWS }), { maxLength: 60 })
   .map((rows) => rows.sort((a, b) => a - b).map((row): Disturbance => ({ row, channel: 'v1', kind: 'low' })))
@@ -15,7 +16,7 @@ describe('parts of a recording', () => {
   it('hold each thing that happened once, do not overlap, and are no longer than one may be', () => {
     fc.assert(
       fc.property(happened, (disturbances) => {
-        const { parts, left } = recordingParts({ rows: ROWS, disturbances, lost: [] }, around)
+        const { parts, left } = recordingParts({ rows: ROWS, disturbances, lost: [], clock }, around)
         expect(left).toBe(0)
         for (const { row } of disturbances)
           expect(parts.filter(({ firstRow, lastRow }) => row >= firstRow && row <= lastRow)).toHaveLength(1)
@@ -33,10 +34,10 @@ describe('parts of a recording', () => {
     const at = (row: number, kind: Disturbance['kind']): Disturbance => ({ row, channel: 'v1', kind })
     const lost = [{ channel: 'v1', from: 100_000, to: 400_000 }]
     const disturbances = [at(100_000, 'lost'), at(400_000, 'back')]
-    expect(recordingParts({ rows: ROWS, disturbances, lost }, around).parts).toMatchObject([
-      { from: 90_000, to: 430_000, lostRows: 300_000, lostThroughout: [] },
+    expect(recordingParts({ rows: ROWS, disturbances, lost, clock }, around).parts).toMatchObject([
+      { from: 90_000, to: 430_000, lostS: 300, lostThroughout: [] },
     ])
-    expect(recordingParts({ rows: ROWS, disturbances, lost: [] }, around).parts).toHaveLength(2)
+    expect(recordingParts({ rows: ROWS, disturbances, lost: [], clock }, around).parts).toHaveLength(2)
   })
 
   it('beyond the most that are kept are counted', () => {
@@ -45,7 +46,7 @@ describe('parts of a recording', () => {
       channel: 'v1',
       kind: 'jump',
     }))
-    const { parts, left } = recordingParts({ rows: ROWS, disturbances, lost: [] }, around)
+    const { parts, left } = recordingParts({ rows: ROWS, disturbances, lost: [], clock }, around)
     expect(parts).toHaveLength(LONG_BOUNDS.maxParts)
     expect(left).toBe(50)
   })

@@ -1,6 +1,7 @@
 import type { RowRange } from '../recording'
 import type { Disturbance, DisturbanceKind } from './disturbance'
 import { LONG_BOUNDS } from './longRecording'
+import { type RowClock, timeOfRowS } from './rowClock'
 
 /** Kept before what happened and after it: enough for the frequency to settle and for its figures. */
 const BEFORE_S = 10
@@ -11,8 +12,8 @@ export interface RecordingPart extends RowRange {
   firstRow: number
   lastRow: number
   kinds: DisturbanceKind[]
-  /** About how long a voltage of the house was lost within it, in rows; 0 where none was. */
-  lostRows: number
+  /** About how long a voltage of the house was lost within it, in s; 0 where none was. */
+  lostS: number
   /** Voltages of the house that are lost in all of it and not in all of the recording: by itself the part could not tell them from a lead that hangs free. */
   lostThroughout: string[]
 }
@@ -44,6 +45,7 @@ export interface WhatHappened {
   /** In the order of rows. */
   disturbances: readonly Disturbance[]
   lost: readonly LostStretch[]
+  clock: RowClock
 }
 
 /**
@@ -52,18 +54,20 @@ export interface WhatHappened {
  *
  * @returns at most `LONG_BOUNDS.maxParts`, and how many places are left out
  */
-export function recordingParts({ rows, disturbances, lost }: WhatHappened, around: Around) {
+export function recordingParts({ rows, disturbances, lost, clock }: WhatHappened, around: Around) {
   const groups = grouped(disturbances, lost, around)
   const parts = groups.map((group, k): RecordingPart => {
     const [before, after] = [groups[k - 1], groups[k + 1]]
     const from = Math.max(0, group.firstRow - around.beforeRows, before ? middleOf(before, group) : 0)
     const to = Math.min(rows, group.lastRow + around.afterRows, after ? middleOf(group, after) : rows)
     const within = lost.filter((one) => one.to > from && one.from < to)
+    const lostS = (one: LostStretch) =>
+      timeOfRowS(clock, Math.min(one.to, to)) - timeOfRowS(clock, Math.max(one.from, from))
     return {
       ...group,
       from,
       to,
-      lostRows: Math.max(0, ...within.map((one) => Math.min(one.to, to) - Math.max(one.from, from))),
+      lostS: Math.max(0, ...within.map(lostS)),
       lostThroughout: [...new Set(within.filter((one) => one.from <= from && one.to >= to).map((one) => one.channel))],
     }
   })
@@ -91,4 +95,4 @@ function grouped(disturbances: readonly Disturbance[], lost: readonly LostStretc
 
 /** The part that is most likely the test: the one in which the house was without voltage for longest, else the first. */
 export const mainPart = (parts: readonly RecordingPart[]): number =>
-  parts.reduce((best, part, k) => (part.lostRows > (parts[best]?.lostRows ?? 0) ? k : best), 0)
+  parts.reduce((best, part, k) => (part.lostS > (parts[best]?.lostS ?? 0) ? k : best), 0)

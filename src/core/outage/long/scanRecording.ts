@@ -8,12 +8,14 @@ import { CycleSums } from './cycleSums'
 import { type Disturbance, type Watch, currentWatch, voltageWatch } from './disturbance'
 import type { LongRecording, RowBlock } from './longRecording'
 import { OverviewOfRms, type RmsOverview } from './overviewOfRms'
+import { ClockAsRead, type RowClock } from './rowClock'
 import { type LostStretch, type RecordingPart, aroundOf, recordingParts } from './recordingParts'
 
 /** What a long recording showed as it went by once. */
 export interface LongScan {
   rows: number
-  sampleRateHz: number
+  /** When each row was taken. */
+  clock: RowClock
   startedAt: string | null
   nominalV: number
   parts: RecordingPart[]
@@ -38,25 +40,25 @@ const SHOWS_SHARE = 0.1
 const MOST_DISTURBANCES = 100_000
 
 /** What is nominal in it, from the rules or from its first block. */
-function nominalOf({ nominalHz, sampleRateHz }: LongRecording, first: AnalogChannel, pack: RulePack | null) {
-  const hz = pack?.nominalHz ?? nominalHz ?? nearestNominalHz(first.samples, sampleRateHz)
-  return { hz, v: pack?.nominalV ?? nominalVoltage(first.samples, sampleRateHz, hz) }
+function nominalOf(nominalHz: number | null, first: AnalogChannel, rateHz: number, pack: RulePack | null) {
+  const hz = pack?.nominalHz ?? nominalHz ?? nearestNominalHz(first.samples, rateHz)
+  return { hz, v: pack?.nominalV ?? nominalVoltage(first.samples, rateHz, hz) }
 }
 
-function watchesOf(long: LongRecording, { analog }: RowBlock, pack: RulePack | null, roles: Roles) {
+function watchesOf(long: LongRecording, { analog, rateHz }: RowBlock, pack: RulePack | null, roles: Roles) {
   const { load, grid, currents } = channelsByRole(analog, roles)
   const first = demandHouseVoltage(loudest(load), long.name)
-  const nominal = nominalOf(long, first, pack)
-  demandWaveRate(long.sampleRateHz, nominal.hz, long.name)
-  const period = long.sampleRateHz / nominal.hz
+  const nominal = nominalOf(long.nominalHz, first, rateHz, pack)
+  demandWaveRate(rateHz, nominal.hz, long.name)
   const of = (channel: AnalogChannel, watch: Watch, isVoltage: boolean): Watched => ({
     channel,
     watch,
-    sums: new CycleSums(period, isVoltage),
-    overview: isVoltage ? new OverviewOfRms(Math.ceil(period)) : null,
+    sums: new CycleSums(rateHz / nominal.hz, isVoltage),
+    overview: isVoltage ? new OverviewOfRms(Math.ceil(long.sampleRateHz / nominal.hz)) : null,
   })
   return {
     nominalV: nominal.v,
+    nominalHz: nominal.hz,
     houseIds: load.map(({ id }) => id),
     watched: [
       ...load.map((channel) => of(channel, voltageWatch(nominal.v, nominal.hz), true)),
@@ -89,9 +91,11 @@ export function scanRecording(
   let found: ReturnType<typeof watchesOf> | null = null
   const seen = new DisturbancesSeen()
   const missingRows: Record<string, number> = {}
+  const read = new ClockAsRead()
   let rows = 0
   for (const block of long.blocks()) {
     found ??= watchesOf(long, block, pack, roles)
+    if (read.note(block)) beginAnew(found, block, long.name)
     watchBlock(block, found.watched, seen)
     for (const { id, missingRows: missing } of block.analog)
       if (missing.length > 0) missingRows[id] = (missingRows[id] ?? 0) + missing.length
@@ -107,12 +111,13 @@ export function scanRecording(
   })
   const disturbances = seen.inOrder
   const lost = houseIds.flatMap((id) => lostStretches(id, disturbances, beganLost(watched, id), rows))
-  const { parts, left } = recordingParts({ rows, disturbances, lost }, aroundOf(long.sampleRateHz, long.rowBytes))
-  const { sampleRateHz, startedAt } = long
+  const { clock } = read
+  const around = aroundOf(long.sampleRateHz, long.rowBytes)
+  const { parts, left } = recordingParts({ rows, disturbances, lost, clock }, around)
   return {
     rows,
-    sampleRateHz,
-    startedAt,
+    clock,
+    startedAt: long.startedAt,
     nominalV,
     parts,
     partsLeft: left + seen.left,
@@ -120,6 +125,12 @@ export function scanRecording(
     overview,
     missingRows,
   }
+}
+
+/** Cycles of another length are summed anew from a block on; what a voltage was is not forgotten. */
+function beginAnew({ watched, nominalHz }: ReturnType<typeof watchesOf>, block: RowBlock, file: string): void {
+  demandWaveRate(block.rateHz, nominalHz, file)
+  for (const one of watched) one.sums = new CycleSums(block.rateHz / nominalHz, one.overview !== null, block.firstRow)
 }
 
 const beganLost = (watched: readonly Watched[], id: string) =>

@@ -1,5 +1,6 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { timeOfRowS } from '@/core/outage/long/rowClock'
 import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { useWidth } from '@/ui/useWidth'
@@ -41,7 +42,7 @@ function Parts({
 }) {
   const [box, width] = useWidth<HTMLDivElement>(740)
   const { scan, parts } = looked
-  const lasts = formatDuration((1000 * scan.rows) / scan.sampleRateHz)
+  const lasts = formatDuration(1000 * timeOfRowS(scan.clock, scan.rows))
   const found = scan.parts.length
   return (
     <Box as="section" aria-label="Places in the recording" borderTopWidth="1px" borderColor="rule" pb="10px">
@@ -70,7 +71,7 @@ function Parts({
             aria-pressed={index === chosen}
             onClick={() => choose(index)}
           >
-            {partPlace(part, scan)}: {partWords(part, scan.sampleRateHz)}
+            {partPlace(part, scan)}: {partWords(part)}
           </Button>
         ))}
       </Flex>

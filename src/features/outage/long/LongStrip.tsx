@@ -1,5 +1,6 @@
 import { colour } from '@/look/colour'
 import { scaleLinear } from 'd3-scale'
+import { timeOfRowS } from '@/core/outage/long/rowClock'
 import { Label } from '@/ui/charts/Label'
 import type { LookedThrough } from '@/workers/longCalls'
 
@@ -34,9 +35,11 @@ export function LongStrip({
   choose: (index: number) => void
   width: number
 }) {
-  const x = scaleLinear([0, scan.rows], [LEFT, Math.max(LEFT + 1, width - RIGHT)])
+  const lastsS = timeOfRowS(scan.clock, scan.rows)
+  const ofTime = scaleLinear([0, lastsS], [LEFT, Math.max(LEFT + 1, width - RIGHT)])
+  const x = (row: number) => ofTime(timeOfRowS(scan.clock, row))
   const y = scaleLinear([0, scan.nominalV * TOP_SHARE], [HEIGHT - FOOT, 4])
-  const minutes = x.copy().domain([0, scan.rows / scan.sampleRateHz / 60])
+  const minutes = ofTime.copy().domain([0, lastsS / 60])
   return (
     <svg
       width={width}

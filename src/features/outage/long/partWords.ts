@@ -1,5 +1,6 @@
 import type { DisturbanceKind } from '@/core/outage/long/disturbance'
 import type { RecordingPart } from '@/core/outage/long/recordingParts'
+import { timeOfRowS } from '@/core/outage/long/rowClock'
 import type { LongScan } from '@/core/outage/long/scanRecording'
 import { localTimeLater } from '@/core/outage/localTimeLater'
 import { formatDuration } from '@/core/quantity/formatQuantity'
@@ -17,13 +18,10 @@ const WORDS: readonly (readonly [DisturbanceKind, string])[] = [
 /**
  * What happened in a part, as far as looking through the recording says: the figures come from the part itself.
  *
- * @example partWords({ lostRows: 27000, … }, 10000) // 'voltage lost for about 2.7 s'
+ * @example partWords({ lostS: 2.7, … }) // 'voltage lost for about 2.7 s'
  */
-export function partWords(
-  { kinds, lostRows }: Pick<RecordingPart, 'kinds' | 'lostRows'>,
-  sampleRateHz: number,
-): string {
-  if (lostRows > 0) return `voltage lost for about ${formatDuration((1000 * lostRows) / sampleRateHz)}`
+export function partWords({ kinds, lostS }: Pick<RecordingPart, 'kinds' | 'lostS'>): string {
+  if (lostS > 0) return `voltage lost for about ${formatDuration(1000 * lostS)}`
   return WORDS.find(([kind]) => kinds.includes(kind))?.[1] ?? 'nothing happened'
 }
 
@@ -32,9 +30,9 @@ const two = (value: number) => String(value).padStart(2, '0')
 /** Where in the recording something happened: from its beginning, and by the recorder's clock where it has one. */
 export function partPlace(
   { firstRow }: Pick<RecordingPart, 'firstRow'>,
-  scan: Pick<LongScan, 'sampleRateHz' | 'startedAt'>,
+  scan: Pick<LongScan, 'clock' | 'startedAt'>,
 ): string {
-  const atS = firstRow / scan.sampleRateHz
+  const atS = timeOfRowS(scan.clock, firstRow)
   const minutes = Math.floor(atS / 60)
   const clock = localTimeLater(scan.startedAt, atS)?.slice(11, 19)
   return `${minutes}:${two(Math.floor(atS % 60))} min${clock ? `, ${clock}` : ''}`
