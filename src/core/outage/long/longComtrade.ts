@@ -125,8 +125,9 @@ export function longComtrade(configurationFile: NamedBytes, data: PieceFile): Lo
       rowBytes === null ? textBlocks(data, configuration, places) : binaryBlocks(data, configuration, rowBytes)
     return rates.length > 0 ? blocksByRate(blocks, clock) : blocksByStamp(blocks, stampS, data.name)
   }
-  const read = new ClockAsRead()
+  let read = new ClockAsRead()
   const bridged = function* (): Generator<RowBlock> {
+    read = new ClockAsRead()
     for (const block of timed()) {
       read.note(block)
       bridgeChannels(block.analog, lineHz, () => block.rateHz)
@@ -147,14 +148,18 @@ export function longComtrade(configurationFile: NamedBytes, data: PieceFile): Lo
           ? [places.placeOf(rows.from), places.placeOf(rows.to)]
           : [rows.from * rowBytes, rows.to * rowBytes]
       const laterS = timeOfRowS(rates.length > 0 ? clock : read.clock, rows.from)
-      const name = (extension: string) => partName(data.name, laterS, extension)
-      return [
-        { name: name('cfg'), bytes: partConfiguration(configurationFile.bytes, configuration, rows, laterS) },
-        // a copy: the file's own buffer is read into again
-        { name: name('dat'), bytes: data.read(from, to).slice() },
-      ]
+      const own = partConfiguration(configurationFile.bytes, configuration, rows, laterS)
+      return partFiles(data.name, laterS, own, data.read(from, to))
     },
   }
+}
+
+function partFiles(name: string, laterS: number, configuration: Uint8Array, rows: Uint8Array): NamedBytes[] {
+  return [
+    { name: partName(name, laterS, 'cfg'), bytes: configuration },
+    // a copy: the file's own buffer is read into again
+    { name: partName(name, laterS, 'dat'), bytes: rows.slice() },
+  ]
 }
 
 /** The rate of the first block, where nothing but its stamps says it. */

@@ -266,6 +266,7 @@ describe.each(['rates', 'stamps'] as const)('a long recording at two rates, told
   it('hands out parts that say their own rates and when they began', () => {
     const long = openLong(pieces())
     const scan = scanRecording(long, pack)
+    expect(scanRecording(long, pack)).toEqual(scan)
     for (const part of scan.parts) {
       const recording = readRecording(long.part(part))
       expect(recording.analog[0]?.samples).toHaveLength(part.to - part.from)
