@@ -6,7 +6,8 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.{ts,tsx}', 'tests/unit/**/*.test.ts', 'tests/database/**/*.test.ts'],
     environment: 'node',
-    testTimeout: 30_000,
-    hookTimeout: 60_000,
+    // what looks through every byte or lives a house's day takes its time on a machine that others use too
+    testTimeout: 90_000,
+    hookTimeout: 90_000,
   },
 })

@@ -1,4 +1,6 @@
 import { type BrowserContext, expect, test } from '@playwright/test'
+import { LAMP_KEY } from '@/look/lampScript'
+import { palette } from '@/look/palette'
 import { signIn } from './support'
 
 // what cannot be had is the network's fault here, and no worker stands between
@@ -12,6 +14,9 @@ async function scriptWith(context: BrowserContext, words: string): Promise<strin
   throw new Error(`no script of the page holds “${words}”`)
 }
 
+/** A colour as a browser says it. `#ff0000` → `rgb(255, 0, 0)` */
+const cssOf = (hex: string) => `rgb(${[1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`
+
 test('a page whose script did not arrive shows what was recorded, and says what it lacks', async ({
   page,
   context,
@@ -23,6 +28,11 @@ test('a page whose script did not arrive shows what was recorded, and says what 
   await expect(page.getByRole('alert')).toContainText('Part of this page did not arrive')
   await expect(page.getByText('Tidewrack House').first()).toBeVisible()
   await expect(page.getByRole('button', { name: 'New job' })).toBeDisabled()
+  await expect(page.getByRole('alert')).toHaveCSS('background-color', cssOf(palette.paper.stopSoft))
+
+  await page.evaluate((key) => localStorage.setItem(key, 'on'), LAMP_KEY)
+  await page.reload()
+  await expect(page.getByRole('alert')).toHaveCSS('background-color', cssOf(palette.lamp.stopSoft))
 })
 
 test('a page that could not be made asks for itself again, a few times, and then leaves it to a person', async ({

@@ -26,10 +26,13 @@ let secret: string
 let customer: string
 
 const view = (id = jobId) => call(USE_CASES.viewJob, db, crew.actor('lead'), { jobId: id })
-const picture = (red: number) =>
-  sharp({ create: { width: 12, height: 8, channels: 3, background: { r: red, g: 9, b: 9 } } })
+const picture = (red: number, width = 12) =>
+  sharp({ create: { width, height: 8, channels: 3, background: { r: red, g: 170, b: 9 } } })
     .jpeg()
     .toBuffer()
+let made = 0
+/** A picture that no other is like: what is stored once however often it comes would stay for another job. */
+const freshPicture = () => picture(60, 20 + made++)
 const erase = (input: object = {}, role: 'lead' | 'hand' | 'office' | 'checker' = 'lead') =>
   call(USE_CASES.eraseCustomer, db, crew.actor(role), {
     id: uuidv7(),
@@ -47,14 +50,14 @@ async function lived(): Promise<void> {
   const office = crew.actor('office')
   const { token } = await call(USE_CASES.makeHouseholdLink, db, office, { jobId, days: 5 })
   await answerHousehold(db, token, { answers: { medical: 'yes', keep: secret } })
-  await addHouseholdPicture(db, token, { id: uuidv7(), subject: 'board', bytes: await picture(Math.random() * 255) })
+  await addHouseholdPicture(db, token, { id: uuidv7(), subject: 'board', bytes: await freshPicture() })
   await call(addPicture, db, crew.actor('hand'), {
     id: uuidv7(),
     jobId,
     subject: 'inv1',
     fileName: 'plate.jpg',
     takenAt: null,
-    bytes: new Uint8Array(await picture(Math.random() * 255)),
+    bytes: new Uint8Array(await freshPicture()),
   })
   await call(USE_CASES.recordReadings, db, crew.actor('hand'), {
     readings: [sent(jobId, 'outage.told', 'answer', 'yes')],
