@@ -200,7 +200,7 @@ test('the front door says what is on, what is held and why', async ({ page, cont
   const today = page.getByRole('region', { name: 'Today' })
   await expect(today).toContainText('Tidewrack House')
   await expect(today).toContainText('Outage with loads is held')
-  await expect(page.getByRole('region', { name: 'Sealed' })).toContainText('Nettle Point')
+  await expect(page.getByRole('region', { name: 'Sealed', exact: true })).toContainText('Nettle Point')
   await expect(page.getByRole('button', { name: 'New job' })).toBeHidden()
   await page.getByRole('link', { name: 'Tidewrack House' }).click()
   await expect(page).toHaveURL(new RegExp(JOB))
