@@ -1,3 +1,4 @@
+import type { Remote } from 'comlink'
 import type { StandingLeakage, StandingLeakageInput } from '@/core/earthing/standingLeakage'
 import type { AutonomyYear } from '@/core/plan/autonomy'
 import type { FollowRule } from '@/core/plan/followPrices'
@@ -45,29 +46,26 @@ export const recordings = {
   over: (): void => recordingSpare.putAway(),
 }
 
-/** Reads and analyses a recording off the main thread; `signal` cancels it. */
-export const analyseInWorker = (
-  files: NamedBytes[],
-  rules: RulePack,
+type Reading = Promise<Result<AnalysedWave, FieldIssue>>
+
+/** Has a recording read by the thread that waits for it; `signal` cancels it. */
+const inRecordingThread = (
+  read: (calls: Remote<typeof recordingCalls>) => Promise<unknown>,
   signal?: AbortSignal,
-): Promise<Result<AnalysedWave, FieldIssue>> =>
+): Reading =>
   withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(
     () => recordingSpare.take(),
-    (calls) => calls.analyse(files, rules) as Promise<Result<AnalysedWave, FieldIssue>>,
+    (calls) => read(calls) as Reading,
     signal,
   )
 
+/** Analyses a recording off the main thread; `signal` cancels it. */
+export const analyseInWorker = (files: NamedBytes[], rules: RulePack, signal?: AbortSignal): Reading =>
+  inRecordingThread((calls) => calls.analyse(files, rules), signal)
+
 /** The same of files as they were picked: the thread reads them itself. */
-export const analysePickedInWorker = (
-  files: readonly File[],
-  rules: RulePack,
-  signal?: AbortSignal,
-): Promise<Result<AnalysedWave, FieldIssue>> =>
-  withWorker<typeof recordingCalls, Result<AnalysedWave, FieldIssue>>(
-    () => recordingSpare.take(),
-    (calls) => calls.analysePicked(files, rules) as Promise<Result<AnalysedWave, FieldIssue>>,
-    signal,
-  )
+export const analysePickedInWorker = (files: readonly File[], rules: RulePack, signal?: AbortSignal): Reading =>
+  inRecordingThread((calls) => calls.analysePicked(files, rules), signal)
 
 /** Looks at the head of a power log, and proposes how it is to be read. */
 export const logHeadInWorker = (bytes: Uint8Array): Promise<LogHead> =>

@@ -74,6 +74,7 @@ export const recordingCalls = {
     for (let k = 0; k < PRACTICES; k++) recordingCalls.analyse([practiceRecording()], rules)
   },
 
+  /** Analyses files whose bytes are here. */
   analyse(files: readonly NamedBytes[], rules: RulePack): Result<AnalysedWave, FieldIssue> {
     const found = asValue(() => analysedWave(files, rules))
     return found.ok ? transfer(found, buffersOf(found.value)) : found

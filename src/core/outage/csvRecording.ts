@@ -1,5 +1,6 @@
 import { DecimalScanner } from './decimalScanner'
 import { RECORDING_BOUNDS, type Recording, RecordingError } from './recording'
+import { typicalStepS } from './rowTimes'
 
 const TIME_FACTORS: Readonly<Record<string, number>> = { s: 1, ms: 1e-3, us: 1e-6 }
 const VALUE_FACTORS: Readonly<Record<string, { unit: 'V' | 'A'; factor: number }>> = {
@@ -155,21 +156,6 @@ function grown(samples: Float64Array, capacity: number): Float64Array<ArrayBuffe
   const larger = new Float64Array(capacity)
   larger.set(samples)
   return larger
-}
-
-/** The step between samples: the whole length over the steps it holds, where a missing row counts as the steps it spans. */
-function typicalStepS(timesS: Float64Array): number {
-  const rough = median(timesS)
-  let steps = 0
-  for (let k = 1; k < timesS.length; k++)
-    steps += Math.max(1, Math.round(((timesS[k] as number) - (timesS[k - 1] as number)) / rough))
-  return (timesS.at(-1) as number) / steps
-}
-
-function median(timesS: Float64Array): number {
-  const count = Math.min(timesS.length - 1, 10_001)
-  const steps = Float64Array.from({ length: count }, (_, k) => (timesS[k + 1] as number) - (timesS[k] as number)).sort()
-  return steps[count >> 1] as number
 }
 
 /** Whether every stamp lies where the rate puts it, to within rounding to 1 µs and 2 % of a step. */

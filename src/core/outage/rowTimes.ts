@@ -40,6 +40,21 @@ export function timesOfStamps(stamps: Float64Array, stampS: number): Float64Arra
   return timesS
 }
 
+/** The step between samples: the whole length over the steps it holds, where a missing row counts as the steps it spans. */
+export function typicalStepS(timesS: Float64Array): number {
+  const rough = medianStepS(timesS)
+  let steps = 0
+  for (let k = 1; k < timesS.length; k++)
+    steps += Math.max(1, Math.round(((timesS[k] as number) - (timesS[k - 1] as number)) / rough))
+  return ((timesS.at(-1) as number) - (timesS[0] as number)) / steps
+}
+
+function medianStepS(timesS: Float64Array): number {
+  const count = Math.min(timesS.length - 1, 10_001)
+  const steps = Float64Array.from({ length: count }, (_, k) => (timesS[k + 1] as number) - (timesS[k] as number)).sort()
+  return steps[count >> 1] as number
+}
+
 /** Whether each time is later than the one before it. */
 export function isAscending(timesS: Float64Array): boolean {
   for (let row = 1; row < timesS.length; row++)

@@ -333,6 +333,25 @@ describe('a long recording that is not what it should be', () => {
     )
   })
 
+  it('may pause: what was taken after the pause is at its own time, and the rate is what it was', () => {
+    const [configuration, data] = atTwoRates([], 'stamps')
+    const PAUSED_ROW = 30_000
+    const lines = new TextDecoder()
+      .decode(data?.bytes)
+      .trimEnd()
+      .split('\r\n')
+      .slice(0, AT_EACH_RATE_S * RATE)
+    const paused = lines.map((line, row) => {
+      const [number, stamp, value] = line.split(',')
+      return row < PAUSED_ROW ? line : [number, Number(stamp) + 600e6, value].join(',')
+    })
+    const head = new TextDecoder().decode(configuration?.bytes).replace(/0,\d+\r\n02/, `0,${paused.length}\r\n02`)
+    const files = [pieceFileOf('house.cfg', utf8(head)), pieceFileOf('house.dat', utf8(`${paused.join('\r\n')}\r\n`))]
+    const { clock, rows } = scanRecording(openLong(files), pack)
+    for (const { rateHz } of clock) expect(rateHz).toBeCloseTo(RATE, 0)
+    expect(timeOfRowS(clock, rows - 1)).toBeCloseTo(600 + AT_EACH_RATE_S - 1 / RATE, 1)
+  })
+
   it('may end with a piece of a single row', () => {
     const [csv] = forms.CSV(house(60, []))
     const lines = text(csv).trimEnd().split('\n')

@@ -1,5 +1,5 @@
 import { type AnalogChannel, RecordingError, type SamplingRate } from '../recording'
-import { isAscending, ratesOfStamps, timesOfStamps } from '../rowTimes'
+import { isAscending, ratesOfStamps, timesOfStamps, typicalStepS } from '../rowTimes'
 import type { RowBlock } from './longRecording'
 import { type RowClock, timeOfRowS } from './rowClock'
 
@@ -47,18 +47,19 @@ export function* blocksByRate(blocks: Iterable<UntimedBlock>, clock: RowClock): 
  *
  * @param startS when its first row was taken, in s from the recording's first
  * @param timesS of each row, from the block's first
- * @param meanHz its rate as a whole
+ * @param typicalHz its rate as a whole
  */
 export function* blocksByTimes(
   block: UntimedBlock,
   startS: number,
   timesS: Float64Array,
-  meanHz: number,
+  typicalHz: number,
 ): Generator<RowBlock> {
   const shown = ratesOfStamps(timesS)
+  const rates = lasting(shown) ? shown : [{ rateHz: typicalHz, lastRow: block.rows }]
   let from = 0
-  for (const { rateHz, lastRow } of lasting(shown) ? shown : [{ rateHz: meanHz, lastRow: block.rows }]) {
-    const to = lastRow === shown.at(-1)?.lastRow ? block.rows : lastRow
+  for (const [k, { rateHz, lastRow }] of rates.entries()) {
+    const to = k + 1 < rates.length ? lastRow : block.rows
     yield { ...partOf(block, from, to), startS: startS + (timesS[from] as number), rateHz }
     from = to
   }
@@ -78,7 +79,7 @@ export function* blocksByStamp(blocks: Iterable<StampedBlock>, stampS: number, f
   let rateHz = NaN
   for (const { stamps, ...block } of blocks) {
     const timesS = timesFromFirst(stamps, stampS)
-    if (timesS.length > 1) rateHz = (timesS.length - 1) / ((timesS.at(-1) as number) - (timesS[0] as number))
+    if (timesS.length > 1) rateHz = 1 / typicalStepS(timesS)
     const firstS = timesS[0] as number
     if (!(firstS > lastS) || !(rateHz > 0) || !isAscending(timesS))
       throw new RecordingError('there is no sampling rate, and the stamps do not go on', { file })
