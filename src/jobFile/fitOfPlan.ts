@@ -1,5 +1,6 @@
 import type { FitDetails, FitKind } from '@/core/installation/fit'
 import type { Installation } from '@/core/installation/installation'
+import { NO_TIMES } from '@/core/fit/crewTimes'
 import { tasksOfPlan } from '@/core/fit/taskTemplates'
 import { materialsOfInstallation } from '@/core/plan/materialsOfInstallation'
 
@@ -13,7 +14,7 @@ export type ScenarioThing = { kind: FitKind; tag: string; name: string } & Recor
 
 /** Tasks and pick list as the app itself proposes them for a job. */
 export function fitOfPlan(installation: Installation, { visit, van }: FitFromPlan): ScenarioThing[] {
-  const tasks = tasksOfPlan(installation, [], visit)
+  const tasks = tasksOfPlan(installation, NO_TIMES, visit)
   const tagOf = (template: string) => tasks.find(({ detail }) => detail.template === template)?.tag ?? null
   const taskOf: Readonly<Record<string, string | null>> = {
     cable: tagOf('cables'),

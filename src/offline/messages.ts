@@ -23,7 +23,7 @@ export const KEEP_SCRIPTS = 'keepScripts'
 export const BUILD_FILES = '/build-files.json'
 
 /** Where the service worker keeps jobs, each under the address it is fetched from. The number rises when jobs get another shape: old ones are fetched anew. */
-export const KEPT_JOBS = 'jobs-11'
+export const KEPT_JOBS = 'jobs-12'
 /** Whether a store of the service worker's holds jobs or their files, in the shape of today or of some day before. */
 export const holdsJobs = (store: string): boolean => /^jobs(-\d+)?(-files)?$/.test(store)
 export const jobAddress = (jobId: string): string => `/api/jobs/${jobId}`

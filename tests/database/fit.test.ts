@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { benchOf } from '@/core/evidence/bench'
+import { NO_TIMES } from '@/core/fit/crewTimes'
 import { FIT_KINDS, fitOf } from '@/core/installation/fit'
 import { workOut } from '@/server/summaries/workOut'
 import { call } from '@/server/useCase'
@@ -207,14 +208,29 @@ describe('a serial that another job has', () => {
 describe('times of tasks', () => {
   it('are recorded like readings and taught to the next job of the crew', async () => {
     const task = { minutes: 20, licensed: true, powerOff: true, template: 'isolate' }
-    await save([taskToSave('t1', { name: 'Isolate', ...task }), taskToSave('t2', { name: 'Not stopped', ...task })])
+    const next = await makeJob(crew)
+    await save([
+      taskToSave('t1', { name: 'Isolate', ...task }),
+      taskToSave('t2', { name: 'Not stopped', ...task }),
+      taskToSave('t3', { name: 'Isolate the shed', ...task }),
+    ])
     await record([
       sent(jobId, 'fit.task.t1', 'start', 'begun', { recordedAt: '2026-05-04T08:00:00Z' }),
       sent(jobId, 'fit.task.t1', 'done', 'done', { recordedAt: '2026-05-04T08:25:00Z' }),
       sent(jobId, 'fit.task.t2', 'start', 'begun', { recordedAt: '2026-05-04T09:00:00Z' }),
     ])
     await workOut(db, jobId)
-    expect((await view()).taskMinutes).toMatchObject([{ template: 'isolate', minutes: 25 }])
+    expect((await view(next)).crewTimes.taskMin).toEqual({})
+    await record([
+      sent(jobId, 'fit.task.t3', 'start', 'begun', { recordedAt: '2026-05-04T11:00:00Z' }),
+      sent(jobId, 'fit.task.t3', 'done', 'done', { recordedAt: '2026-05-04T11:35:00Z' }),
+    ])
+    await workOut(db, jobId)
+    expect((await view(next)).crewTimes.taskMin).toEqual({ isolate: 30 })
+    const stranger = await makeCrew()
+    const theirs = await makeJob(stranger)
+    const seen = await call(USE_CASES.viewJob, db, stranger.actor('lead'), { jobId: theirs })
+    expect(seen.crewTimes).toEqual(NO_TIMES)
     const { jobs } = await call(USE_CASES.listJobs, db, crew.actor('lead'), { group: 'coming', today: '2026-01-01' })
     expect(jobs.find(({ id }) => id === jobId)?.facts?.stages.find(({ stage }) => stage === 'fit')?.total).toBe(2)
   })

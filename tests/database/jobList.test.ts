@@ -389,6 +389,10 @@ describe('on the hot ways no query reads a table whole that grows', () => {
       'minutes of earlier jobs',
       `select facts from job_summary where crew_id = ${U} and jsonb_array_length(facts -> 'taskMinutes') > 0 order by worked_out_at desc limit 60`,
     ],
+    [
+      'jobs of earlier rules',
+      'select job_id from job_summary where facts_version < 16 or facts_version > 16 limit 200',
+    ],
     ['a member', "select * from crew_member where user_id = 'u'"],
     ['instruments of a crew', `select * from instrument where crew_id = ${U}`],
     ['a session', "select * from session where token = 't'"],

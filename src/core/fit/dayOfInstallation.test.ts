@@ -10,7 +10,9 @@ import { crewSchedule } from './crewSchedule'
 import { dayCalendar } from './dayCalendar'
 import { dayOfInstallation, daylightAt, overnightState, restOfDay } from './dayOfInstallation'
 import { pickChanges, usedAgainstPlan } from './pickList'
-import { TASK_TEMPLATES, learnedMinutes, tasksOfPlan } from './taskTemplates'
+import { NO_TIMES, crewTimes } from './crewTimes'
+import { learnedMinutes } from './learnedMinutes'
+import { TASK_TEMPLATES, tasksOfPlan } from './taskTemplates'
 import { taskFaults } from './crewDay'
 import { materialsOfInstallation } from '../plan/materialsOfInstallation'
 
@@ -54,7 +56,7 @@ describe('daylight', () => {
 describe('tasks of a plan', () => {
   it('wait for what is there, and fit into a day without a fault', () => {
     const installation = house({ fit: [...people] })
-    const tasks = tasksOfPlan(installation, [], null)
+    const tasks = tasksOfPlan(installation, NO_TIMES, null)
     expect(tasks.map(({ detail }) => detail.template)).not.toContain('pv')
     const input = dayOfInstallation(
       { ...installation, fit: [...people, ...tasks.map(({ tag, detail }) => fitItem('task', tag, detail))] },
@@ -79,10 +81,10 @@ describe('tasks of a plan', () => {
     expect([...learned]).toEqual([['isolate', 37]])
     const isolate = tasksOfPlan(
       house(),
-      [
+      crewTimes([
         { template: 'isolate', minutes: 31 },
         { template: 'isolate', minutes: 43 },
-      ],
+      ]),
       null,
     ).find(({ detail }) => detail.template === 'isolate')
     expect(isolate).toMatchObject({ minutesFrom: 'earlierJobs', detail: { minutes: 35 } })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { house } from '../../../tests/support/house'
-import { type TaskRecord, firstTimeFactors, newModels } from './firstTime'
+import { crewTimes } from './crewTimes'
+import { type TaskRecord, firstTimeFactors, knownModels, newModels } from './firstTime'
 import { tasksOfPlan } from './taskTemplates'
 
 const took = (minutes: number, day: string, models: string[], template = 'mount'): TaskRecord => ({
@@ -22,10 +23,10 @@ const house1 = () => house({ components: [{ ...house().components[0]!, kind: 'in
 describe('the first time with a model', () => {
   it('is what no timed job had, whatever the spelling', () => {
     const inverter = (model: string) => [{ kind: 'inverter' as const, model }]
-    expect(newModels(inverter('HEARTH 5'), RECORDED)).toEqual([])
-    expect(newModels(inverter('Hearth 7'), RECORDED)).toEqual(['Hearth 7'])
-    expect(newModels([{ kind: 'isolator', model: 'X' }], RECORDED)).toEqual([])
-    expect(newModels(inverter('Hearth 7'), [{ template: 'mount', minutes: 60 }])).toEqual([])
+    expect(newModels(inverter('HEARTH 5'), knownModels(RECORDED))).toEqual([])
+    expect(newModels(inverter('Hearth 7'), knownModels(RECORDED))).toEqual(['Hearth 7'])
+    expect(newModels([{ kind: 'isolator', model: 'X' }], knownModels(RECORDED))).toEqual([])
+    expect(newModels(inverter('Hearth 7'), knownModels([{ template: 'mount', minutes: 60 }]))).toEqual([])
   })
   it('took as much longer as the crew’s own record has it', () => {
     expect(firstTimeFactors(RECORDED).get('mount')).toBeCloseTo(89 / 60)
@@ -38,7 +39,7 @@ describe('the first time with a model', () => {
   })
   it('lengthens the tasks of a job with a new model, but for those the crew has said itself', () => {
     const minutes = (recorded: TaskRecord[], usual = {}) =>
-      tasksOfPlan(house1(), recorded, null, usual).find(({ detail }) => detail.template === 'mount')
+      tasksOfPlan(house1(), crewTimes(recorded), null, usual).find(({ detail }) => detail.template === 'mount')
     const usual = minutes(RECORDED.slice(0, 3))?.detail.minutes
     expect(usual).toBe(60)
     expect(minutes(RECORDED)).toMatchObject({ minutesFrom: 'firstTime', detail: { minutes: 90 } })

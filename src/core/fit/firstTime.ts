@@ -29,20 +29,27 @@ export const modelsOf = (components: readonly Pick<Component, 'kind' | 'model'>[
 const bare = (model: string) => model.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
 
 /**
- * Models that none of the crew's timed jobs had.
+ * Models that a crew's timed jobs had, in the spelling in which they are compared, each once and sorted.
  *
- * @returns empty where nothing was ever timed, which says nothing of what the crew knows
- * @example newModels([{ kind: 'inverter', model: 'H-5' }], recorded) // ['H-5']
+ * @returns null where nothing was ever timed, which says nothing of what the crew knows
+ * @example knownModels(recorded) // ['hearth5', 'tern10']
  */
-export function newModels(
-  components: readonly Pick<Component, 'kind' | 'model'>[],
-  recorded: readonly TaskRecord[],
-): string[] {
+export function knownModels(recorded: readonly TaskRecord[]): string[] | null {
   const dated = recorded.filter(({ models }) => models !== undefined && models.length > 0)
-  if (dated.length === 0) return []
-  const known = new Set(dated.flatMap(({ models = [] }) => models.map(bare)))
-  return modelsOf(components).filter((model) => !known.has(bare(model)))
+  return dated.length === 0 ? null : [...new Set(dated.flatMap(({ models = [] }) => models.map(bare)))].sort()
 }
+
+/**
+ * Models of a job that none of the crew's timed jobs had.
+ *
+ * @param known as `knownModels` tells them
+ * @returns empty where nothing was ever timed
+ * @example newModels([{ kind: 'inverter', model: 'H-5' }], ['hearth5']) // ['H-5']
+ */
+export const newModels = (
+  components: readonly Pick<Component, 'kind' | 'model'>[],
+  known: readonly string[] | null,
+): string[] => (known === null ? [] : modelsOf(components).filter((model) => !known.includes(bare(model))))
 
 /** Minutes that say something of the work: a start that was forgotten until the evening says nothing. */
 export const saysSomething = ({ minutes }: Pick<TaskRecord, 'minutes'>): boolean => minutes >= 1 && minutes <= 600

@@ -5,6 +5,7 @@ import { house } from '../../../tests/support/house'
 import { type CrewDayInput, type CrewTask, DAY_MIN } from './crewDay'
 import { type CrewSchedule, crewSchedule } from './crewSchedule'
 import { dayOfInstallation, restOfDay } from './dayOfInstallation'
+import { NO_TIMES } from './crewTimes'
 import { tasksOfPlan } from './taskTemplates'
 
 const HOURS = { fromMin: 480, toMin: 1020 }
@@ -90,7 +91,7 @@ describe('an isolation', () => {
 })
 
 describe('the tasks of a job', () => {
-  const proposed = tasksOfPlan(house(), [], null)
+  const proposed = tasksOfPlan(house(), NO_TIMES, null)
   const of = (template: string) => proposed.find(({ detail }) => detail.template === template)?.detail
   it('work on dead parts under one isolation, and cut the supply for the outage test', () => {
     expect([of('terminate')?.isolated, of('deadTests')?.isolated, of('energise')?.isolated]).toEqual([

@@ -1,5 +1,5 @@
-import { type TaskRecord, firstTimeFactors, newModels, saysSomething } from './firstTime'
-import { median } from '../quantity/median'
+import { type CrewTimes, ownTime } from './crewTimes'
+import { newModels } from './firstTime'
 import { fitOf } from '../installation/fit'
 import type { FitDetails } from '../installation/fit'
 import type { Installation } from '../installation/installation'
@@ -223,20 +223,6 @@ export interface ProposedTask {
   minutesFrom: 'default' | 'earlierJobs' | 'firstTime' | 'crew'
 }
 
-/** Minutes by kind of task as recorded on earlier jobs: the median, once there are two. */
-export function learnedMinutes(
-  recorded: readonly { template: string; minutes: number }[],
-): ReadonlyMap<string, number> {
-  const byTemplate = new Map<string, number[]>()
-  for (const { template, minutes } of recorded.filter(saysSomething))
-    byTemplate.set(template, [...(byTemplate.get(template) ?? []), minutes])
-  return new Map(
-    [...byTemplate].flatMap(([template, list]): [string, number][] =>
-      list.length < 2 ? [] : [[template, median(list)]],
-    ),
-  )
-}
-
 const STEP_MIN = 5
 
 /**
@@ -246,14 +232,14 @@ const STEP_MIN = 5
  */
 export function tasksOfPlan(
   installation: Installation,
-  recorded: readonly TaskRecord[],
+  times: CrewTimes,
   visitTag: string | null,
   usual: Readonly<Record<string, number>> = {},
 ): ProposedTask[] {
-  const learned = learnedMinutes(recorded)
-  const factors =
-    newModels(installation.components, recorded).length > 0 ? firstTimeFactors(recorded) : new Map<string, number>()
-  const said = (key: string): number | undefined => (Object.hasOwn(usual, key) ? usual[key] : undefined)
+  const anyNew = newModels(installation.components, times.knownModels).length > 0
+  const learned = (key: string) => ownTime(times.taskMin, key)
+  const factor = (key: string) => (anyNew ? ownTime(times.firstTimeFactor, key) : undefined)
+  const said = (key: string) => ownTime(usual, key)
   const present = TASK_TEMPLATES.filter(({ when }) => when(installation))
   const tagOf = new Map(present.map(({ key }, k) => [key, `t${k + 1}`]))
   // what a missing task would have waited for is waited for instead
@@ -281,16 +267,15 @@ export function tasksOfPlan(
       minutesFrom:
         said(key) !== undefined
           ? 'crew'
-          : factors.has(key)
+          : factor(key) !== undefined
             ? 'firstTime'
-            : learned.has(key)
+            : learned(key) !== undefined
               ? 'earlierJobs'
               : 'default',
       detail: {
         minutes: Math.max(
           STEP_MIN,
-          Math.round((said(key) ?? (learned.get(key) ?? minutes(installation)) * (factors.get(key) ?? 1)) / STEP_MIN) *
-            STEP_MIN,
+          Math.round((said(key) ?? (learned(key) ?? minutes(installation)) * (factor(key) ?? 1)) / STEP_MIN) * STEP_MIN,
         ),
         people: people(installation),
         licensed,

@@ -35,22 +35,35 @@ export interface UsualStepTime {
 }
 
 /**
- * S-5: minutes within which a crew had four of five of its earlier steps of this kind done (nearest rank), once there are five of them; what is
- * usual for anybody until then.
+ * S-5: minutes within which a crew had four of five of its earlier steps of each kind done (nearest rank), once there are five of them.
  *
  * @param recorded minutes of earlier work by its name; other work is left out, and so is what took no minute or over ten hours
- * @example usualStepTime('profile', [4, 5, 6, 7, 12].map((minutes) => ({ template: 'commissioning.profile', minutes }))) // { minutes: 7, from: 'crew' }
+ * @example stepTimes([4, 5, 6, 7, 12].map((minutes) => ({ template: 'commissioning.profile', minutes }))).get('profile') // 7
  */
-export function usualStepTime(
-  step: CommissioningStep,
+export function stepTimes(
   recorded: readonly { template: string; minutes: number }[],
-): UsualStepTime {
-  const taken = recorded
-    .filter(({ template, minutes }) => template === stepWork(step) && minutes >= 1 && minutes <= 600)
-    .map(({ minutes }) => minutes)
-    .sort((a, b) => a - b)
-  if (taken.length < ENOUGH_STEPS) return { minutes: USUAL_STEP_MIN[step], from: 'default' }
-  return { minutes: Math.ceil(taken[Math.ceil(CREW_SHARE * taken.length) - 1] as number), from: 'crew' }
+): ReadonlyMap<CommissioningStep, number> {
+  return new Map(
+    COMMISSIONING_STEPS.flatMap((step): [CommissioningStep, number][] => {
+      const taken = recorded
+        .filter(({ template, minutes }) => template === stepWork(step) && minutes >= 1 && minutes <= 600)
+        .map(({ minutes }) => minutes)
+        .sort((a, b) => a - b)
+      if (taken.length < ENOUGH_STEPS) return []
+      return [[step, Math.ceil(taken[Math.ceil(CREW_SHARE * taken.length) - 1] as number)]]
+    }),
+  )
+}
+
+/**
+ * S-5: what a step is held against: the crew's own time where it is known, what is usual for anybody until then.
+ *
+ * @param stepMin the crew's own, by step, as `stepTimes` tells them
+ * @example usualStepTime('profile', { profile: 7 }) // { minutes: 7, from: 'crew' }
+ */
+export function usualStepTime(step: CommissioningStep, stepMin: Readonly<Record<string, number>>): UsualStepTime {
+  const own = Object.hasOwn(stepMin, step) ? stepMin[step] : undefined
+  return own === undefined ? { minutes: USUAL_STEP_MIN[step], from: 'default' } : { minutes: own, from: 'crew' }
 }
 
 /** A step that fails as often, or runs as much longer than is usual, is not waited for any more (S-5). */

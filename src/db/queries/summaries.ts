@@ -1,4 +1,20 @@
-import { type SQL, and, arrayOverlaps, asc, desc, eq, exists, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm'
+import {
+  type SQL,
+  and,
+  arrayOverlaps,
+  asc,
+  desc,
+  eq,
+  exists,
+  gt,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  or,
+  sql,
+} from 'drizzle-orm'
+import { type CrewTimes, crewTimes } from '@/core/fit/crewTimes'
 import { FACTS_VERSION, type JobFacts } from '@/core/evidence/jobFacts'
 import type { JobFilter, JobSort, ListedGroup } from '@/core/evidence/jobGroups'
 import type { Db } from '../client'
@@ -119,7 +135,8 @@ export async function markOutdated(db: Db, most: number): Promise<number> {
   const outdated = await db
     .select({ jobId: jobSummary.jobId })
     .from(jobSummary)
-    .where(ne(jobSummary.factsVersion, FACTS_VERSION))
+    // two ranges where “not equal” would say the same: an index finds those, and goes through every job for that
+    .where(or(lt(jobSummary.factsVersion, FACTS_VERSION), gt(jobSummary.factsVersion, FACTS_VERSION)))
     .limit(most)
   if (outdated.length > 0) await db.insert(jobChanged).values(outdated)
   return outdated.length
@@ -147,13 +164,13 @@ export const storeFacts = (db: Db, jobId: string, facts: JobFacts) =>
 /** Jobs that teach: the latest of a crew whose tasks were timed. */
 const MOST_TEACHING = 60
 
-/** Minutes that tasks of each kind took on a crew's latest jobs: an index's first rows, whatever the number of jobs. */
-export async function taskMinutesOfCrew(db: Db, crewId: string): Promise<JobFacts['taskMinutes']> {
+/** What a crew's latest jobs teach of the time that work takes, summed up: an index's first rows, whatever the number of jobs. */
+export async function crewTimesOf(db: Db, crewId: string): Promise<CrewTimes> {
   const rows = await db
     .select({ taskMinutes: sql<JobFacts['taskMinutes']>`${jobSummary.facts} -> 'taskMinutes'` })
     .from(jobSummary)
     .where(and(eq(jobSummary.crewId, crewId), sql`jsonb_array_length(${jobSummary.facts} -> 'taskMinutes') > 0`))
     .orderBy(desc(jobSummary.workedOutAt))
     .limit(MOST_TEACHING)
-  return rows.flatMap(({ taskMinutes }) => taskMinutes)
+  return crewTimes(rows.flatMap(({ taskMinutes }) => taskMinutes))
 }

@@ -1,7 +1,7 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { TASK_TEMPLATES, learnedMinutes } from '@/core/fit/taskTemplates'
+import { TASK_TEMPLATES } from '@/core/fit/taskTemplates'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { RULE_PACK_IDS, type RulePackId } from '@/core/rules/rulePack'
 import { coresOf } from '@/core/wiring/runLabels'
@@ -53,7 +53,7 @@ const allTimes = ({ usualMinutes }: HabitsOfCrew): Record<string, number | null>
 
 function UsualTimes({ habits, may, refresh }: Props) {
   const [saved, setSaved] = useState(false)
-  const learned = learnedMinutes(habits.taskMinutes)
+  const learned = new Map(Object.entries(habits.crewTimes.taskMin))
   const fields = TASK_TEMPLATES.map(({ key, name }) => ({
     name: key,
     label: `${name}, minutes`,

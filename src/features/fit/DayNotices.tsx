@@ -1,5 +1,5 @@
 'use client'
-import { firstTimeFactors, newModels } from '@/core/fit/firstTime'
+import { newModels } from '@/core/fit/firstTime'
 import { paperWords, papersOfInstallation } from '@/core/plan/papersOfInstallation'
 import { Button } from '@/ui/Button'
 import { day as dated } from '@/ui/clock'
@@ -30,7 +30,7 @@ export function DayNotices({
   } = useJob()
   const waiting = schedule?.unplaced.filter(({ reason }) => reason.code === 'waitsFor') ?? []
   const roots = schedule?.unplaced.filter((one) => !waiting.includes(one)) ?? []
-  const fresh = newModels(installation.components, view.taskMinutes)
+  const fresh = newModels(installation.components, view.crewTimes.knownModels)
   const papers = papersOfInstallation(installation, today, view.scheduledDay)
   return (
     <>
@@ -52,7 +52,7 @@ export function DayNotices({
       {fresh.length > 0 && tasks.length > 0 && (
         <Notice kind="info" mx="14px" mb="6px">
           The first time with {fresh.join(' and ')}:{' '}
-          {firstTimeFactors(view.taskMinutes).size > 0
+          {Object.keys(view.crewTimes.firstTimeFactor).length > 0
             ? 'tasks taken from the plan are longer by what your first times with others took.'
             : 'there is no record of earlier first times to allow by. Leave some room in the day.'}
         </Notice>

@@ -2,7 +2,8 @@
 import { Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
-import { learnedMinutes, tasksOfPlan } from '@/core/fit/taskTemplates'
+import { ownTime } from '@/core/fit/crewTimes'
+import { tasksOfPlan } from '@/core/fit/taskTemplates'
 import type { FitItem } from '@/core/installation/fit'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
@@ -38,7 +39,7 @@ export function DayView() {
   const edit = may('saveItem')
   const propose = () =>
     save(
-      tasksOfPlan(installation, view.taskMinutes, visits[0]?.tag ?? null, view.usualMinutes).map(
+      tasksOfPlan(installation, view.crewTimes, visits[0]?.tag ?? null, view.usualMinutes).map(
         ({ tag, name, detail }, k): FitItem => ({
           id: uuidv7(),
           kind: 'task',
@@ -97,9 +98,7 @@ export function DayView() {
         <TaskCard
           task={chosen}
           learnedMin={
-            chosen.detail.template === null
-              ? null
-              : (learnedMinutes(view.taskMinutes).get(chosen.detail.template) ?? null)
+            chosen.detail.template === null ? null : (ownTime(view.crewTimes.taskMin, chosen.detail.template) ?? null)
           }
           nameOf={nameOf}
           edit={edit}

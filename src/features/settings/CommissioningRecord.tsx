@@ -45,7 +45,7 @@ function StepRow({ point, step }: { point: Point; step: CommissioningStep }) {
   const record = stepRecord(step, bench.context.readings)
   const judgement = bench.judgements.get(point.key)
   const running = isRunning(record)
-  const usual = usualStepTime(step, view.taskMinutes)
+  const usual = usualStepTime(step, view.crewTimes.stepMin)
   const say = async (slotId: string, word: string) => {
     const slot = point.slots.find(({ id }) => id === slotId)
     if (!slot) return

@@ -19,7 +19,7 @@ export function TimeBoxSheet() {
   const left = COMMISSIONING_STEPS.flatMap((step) => {
     const { ended, ...rest } = stepRecord(step, bench.context.readings)
     if (ended?.as === 'done' && !isRunning({ ended, ...rest })) return []
-    return [{ step, minutes: usualStepTime(step, view.taskMinutes).minutes }]
+    return [{ step, minutes: usualStepTime(step, view.crewTimes.stepMin).minutes }]
   })
   if (left.length === 0) return null
   const isToday = (record.cover ?? view).scheduledDay === today

@@ -6,7 +6,7 @@ import { RULE_PACK_IDS, type RulePackId } from '@/core/rules/rulePack'
 import type { Db } from '@/db/client'
 import { storeFile } from '@/db/queries/files'
 import { habitsOfCrew, pricesOfCrew } from '@/db/queries/habits'
-import { taskMinutesOfCrew } from '@/db/queries/summaries'
+import { crewTimesOf } from '@/db/queries/summaries'
 import { crew, crewPrice } from '@/db/schema'
 import { habitsSchema, letterHeadSchema, pricesSchema } from '@/schemas/habits'
 import { noteBy } from '../crew/noteBy'
@@ -27,12 +27,12 @@ export const viewHabits = defineUseCase({
   via: 'json',
   schema: yup.object({}),
   run: async (db, actor) => {
-    const [{ logoSha256, ...own }, prices, taskMinutes] = await Promise.all([
+    const [{ logoSha256, ...own }, prices, crewTimes] = await Promise.all([
       habits(db, actor.crewId),
       pricesOfCrew(db, actor.crewId),
-      taskMinutesOfCrew(db, actor.crewId),
+      crewTimesOf(db, actor.crewId),
     ])
-    return { ...own, logo: logoSha256, prices, taskMinutes }
+    return { ...own, logo: logoSha256, prices, crewTimes }
   },
 })
 

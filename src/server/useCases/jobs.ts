@@ -5,7 +5,7 @@ import * as yup from 'yup'
 import { NO_BANK, NO_CURTAILMENT, type Sources } from '@/core/installation/installation'
 import { JOB_FILTERS, JOB_SORTS, LISTED_GROUPS } from '@/core/evidence/jobGroups'
 import { beginWithCrewColours, usualMinutesOfCrew } from '@/db/queries/habits'
-import { jobListing, taskMinutesOfCrew } from '@/db/queries/summaries'
+import { jobListing, crewTimesOf } from '@/db/queries/summaries'
 import { householdAnswersOf, householdLinksOf } from '@/db/queries/household'
 import { beginWithCrewLimits } from '@/db/queries/ownLimits'
 import { erasuresOfJob } from '@/db/queries/erasure'
@@ -148,7 +148,7 @@ export const viewJob = defineUseCase({
       profiles,
       householdLinks,
       answers,
-      taskMinutes,
+      crewTimes,
       usualMinutes,
       reviews,
       signatures,
@@ -162,7 +162,7 @@ export const viewJob = defineUseCase({
       profilesOf(db, row.id),
       householdLinksOf(db, row.id),
       householdAnswersOf(db, row.id),
-      taskMinutesOfCrew(db, actor.crewId),
+      crewTimesOf(db, actor.crewId),
       usualMinutesOfCrew(db, actor.crewId),
       reviewsOfJob(db, row.id),
       signaturesOfJob(db, row.id),
@@ -173,7 +173,7 @@ export const viewJob = defineUseCase({
       /** When it was read: a page that was kept for want of a network holds an old one. */
       readAt: new Date().toISOString(),
       record,
-      taskMinutes,
+      crewTimes,
       /** Minutes of the crew's kinds of task, where it says so itself. */
       usualMinutes,
       version: row.version,

@@ -7,6 +7,7 @@ import {
   USUAL_STEP_MIN,
   stepDrags,
   stepWork,
+  stepTimes,
   usualStepTime,
 } from '../../settings/commissioning'
 import { benchOf } from '../bench'
@@ -69,9 +70,12 @@ describe('what a step is held against', () => {
   const took = (step: CommissioningStep, ...minutes: number[]) =>
     minutes.map((one) => ({ template: stepWork(step), minutes: one }))
 
+  const heldAgainst = (step: CommissioningStep, recorded: ReturnType<typeof took>) =>
+    usualStepTime(step, Object.fromEntries(stepTimes(recorded)))
+
   it('is what four of five of the crew’s earlier steps took, whatever their order, rounded up to a minute', () => {
-    expect(usualStepTime('profile', took('profile', 12, 4, 6.2, 5, 7))).toEqual({ minutes: 7, from: 'crew' })
-    expect(usualStepTime('profile', took('profile', 1, 2, 3, 4, 5, 6, 7, 8.1, 9, 10))).toEqual({
+    expect(heldAgainst('profile', took('profile', 12, 4, 6.2, 5, 7))).toEqual({ minutes: 7, from: 'crew' })
+    expect(heldAgainst('profile', took('profile', 1, 2, 3, 4, 5, 6, 7, 8.1, 9, 10))).toEqual({
       minutes: 9,
       from: 'crew',
     })
@@ -79,13 +83,13 @@ describe('what a step is held against', () => {
 
   it('is what is usual for anybody while the crew did it fewer than five times', () => {
     const few = [...took('profile', 40, 50, 60, 70), ...took('pairing', 40, 40, 40, 40, 40)]
-    expect(usualStepTime('profile', few)).toEqual({ minutes: USUAL_STEP_MIN.profile, from: 'default' })
-    expect(usualStepTime('pairing', few)).toEqual({ minutes: 40, from: 'crew' })
+    expect(heldAgainst('profile', few)).toEqual({ minutes: USUAL_STEP_MIN.profile, from: 'default' })
+    expect(heldAgainst('pairing', few)).toEqual({ minutes: 40, from: 'crew' })
   })
 
   it('does not learn from an end that was forgotten until the next day, nor from one tapped at once', () => {
     const forgotten = took('limits', 8, 9, 10, 11, 0.1, 900)
-    expect(usualStepTime('limits', forgotten).from).toBe('default')
-    expect(usualStepTime('limits', [...forgotten, ...took('limits', 12)])).toEqual({ minutes: 11, from: 'crew' })
+    expect(heldAgainst('limits', forgotten).from).toBe('default')
+    expect(heldAgainst('limits', [...forgotten, ...took('limits', 12)])).toEqual({ minutes: 11, from: 'crew' })
   })
 })
