@@ -6,6 +6,7 @@ import { FACES_SCRIPT } from '@/look/facesScript'
 import { LAMP_SCRIPT } from '@/look/lampScript'
 import { MISSED_SCRIPT } from '@/look/missedScript'
 import { ZONE_SCRIPT } from '@/look/zoneScript'
+import { PunchShapes } from '@/ui/PunchShapes'
 import { LaterProviders } from './LaterProviders'
 import { visit } from './visit'
 
@@ -35,6 +36,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         <script dangerouslySetInnerHTML={{ __html: FACES_SCRIPT }} />
+        <PunchShapes />
         <LaterProviders zone={zone} drawnAtMs={nowMs}>
           {children}
         </LaterProviders>

@@ -8,15 +8,24 @@ import { system } from '@/look/theme'
 import { PLAN_MARKS, VERDICTS } from '@/core/rules/verdict'
 import { PlanMarkWord } from './PlanMarkWord'
 import { Punch, VERDICT_WORDS } from './Punch'
+import { PunchShapes } from './PunchShapes'
 import { VerdictWord } from './VerdictWord'
 
 const html = (node: ReactNode) => renderToStaticMarkup(<ChakraProvider value={system}>{node}</ChakraProvider>)
 /** A drawing without its colours: what is left to tell marks apart in grey. */
-const shape = (node: ReactNode) => renderToStaticMarkup(node).replace(/(fill|stroke)="[^"]*"/g, '')
+const shapes = () => {
+  const page = renderToStaticMarkup(<PunchShapes />).replace(/(fill|stroke)="[^"]*"/g, '')
+  return new Map([...page.matchAll(/<symbol id="([^"]*)"[^>]*>(.*?)<\/symbol>/g)].map(([, id, drawn]) => [id, drawn]))
+}
 
 describe('verdicts', () => {
   it('are told apart by shape alone', () => {
-    expect(new Set(VERDICTS.map((verdict) => shape(<Punch verdict={verdict} />))).size).toBe(VERDICTS.length)
+    const drawn = VERDICTS.map((verdict) => {
+      const [, named = ''] = /href="#([^"]*)"/.exec(renderToStaticMarkup(<Punch verdict={verdict} />)) ?? []
+      return shapes().get(named)
+    })
+    expect(drawn).not.toContain(undefined)
+    expect(new Set(drawn).size).toBe(VERDICTS.length)
   })
 
   it.each(VERDICTS)('%s carries its word', (verdict) => {

@@ -23,7 +23,6 @@ export function HoldLine() {
       gap="10px"
       fontSize="14.5px"
       css={{
-        '--punch-hole': 'var(--aw-colors-foot)',
         '--aw-colors-open': 'var(--aw-colors-foot-ink)',
         '--aw-colors-proven': 'var(--aw-colors-foot-ink)',
         '--aw-colors-stop': 'var(--aw-colors-foot-ink)',

@@ -128,7 +128,6 @@ function LedgerGroup({
       px="14px"
       py="8px"
       data-ledger-point={pointKey}
-      css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
     >
       <chakra.button
         type="button"

@@ -42,13 +42,7 @@ function PointRow({ point }: { point: Point }) {
     if (chosen && !belongsTo(point, ...RECORDED_GAPS)) row.current?.scrollIntoView({ block: 'nearest' })
   }, [chosen, point])
   return (
-    <Box
-      ref={row}
-      borderTopWidth="1px"
-      borderColor="rule"
-      bg={chosen ? 'emberSoft' : undefined}
-      css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
-    >
+    <Box ref={row} borderTopWidth="1px" borderColor="rule" bg={chosen ? 'emberSoft' : undefined}>
       <chakra.button
         type="button"
         onClick={() => select(chosen ? null : point.key)}

@@ -16,7 +16,6 @@ export function Rail({ onChoose }: { onChoose?: () => void }) {
       borderColor="rule2"
       py="6px"
       overflowY="auto"
-      css={{ '--punch-hole': 'var(--aw-colors-sheet2)' }}
     >
       {stageSummaries(bench).map(({ stage: own, verdicts, proven, total, holdsJobUp }, k) => {
         const current = own === stage
@@ -44,7 +43,6 @@ export function Rail({ onChoose }: { onChoose?: () => void }) {
             borderColor={current ? 'ember' : 'transparent'}
             bg={current ? 'sheet' : 'transparent'}
             _hover={{ bg: 'sheet' }}
-            css={current ? { '--punch-hole': 'var(--aw-colors-sheet)' } : undefined}
           >
             <Box fontFamily="mono" fontSize="12px" color="ink3" pt="3px">
               {k + 1}

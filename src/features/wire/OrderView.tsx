@@ -98,12 +98,7 @@ function StepRow({
   const said = point && latestBySlot(bench.context.readings, point.key).get('done')?.valueWord
   const open = !held && state !== 'later'
   return (
-    <Box
-      borderTopWidth="1px"
-      borderColor="rule"
-      bg={state === 'now' && !held ? 'emberSoft' : undefined}
-      css={state === 'now' && !held ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
-    >
+    <Box borderTopWidth="1px" borderColor="rule" bg={state === 'now' && !held ? 'emberSoft' : undefined}>
       {heading && (
         <Text px="14px" pt="7px" fontSize="13px" color="ink2">
           {STAGE_LABELS[step.stage]}

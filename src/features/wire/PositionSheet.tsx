@@ -124,7 +124,6 @@ function CauseRow({
       py="9px"
       bg={open ? 'stopSoft' : undefined}
       fontSize="14px"
-      css={open ? { '--punch-hole': 'var(--aw-colors-stop-soft)' } : undefined}
     >
       <Flex gap="10px" align="flex-start" wrap={{ base: 'wrap', md: 'nowrap' }}>
         <VerdictWord verdict="stop" />

@@ -125,14 +125,7 @@ function RunRow({
     return said === 'continuity' ? 'answers' : said === 'open' ? 'silent' : '–'
   }
   return (
-    <Box
-      borderTopWidth="1px"
-      borderColor="rule"
-      px="14px"
-      py="8px"
-      bg={chosen ? 'emberSoft' : undefined}
-      css={chosen ? { '--punch-hole': 'var(--aw-colors-ember-soft)' } : undefined}
-    >
+    <Box borderTopWidth="1px" borderColor="rule" px="14px" py="8px" bg={chosen ? 'emberSoft' : undefined}>
       <Grid templateColumns={{ base: '1fr', md: 'minmax(0, 1fr) 176px' }} gap="8px 18px" alignItems="center">
         <chakra.button
           type="button"
