@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { reading } from '../../../tests/support/house'
 import { pictureEntry, readingEntry } from '../../../tests/support/outboxEntries'
 import { httpCarrier } from './httpCarrier'
@@ -9,7 +9,9 @@ const entry = (): EntryOf<'recordReadings'> =>
   readingEntry(reading('outage.told', 'answer', 'yes', { detail: { confirmed: ['stepHeld'] } }))
 const fetched = vi.fn<typeof fetch>()
 const answering = (status: number, body: unknown) => fetched.mockResolvedValue(Response.json(body, { status }))
-vi.stubGlobal('fetch', fetched)
+beforeEach(() => {
+  vi.stubGlobal('fetch', fetched)
+})
 afterEach(() => fetched.mockReset())
 
 describe('sending readings', () => {

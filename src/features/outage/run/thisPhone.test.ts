@@ -1,7 +1,5 @@
-import { afterEach, expect, it, vi } from 'vitest'
+import { expect, it, vi } from 'vitest'
 import { thisPhone } from './useClock'
-
-afterEach(() => vi.unstubAllGlobals())
 
 it('a phone that may not remember anything is one phone as long as the page is open', () => {
   vi.stubGlobal('localStorage', {
