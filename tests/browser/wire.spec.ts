@@ -35,6 +35,21 @@ test.describe('the schematic', () => {
     await expect(page.getByText('More to the right →')).toBeVisible()
     await page.getByRole('button', { name: 'Whole drawing' }).click()
     await expect(page.getByText(/^More to the/)).toHaveCount(0)
+    // seen as a whole, what is written is still read: names that have room in their own size, the others by pointing
+    const sizes = await page.getByRole('group', { name: /^Schematic/ }).evaluate((drawing) => {
+      const sheet = drawing.querySelector('g')?.getCTM()?.a ?? NaN
+      const words = [...drawing.querySelectorAll('g[aria-hidden] text')]
+      const own = [...drawing.querySelectorAll('text[data-word]')]
+      return {
+        sheet,
+        words: words.map((word) => sheet * parseFloat(getComputedStyle(word).fontSize)),
+        own: own.filter((word) => getComputedStyle(word).display !== 'none').length,
+      }
+    })
+    expect(sizes.sheet).toBeLessThan(1)
+    expect(sizes.own).toBe(0)
+    expect(sizes.words.length).toBeGreaterThan(10)
+    expect(Math.min(...sizes.words)).toBeGreaterThan(11.9)
     await thing(page, 'circuit.c1').click()
     await page.getByRole('button', { name: 'Show the way of a fault current' }).click()
     await expect(

@@ -4,9 +4,10 @@ import { liveState } from '@/core/wiring/liveState'
 import { faultPath } from '@/core/wiring/faultPath'
 import type { GridState, InstallationGraph } from '@/core/wiring/installationGraph'
 import { type SchematicPlaces, elkGraph, placesOf } from '@/core/wiring/schematic/elkGraph'
+import { type FarWords, farWords } from '@/core/wiring/schematic/farWords'
 import { schematicDrawing } from '@/core/wiring/schematic/schematicDrawing'
 import { CONDUCTOR_LAYERS, type DrawingOptions, besides } from '@/core/wiring/schematic/schematicPen'
-import { type SchematicModel, schematicModel } from '@/core/wiring/schematic/schematicModel'
+import { CHARACTER_WIDTH, SIZE, type SchematicModel, schematicModel } from '@/core/wiring/schematic/schematicModel'
 import { wrapped } from '@/core/wiring/schematic/textWidth'
 import { SCHEMES, choicesOfPlan } from '@/core/wiring/topology/topologyChoices'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
@@ -259,5 +260,75 @@ describe('a circuit with an alarm, a freezer or medical equipment', () => {
     expect([tags('circuit.c1')?.length, tags('circuit.c2')?.length]).toEqual([0, 1])
     expect(of('circuit.c2')?.title).toContain('medical equipment is on it')
     expect(of('circuit.c1')?.title).not.toContain('medical')
+  })
+})
+
+describe('words from afar', () => {
+  const SCALES = [0.9, 0.6, 0.4, 0.2]
+  const wordsOf = ({ lines }: FarWords) => lines.map(({ text }) => text).join(' ')
+
+  it.each(SCALES)(
+    'at %f of its size all have their own size on the screen, and none lies on another',
+    async (scale) => {
+      const { groups } = await draw(withCircuits(12))
+      const words = farWords(groups, scale)
+      const rightmost = Math.max(...groups.map(({ box }) => box.x + box.width))
+      expect(words.length).toBeGreaterThan(0)
+      const rooms = words.map(({ at, lines, grown }) => {
+        const width = Math.max(...lines.map(({ text }) => text.length)) * CHARACTER_WIDTH * grown
+        const left = at.x - (lines[0]?.anchor === 'middle' ? width / 2 : 0)
+        return { left, right: left + width, top: at.y - lines.length * SIZE.label * grown, bottom: at.y }
+      })
+      for (const { left, right } of rooms) {
+        expect(left).toBeGreaterThan(-1e-9)
+        expect(right).toBeLessThan(rightmost + 1e-9)
+      }
+      for (const [k, a] of rooms.entries())
+        for (const b of rooms.slice(k + 1))
+          expect(a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom).toBe(false)
+      for (const { lines, grown } of words)
+        for (const { size } of lines) expect(size * grown * scale).toBeGreaterThan(11.9)
+    },
+  )
+
+  it('within a load end where its room does, or are left out', async () => {
+    const { groups } = await draw(withCircuits(12))
+    const load = groups.find(({ thing, role }) => thing === 'circuit.c1' && role === 'place')!
+    const within = (scale: number) =>
+      farWords([load], scale).flatMap(({ lines, grown, at }) =>
+        lines.map(({ text }) => ({ text, right: at.x + text.length * CHARACTER_WIDTH * grown })),
+      )
+    for (const scale of [1, ...SCALES])
+      for (const { right } of within(scale)) expect(right).toBeLessThanOrEqual(load.box.x + load.box.width)
+    expect(within(0.6).map(({ text }) => text)).toEqual([expect.stringMatching(/^Circuit.*…$/)])
+    expect(within(0.15)).toEqual([])
+  })
+
+  it('are fewer the farther, and sources and boards keep theirs before switches', async () => {
+    const { groups } = await draw(withCircuits(12))
+    const shown = SCALES.map((scale) => new Set(farWords(groups, scale).map(wordsOf)))
+    const sizes = shown.map(({ size }) => size)
+    expect(sizes).toEqual([...sizes].sort((a, b) => b - a))
+    expect(sizes[3]).toBeLessThan(sizes[0]!)
+    const keys = (of: typeof groups, scale: number) => farWords(of, scale).map(({ key }) => key)
+    const first = groups.filter(({ role }) => role === 'place' || role === 'source')
+    for (const scale of SCALES) expect(keys(groups, scale)).toEqual(expect.arrayContaining(keys(first, scale)))
+  })
+
+  it('are those of what is chosen first, however far, and never a part of a symbol', async () => {
+    const { groups: plainly } = await draw(withCircuits(12))
+    const devices = plainly.filter(({ role }) => role === 'device').slice(0, 5)
+    expect(devices).toHaveLength(5)
+    for (const { thing } of devices) {
+      const { groups } = await draw(withCircuits(12), 'healthy', { chosen: new Set([thing]) })
+      const own = groups.find((group) => group.thing === thing && group.role === 'device')!
+      const hasName = own.shapes.some((shape) => shape.kind === 'text' && !shape.isSign)
+      const words = farWords(groups, 0.2)
+      expect(
+        words.some(({ key }) => key.startsWith(`${own.key} `)),
+        thing,
+      ).toBe(hasName)
+      expect(words.flatMap(({ lines }) => lines).filter(({ isSign }) => isSign)).toEqual([])
+    }
   })
 })

@@ -27,7 +27,18 @@ export type Ink =
 export type Primitive =
   | { kind: 'line'; points: Point[]; ink: Ink; width: number; dash?: string; opacity?: number }
   | { kind: 'circle'; at: Point; r: number; ink: Ink; width: number; fill?: Ink; dash?: string }
-  | { kind: 'rect'; at: Point; width: number; height: number; ink: Ink; stroke: number; fill?: Ink; dash?: string }
+  | {
+      kind: 'rect'
+      at: Point
+      width: number
+      height: number
+      ink: Ink
+      stroke: number
+      fill?: Ink
+      dash?: string
+      /** Stands around a word, and is nothing without it. */
+      aroundWord?: true
+    }
   | {
       kind: 'text'
       at: Point
@@ -36,6 +47,8 @@ export type Primitive =
       ink: Ink
       anchor: 'start' | 'middle' | 'end'
       weight?: number
+      /** Part of a symbol, and grows and shrinks with it: no word. */
+      isSign?: true
     }
 
 /** A straight line through points. */

@@ -5,6 +5,7 @@ import { memo, useCallback, useEffect, useImperativeHandle, useRef, useState } f
 import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { Shape } from '@/ui/charts/Shape'
 import { type Side, hiddenSides } from './hiddenSides'
+import { WordsFromAfar } from './WordsFromAfar'
 
 /** Height of the line that says where the picture goes on. */
 const HINT_PX = 32
@@ -44,6 +45,7 @@ export function SchematicDrawing({
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null)
   const shown = useRef(groups)
   const [hidden, setHidden] = useState<readonly Side[]>([])
+  const [scale, setScale] = useState(READABLE)
   useEffect(() => {
     shown.current = groups
   }, [groups])
@@ -66,6 +68,7 @@ export function SchematicDrawing({
         const frameSize = { width: svg.clientWidth, height: svg.clientHeight }
         const sides = hiddenSides(sizeRef.current, transform, frameSize)
         setHidden((before) => (before.join() === sides.join() ? before : sides))
+        setScale(Math.min(READABLE, transform.k))
       })
     behaviour.current = made
     select(svg).call(made).on('dblclick.zoom', null)
@@ -145,6 +148,7 @@ export function SchematicDrawing({
     }),
     [width],
   )
+  const isFar = scale < READABLE
   return (
     <Box position="relative" h={`${height}px`} maxH={{ base: '52vh', md: 'none' }} overflow="hidden" bg="sheet">
       <chakra.svg
@@ -156,7 +160,7 @@ export function SchematicDrawing({
         tabIndex={0}
         display="block"
         cursor="grab"
-        css={{ touchAction: 'none', userSelect: 'none' }}
+        css={{ touchAction: 'none', userSelect: 'none', ...(isFar && { '& [data-word]': { display: 'none' } }) }}
         _focusVisible={{ outlineWidth: '3px', outlineColor: 'focusRing', outlineOffset: '-3px' }}
       >
         <g ref={sheet}>
@@ -169,6 +173,7 @@ export function SchematicDrawing({
               onReached={onReached}
             />
           ))}
+          {isFar && <WordsFromAfar groups={groups} scale={scale} />}
         </g>
       </chakra.svg>
       <MoreBeyond sides={hidden} />

@@ -12,6 +12,7 @@ interface LabelProps {
   tone?: ColourName
   /** Ground to stand out from, where lines run behind the words. */
   halo?: ColourName
+  haloWidth?: number
   children: ReactNode
 }
 
@@ -24,6 +25,7 @@ export function Label({
   anchor = 'start',
   tone = 'ink2',
   halo,
+  haloWidth = 4,
   children,
 }: LabelProps) {
   return (
@@ -33,7 +35,7 @@ export function Label({
       textAnchor={anchor}
       fill={colour(tone)}
       stroke={halo ? colour(halo) : 'none'}
-      strokeWidth={halo ? 4 : 0}
+      strokeWidth={halo ? haloWidth : 0}
       style={{ fontSize: size, fontWeight: weight, paintOrder: 'stroke', pointerEvents: 'none' }}
     >
       {children}

@@ -31,6 +31,7 @@ export function Shape({ shape }: { shape: Primitive }) {
     case 'rect':
       return (
         <rect
+          data-word={shape.aroundWord ? '' : undefined}
           x={shape.at.x}
           y={shape.at.y}
           width={shape.width}
@@ -47,6 +48,7 @@ export function Shape({ shape }: { shape: Primitive }) {
         <text
           x={shape.at.x}
           y={shape.at.y}
+          data-word={shape.isSign ? undefined : ''}
           textAnchor={shape.anchor}
           fill={colour(shape.ink)}
           style={{ fontSize: shape.size, fontWeight: shape.weight }}

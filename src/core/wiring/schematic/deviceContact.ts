@@ -68,7 +68,15 @@ export function drawContact(pen: Pen, edge: GraphEdge, symbol: string, { x, y }:
   if (edge.rcd)
     shapes.push(
       { kind: 'circle', at: { x: x - half + 6, y }, r: 6.5, ink: 'ink2', width: 1.2 },
-      { kind: 'text', at: { x: x - half + 1, y: y + 17 }, text: 'I', size: SIZE.text, ink: 'ink2', anchor: 'middle' },
+      {
+        kind: 'text',
+        at: { x: x - half + 1, y: y + 17 },
+        text: 'I',
+        size: SIZE.text,
+        ink: 'ink2',
+        anchor: 'middle',
+        isSign: true,
+      },
       line('ink2', 0.9, [x - half + 6, y + 15], [x - half + 9, y + 9], [x - half + 12, y + 15], [x - half + 6, y + 15]),
     )
   return shapes

@@ -62,6 +62,7 @@ export function drawPart(pen: Pen, part: SchematicPart, at: Point): DrawnGroup {
         ink: 'stop',
         anchor: 'middle',
         weight: 700,
+        isSign: true,
       },
     )
   const { body, title } = PART_BODIES[part.kind](pen, part as never, { x: at.x, y: at.y, middle })
@@ -87,6 +88,7 @@ const safetyTag = (right: number, top: number): Primitive[] => [
     ink: 'watch',
     anchor: 'middle',
     weight: 700,
+    isSign: true,
   },
 ]
 
@@ -183,7 +185,15 @@ const drawBond: Body<'bond'> = (pen, { bondId, deviceId, lines }, { y, middle })
     title: `${name}: neutral–earth bond, ${closed ? 'closed' : 'open'}${deviceId === null ? '' : ', made by a relay'}`,
     body: [
       { kind: 'circle', at: { x: middle, y: y + 5 }, r: 3, ink: 'neutral', width: 1.6, fill: 'sheet' },
-      { kind: 'text', at: { x: middle + 8, y: y + 9 }, text: 'N', size: SIZE.text, ink: 'neutral', anchor: 'start' },
+      {
+        kind: 'text',
+        at: { x: middle + 8, y: y + 9 },
+        text: 'N',
+        size: SIZE.text,
+        ink: 'neutral',
+        anchor: 'start',
+        isSign: true,
+      },
       line(closed ? 'earth' : 'ink2', 2.2, [middle, y + 8], closed ? [middle, y + 17] : [middle + 8, y + 18]),
       ...earthSymbol(middle, y + 16, closed ? 'earth' : 'rule2'),
     ],

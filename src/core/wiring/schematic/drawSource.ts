@@ -47,6 +47,7 @@ export const drawSource: Body<'source'> = (pen, { source }, { y, middle }) => {
         ink,
         anchor: 'middle',
         weight: 600,
+        isSign: true,
       },
     ],
   }

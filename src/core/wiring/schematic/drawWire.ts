@@ -72,6 +72,7 @@ export function drawWire(pen: Pen, model: SchematicModel, places: SchematicPlace
         ink: crossedWith === undefined ? 'rule2' : 'stop',
         stroke: 1,
         fill: 'sheet',
+        aroundWord: true,
       },
       {
         kind: 'text',
