@@ -215,6 +215,10 @@ export default tseslint.config(
         ...KEY_RULES,
         { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Take the colour from the theme.' },
         ...TEXT_SIZE_RULES,
+        {
+          selector: "CallExpression[callee.property.name='slice'][arguments.0.value=0][arguments.1.value=10]",
+          message: 'The day of an instant is that of a place: dayOf of useTimes, or calendarDay.',
+        },
       ],
     },
   },

@@ -13,7 +13,7 @@ import { seenIn } from '@/server/replica/seenWrites'
 import { call } from '@/server/useCase'
 import { type JobPage, listJobs } from '@/server/useCases/jobs'
 import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
-import { dayIn } from '@/ui/clock'
+import { calendarDay } from '@/core/time/daysOfInstant'
 import { visit } from './visit'
 
 export default async function Page({
@@ -24,7 +24,7 @@ export default async function Page({
   const actor = await currentActor()
   if (!actor) redirect((await waitsForFirstCrew()) ? '/first-run' : '/sign-in')
   const { zone, nowMs } = await visit()
-  const now = dayIn(nowMs, zone)
+  const now = calendarDay(nowMs, zone)
   const asked = Object.entries(await searchParams).flatMap(([key, value]) =>
     typeof value === 'string' ? [[key, value]] : [],
   )

@@ -13,6 +13,7 @@ import { marksOfJobs } from '@/db/queries/outageMarks'
 import { visitsOfJobs } from '@/db/queries/visits'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Installation } from '@/core/installation/installation'
+import { calendarDay } from '@/core/time/daysOfInstant'
 import { isId } from '@/schemas/fields'
 import type { Actor } from './access'
 import { Problem } from './problem'
@@ -24,7 +25,9 @@ export async function jobOfActor(db: Db, actor: Actor, jobId: string): Promise<J
   return row
 }
 
-export const today = (): string => new Date().toISOString().slice(0, 10)
+/** The day it is at a house; by UTC where its zone is not on record. */
+export const todayAt = ({ timeZone }: Pick<Installation['site'], 'timeZone'>): string =>
+  calendarDay(Date.now(), timeZone)
 
 /** All that is stored about some jobs of one crew, ready for the core: one query a table. */
 export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string): Promise<Map<string, JobRecord>> {
@@ -60,7 +63,7 @@ export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string
                 replacements: of(replacements, jobId),
                 serialsElsewhere: of(elsewhere, jobId),
                 instruments,
-                today: today(),
+                today: todayAt(installation.site),
               },
             ],
           ]

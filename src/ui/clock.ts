@@ -1,3 +1,5 @@
+import { calendarDay } from '@/core/time/daysOfInstant'
+
 /** Where and when a page is looked at: a server draws it for somebody in another zone. */
 export interface PlaceInTime {
   /** IANA name of the time zone. */
@@ -41,13 +43,6 @@ function partsIn(at: Date | number, zone: string): { day: string; hour: string; 
   }
 }
 
-/**
- * The day of a moment in a zone, as YYYY-MM-DD.
- *
- * @example dayIn(Date.UTC(2026, 10, 30, 23, 30), 'Europe/Berlin') // '2026-12-01'
- */
-export const dayIn = (atMs: number, zone: string): string => partsIn(atMs, zone).day
-
 /** Minutes since midnight in a zone. @example minutesIn(Date.UTC(2026, 10, 30, 9, 5), 'UTC') // 545 */
 export function minutesIn(atMs: number, zone: string): number {
   const { hour, minute } = partsIn(atMs, zone)
@@ -70,7 +65,7 @@ export const day = (calendarDay: string): string => `${shortDay(calendarDay)} ${
  *
  * @example dayAt('2026-11-30T23:30:00Z', { zone: 'Europe/Berlin', today: '2026-11-30' }) // '1 Dec 2026'
  */
-export const dayAt = (iso: string, { zone }: PlaceInTime): string => day(dayIn(Date.parse(iso), zone))
+export const dayAt = (iso: string, { zone }: PlaceInTime): string => day(calendarDay(Date.parse(iso), zone))
 
 /**
  * A time as a crew reads it: the clock today, day and clock otherwise.

@@ -1,6 +1,7 @@
 'use client'
 import { type ReactNode, createContext, startTransition, use, useEffect, useMemo, useState } from 'react'
-import { type PlaceInTime, clockAt, dayAt, dayIn } from './clock'
+import { calendarDay } from '@/core/time/daysOfInstant'
+import { type PlaceInTime, clockAt, dayAt } from './clock'
 import { ownZone } from './zone'
 
 const LOOK_MS = 60_000
@@ -17,11 +18,11 @@ const Place = createContext<Drawn>({ zone: 'UTC', today: '1970-01-01', drawnAtMs
  * this device, also over midnight: a time of today gets its day, and what is late by the day must not stay as it was.
  */
 export function PlaceInTimeProvider({ zone, drawnAtMs, children }: Omit<Drawn, 'today'> & { children: ReactNode }) {
-  const [place, setPlace] = useState<Drawn>(() => ({ zone, drawnAtMs, today: dayIn(drawnAtMs, zone) }))
+  const [place, setPlace] = useState<Drawn>(() => ({ zone, drawnAtMs, today: calendarDay(drawnAtMs, zone) }))
   useEffect(() => {
     const look = () => {
       const here = ownZone()
-      const today = dayIn(Date.now(), here)
+      const today = calendarDay(Date.now(), here)
       // no hurry: what is on the page may still be waiting for its script, and would be put away
       startTransition(() =>
         setPlace((old) => (old.zone === here && old.today === today ? old : { ...old, zone: here, today })),

@@ -1,4 +1,4 @@
-import { dayIn } from './clock'
+import { calendarDay } from '@/core/time/daysOfInstant'
 
 /** Where nobody said. */
 const NOWHERE = 'UTC'
@@ -7,7 +7,7 @@ const NOWHERE = 'UTC'
 export const ownZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
 
 /** Today on this device, as YYYY-MM-DD: for what is done at a press. What is drawn follows `useToday`. */
-export const todayHere = (): string => dayIn(Date.now(), ownZone())
+export const todayHere = (): string => calendarDay(Date.now(), ownZone())
 
 /**
  * A zone as a browser said it. UTC for one that is unknown or missing.

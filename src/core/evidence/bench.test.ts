@@ -98,6 +98,38 @@ describe('judging', () => {
       why: expect.stringContaining('not said with which instrument'),
     })
   })
+  it('counts the day of a certificate by the house’s clock, and by every clock where its zone is not known', () => {
+    const readAt = (recordedAt: string, timeZone: string | null) => {
+      const readings = readyForLoads().map((one) =>
+        one.pointKey === 'earth.islandBond'
+          ? { ...one, instrumentId: tester.id, recordedAt, receivedAt: recordedAt }
+          : one,
+      )
+      const certificates = [{ calibratedOn: '2026-02-10', dueOn: '2027-02-10', number: null }]
+      const instruments = [{ ...tester, certificates }]
+      const record = recordOf(house({ site: { ...house().site, timeZone } }), readings)
+      return benchOf({ ...record, instruments }).judgements.get('earth.islandBond')
+    }
+    // in the morning of the day after its last one, which in UTC is still the last
+    const [over, still] = ['2027-02-10T22:00:00.000Z', '2027-02-11T02:00:00.000Z']
+    expect(readAt(over, 'Australia/Brisbane')).toMatchObject({
+      verdict: 'watch',
+      why: expect.stringContaining('was due for calibration on 2027-02-10, before this was read'),
+    })
+    expect(readAt(over, 'UTC')?.verdict).toBe('proven')
+    // in the evening of its last day, which in UTC is over
+    expect(readAt(still, 'America/Los_Angeles')?.verdict).toBe('proven')
+    expect(readAt(still, 'UTC')?.verdict).toBe('watch')
+    expect(readAt('2026-02-09T22:00:00.000Z', 'Australia/Brisbane')?.verdict).toBe('proven')
+    expect(readAt('2026-02-09T22:00:00.000Z', 'UTC')?.verdict).toBe('watch')
+    for (const at of [over, still, '2026-02-09T22:00:00.000Z'])
+      expect(readAt(at, null)).toMatchObject({
+        verdict: 'watch',
+        why: expect.stringContaining('the house has no time zone on record, and by the clocks of some'),
+      })
+    expect(readAt('2026-08-01T22:00:00.000Z', null)?.verdict).toBe('proven')
+    expect(readAt('2028-08-01T22:00:00.000Z', null)?.why).not.toContain('time zone')
+  })
   it('does not prove a bond before a residual-current device has tripped on it', () => {
     const volts = [
       reading('earth.islandBond', 'ln', 230),

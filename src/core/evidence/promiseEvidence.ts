@@ -1,6 +1,7 @@
 import { verdictAt } from './verdictAt'
 import type { CustomerPromise, Installation } from '../installation/installation'
 import { type Verdict, worstVerdict } from '../rules/verdict'
+import { dayThere } from '../time/daysOfInstant'
 import { familyOf } from './families'
 import type { Judgement, Point } from './point'
 
@@ -95,7 +96,7 @@ export function promiseEvidence(
         verdict,
         points: own,
         missing,
-        says: `Open again: the plan changed this promise on ${promise.changedAt.slice(0, 10)}, and what was shown before belongs to the old one. ${promise.changeNote ?? ''}`.trim(),
+        says: `Open again: the plan changed this promise on ${dayThere(promise.changedAt, installation.site)}, and what was shown before belongs to the old one. ${promise.changeNote ?? ''}`.trim(),
       }
     if (missing.length > 0 && verdict === 'open')
       return { promise, verdict, points: own, missing, says: `Not proven: nothing shows ${missing.join(', ')}.` }

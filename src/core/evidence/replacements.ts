@@ -1,5 +1,6 @@
 import { REPLACEMENT_WORDS, type Replacement } from '../installation/fit'
 import type { Installation } from '../installation/installation'
+import { dayThere } from '../time/daysOfInstant'
 import { familyOf } from './families'
 import type { Point } from './point'
 import type { SetsAside } from './setAside'
@@ -27,5 +28,5 @@ export const asideByReplacements = (
     at: replacedAt,
     covers: (point) => restsOn(point, componentTag, installation),
     pictureSubject: componentTag,
-    words: `${componentTag} was replaced on ${replacedAt.slice(0, 10)} (${REPLACEMENT_WORDS[cause]}), and this was shown with the old one`,
+    words: `${componentTag} was replaced on ${dayThere(replacedAt, installation.site)} (${REPLACEMENT_WORDS[cause]}), and this was shown with the old one`,
   }))

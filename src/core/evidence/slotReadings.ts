@@ -3,6 +3,7 @@ import type { InstrumentAccuracy } from '../quantity/accuracy'
 import { formatQuantity } from '../quantity/formatQuantity'
 import type { Verdict } from '../rules/verdict'
 import { boundOf, boundSign, figureText, functionInRange } from './figure'
+import { calendarDay, daysAnywhere } from '../time/daysOfInstant'
 import { instrumentAsOf, whyUncertified } from './instrumentThen'
 import { type ReadingBound } from '../rules/judgeFigure'
 import type { EvidenceContext, Point, Slot } from './point'
@@ -32,10 +33,20 @@ const isImpossible = (value: number, slot: Slot | undefined) =>
 /** Whether an instrument stands behind what a slot takes. */
 const measuredBy = (slot: Slot | undefined) => slot?.input.kind === 'quantity' && slot.input.measures !== null
 
-/** Why a reading is weak evidence: by its instrument's certificate on the day it was read. */
-function weaknessOf(reading: Reading, instrument: Instrument | undefined): string | null {
+/**
+ * Why a reading is weak evidence: by its instrument's certificate on the day it was read, by the house's clock. Where its zone is not known, a certificate
+ * has to hold on every day that it may have been.
+ */
+function weaknessOf(reading: Reading, instrument: Instrument | undefined, timeZone: string | null): string | null {
   if (!instrument) return 'it is not said with which instrument it was read'
-  return whyUncertified(instrument, madeAt(reading).slice(0, 10))
+  const atMs = Date.parse(madeAt(reading))
+  const whyOn = (days: readonly string[]) => days.map((day) => whyUncertified(instrument, day))
+  // nearly always the certificate holds, whatever the zone
+  const anywhere = whyOn(daysAnywhere(atMs))
+  if (anywhere.every((why) => why === null)) return null
+  if (timeZone !== null) return whyOn([calendarDay(atMs, timeZone)])[0] ?? null
+  const why = anywhere.find((one) => one !== null) ?? null
+  return anywhere.includes(null) ? `the house has no time zone on record, and by the clocks of some ${why}` : why
 }
 
 /** Collects the latest standing reading of each slot of a point. */
@@ -48,7 +59,7 @@ export function slotReadings(point: Point, context: EvidenceContext): SlotReadin
   }
   const weakness = [...latest.values()]
     .filter(({ slot, valueNumber }) => valueNumber !== null && measuredBy(slotOf(point, slot)))
-    .map((reading) => weaknessOf(reading, instrumentOf(reading.slot)))
+    .map((reading) => weaknessOf(reading, instrumentOf(reading.slot), context.installation.site.timeZone))
     .find((found) => found !== null)
   const figure: SlotReadings['figure'] = (slot) => {
     const reading = latest.get(slot)

@@ -1,5 +1,6 @@
 import type { Installation } from '../installation/installation'
 import type { Visit } from '../installation/visit'
+import { dayThere } from '../time/daysOfInstant'
 import { familyOf } from './families'
 import { runAtComponent } from './families/runAtComponent'
 import type { Point } from './point'
@@ -57,7 +58,7 @@ export const asideByVisits = (installation: Installation, visits: readonly Visit
       at: visit.openedAt,
       covers: (point) => asksFor(visit, near, point),
       pictureSubject: null,
-      words: `a visit was opened on ${visit.openedAt.slice(0, 10)} (“${visit.reason}”), and this was shown before it`,
+      words: `a visit was opened on ${dayThere(visit.openedAt, installation.site)} (“${visit.reason}”), and this was shown before it`,
     }
   })
 

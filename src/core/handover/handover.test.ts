@@ -173,6 +173,24 @@ describe('what a report lists', () => {
     const bare = { ...ready, instruments: ready.instruments.map((one) => ({ ...one, certificates: [] })) }
     expect(instrumentsUsed(bench, bare).every(({ certificate }) => certificate === null)).toBe(true)
   })
+  it('says the days by the house’s clock, and names no certificate that may have been over', () => {
+    const used = (recordedAt: string, timeZone: string | null) => {
+      const at = { ...ready.installation, site: { ...ready.installation.site, timeZone } }
+      const readings = ready.readings.map((one) => ({ ...one, recordedAt, receivedAt: recordedAt }))
+      const certificates = [{ calibratedOn: '2026-02-10', dueOn: '2027-02-10', number: 'K-1' }]
+      const record = {
+        ...ready,
+        installation: at,
+        readings,
+        instruments: ready.instruments.map((one) => ({ ...one, certificates })),
+      }
+      return instrumentsUsed(benchOf(record), record)[0]
+    }
+    const late = '2027-02-10T22:00:00.000Z'
+    expect(used(late, 'Australia/Brisbane')).toMatchObject({ from: '2027-02-11', to: '2027-02-11', certificate: null })
+    expect(used(late, 'UTC')).toMatchObject({ to: '2027-02-10', certificate: { number: 'K-1' } })
+    expect(used(late, null)).toMatchObject({ to: '2027-02-10', certificate: null })
+  })
   it('quotes every limit once, with its basis, and counts the points it judged', () => {
     const limits = limitsUsed(bench)
     const quoted = pointsToShow(bench).filter(({ key }) => bench.judgements.get(key)?.limit)

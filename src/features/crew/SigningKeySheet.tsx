@@ -3,11 +3,13 @@ import { Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
+import { useTimes } from '@/ui/useTimes'
 import type { SigningKeys } from '@/server/pack/signingKeys'
 import { getJson, problemWords } from '../api'
 
 /** The key that this server seals packs with, so that a customer can be told what the verifier has to say. */
 export function SigningKeySheet() {
+  const { dayOf } = useTimes()
   const { data, error } = useQuery({
     queryKey: ['signing-key'],
     queryFn: () => getJson<SigningKeys>('/api/signing-key'),
@@ -39,7 +41,7 @@ export function SigningKeySheet() {
               <Text as="span" fontFamily="mono">
                 {fingerprint}
               </Text>{' '}
-              until {until.slice(0, 10)}
+              until {dayOf(until)}
             </Text>
           ))}
         </Text>

@@ -133,7 +133,7 @@ function Told({ point }: { point: Point }) {
           fontSize="14px"
         >
           <Text minW="150px" color="ink2">
-            {reading.recordedAt.slice(0, 10)} {clock(reading.recordedAt)} · {reading.recordedByName}
+            {clock(reading.recordedAt)} · {reading.recordedByName}
           </Text>
           <Text flex="1" minW="160px">
             {slotLabel(point, reading.slot)}

@@ -11,6 +11,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
+import { useTimes } from '@/ui/useTimes'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
@@ -27,6 +28,7 @@ export function MountedView() {
     bench,
     may,
   } = useJob()
+  const { dayOf } = useTimes()
   const [editing, setEditing] = useState<Editing | null>(null)
   const [replacing, setReplacing] = useState<Component | null>(null)
   const [looking, setLooking] = useState<Attachment | null>(null)
@@ -87,7 +89,7 @@ export function MountedView() {
                 {REPLACEMENT_WORDS[cause]}: {reason}. Old serial {oldSerial ?? 'not recorded'}.
               </Text>
               <Text color="ink2">
-                {replacedAt.slice(0, 10)}, {replacedByName}
+                {dayOf(replacedAt)}, {replacedByName}
               </Text>
             </Flex>
           ))}

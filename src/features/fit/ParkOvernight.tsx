@@ -5,6 +5,7 @@ import { latestBySlot } from '@/core/evidence/reading'
 import { overnightState } from '@/core/fit/dayOfInstallation'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
+import { useTimes } from '@/ui/useTimes'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { Pictures } from '../survey/Pictures'
@@ -17,6 +18,7 @@ export function ParkOvernight({ schedule }: { schedule: Parameters<typeof overni
     offer,
     may,
   } = useJob()
+  const { dayOf } = useTimes()
   const { unfinished, leftOpen } = overnightState(installation, readings, schedule)
   const point = bench.points.find(({ key }) => key === PARKED_KEY)
   const said = latestBySlot(bench.context.readings, PARKED_KEY)
@@ -46,7 +48,7 @@ export function ParkOvernight({ schedule }: { schedule: Parameters<typeof overni
               <Text>{slot.label}</Text>
               {last && (
                 <Text fontSize="13px" color="ink2">
-                  {done ? 'looked at' : 'not so'} {last.recordedAt.slice(0, 10)}, {last.recordedByName}
+                  {done ? 'looked at' : 'not so'} {dayOf(last.recordedAt)}, {last.recordedByName}
                 </Text>
               )}
             </Box>

@@ -5,8 +5,8 @@ import { useMemo } from 'react'
 import { type Trend, trendsOf } from '@/core/handover/trends'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/colour'
-import { day } from '@/ui/clock'
 import { TitledSheet } from '@/ui/Sheet'
+import { useTimes } from '@/ui/useTimes'
 import { useJob } from '../job/JobContext'
 
 const WIDTH = 220
@@ -42,6 +42,7 @@ const driftWords = ({ changeShare, years }: Trend): string => {
 }
 
 function TrendLine({ trend, onOpen }: { trend: Trend; onOpen: () => void }) {
+  const { dayOf } = useTimes()
   const { values, unit, label, changeShare } = trend
   const times = values.map(({ at }) => Date.parse(at))
   const [least = 0, most = 0] = extent(values, ({ value }) => value)
@@ -52,7 +53,7 @@ function TrendLine({ trend, onOpen }: { trend: Trend; onOpen: () => void }) {
     (k) => y(values[k]?.value ?? 0),
   )([...values.keys()])
   const moved = changeShare !== null && Math.abs(changeShare) > WORTH_A_LOOK
-  const said = values.map(({ at, value }) => `${day(at.slice(0, 10))} ${formatQuantity(value, unit, 3)}`).join(', ')
+  const said = values.map(({ at, value }) => `${dayOf(at)} ${formatQuantity(value, unit, 3)}`).join(', ')
   return (
     <Box as="button" textAlign="left" onClick={onOpen} cursor="pointer" fontSize="14px">
       <Text as="span" display="block" fontWeight="600">

@@ -2,7 +2,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { EquipmentView } from '@/server/useCases/equipment'
 import { ButtonLink } from '@/ui/Button'
-import { day } from '@/ui/clock'
+import { useTimes } from '@/ui/useTimes'
 import { AddPaper, type PaperField } from '../crew/AddPaper'
 
 const FIELDS: readonly PaperField[] = [
@@ -20,6 +20,7 @@ export function EquipmentFiles({
   mayAdd: boolean
   refresh: () => Promise<void>
 }) {
+  const { dayOf } = useTimes()
   return (
     <Box as="section" aria-label="Documents">
       <Text fontWeight="600" fontSize="15px">
@@ -36,7 +37,7 @@ export function EquipmentFiles({
             {file.label}
             <Text as="span" color="ink2">
               {' '}
-              – {file.fileName}, by {file.byName}, {day(file.at.slice(0, 10))}
+              – {file.fileName}, by {file.byName}, {dayOf(file.at)}
             </Text>
           </Text>
           <ButtonLink size="sm" href={`/api/equipment/files/${file.id}`} download aria-label={`Save ${file.label}`}>

@@ -5,9 +5,9 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { type OwnLimit, ownLimitsNow } from '@/core/rules/ownLimits'
 import { LIMIT_PURPOSES } from '@/core/rules/ownLimitWords'
 import { LIMIT_KEYS, type LimitKey, type Limits } from '@/core/rules/rulePack'
-import { day } from '@/ui/clock'
 import { type Column, DataTable } from '@/ui/DataTable'
 import { Overlay } from '@/ui/Overlay'
+import { useTimes } from '@/ui/useTimes'
 import { type LimitSet, OwnLimitForm } from './OwnLimitForm'
 
 interface Row {
@@ -27,7 +27,7 @@ const rowsOf = (limits: Limits, own: readonly OwnLimit[]): Row[] => {
 /** A figure with its unit, never broken between them. */
 const Whole = chakra('span', { base: { whiteSpace: 'nowrap', overflowWrap: 'normal' } })
 
-const columnsOf = (limits: Limits): Column<Row>[] => [
+const columnsOf = (limits: Limits, dayOf: (iso: string) => string): Column<Row>[] => [
   {
     head: 'Limit',
     cell: ({ key, own }) => (
@@ -35,7 +35,7 @@ const columnsOf = (limits: Limits): Column<Row>[] => [
         {LIMIT_PURPOSES[key]}
         {own && (
           <Text as="span" display="block" fontSize="13px" color="ink2">
-            {own.byName}, {day(own.at.slice(0, 10))}: {own.reason}
+            {own.byName}, {dayOf(own.at)}: {own.reason}
           </Text>
         )}
       </Box>
@@ -73,13 +73,14 @@ export function OwnLimitsTable({
   save: ((set: LimitSet) => Promise<unknown>) | null
 }) {
   const [opened, setOpened] = useState<LimitKey | null>(null)
+  const { dayOf } = useTimes()
   const rows = rowsOf(limits, own)
   const value = rows.find(({ key }) => key === opened)?.own?.value ?? null
   return (
     <>
       <DataTable
         label={label}
-        columns={columnsOf(limits)}
+        columns={columnsOf(limits, dayOf)}
         rows={rows}
         keyOf={({ key }) => key}
         {...(save && {

@@ -9,6 +9,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { VerdictWord } from '@/ui/VerdictWord'
+import { useTimes } from '@/ui/useTimes'
 import { getJson } from '../api'
 import { useJob } from '../job/JobContext'
 import { usePlanned } from './LoadDrafts'
@@ -93,6 +94,7 @@ function Revisions() {
     queryFn: ({ signal }) => getJson<PlanRevision[]>(`/api/jobs/${installation.jobId}/revisions`, signal),
     retry: 1,
   })
+  const { dayOf } = useTimes()
   const [pair, setPair] = useState<{ from: string; to: string } | null>(null)
   if (error) return <Notice kind="error">The revisions could not be fetched: {error.message}</Notice>
   const revisions = data ?? []
@@ -109,7 +111,7 @@ function Revisions() {
       title="What changed"
       note={
         latest
-          ? `${revisions.length} ${revisions.length === 1 ? 'revision' : 'revisions'}, the last by ${latest.madeByName} on ${latest.madeAt.slice(0, 10)}`
+          ? `${revisions.length} ${revisions.length === 1 ? 'revision' : 'revisions'}, the last by ${latest.madeByName} on ${dayOf(latest.madeAt)}`
           : undefined
       }
     >
@@ -156,6 +158,7 @@ function RevisionChoice({
   revisions: readonly PlanRevision[]
   onChange: (key: string) => void
 }) {
+  const { dayOf } = useTimes()
   return (
     <chakra.label display="flex" alignItems="center" gap="6px">
       {label}
@@ -167,7 +170,7 @@ function RevisionChoice({
         >
           <option value={NOW}>as it stands now</option>
           {revisions.map(({ id, number, note, madeAt }) => (
-            <option key={id} value={id}>{`${number}, ${madeAt.slice(0, 10)}: ${note.slice(0, 40)}`}</option>
+            <option key={id} value={id}>{`${number}, ${dayOf(madeAt)}: ${note.slice(0, 40)}`}</option>
           ))}
         </NativeSelect.Field>
         <NativeSelect.Indicator />

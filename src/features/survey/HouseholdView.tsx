@@ -18,6 +18,8 @@ import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
+import { useNow } from '@/ui/useNow'
+import { useTimes } from '@/ui/useTimes'
 import { callUseCase } from '../api'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
@@ -25,17 +27,17 @@ import { ShownLink } from '../ShownLink'
 import { usePlan } from '../plan/usePlan'
 import { Pictures } from './Pictures'
 
-const dayOf = (iso: string) => iso.slice(0, 10)
-
 /** The household's link, what it sent, and the first word it gets once the office has confirmed it. */
 export function HouseholdView() {
   const {
     view: { household },
-    record: { installation, attachments, today },
+    record: { installation, attachments },
     may,
     refresh,
   } = useJob()
   const plan = usePlan()
+  const now = useNow(60_000)
+  const { dayOf } = useTimes()
   const [made, setMade] = useState<{ address: string; expiresAt: string } | null>(null)
   const { attempt, failure } = useAttempt()
   const [wording, setWording] = useState(false)
@@ -101,7 +103,11 @@ export function HouseholdView() {
           >
             <Text flex="1">
               made {dayOf(createdAt)},{' '}
-              {withdrawnAt ? 'withdrawn' : dayOf(expiresAt) < today ? 'has run out' : `works until ${dayOf(expiresAt)}`}
+              {withdrawnAt
+                ? 'withdrawn'
+                : Date.parse(expiresAt) < now
+                  ? 'has run out'
+                  : `works until ${dayOf(expiresAt)}`}
               , {openedAt ? `opened ${dayOf(openedAt)}` : 'not opened yet'}
             </Text>
             {edit && !withdrawnAt && (

@@ -1,10 +1,12 @@
 'use client'
 import { Flex, chakra } from '@chakra-ui/react'
+import { useTimes } from '@/ui/useTimes'
 import { useJob } from '../job/JobContext'
 
 /** The pictures that belong to one thing; each opens in full. */
 export function Pictures({ subject, label }: { subject: string; label: string }) {
   const { record } = useJob()
+  const { dayOf } = useTimes()
   const { jobId } = record.installation
   const own = record.attachments.filter((attachment) => attachment.subject === subject && attachment.kind === 'picture')
   if (own.length === 0) return null
@@ -29,7 +31,7 @@ export function Pictures({ subject, label }: { subject: string; label: string })
             href={`/api/jobs/${jobId}/files/${sha256}`}
             target="_blank"
             rel="noreferrer"
-            title={`${label}, ${(takenAt ?? receivedAt).slice(0, 10)}`}
+            title={`${label}, ${dayOf(takenAt ?? receivedAt)}`}
           >
             <chakra.img
               src={`/api/jobs/${jobId}/files/${sha256}`}

@@ -20,7 +20,7 @@ export function VerifyResult({
   /** What this server says of its keys; `null` where it could not be asked. */
   keys: SigningKeys | null
 }) {
-  const { clock } = useTimes()
+  const { clock, dayOf } = useTimes()
   const standing =
     keys && result.publicKey ? keyStanding(result.publicKey, result.sealedAt, keys.publicKey, keys.handovers) : null
   const word = packWord(result, standing)
@@ -35,7 +35,7 @@ export function VerifyResult({
         {result.sealedAt && !Number.isNaN(Date.parse(result.sealedAt)) ? ` · sealed ${clock(result.sealedAt)}` : ''}
         {result.fileCount ? ` · ${result.fileCount} files` : ''}
       </Text>
-      {provenWords(result, standing).map((sentence) => (
+      {provenWords(result, standing, dayOf).map((sentence) => (
         <Text key={sentence} mt="2">
           {sentence}
         </Text>

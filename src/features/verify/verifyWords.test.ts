@@ -3,6 +3,7 @@ import { packWord, provenWords } from './verifyWords'
 
 const intact = { intact: true, fileCount: 9, problems: [] }
 const changed = { intact: false, fileCount: 9, problems: [{ kind: 'signature' as const, message: 'x' }] }
+const dayOf = (iso: string) => `the day of ${iso}`
 const earlier = (late: boolean) => ({ whose: 'earlier' as const, until: '2027-01-01T10:00:00Z', late })
 
 describe('what a checked pack comes to', () => {
@@ -17,11 +18,13 @@ describe('what a checked pack comes to', () => {
     ]).toEqual(['sound', 'sound', 'ask', 'ask', 'ask', 'changed'])
   })
   it('says what was proven, by whose key, and what no signature can tell', () => {
-    const words = provenWords(intact, earlier(false)).join(' ')
+    const words = provenWords(intact, earlier(false), dayOf).join(' ')
     expect(words).toContain('None of its 9 files was changed, added or taken away')
-    expect(words).toContain('an earlier key of this server, which named and signed the present one on 2027-01-01')
+    expect(words).toContain(
+      'an earlier key of this server, which named and signed the present one on the day of 2027-01-01T10:00:00Z',
+    )
     expect(words).toContain('no signature can tell')
-    expect(provenWords(intact, earlier(true)).join(' ')).toContain('Ask the crew')
-    expect(provenWords(changed, { whose: 'own' })).toHaveLength(1)
+    expect(provenWords(intact, earlier(true), dayOf).join(' ')).toContain('Ask the crew')
+    expect(provenWords(changed, { whose: 'own' }, dayOf)).toHaveLength(1)
   })
 })

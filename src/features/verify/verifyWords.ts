@@ -17,7 +17,7 @@ export const PACK_TITLES: Readonly<Record<PackWord, string>> = {
   changed: 'This pack was changed',
 }
 
-function keyWords(standing: KeyStanding | null): string {
+function keyWords(standing: KeyStanding | null, dayOf: (iso: string) => string): string {
   if (standing === null)
     return 'Whose key it is could not be asked: this server did not answer. Compare the key below with the one the crew gave you.'
   switch (standing.whose) {
@@ -25,17 +25,22 @@ function keyWords(standing: KeyStanding | null): string {
       return 'It was signed with the key that this server seals with.'
     case 'earlier':
       return standing.late
-        ? `It was signed with an earlier key of this server, but says that it was sealed after that key was handed over on ${standing.until.slice(0, 10)}. Ask the crew.`
-        : `It was signed with an earlier key of this server, which named and signed the present one on ${standing.until.slice(0, 10)}.`
+        ? `It was signed with an earlier key of this server, but says that it was sealed after that key was handed over on ${dayOf(standing.until)}. Ask the crew.`
+        : `It was signed with an earlier key of this server, which named and signed the present one on ${dayOf(standing.until)}.`
     case 'another':
       return 'It was signed with a key that is none of this server’s. Compare the key below with the one the crew gave you: anybody can sign a pack with a key of their own.'
   }
 }
 
-/** What was proven about a file, and what was not, in plain words. */
+/**
+ * What was proven about a file, and what was not, in plain words.
+ *
+ * @param dayOf the day of an instant where it is looked at
+ */
 export function provenWords(
   { intact, fileCount, problems }: Pick<PackVerification, 'intact' | 'fileCount' | 'problems'>,
   standing: KeyStanding | null,
+  dayOf: (iso: string) => string,
 ): string[] {
   if (!intact)
     return [
@@ -43,7 +48,7 @@ export function provenWords(
     ]
   return [
     `None of its ${fileCount} files was changed, added or taken away since it was signed.`,
-    keyWords(standing),
+    keyWords(standing, dayOf),
     'Whether what stands in it is true, no signature can tell: that rests on the people who are named in it.',
   ]
 }

@@ -1,4 +1,5 @@
 import type { JobRecord } from '@/core/evidence/judge'
+import { calendarDay } from '@/core/time/daysOfInstant'
 import { rulesOf } from '@/core/installation/rulesOf'
 import type { Instrument } from '@/core/installation/installation'
 import type { Db } from '@/db/client'
@@ -12,7 +13,7 @@ import { recordOfJobFile } from '@/jobFile/recordOfJobFile'
 import { isId } from '@/schemas/fields'
 import type { Actor } from '../access'
 import { hostileShape } from '../hostileShape'
-import { jobRecord, today } from '../jobAccess'
+import { jobRecord } from '../jobAccess'
 import { Problem } from '../problem'
 import { recordingsAnew } from './recordingsAnew'
 import { type JobZip, readJobZip } from './readJobZip'
@@ -40,7 +41,7 @@ function recordOf(job: unknown) {
   const hostile = hostileShape(job)
   if (hostile !== null) throw new Problem(422, `${hostile} Nothing was stored.`)
   try {
-    return recordOfJobFile(job, { today: today(), instruments: [] })
+    return recordOfJobFile(job, { today: calendarDay(Date.now(), null), instruments: [] })
   } catch (error) {
     if (!(error instanceof JobFileError)) throw error
     const { issues } = error

@@ -1,0 +1,53 @@
+/** Clocks anywhere are at most so far behind UTC, and so far ahead of it. */
+const MOST_BEHIND_MS = 12 * 3_600_000
+const MOST_AHEAD_MS = 14 * 3_600_000
+/** A crew is in one zone, a server has crews in a few. */
+const MOST_FORMATS = 100
+const formats = new Map<string, Intl.DateTimeFormat>()
+
+function formatOf(zone: string): Intl.DateTimeFormat {
+  const known = formats.get(zone)
+  if (known) return known
+  if (formats.size >= MOST_FORMATS) formats.clear()
+  // the one language whose dates are written as ISO has them
+  const made = new Intl.DateTimeFormat('sv-SE', { timeZone: zone })
+  formats.set(zone, made)
+  return made
+}
+
+const dayOf = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10)
+
+/**
+ * The calendar day of an instant in a zone, as an ISO date; that of UTC without a zone.
+ *
+ * @throws RangeError for a zone that nobody knows
+ * @example calendarDay(Date.UTC(2026, 10, 30, 23, 30), 'Europe/Berlin') // '2026-12-01'
+ */
+export const calendarDay = (atMs: number, zone: string | null): string =>
+  zone === null ? dayOf(atMs) : formatOf(zone).format(atMs)
+
+/**
+ * The day at a house of an instant written out, by UTC where its zone is not on record.
+ *
+ * @example dayThere('2026-11-30T23:30:00Z', { timeZone: 'Europe/Berlin' }) // '2026-12-01'
+ */
+export const dayThere = (instant: string, { timeZone }: { timeZone: string | null }): string =>
+  calendarDay(Date.parse(instant), timeZone)
+
+/**
+ * Every day that it may have been somewhere at an instant, in order: two or three.
+ *
+ * @example daysAnywhere(Date.UTC(2026, 5, 15, 11)) // ['2026-06-14', '2026-06-15', '2026-06-16']
+ */
+export const daysAnywhere = (atMs: number): string[] => [
+  ...new Set([dayOf(atMs - MOST_BEHIND_MS), dayOf(atMs), dayOf(atMs + MOST_AHEAD_MS)]),
+]
+
+/**
+ * The days that it may have been where somebody stood at an instant: one where the zone is known, else every day that it may have been anywhere.
+ *
+ * @example daysOfInstant(Date.UTC(2026, 10, 30, 23, 30), 'Europe/Berlin') // ['2026-12-01']
+ * @example daysOfInstant(Date.UTC(2026, 10, 30, 23, 30), null) // ['2026-11-30', '2026-12-01']
+ */
+export const daysOfInstant = (atMs: number, zone: string | null): string[] =>
+  zone === null ? daysAnywhere(atMs) : [calendarDay(atMs, zone)]
