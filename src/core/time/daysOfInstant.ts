@@ -1,3 +1,5 @@
+import type { HouseClock } from './timeThere'
+
 /** Clocks anywhere are at most so far behind UTC, and so far ahead of it. */
 const MOST_BEHIND_MS = 12 * 3_600_000
 const MOST_AHEAD_MS = 14 * 3_600_000
@@ -31,7 +33,7 @@ export const calendarDay = (atMs: number, zone: string | null): string =>
  *
  * @example dayThere('2026-11-30T23:30:00Z', { timeZone: 'Europe/Berlin' }) // '2026-12-01'
  */
-export const dayThere = (instant: string, { timeZone }: { timeZone: string | null }): string =>
+export const dayThere = (instant: string, { timeZone }: HouseClock): string =>
   calendarDay(Date.parse(instant), timeZone)
 
 /**

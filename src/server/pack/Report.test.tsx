@@ -15,10 +15,12 @@ async function pagesOf(
   pictures: number,
   ownLimits: readonly OwnLimit[] = [],
   more: Partial<ReportBeside> = {},
+  timeZone: string | null = null,
 ): Promise<PdfPage[]> {
   registerReportFonts()
   const built = house({
     ownLimits,
+    site: { ...house().site, timeZone },
     circuits: Array.from({ length: circuits }, (_, k) =>
       aCircuit({ id: `k${k}`, tag: `c${k}`, name: `Sockets in room ${k}` }),
     ),
@@ -89,6 +91,30 @@ it('prints the limits that a lead set for the job, what the plan alone was recko
     expect(own.replace(/\s+/g, ' ')).toContain(part)
   for (const none of [await textOf([]), await textOf([set(2), set(null)])])
     expect(none.replace(/\s+/g, ' ')).toContain('all are those of the region’s rules')
+})
+
+it('has the times of the house and says by whose clock, and those of UTC where its zone is not on record', async () => {
+  const set: OwnLimit = {
+    id: 'l1',
+    key: 'voltageDropMaxPercent',
+    value: 2,
+    reason: 'dim',
+    byName: 'Maud',
+    at: '2027-03-18T22:35:00.000Z',
+  }
+  const textOf = async (timeZone: string | null) =>
+    (await pagesOf(1, 1, [set], {}, timeZone))
+      .flatMap(({ words }) => words.map(({ text }) => text))
+      .join(' ')
+      .replace(/\s+/g, ' ')
+  const there = await textOf('Australia/Brisbane')
+  // sealed at midnight of UTC
+  for (const part of ['Maud, 2027-03-19 08:35', 'sealed 2026-01-01 10:00', 'clock of the house, Australia/Brisbane'])
+    expect(there).toContain(part)
+  expect(there).not.toContain('UTC')
+  const anywhere = await textOf(null)
+  for (const part of ['Maud, 2027-03-18 22:35 UTC', 'sealed 2026-01-01 00:00 UTC', 'time zone of the house is not on'])
+    expect(anywhere).toContain(part)
 })
 
 it('begins with the crew’s letter head where it has one, and says where the figures of equipment were read', async () => {

@@ -17,6 +17,7 @@ import type { PackWave } from './packWave'
 import { ownLimitsNow } from '@/core/rules/ownLimits'
 import { RULE_PACKS } from '@/core/rules/packs'
 import { outageRunsOf } from '@/core/outage/run/outageRun'
+import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import { CircuitTable } from './report/CircuitTable'
 import { OutageRuns } from './report/OutageRuns'
 import { EquipmentTable, type LibrarySource } from './report/EquipmentTable'
@@ -53,6 +54,12 @@ export interface ReportBeside {
 const CAUTION =
   'This report records what was measured and when. Local code, the network operator and the makers’ manuals come first, and the licensed person who signs is responsible. Never defeat residual-current protection. If metalwork gives shocks, touch nothing and call the network operator.'
 
+/** By whose clock the times of the report are. */
+const clockWords = ({ timeZone }: HouseClock): string =>
+  timeZone === null
+    ? 'The time zone of the house is not on record.'
+    : `Times are by the clock of the house, ${timeZone}.`
+
 /** The pack's printed report: promises first, then every point with its numbers and limit. */
 export function Report({
   summary,
@@ -70,7 +77,8 @@ export function Report({
   const shown = pointsToShow(bench)
   const review = reviewSummary(shown, bench.judgements, beside.reviews)
   const signed = signaturesNow(beside.signatures, handoverDigest(bench))
-  const sealed = `${summary.sealedAt.slice(0, 10)} ${summary.sealedAt.slice(11, 16)} UTC`
+  const house = record.installation.site
+  const sealed = timeThere(summary.sealedAt, house)
   return (
     <Document title={`${summary.jobName} – record of installation and outage test`} creator="Awlbright" language="en">
       <Page size="A4" style={styles.page}>
@@ -132,16 +140,17 @@ export function Report({
             <Text style={styles.heading}>Hold points gone past in writing</Text>
             {summary.overrides.map((override) => (
               <Text key={override.at}>
-                {override.at.slice(0, 16).replace('T', ' ')} UTC, {override.byName}: {override.condition} —{' '}
-                {override.reason}
+                {timeThere(override.at, house)}, {override.byName}: {override.condition} — {override.reason}
               </Text>
             ))}
           </View>
         )}
-        <LaterVisits visits={record.visits} replaces={beside.replaces} />
-        <TakenOut erasures={beside.erasures} />
-        <SignedBy review={review} signed={signed} pointCount={shown.length} />
-        <Text style={[styles.section, styles.note]}>{CAUTION}</Text>
+        <LaterVisits visits={record.visits} replaces={beside.replaces} house={house} />
+        <TakenOut erasures={beside.erasures} house={house} />
+        <SignedBy review={review} signed={signed} pointCount={shown.length} house={house} />
+        <Text style={[styles.section, styles.note]}>
+          {CAUTION} {clockWords(house)}
+        </Text>
         <Foot name={summary.jobName} />
       </Page>
       {beside.schematic && (
@@ -160,10 +169,11 @@ export function Report({
           runs={outageRunsOf(record.outageMarks)}
           nameOf={(tag) => record.installation.loads.find((load) => load.tag === tag)?.name ?? tag}
           reactionMs={bench.context.pack.limits.tapReactionMs.value}
+          house={house}
         />
         <EquipmentTable components={record.installation.components} library={beside.library} />
         <InstrumentTable used={instrumentsUsed(bench, record)} />
-        <CorrectionTable corrections={correctionsOf(bench, record)} />
+        <CorrectionTable corrections={correctionsOf(bench, record)} house={house} />
         <Foot name={summary.jobName} />
       </Page>
       <StagePages name={summary.jobName} bench={bench} />
@@ -179,11 +189,12 @@ export function Report({
         <OwnLimitTable
           own={ownLimitsNow(record.installation.ownLimits)}
           packs={RULE_PACKS[record.installation.packId].limits}
+          house={house}
         />
         <LimitTable limits={limitsUsed(bench)} />
         <Foot name={summary.jobName} />
       </Page>
-      <PicturePages name={summary.jobName} pictures={beside.pictures} leftOut={beside.picturesLeftOut} />
+      <PicturePages name={summary.jobName} pictures={beside.pictures} leftOut={beside.picturesLeftOut} house={house} />
     </Document>
   )
 }

@@ -4,6 +4,7 @@ import { EARTH_CURRENT_KEY } from '@/core/evidence/families/earthCurrent'
 import type { JobRecord } from '@/core/evidence/judge'
 import { readingsOfPoint } from '@/core/evidence/reading'
 import { readingText } from '@/core/evidence/slotReadings'
+import { timeThere } from '@/core/time/timeThere'
 import { VerdictMark } from './report/VerdictMark'
 import { styles } from './report/reportStyles'
 import { registerReportFonts } from './reportFonts'
@@ -27,7 +28,7 @@ function clampRecord(record: JobRecord, { place, crewName }: { place: string; cr
     crewName,
     judgement: judgement ?? { verdict: 'open', why: 'This job was sealed before the check came in.', limit: null },
     entries: readingsOfPoint(record.readings, EARTH_CURRENT_KEY).map((reading) => ({
-      at: `${reading.recordedAt.slice(0, 10)} ${reading.recordedAt.slice(11, 16)} UTC`,
+      at: timeThere(reading.recordedAt, record.installation.site),
       byName: reading.recordedByName,
       what: point?.slots.find(({ id }) => id === reading.slot)?.label ?? reading.slot,
       value: readingText(reading),

@@ -6,13 +6,12 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { OwnLimit } from '@/core/rules/ownLimits'
 import { LIMIT_PURPOSES } from '@/core/rules/ownLimitWords'
 import type { Limits } from '@/core/rules/rulePack'
+import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import type { Correction } from '../corrections'
 import { styles } from './reportStyles'
 
 /** Figures of one basis that are printed; each stands beside its own point as well. */
 const MOST_FIGURES = 2
-
-const when = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`
 
 /** A table under its heading, or the sentence that says why it is empty. */
 export function Section({ title, none, children }: { title: string; none: string; children: readonly ReactNode[] }) {
@@ -51,13 +50,14 @@ export function InstrumentTable({ used }: { used: readonly InstrumentUsed[] }) {
 }
 
 /** Readings that were corrected or taken back: both stand, with the reason. */
-export function CorrectionTable({ corrections }: { corrections: readonly Correction[] }) {
+export function CorrectionTable({ corrections, house }: { corrections: readonly Correction[]; house: HouseClock }) {
   return (
     <Section title="Corrections, in the open" none="No reading was corrected.">
       {corrections.map(({ id, label, before, after, reason, byName, at }) => (
         <View key={id} style={styles.row} wrap={false}>
           <Text style={{ flex: 1 }}>
-            {label}: {before} → {after}. <Text style={styles.note}>{`“${reason}” ${byName}, ${when(at)}`}</Text>
+            {label}: {before} → {after}.{' '}
+            <Text style={styles.note}>{`“${reason}” ${byName}, ${timeThere(at, house)}`}</Text>
           </Text>
         </View>
       ))}
@@ -66,7 +66,7 @@ export function CorrectionTable({ corrections }: { corrections: readonly Correct
 }
 
 /** Limits that a lead set for this job, whether a verdict quotes them or the plan alone was reckoned with them. */
-export function OwnLimitTable({ own, packs }: { own: readonly OwnLimit[]; packs: Limits }) {
+export function OwnLimitTable({ own, packs, house }: { own: readonly OwnLimit[]; packs: Limits; house: HouseClock }) {
   const figure = (key: OwnLimit['key'], value: number) => formatQuantity(value, packs[key].unit)
   return (
     <Section title="Limits that the crew set for this job" none="None: all are those of the region’s rules.">
@@ -74,7 +74,8 @@ export function OwnLimitTable({ own, packs }: { own: readonly OwnLimit[]; packs:
         <View key={key} style={styles.row} wrap={false}>
           <Text style={{ flex: 1, paddingRight: 8 }}>
             {LIMIT_PURPOSES[key]}: {value === null ? '–' : figure(key, value)} instead of{' '}
-            {figure(key, packs[key].value)}. <Text style={styles.note}>{`“${reason}” ${byName}, ${when(at)}`}</Text>
+            {figure(key, packs[key].value)}.{' '}
+            <Text style={styles.note}>{`“${reason}” ${byName}, ${timeThere(at, house)}`}</Text>
           </Text>
         </View>
       ))}

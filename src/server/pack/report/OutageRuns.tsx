@@ -4,6 +4,7 @@ import { fromCutWords, markWords } from '@/core/outage/run/markWords'
 import type { OutageMark } from '@/core/outage/run/outageMark'
 import { type OutageRun, seenGap, zeroMsOf } from '@/core/outage/run/outageRun'
 import { formatDuration } from '@/core/quantity/formatQuantity'
+import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import { styles } from './reportStyles'
 
 /** Marks of one run that are printed; all of them stand in the record. */
@@ -15,10 +16,12 @@ export function OutageRuns({
   runs,
   nameOf,
   reactionMs,
+  house,
 }: {
   runs: readonly OutageRun[]
   nameOf: (tag: string) => string
   reactionMs: number
+  house: HouseClock
 }) {
   const own = runs.filter(({ kind }) => kind !== 'practice')
   if (own.length === 0) return null
@@ -28,7 +31,7 @@ export function OutageRuns({
         The outages as they went
       </Text>
       {own.map((run, k) => (
-        <RunText key={run.id} run={run} number={k + 1} nameOf={nameOf} reactionMs={reactionMs} />
+        <RunText key={run.id} run={run} number={k + 1} nameOf={nameOf} reactionMs={reactionMs} house={house} />
       ))}
     </View>
   )
@@ -39,11 +42,13 @@ function RunText({
   number,
   nameOf,
   reactionMs,
+  house,
 }: {
   run: OutageRun
   number: number
   nameOf: (tag: string) => string
   reactionMs: number
+  house: HouseClock
 }) {
   const zeroMs = zeroMsOf(run)
   const gap = seenGap(run, reactionMs)
@@ -52,7 +57,7 @@ function RunText({
   return (
     <View style={{ marginBottom: 6 }}>
       <Text style={{ fontWeight: 700 }}>
-        Run {number}, {TITLES[run.kind]}, {new Date(zeroMs).toISOString().slice(0, 16).replace('T', ' ')} UTC
+        Run {number}, {TITLES[run.kind]}, {timeThere(new Date(zeroMs).toISOString(), house)}
       </Text>
       <Text style={styles.note}>
         Times from the cut, as tapped on phones held against one clock.

@@ -1,4 +1,6 @@
 import { Image, Page, Text, View } from '@react-pdf/renderer'
+import { dayThere } from '@/core/time/daysOfInstant'
+import type { HouseClock } from '@/core/time/timeThere'
 import type { PackPicture } from '../packPictures'
 import { Foot } from './Foot'
 import { styles } from './reportStyles'
@@ -6,13 +8,13 @@ import { styles } from './reportStyles'
 /** Three a row, four rows. */
 const A_PAGE = 12
 
-function Picture({ picture: { path, label, byName, at, jpeg } }: { picture: PackPicture }) {
+function Picture({ picture: { path, label, byName, at, jpeg }, house }: { picture: PackPicture; house: HouseClock }) {
   return (
     <View style={{ width: 158 }} wrap={false}>
       <Image src={{ data: jpeg, format: 'jpg' }} style={{ width: 158, height: 118, objectFit: 'contain' }} />
       <Text style={{ fontSize: 8 }}>{label}</Text>
       <Text style={styles.note}>
-        {byName}, {at.slice(0, 10)} · {path}
+        {byName}, {dayThere(at, house)} · {path}
       </Text>
     </View>
   )
@@ -23,10 +25,12 @@ export function PicturePages({
   name,
   pictures,
   leftOut,
+  house,
 }: {
   name: string
   pictures: readonly PackPicture[]
   leftOut: number
+  house: HouseClock
 }) {
   const sheets = Array.from({ length: Math.ceil(pictures.length / A_PAGE) }, (_, k) =>
     pictures.slice(k * A_PAGE, (k + 1) * A_PAGE),
@@ -36,7 +40,7 @@ export function PicturePages({
       <Text style={styles.heading}>Pictures</Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {sheet.map((picture) => (
-          <Picture key={picture.path} picture={picture} />
+          <Picture key={picture.path} picture={picture} house={house} />
         ))}
       </View>
       {leftOut > 0 && k === sheets.length - 1 && (

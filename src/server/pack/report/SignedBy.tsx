@@ -1,5 +1,6 @@
 import { Path, Svg, Text, View } from '@react-pdf/renderer'
 import type { ReviewSummary } from '@/core/handover/review'
+import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import {
   type HandoverSignature,
   SIGNATURE_FIELD,
@@ -21,10 +22,12 @@ export function SignedBy({
   review,
   signed,
   pointCount,
+  house,
 }: {
   review: ReviewSummary
   signed: Signed
   pointCount: number
+  house: HouseClock
 }) {
   const { agreed, sentBack, changedSince } = review.counts
   return (
@@ -48,7 +51,7 @@ export function SignedBy({
               )}
               <Text>
                 {signature
-                  ? `${signature.name}${signature.drawing ? '' : ' (typed)'}, ${signature.at.slice(0, 10)} ${signature.at.slice(11, 16)} UTC`
+                  ? `${signature.name}${signature.drawing ? '' : ' (typed)'}, ${timeThere(signature.at, house)}`
                   : 'has not signed'}
               </Text>
               {signature && !signature.stands && (
