@@ -8,6 +8,7 @@ import type { JobView } from '@/server/useCases/jobs'
 import { cameKept } from '@/offline/cameKept'
 import { keepJob } from '@/offline/keepJob'
 import { jobAddress } from '@/offline/messages'
+import { useTodayAt } from '@/ui/useTodayAt'
 import { getJson } from '../api'
 import type { Outbox, OutboxState } from '../outbox/outbox'
 import { isOf } from '../outbox/outboxEntry'
@@ -178,9 +179,10 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
       }),
     [outbox, queries, jobId, refreshSoon],
   )
+  const today = useTodayAt(view.record.installation.site.timeZone)
   const record = useMemo(
-    () => mergeOutbox({ ...view.record, cover: coverOf(view) }, jobId, outboxState.entries),
-    [view, jobId, outboxState.entries],
+    () => mergeOutbox({ ...view.record, today, cover: coverOf(view) }, jobId, outboxState.entries),
+    [view, today, jobId, outboxState.entries],
   )
   return useMemo(() => ({ view, record, outbox, outboxState, refresh }), [view, record, outbox, outboxState, refresh])
 }

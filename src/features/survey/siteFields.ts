@@ -24,7 +24,7 @@ export const SITE_FIELDS: readonly FieldSpec[] = [
     label: 'Time zone',
     kind: 'text',
     optional: true,
-    hint: 'such as Europe/Lisbon, for daylight by the clock',
+    hint: 'such as Europe/Lisbon: for daylight, and for the day on which something was read',
   },
   { name: 'site.insistsOn', label: 'The household insists on', kind: 'text', optional: true },
   {
