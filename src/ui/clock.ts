@@ -1,4 +1,5 @@
 import { calendarDay } from '@/core/time/daysOfInstant'
+import { zoneFormats } from '@/core/time/zoneFormats'
 
 /** Where and when a page is looked at: a server draws it for somebody in another zone. */
 export interface PlaceInTime {
@@ -9,26 +10,17 @@ export interface PlaceInTime {
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const
-/** A crew is in one zone, a server has crews in a few. */
-const MOST_FORMATS = 100
-const formats = new Map<string, Intl.DateTimeFormat>()
+const formatsOf = zoneFormats('en-GB', {
+  hourCycle: 'h23',
+  year: 'numeric',
+  month: '2-digit',
+  day: '2-digit',
+  hour: '2-digit',
+  minute: '2-digit',
+})
 
-function formatIn(zone: string): Intl.DateTimeFormat {
-  const known = formats.get(zone)
-  if (known) return known
-  if (formats.size >= MOST_FORMATS) formats.clear()
-  const made = new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    hourCycle: 'h23',
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-  })
-  formats.set(zone, made)
-  return made
-}
+/** A page is looked at in the zone of its own device, which that knows. */
+const formatIn = (zone: string) => formatsOf(zone) ?? (formatsOf('UTC') as Intl.DateTimeFormat)
 
 function partsIn(at: Date | number, zone: string): { day: string; hour: string; minute: string } {
   const parts = Object.fromEntries(

@@ -23,7 +23,8 @@ describe('what is put off until a page has nothing better to do', () => {
   })
 
   it('is done a second later in a browser that does not tell, unless it is called off', () => {
-    vi.useFakeTimers()
+    vi.stubGlobal('requestIdleCallback', undefined)
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
     const [done, calledOff] = [vi.fn(), vi.fn()]
     whenIdle(done)
     whenIdle(calledOff)()

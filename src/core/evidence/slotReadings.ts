@@ -3,7 +3,7 @@ import type { InstrumentAccuracy } from '../quantity/accuracy'
 import { formatQuantity } from '../quantity/formatQuantity'
 import type { Verdict } from '../rules/verdict'
 import { boundOf, boundSign, figureText, functionInRange } from './figure'
-import { calendarDay, daysAnywhere } from '../time/daysOfInstant'
+import { daysAnywhere, daysOfInstant } from '../time/daysOfInstant'
 import { instrumentAsOf, whyUncertified } from './instrumentThen'
 import { type ReadingBound } from '../rules/judgeFigure'
 import type { EvidenceContext, Point, Slot } from './point'
@@ -44,9 +44,11 @@ function weaknessOf(reading: Reading, instrument: Instrument | undefined, timeZo
   // nearly always the certificate holds, whatever the zone
   const anywhere = whyOn(daysAnywhere(atMs))
   if (anywhere.every((why) => why === null)) return null
-  if (timeZone !== null) return whyOn([calendarDay(atMs, timeZone)])[0] ?? null
-  const why = anywhere.find((one) => one !== null) ?? null
-  return anywhere.includes(null) ? `the house has no time zone on record, and by the clocks of some ${why}` : why
+  const there = whyOn(daysOfInstant(atMs, timeZone))
+  const why = there.find((one) => one !== null) ?? null
+  return why !== null && there.includes(null)
+    ? `the house has no time zone on record, and by the clocks of some ${why}`
+    : why
 }
 
 /** Collects the latest standing reading of each slot of a point. */

@@ -2,6 +2,7 @@ import { getTimes } from 'suncalc'
 import { type FitDetails, type FitItem, fitOf } from '../installation/fit'
 import type { Installation } from '../installation/installation'
 import type { Reading } from '../evidence/reading'
+import { zoneFormats } from '../time/zoneFormats'
 import { taskTimesOf } from '../evidence/families/taskTime'
 import type { CrewDayInput, DailyWindow } from './crewDay'
 import { type Undelivered, deliveryWait } from './deliveries'
@@ -27,28 +28,27 @@ export interface SunPlace {
   timeZone: string | null
 }
 
+const clockIn = zoneFormats('en-GB', { hour: '2-digit', minute: '2-digit', hour12: false })
+
 /** Minutes after midnight on the clock of a zone. */
-function clockMinutes(at: Date, timeZone: string): number {
-  const parts = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hour12: false })
-    .formatToParts(at)
-    .map(({ type, value }): [string, number] => [type, Number(value)])
+function clockMinutes(at: Date, clock: Intl.DateTimeFormat): number {
+  const parts = clock.formatToParts(at).map(({ type, value }): [string, number] => [type, Number(value)])
   const { hour = 0, minute = 0 } = Object.fromEntries(parts) as { hour?: number; minute?: number }
   return (hour % 24) * 60 + minute
 }
 
 /**
- * Daylight on a day, in minutes of the crew's clock; of solar time while longitude or zone is not known. The whole day where the sun does not set, an
+ * Daylight on a day, in minutes of the crew's clock; of solar time while longitude or zone is not known, or the zone not to this device. The whole day where the sun does not set, an
  * empty window where it does not rise.
  *
- * @throws RangeError for a zone that there is none of
  * @example
  * daylightAt({ latitudeDeg: 40, longitudeDeg: -8, timeZone: 'Europe/Lisbon' }, '2026-06-21') // => { fromMin: 366, toMin: 1263 } or so
  */
 export function daylightAt({ latitudeDeg, longitudeDeg, timeZone }: SunPlace, day: string): DailyWindow {
-  const byClock = longitudeDeg !== null && timeZone !== null
-  const times = getTimes(new Date(`${day}T12:00:00Z`), latitudeDeg, byClock ? longitudeDeg : 0)
+  const clock = longitudeDeg === null ? null : clockIn(timeZone)
+  const times = getTimes(new Date(`${day}T12:00:00Z`), latitudeDeg, clock === null ? 0 : (longitudeDeg ?? 0))
   if (times.sunrise === null || times.sunset === null) return times.alwaysUp ? WHOLE_DAY : { fromMin: 720, toMin: 720 }
-  const minutes = (at: Date) => (byClock ? clockMinutes(at, timeZone) : at.getUTCHours() * 60 + at.getUTCMinutes())
+  const minutes = (at: Date) => (clock === null ? at.getUTCHours() * 60 + at.getUTCMinutes() : clockMinutes(at, clock))
   return { fromMin: minutes(times.sunrise), toMin: minutes(times.sunset) }
 }
 

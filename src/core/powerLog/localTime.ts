@@ -36,6 +36,16 @@ export class ZoneClock {
   }
 }
 
+/** The clock of a zone; `null` without one, or for one that this device does not know. */
+export function zoneClock(zone: string | null): ZoneClock | null {
+  try {
+    return zone === null ? null : new ZoneClock(zone)
+  } catch (error) {
+    if (error instanceof RangeError) return null
+    throw error
+  }
+}
+
 /** ISO text of an instant with the offset it was written in. */
 export function isoWithOffset(instantMs: number, offsetMs: number): string {
   const local = new Date(instantMs + offsetMs).toISOString().replace(/(\.000)?Z$/, '')

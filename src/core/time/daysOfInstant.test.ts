@@ -33,7 +33,9 @@ describe('the day of an instant', () => {
       }),
     )
   })
-  it('is refused for a zone that nobody knows', () => {
-    expect(() => calendarDay(0, 'Nowhere/Atall')).toThrow(RangeError)
+  it('is as if there were no zone for one that this device does not know', () => {
+    const atMs = Date.UTC(2026, 10, 30, 23, 30)
+    expect(daysOfInstant(atMs, 'Nowhere/Atall')).toEqual(daysOfInstant(atMs, null))
+    expect(calendarDay(atMs, 'Nowhere/Atall')).toBe('2026-11-30')
   })
 })

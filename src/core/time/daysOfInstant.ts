@@ -1,32 +1,20 @@
 import type { HouseClock } from './timeThere'
+import { zoneFormats } from './zoneFormats'
 
 /** Clocks anywhere are at most so far behind UTC, and so far ahead of it. */
 const MOST_BEHIND_MS = 12 * 3_600_000
 const MOST_AHEAD_MS = 14 * 3_600_000
-/** A crew is in one zone, a server has crews in a few. */
-const MOST_FORMATS = 100
-const formats = new Map<string, Intl.DateTimeFormat>()
-
-function formatOf(zone: string): Intl.DateTimeFormat {
-  const known = formats.get(zone)
-  if (known) return known
-  if (formats.size >= MOST_FORMATS) formats.clear()
-  // the one language whose dates are written as ISO has them
-  const made = new Intl.DateTimeFormat('sv-SE', { timeZone: zone })
-  formats.set(zone, made)
-  return made
-}
+// the one language whose dates are written as ISO has them
+const formatIn = zoneFormats('sv-SE', {})
 
 const dayOf = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10)
 
 /**
- * The calendar day of an instant in a zone, as an ISO date; that of UTC without a zone.
+ * The calendar day of an instant in a zone, as an ISO date; that of UTC without a zone, or with one that this device does not know.
  *
- * @throws RangeError for a zone that nobody knows
  * @example calendarDay(Date.UTC(2026, 10, 30, 23, 30), 'Europe/Berlin') // '2026-12-01'
  */
-export const calendarDay = (atMs: number, zone: string | null): string =>
-  zone === null ? dayOf(atMs) : formatOf(zone).format(atMs)
+export const calendarDay = (atMs: number, zone: string | null): string => formatIn(zone)?.format(atMs) ?? dayOf(atMs)
 
 /**
  * The day at a house of an instant written out, by UTC where its zone is not on record.
@@ -51,5 +39,7 @@ export const daysAnywhere = (atMs: number): string[] => [
  * @example daysOfInstant(Date.UTC(2026, 10, 30, 23, 30), 'Europe/Berlin') // ['2026-12-01']
  * @example daysOfInstant(Date.UTC(2026, 10, 30, 23, 30), null) // ['2026-11-30', '2026-12-01']
  */
-export const daysOfInstant = (atMs: number, zone: string | null): string[] =>
-  zone === null ? daysAnywhere(atMs) : [calendarDay(atMs, zone)]
+export function daysOfInstant(atMs: number, zone: string | null): string[] {
+  const there = formatIn(zone)
+  return there === null ? daysAnywhere(atMs) : [there.format(atMs)]
+}
