@@ -126,6 +126,12 @@ function isTimeZone(zone: string): boolean {
   }
 }
 
+/** Name of the zone by whose clock a house lives. */
+export const timeZoneSchema = words('Time zone', 60)
+  .nullable()
+  .default(null)
+  .test('zone', 'Time zone is a name such as Europe/Lisbon', (zone) => zone == null || zone === '' || isTimeZone(zone))
+
 /** The place itself. */
 export const siteSchema = yup
   .object({
@@ -139,14 +145,7 @@ export const siteSchema = yup
       .max(180, 'Longitude lies between −180° and 180°')
       .nullable()
       .default(null),
-    timeZone: words('Time zone', 60)
-      .nullable()
-      .default(null)
-      .test(
-        'zone',
-        'Time zone is a name such as Europe/Lisbon',
-        (zone) => zone == null || zone === '' || isTimeZone(zone),
-      ),
+    timeZone: timeZoneSchema,
     minTempC: figure('Lowest temperature')
       .min(-60, 'Lowest temperature must be −60 °C or more')
       .max(30, 'Lowest temperature is 30 °C at most')

@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { choice, day, figure, flag, required, words } from './fields'
-import { assumptionsSchema, siteSchema, sourcesSchema, supplySchema } from './job'
+import { assumptionsSchema, siteSchema, sourcesSchema, supplySchema, timeZoneSchema } from './job'
 
 /** What a new job starts with. */
 export const newJobSchema = yup.object({
@@ -9,6 +9,7 @@ export const newJobSchema = yup.object({
   place: words('Place', 80).required(required('Place')),
   packId: choice('Rule pack', RULE_PACK_IDS).required(required('Rule pack')),
   scheduledDay: day('Day').nullable().default(null),
+  timeZone: timeZoneSchema,
 })
 
 /** Whether a text is an IPv4 address of a private network, four numbers up to 255. */

@@ -57,6 +57,33 @@ describe('a recording', () => {
   })
 })
 
+describe('a new job', () => {
+  const start = (change: object) =>
+    call(USE_CASES.createJob, db, lead(), {
+      id: uuidv7(),
+      name: 'New',
+      place: 'Nowhere',
+      packId: 'iec-1ph-230',
+      scheduledDay: null,
+      ...change,
+    })
+  it('has the time zone that was said with it, or none, and its day is the day there', async () => {
+    const { jobId } = await start({ timeZone: 'Pacific/Kiritimati' })
+    const { record } = await view(jobId)
+    expect(record.installation.site.timeZone).toBe('Pacific/Kiritimati')
+    const other = await view((await start({ timeZone: 'Etc/GMT+12' })).jobId)
+    // a day and two hours apart: it is never the same day at both
+    expect(record.today > other.record.today).toBe(true)
+    for (const none of [{}, { timeZone: null }, { timeZone: '' }])
+      expect((await view((await start(none)).jobId)).record.installation.site.timeZone).toBeNull()
+  })
+  it('is refused with a zone that nobody knows, and nothing of it is stored', async () => {
+    const id = uuidv7()
+    await expect(start({ id, timeZone: 'Nowhere/Atall' })).rejects.toThrow(/name such as Europe\/Lisbon/)
+    await expect(view(id)).rejects.toMatchObject({ status: 404 })
+  })
+})
+
 describe('a picture', () => {
   it('is made small and loses its metadata, but not the time it was taken', async () => {
     const jobId = await makeJob(crew)

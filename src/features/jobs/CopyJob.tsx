@@ -27,7 +27,7 @@ export function CopyJob({ jobId, name }: { jobId: string; name: string }) {
         initial={{ name: `${name.slice(0, 70)}, next` }}
         submitLabel="Start the copy"
         save={async (fields) => {
-          const copy = typedFields(newJobSchema.omit(['packId']), fields)
+          const copy = typedFields(newJobSchema.omit(['packId', 'timeZone']), fields)
           const { jobId: made } = await callUseCase('copyJob', { id: uuidv7(), jobId, ...copy })
           window.location.assign(`/jobs/${made}?stage=survey`)
         }}

@@ -28,7 +28,9 @@ async function storeCopy(db: Db, crewId: string, plan: Installation): Promise<vo
 export const copyJob = defineUseCase({
   name: 'copyJob',
   via: 'json',
-  schema: yup.object({ id: id().required(), jobId: id('job').required() }).concat(newJobSchema.omit(['packId'])),
+  schema: yup
+    .object({ id: id().required(), jobId: id('job').required() })
+    .concat(newJobSchema.omit(['packId', 'timeZone'])),
   run: async (db, actor, { id: newId, jobId, name, place, scheduledDay }) => {
     const from = await jobOfActor(db, actor, jobId)
     const installation = (await installationsOf(db, [from])).get(jobId)

@@ -42,9 +42,10 @@ export const createJob = defineUseCase({
   name: 'createJob',
   via: 'json',
   schema: yup.object({ id: id().required() }).concat(newJobSchema),
-  run: async (db, actor, input) => {
+  run: async (db, actor, { timeZone, ...input }) => {
     const row = {
       ...input,
+      site: { timeZone: timeZone || null },
       crewId: actor.crewId,
       supply: {
         ratingA: null,
