@@ -43,6 +43,7 @@ function weaknessOf(reading: Reading, instrument: Instrument | undefined, timeZo
   const whyOn = (days: readonly string[]) => days.map((day) => whyUncertified(instrument, day))
   // nearly always the certificate holds, whatever the zone
   const anywhere = whyOn(daysAnywhere(atMs))
+  if (anywhere.length === 0) return 'it is not known when it was read'
   if (anywhere.every((why) => why === null)) return null
   const there = whyOn(daysOfInstant(atMs, timeZone))
   const why = there.find((one) => one !== null) ?? null

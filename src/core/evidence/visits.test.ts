@@ -27,6 +27,9 @@ const built = house({
 const keys = (one: Visit) => reopenedBy(built, one).map(({ key }) => key)
 
 describe('what a visit asks to be shown again', () => {
+  it('can be asked before the visit is opened, when it has no time yet', () => {
+    expect(keys(visit({ openedAt: '' }))).toEqual(keys(visit()))
+  })
   it('is what was touched and its neighbours, the settings, and all that is of the island', () => {
     expect([...touchedWithNeighbours(built, ['c1'])].sort()).toEqual(['c1', 'c2', 'kettle', 'r1'])
     const again = keys(visit())

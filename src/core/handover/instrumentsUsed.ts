@@ -34,7 +34,8 @@ export function instrumentsUsed(
     const [first, last] = [instants[0], instants.at(-1)]
     if (first === undefined || last === undefined) return []
     const lastDays = daysOfInstant(last, timeZone)
-    const certificate = instrument.certificates.find((one) => lastDays.every((day) => covers(one, day))) ?? null
+    const certificate =
+      (lastDays.length > 0 && instrument.certificates.find((one) => lastDays.every((day) => covers(one, day)))) || null
     return [
       {
         instrument,

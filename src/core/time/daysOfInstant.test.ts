@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { calendarDay, daysAnywhere, daysOfInstant } from './daysOfInstant'
+import { calendarDay, dayThere, daysAnywhere, daysOfInstant } from './daysOfInstant'
 
 const ZONES = ['Pacific/Kiritimati', 'Asia/Kolkata', 'Europe/Berlin', 'UTC', 'America/St_Johns', 'Etc/GMT+12']
 
@@ -32,6 +32,13 @@ describe('the day of an instant', () => {
         expect(days).toContain(calendarDay(atMs, null))
       }),
     )
+  })
+  it.each(['UTC', 'Nowhere/Atall', null])('is none for what is no instant, with the zone %s', (zone) => {
+    for (const none of [NaN, 9e15, -9e15]) {
+      expect(calendarDay(none, zone)).toBe('')
+      expect(daysOfInstant(none, zone)).toEqual([])
+    }
+    expect(dayThere('', { timeZone: zone })).toBe('')
   })
   it('is as if there were no zone for one that this device does not know', () => {
     const atMs = Date.UTC(2026, 10, 30, 23, 30)
