@@ -38,7 +38,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     await page.getByRole('button', { name: 'New job' }).click()
     await page.getByRole('dialog').getByLabel('Name').fill('Whole Job House')
     await page.getByRole('dialog').getByLabel('Place').fill('Testholm')
-    const zone = page.getByRole('dialog').getByLabel('Time zone of the house')
+    const zone = page.getByRole('dialog').getByLabel('Time zone')
     await expect(zone).toHaveValue(await page.evaluate(() => Intl.DateTimeFormat().resolvedOptions().timeZone))
     await zone.fill('Nowhere/Atall')
     await page.getByRole('dialog').getByRole('button', { name: 'Start the job' }).click()

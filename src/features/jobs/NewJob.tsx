@@ -21,10 +21,10 @@ const NEW_JOB: readonly FieldSpec[] = [
   { name: 'scheduledDay', label: 'Day', kind: 'date', optional: true },
   {
     name: 'timeZone',
-    label: 'Time zone of the house',
+    label: 'Time zone',
     kind: 'text',
     optional: true,
-    hint: 'as this device has it; for the day on which something was read',
+    hint: 'of the house, as this device has it: for the day on which something was read',
   },
 ]
 
