@@ -14,6 +14,7 @@ import { visitsOfJobs } from '@/db/queries/visits'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Installation } from '@/core/installation/installation'
 import { calendarDay } from '@/core/time/daysOfInstant'
+import type { HouseClock } from '@/core/time/timeThere'
 import { isId } from '@/schemas/fields'
 import type { Actor } from './access'
 import { Problem } from './problem'
@@ -26,8 +27,7 @@ export async function jobOfActor(db: Db, actor: Actor, jobId: string): Promise<J
 }
 
 /** The day it is at a house; by UTC where its zone is not on record. */
-export const todayAt = ({ timeZone }: Pick<Installation['site'], 'timeZone'>): string =>
-  calendarDay(Date.now(), timeZone)
+export const todayAt = ({ timeZone }: HouseClock): string => calendarDay(Date.now(), timeZone)
 
 /** All that is stored about some jobs of one crew, ready for the core: one query a table. */
 export async function jobRecords(db: Db, rows: readonly JobRow[], crewId: string): Promise<Map<string, JobRecord>> {

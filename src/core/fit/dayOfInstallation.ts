@@ -38,8 +38,8 @@ function clockMinutes(at: Date, clock: Intl.DateTimeFormat): number {
 }
 
 /**
- * Daylight on a day, in minutes of the crew's clock; of solar time while longitude or zone is not known, or the zone not to this device. The whole day where the sun does not set, an
- * empty window where it does not rise.
+ * Daylight on a day, in minutes of the crew's clock; of solar time while longitude or zone is not known, or the zone not to this device. The whole
+ * day where the sun does not set, an empty window where it does not rise.
  *
  * @example
  * daylightAt({ latitudeDeg: 40, longitudeDeg: -8, timeZone: 'Europe/Lisbon' }, '2026-06-21') // => { fromMin: 366, toMin: 1263 } or so

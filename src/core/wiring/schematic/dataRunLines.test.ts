@@ -40,6 +40,7 @@ const part = (thing: string, x: number, role: DrawnGroup['role'] = 'place'): Dra
   box: { x, y: 100, width: 40, height: 20 },
   shapes: [],
   isSwitch: false,
+  isFramed: false,
 })
 const parts = [part('meter', 0), part('gatewayIn', 200), part('inverter', 400, 'source')]
 const drawn = (...runs: FitItem<'dataRun'>[]) => dataRunLines(runs, graph, parts, 300)

@@ -46,6 +46,7 @@ function lineOf(run: DataRun, near: DrawnGroup, far: DrawnGroup, depth: number, 
       { kind: 'text', at: { x: (from + to) / 2, y: y - 3 }, text: run.tag, size: 12, ink: 'ink2', anchor: 'middle' },
     ],
     isSwitch: false,
+    isFramed: false,
   }
 }
 

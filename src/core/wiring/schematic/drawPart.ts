@@ -74,6 +74,7 @@ export function drawPart(pen: Pen, part: SchematicPart, at: Point): DrawnGroup {
     box,
     shapes: [...shapes, ...body],
     isSwitch: part.kind === 'device' && part.isManual,
+    isFramed: options.danger.has(thing) || options.chosen.has(thing),
   }
 }
 

@@ -95,6 +95,7 @@ export function drawWire(pen: Pen, model: SchematicModel, places: SchematicPlace
       box: boxOf(points),
       shapes,
       isSwitch: false,
+      isFramed: false,
     },
   ]
 }

@@ -21,7 +21,7 @@ interface Box {
   bottom: number
 }
 
-/** Whose words are kept where not all have room. */
+/** Whose words are kept where not all have room, after what stands in a frame. */
 const RANK: Readonly<Record<DrawnGroup['role'], number>> = {
   place: 1,
   source: 1,
@@ -31,11 +31,7 @@ const RANK: Readonly<Record<DrawnGroup['role'], number>> = {
   wire: 4,
 }
 
-/** What is chosen or in danger stands in a frame, and a board's name is bold. */
-function rankOf({ role, shapes, box }: DrawnGroup): number {
-  const isFramed = shapes.some((shape) => shape.kind === 'rect' && shape.at.x < box.x && shape.width > box.width)
-  return isFramed ? 0 : RANK[role]
-}
+const rankOf = ({ role, isFramed }: DrawnGroup): number => (isFramed ? 0 : RANK[role])
 
 /** What a load has at its right end: the mark of its promise. */
 const END_MARK = 18

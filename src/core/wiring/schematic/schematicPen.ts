@@ -14,6 +14,8 @@ export interface DrawnGroup {
   box: { x: number; y: number; width: number; height: number }
   shapes: Primitive[]
   isSwitch: boolean
+  /** Whether it stands in a frame: it is chosen, or in danger. */
+  isFramed: boolean
 }
 
 export const CONDUCTOR_LAYERS = ['live', 'neutral', 'protective'] as const
