@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url'
 import { startApp, startOwn } from './lib/app.mjs'
 import { killsWhileReadingsComeIn } from './lib/attack.mjs'
 import { listsOfReplica } from './lib/listsOfReplica.mjs'
+import { pagesWithoutDatabase } from './lib/pagesWithoutDatabase.mjs'
 import { twoServersOnOneDatabase } from './lib/twoServers.mjs'
 import { ensureBuild } from './lib/build.mjs'
 import { freePort, startCluster, startPlainCluster } from './lib/cluster.mjs'
@@ -287,12 +288,14 @@ async function attackTests(postgres) {
     const counts = await killsWhileReadingsComeIn(app)
     passed += counts.passed
     failed += counts.failed
-    console.log('\n== Two servers on one database')
     const told = (name, ok, facts = '') => {
       console.log(`${ok ? '✓' : '✗'} ${name}${facts && `: ${facts}`}`)
       if (ok) passed++
       else failed++
     }
+    console.log('\n== Pages without a database')
+    await pagesWithoutDatabase(app, told)
+    console.log('\n== Two servers on one database')
     await twoServersOnOneDatabase(app, await app.beside(await freePort()), told)
     console.log('\n== Lists on a replica')
     await listsOfReplica(app, {

@@ -229,6 +229,9 @@ export async function startPlainCluster(bin, dataFolder) {
     stop: () => {
       if (runs()) server(pg('pg_ctl'), ['-D', database, '-m', 'fast', '-w', 'stop'], { stdio: 'ignore' })
     },
+    start: () => {
+      if (!runs()) up()
+    },
     /** Ends the server as a power cut would, and starts it again: it has to find its way from its log. */
     crash: () => {
       server(pg('pg_ctl'), ['-D', database, '-m', 'immediate', '-w', 'stop'], { stdio: 'ignore' })

@@ -1,7 +1,8 @@
 import { appDatabase } from '@/db/client'
 import { Problem } from './problem'
 import { isDataFault, isDatabaseAway, isDatabaseBusy } from './databaseFault'
-import { REQUEST_ID_HEADER, faultOf, log, withoutTokens } from './log'
+import { faultOf, log, withoutTokens } from './log'
+import { REQUEST_ID_HEADER } from './requestId'
 import { READ_HEADER, hasReplica, seenCookie } from './replica/seenWrites'
 import { isOwnRequest } from './ownRequest'
 

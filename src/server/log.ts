@@ -22,9 +22,6 @@ function thrownAt({ stack = '', message }: Error): string | null {
   return /^\s+at .*$/m.exec(places)?.[0].trim() ?? null
 }
 
-/** Header with the name of a request: it stands in the answer and in each line of the log, so that a crew's complaint finds its lines. */
-export const REQUEST_ID_HEADER = 'x-request-id'
-
 /** A path as a log may hold it: a customer's or household's token opens a house, and stands in no log. */
 export const withoutTokens = (path: string): string =>
   path

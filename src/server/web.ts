@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { type IncomingMessage, type ServerResponse, createServer } from 'node:http'
 import next from 'next'
-import { REQUEST_ID_HEADER, log, withoutTokens } from './log'
+import { log, withoutTokens } from './log'
+import { REQUEST_ID_HEADER } from './requestId'
 import { staticFiles } from './staticFiles'
 import { ADDRESS_HEADER, DIRECT_HEADER, clientAddress, isDirect, proxiesOf } from './throttle/clientAddress'
 import { metricsOf } from './watch/metrics'
+import { forgetRequest, tellAwayFromBroken } from './watch/pagesWithoutDatabase'
 
 // The web server of the built app: `tsx src/server/web.ts HOST PORT`. It says to the routes who asks, which only the end of a connection can tell, and bounds
 // how long a client may take to say what it wants.
@@ -32,9 +34,11 @@ function watch(request: IncomingMessage, response: ServerResponse): void {
   const id = randomUUID()
   request.headers[REQUEST_ID_HEADER] = id
   response.setHeader(REQUEST_ID_HEADER, id)
+  tellAwayFromBroken(response, id)
   const began = performance.now()
   response.once('close', () => {
     answering.delete(response)
+    forgetRequest(id)
     const ms = Math.round(performance.now() - began)
     const { statusCode: status } = response
     // a stream of events is no answer that took long
