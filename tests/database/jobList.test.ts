@@ -9,6 +9,7 @@ import { changedJobs, markAll, markOutdated } from '@/db/queries/summaries'
 import { instrument, jobChanged, jobSummary, wiringRevision } from '@/db/schema'
 import { jobRecord } from '@/server/jobAccess'
 import { sealPack } from '@/server/pack/sealPack'
+import { jobRests } from '@/server/summaries/jobRests'
 import { keepSummariesUp } from '@/server/summaries/keepUp'
 import { workOut, workOutChanged } from '@/server/summaries/workOut'
 import { call } from '@/server/useCase'
@@ -443,6 +444,18 @@ describe('the worker that keeps the list up', () => {
     await workOut(db, id)
     const [row] = await db.select().from(jobSummary).where(eq(jobSummary.jobId, id))
     expect(row?.factsVersion).toBe(FACTS_VERSION)
+  })
+  it('lets a job rest that took long a moment ago, and works the others out', async () => {
+    const own = await makeCrew()
+    const [long, other] = [await makeJob(own), await makeJob(own)]
+    let now = 0
+    const rests = jobRests(() => now)
+    rests.workedOut(long, 1000)
+    await workOutChanged(db, rests)
+    expect([await isMarked(long), await isMarked(other)]).toEqual([true, false])
+    now = 4000
+    await workOutChanged(db, rests)
+    expect(await isMarked(long)).toBe(false)
   })
   it('passes over a job that is gone, and takes its mark out', async () => {
     const gone = uuidv7()

@@ -1,6 +1,7 @@
 import type { Database } from '@/db/client'
 import { markOutdated } from '@/db/queries/summaries'
 import { faultOf, log } from '../log'
+import { jobRests } from './jobRests'
 import { workOutChanged } from './workOut'
 
 const LOOK_EVERY_MS = 400
@@ -20,8 +21,9 @@ export function keepSummariesUp(db: Database): { stop: () => Promise<void> } {
         done()
       }
     })
+  const rests = jobRests(() => performance.now())
   const round = async () => {
-    const done = await workOutChanged(db)
+    const done = await workOutChanged(db, rests)
     if (done === 0) await markOutdated(db, OUTDATED_AT_A_TIME)
   }
   const run = async () => {

@@ -5,6 +5,7 @@ import { changedJobs, storeFacts, takeMarks } from '@/db/queries/summaries'
 import { isDatabaseAway } from '../databaseFault'
 import { jobRecord } from '../jobAccess'
 import { faultOf, log } from '../log'
+import type { JobRests } from './jobRests'
 
 /** Jobs looked up at a time. */
 const AT_A_TIME = 20
@@ -23,19 +24,24 @@ export async function workOut(db: Database, jobId: string): Promise<void> {
 }
 
 /**
- * Works out every job that is marked, one after the other. A job that cannot be worked out stays marked and is passed over.
+ * Works out every job that is marked, one after the other. A job that cannot be worked out stays marked and is passed over, and so does
+ * one that rests; without `rests` none does.
  *
  * @returns how many were worked out
  */
-export async function workOutChanged(db: Database): Promise<number> {
+export async function workOutChanged(db: Database, rests?: JobRests): Promise<number> {
   let done = 0
   const failed = new Set<string>()
+  const passedOver = (jobId: string) => failed.has(jobId) || rests?.isResting(jobId) === true
   for (;;) {
-    const waiting = (await changedJobs(db, AT_A_TIME + failed.size)).filter((jobId) => !failed.has(jobId))
+    const marked = await changedJobs(db, AT_A_TIME + failed.size + (rests?.count() ?? 0))
+    const waiting = marked.filter((jobId) => !passedOver(jobId))
     if (waiting.length === 0) return done
     for (const jobId of waiting)
       try {
+        const beganMs = performance.now()
         await workOut(db, jobId)
+        rests?.workedOut(jobId, performance.now() - beganMs)
         done++
       } catch (error) {
         if (isDatabaseAway(error)) throw error
