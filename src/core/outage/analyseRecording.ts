@@ -12,7 +12,7 @@ import { rmsOver, squareSums } from './halfCycleRms'
 import { type MotorStartTrace, motorStartTrace } from './motorStartTrace'
 import { overshootAfter } from './overshoot'
 import { anglesIn, byPhase, phaseJumpDeg, rotationOf } from './phaseAngles'
-import { phaseLine } from './phaseTrack'
+import { lineHz } from './phaseLine'
 import { type AnalogChannel, type Recording, RecordingError } from './recording'
 import { type Gap, recordingGap } from './recordingGap'
 import { type ReturnTrace, returnTrace } from './returnTrace'
@@ -237,12 +237,12 @@ function sideFigures(load: readonly TraceChannel[], turning: Turning, thdOrder: 
   const rms = (channel: TraceChannel, end: number) => settledRms(channel, end, -1)
   const thd = ({ wave, track }: TraceChannel, end: number) => {
     const from = end - (wave.rateHz * 1) / 5
-    const hz = phaseLine(
+    const hz = lineHz(
       track,
       from / wave.rateHz + track.firstS - 0.5 / track.nominalHz,
       end / wave.rateHz + track.firstS - 0.5 / track.nominalHz,
-    )?.hz
-    if (hz === undefined) return null
+    )
+    if (hz === null) return null
     return totalHarmonicDistortion(wave.samples, { from, to: end }, { rateHz: wave.rateHz, hz, order: thdOrder })
   }
   return {

@@ -1,5 +1,7 @@
 import type { TraceChannel } from './channelEvents'
-import { type FrequencyRun, type PhaseTrack, fastestChange, frequencyRun, phaseLine } from './phaseTrack'
+import { type FrequencyRun, fastestChange, frequencyRun } from './frequencyRun'
+import { lineHz } from './phaseLine'
+import type { PhaseTrack } from './phaseTrack'
 
 /** T-3: frequencies of a recording, from 10/12-cycle means inside stretches without a break; `null` for a side it does not hold. */
 export interface FrequencyFigures {
@@ -59,7 +61,7 @@ export const AVERAGED_S = 0.2
 /** The mean that ends with the last stretch that is long enough for one. */
 function closingHz(track: PhaseTrack, stretches: readonly Stretch[]): number | null {
   const long = stretches.filter(({ fromS, toS }) => toS - fromS >= AVERAGED_S - 1e-9).at(-1)
-  return long === undefined ? null : (phaseLine(track, long.toS - AVERAGED_S, long.toS)?.hz ?? null)
+  return long === undefined ? null : lineHz(track, long.toS - AVERAGED_S, long.toS)
 }
 
 /**

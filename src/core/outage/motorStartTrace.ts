@@ -2,7 +2,7 @@ import type { TraceChannel } from './channelEvents'
 import { settledRms } from './channelEvents'
 import { type CurrentTrace, oneCycleRms, rmsAtEndA, rmsBeforeA, stepSample } from './currentTrace'
 import { rmsOver } from './halfCycleRms'
-import { frequencyRun } from './phaseTrack'
+import { frequencyRun } from './frequencyRun'
 
 /** A motor's start as a recording shows it (T-12). */
 export interface MotorStartTrace {

@@ -9,15 +9,17 @@ export interface Overshoot {
   peakPercent: number
 }
 
-/** Largest size of a sample; of squares, which need no sign at each. */
-function peakOf(samples: Float64Array): number {
-  let largest = 0
-  for (let k = 0; k < samples.length; k++) {
-    const v = samples[k] as number
-    const square = v * v
-    if (square > largest) largest = square
+/** Largest size of a sample from a place on; two side by side, neither of which waits for the other. */
+function peakFrom(samples: Float64Array, from: number): number {
+  let even = 0
+  let odd = 0
+  for (let k = from; k + 1 < samples.length; k += 2) {
+    const v = Math.abs(samples[k] as number)
+    const w = Math.abs(samples[k + 1] as number)
+    if (v > even) even = v
+    if (w > odd) odd = w
   }
-  return Math.sqrt(largest)
+  return Math.max(even, odd, Math.abs(samples.at(-1) ?? 0))
 }
 
 /** Largest one-cycle RMS from a place on, refreshed each half cycle: where one window ends, the next but one begins. */
@@ -42,7 +44,7 @@ export function overshootAfter({ wave, track }: TraceChannel, returnSample: numb
   if (settledFrom < returnSample) return null
   const settledV = rmsOver(sums, settledFrom, end - settledFrom)
   const largestV = largestRmsV(sums, returnSample, nominalPeriod, end)
-  const peak = (from: number) => peakOf(samples.subarray(Math.ceil(from)))
+  const peak = (from: number) => peakFrom(samples, Math.ceil(from))
   return {
     rmsPercent: 100 * (largestV / settledV - 1),
     peakPercent: 100 * (peak(returnSample) / peak(settledFrom) - 1),

@@ -1,6 +1,7 @@
 import type { TraceChannel } from './channelEvents'
 import { cyclesAveraged } from './frequency'
-import { phaseLine, wrapped } from './phaseTrack'
+import { phaseLine } from './phaseLine'
+import { wrapped } from './phaseTrack'
 
 const degrees = (rad: number) => (wrapped(rad) * 180) / Math.PI
 /** Cycles that say the phase at an edge; the frequency may be settling behind them. */

@@ -1,6 +1,7 @@
 import type { TraceChannel } from './channelEvents'
 import { cyclesAveraged } from './frequency'
-import { type PhaseTrack, phaseLine } from './phaseTrack'
+import { phaseLine } from './phaseLine'
+import type { PhaseTrack } from './phaseTrack'
 import type { Gap } from './recordingGap'
 
 /** The return of the street as a recording of both sides shows it (T-7). */

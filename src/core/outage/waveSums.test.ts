@@ -106,11 +106,28 @@ describe('the phase track', () => {
         const length = Math.round(((k + 4) * period) / 4) - start
         const direct = fundamentalAt(samples, start, length, 1 / period)
         // the direct one counts from the window's own beginning, the track from that of the recording
-        expect(wrapped((phaseRad[k] as number) - (direct.phaseRad - (2 * Math.PI * start) / period))).toBeCloseTo(0, 6)
-        expect(peak[k]).toBeCloseTo(direct.peak, 6)
+        const off = wrapped((phaseRad[k] as number) - (direct.phaseRad - (2 * Math.PI * start) / period))
+        // where samples are added up by groups, what an offset and another frequency leave in a window is a little otherwise
+        const grouped = period >= 160 ? 1e-4 * (1 + Math.abs(one.hz - one.nominalHz)) : 0
+        expect(Math.abs(off)).toBeLessThan(1e-6 + grouped)
+        expect(Math.abs((peak[k] as number) / direct.peak - 1)).toBeLessThan(1e-8 + grouped)
       }),
-      { numRuns: 60 },
+      { numRuns: 200 },
     )
+  })
+
+  it.each([39, 41, 49, 51])('hardly sees order %d, whose groups would look like the fundamental', (order) => {
+    const rateHz = 10_000
+    const samples = (share: number) =>
+      Float64Array.from({ length: 4000 }, (_, k) => {
+        const turned = (2 * Math.PI * 50 * k) / rateHz
+        return 325 * (Math.sin(turned + 0.4) + share * Math.sin(order * turned + 1))
+      })
+    const pure = phaseTrack(samples(0), rateHz, 50)
+    const dirty = phaseTrack(samples(0.03), rateHz, 50)
+    // a twentieth of a degree
+    for (let k = 0; k < pure.phaseRad.length; k++)
+      expect(Math.abs(wrapped((dirty.phaseRad[k] as number) - (pure.phaseRad[k] as number)))).toBeLessThan(9e-4)
   })
 
   it('of a recording shorter than a cycle has no window', () => {

@@ -1,6 +1,7 @@
 import type { RowRange } from '../recording'
 import { cyclesAveraged } from '../frequency'
-import { type PhaseTrack, frequencyRun, phaseTrack } from '../phaseTrack'
+import { frequencyRun } from '../frequencyRun'
+import { type PhaseTrack, phaseTrack } from '../phaseTrack'
 import type { LaneLine } from './laneLine'
 
 /** A voltage on an even grid. */
