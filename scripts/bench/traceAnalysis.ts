@@ -66,7 +66,7 @@ for (const [form, name, bytes, scenario] of [
 
 // the analysis alone, of one voltage that is there as numbers already, beside a plain C program that finds gap, RMS and distortion of it
 const LONG: WaveScenario = { ...SCENARIO, durationS: 600, gapStartS: 360, gapMs: 412 }
-const REPEATS = 9
+const REPEATS = 25
 const [volts = new Float64Array()] = waveSamples(LONG)
 const recording = readRecording([{ name: 'a.csv', bytes: asCsv({ ...SCENARIO, durationS: 16 }) }])
 const long: Recording = {

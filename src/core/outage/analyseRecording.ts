@@ -313,10 +313,9 @@ function overloadOf(load: readonly TraceChannel[], currents: readonly CurrentTra
 }
 
 /** The half-cycle RMS of a channel as it is drawn: each at the middle of its window. */
-function seriesOf({ id, rms, even, wave }: TraceChannel): ChannelSeries {
-  const rmsTimeS = new Float64Array(rms.start.length)
-  for (let k = 0; k < rmsTimeS.length; k++)
-    rmsTimeS[k] = even.timeOfS((rms.start[k] as number) + wave.nominalPeriod / 2)
+function seriesOf({ id, rms, wave }: TraceChannel): ChannelSeries {
+  const { rateHz, nominalPeriod } = wave
+  const rmsTimeS = rms.start.map((start) => (start + nominalPeriod / 2) / rateHz)
   return { id, rmsTimeS, rmsV: rms.volts.slice() }
 }
 
