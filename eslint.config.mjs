@@ -28,6 +28,15 @@ const TEXT_SIZE_RULES = [
   },
 ]
 
+// what nobody knows is open, and never a figure
+const FIGURE_RULES = [
+  {
+    selector:
+      "CallExpression[callee.name=/^(format|number|quantity|percent|hours)/] > :matches(LogicalExpression, BinaryExpression > LogicalExpression)[operator='??'][right.value=0]",
+    message: 'A figure that is not known is not 0: numberOrOpen, quantityOrOpen, percentOrOpen or hoursOrOpen.',
+  },
+]
+
 const KEY_RULES = [
   { selector: `Literal[value=/${KEY}/]`, message: KEY_MESSAGE },
   { selector: `TemplateElement[value.raw=/${KEY}/]`, message: KEY_MESSAGE },
@@ -202,8 +211,13 @@ export default tseslint.config(
     files: ['src/**/*.{ts,tsx}'],
     ignores: ['src/core/evidence/families/**', '**/*.test.{ts,tsx}'],
     rules: {
-      'no-restricted-syntax': ['error', ...KEY_RULES],
+      'no-restricted-syntax': ['error', ...KEY_RULES, ...FIGURE_RULES],
     },
+  },
+  {
+    files: ['src/core/evidence/families/**'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...FIGURE_RULES] },
   },
   {
     // the theme is the one place with colours
@@ -213,6 +227,7 @@ export default tseslint.config(
       'no-restricted-syntax': [
         'error',
         ...KEY_RULES,
+        ...FIGURE_RULES,
         { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Take the colour from the theme.' },
         ...TEXT_SIZE_RULES,
         {

@@ -1,4 +1,5 @@
 import type { Circuit, Load } from '../installation/installation'
+import { listedLoadW } from '../wiring/listedLoad'
 import type { Phase } from '../rules/rulePack'
 
 /** One circuit that changes boards (W-8). */
@@ -8,8 +9,8 @@ export interface CircuitMove {
   from: string
   to: string
   phase: Phase | 'all'
-  /** Sum of the loads on it, in watts. */
-  loadW: number
+  /** What is listed on it, in watts; `null` where nothing is. */
+  loadW: number | null
 }
 
 export interface CircuitMoves {
@@ -55,7 +56,7 @@ export function circuitMoves(
         from,
         to,
         phase: circuit.phase,
-        loadW: own.reduce((sum, { powerW }) => sum + powerW, 0),
+        loadW: listedLoadW(own, circuit.tag),
       })
   }
   return { moves, perBoard }

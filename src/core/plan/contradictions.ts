@@ -1,6 +1,7 @@
 import type { Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import { formatNumber, formatQuantity } from '../quantity/formatQuantity'
+import { quantityOrOpen } from '../quantity/orOpen'
 import { atMost } from '../quantity/tolerance'
 import { RULE_PACKS } from '../rules/packs'
 import { bendingRooms } from './bendingRoom'
@@ -230,7 +231,7 @@ const pvAboveItsStrings: Rule = (installation) => {
       {
         path,
         about: name,
-        message: `${name} is expected to give ${formatQuantity(expectedW ?? 0, 'W', 4)}, more than ${than}.`,
+        message: `${name} is expected to give ${quantityOrOpen(expectedW, 'W', 4)}, more than ${than}.`,
         touches: ['limits', 'year', 'pv'],
       },
     ]

@@ -1,6 +1,7 @@
 import { usableEnergyWh } from './usableEnergy'
 import type { CustomerPromise, Installation } from '../installation/installation'
-import { formatDuration, formatNumber, formatQuantity } from '../quantity/formatQuantity'
+import { formatNumber } from '../quantity/formatQuantity'
+import { hoursOrOpen, quantityOrOpen } from '../quantity/orOpen'
 import { BACKUP_MAIN_WORDS } from './mains'
 import { SCHOOL_WORDS, type Plan } from './planOfInstallation'
 import type { PromiseDraft } from './promisesOfPlan'
@@ -43,9 +44,8 @@ export const choiceSaid = ({ chosenSchool, schoolReason, promises }: Pick<Instal
 
 export type LineChange = { key: string; label: string; before: string | null; after: string | null }
 
-const watts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'W', 3))
-const wattHours = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'Wh', 3))
-const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3_600_000))
+const watts = (value: number | null) => quantityOrOpen(value, 'W', 3)
+const wattHours = (value: number | null) => quantityOrOpen(value, 'Wh', 3)
 const percent = (share: number | null) => (share === null ? 'open' : `${formatNumber(100 * share, 3)} %`)
 const amps = (value: number | null) => (value === null ? 'not known' : `${formatNumber(value)} A`)
 
@@ -66,7 +66,7 @@ export function planLines(installation: Installation, plan: Plan): PlanLine[] {
       line(
         `unit.${k}`,
         `Inverter ${k + 1}`,
-        `${unit.name}: ${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}, battery side ${watts(unit.inverterBatteryW)}, ${unit.batterySideOnly ? 'no AC rating' : `AC ${watts(unit.inverterAcW)}`}, surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)}`,
+        `${unit.name}: ${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}, battery side ${watts(unit.inverterBatteryW)}, ${unit.batterySideOnly ? 'no AC rating' : `AC ${watts(unit.inverterAcW)}`}, surge ${quantityOrOpen(unit.inverterSurgeVa, 'VA', 3)}`,
       ),
     ),
     ...sources.pvAc.map((pv, k) =>
@@ -80,10 +80,10 @@ export function planLines(installation: Installation, plan: Plan): PlanLine[] {
     line('night', 'Night limit', watts(plan.limits.nightW) + binding(plan.limits.bindingNight)),
     line('changeover', 'Changeover limit', watts(plan.limits.changeoverW)),
     line('day', 'Day limit', watts(plan.limits.dayW) + binding(plan.limits.bindingDay)),
-    line('surge', 'Surge', plan.limits.surgeVa === null ? 'open' : formatQuantity(plan.limits.surgeVa, 'VA', 3)),
+    line('surge', 'Surge', quantityOrOpen(plan.limits.surgeVa, 'VA', 3)),
     line('demand', 'Expected demand', watts(plan.demand.expectedDemandW)),
     line('above', 'Above the night limit', percent(plan.demand.shareAboveNight)),
-    line('runtime', 'Runtime from the reserve', hours(plan.runtime.runtimeReserveH)),
+    line('runtime', 'Runtime from the reserve', hoursOrOpen(plan.runtime.runtimeReserveH)),
     ...loads.map((load) =>
       line(
         `load.${load.tag}`,

@@ -2,6 +2,7 @@ import type { Circuit, Installation } from '../installation/installation'
 import { itemsOf } from '../installation/survey'
 import { RULE_PACKS } from '../rules/packs'
 import type { Phase } from '../rules/rulePack'
+import { listedLoadW } from './listedLoad'
 
 /** One line of the chart inside a board's door. */
 export interface DoorRow {
@@ -16,7 +17,6 @@ export interface DoorRow {
   phase: Phase | 'all'
   /** An alarm, a freezer or medical equipment hangs on it; `null` while nobody has said. */
   safety: boolean | null
-  loadW: number
   /** Board it came from on this job; `null` for one that was always here. */
   cameFrom: string | null
   /** Phase it was on before, when that changed. */
@@ -29,6 +29,8 @@ export interface BoardDoor {
   name: string
   rows: DoorRow[]
   left: { tag: string; name: string; to: string }[]
+  /** Circuits that are or were on it and on which no load is listed: what they take is in none of the sums. */
+  unlisted: string[]
   beforeW: Readonly<Record<string, number>>
   afterW: Readonly<Record<string, number>>
 }
@@ -62,14 +64,13 @@ export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads'
   const { phases } = RULE_PACKS[packId]
   const found = itemsOf(survey, 'board')
   const nameOf = boardNameOf({ survey })
-  const loadOf = (circuit: Circuit) =>
-    loads.filter(({ circuitTag }) => circuitTag === circuit.tag).reduce((sum, { powerW }) => sum + powerW, 0)
+  const loadOf = new Map(circuits.map(({ tag }) => [tag, listedLoadW(loads, tag)]))
   const perPhase = (own: readonly Circuit[], phaseOf: (circuit: Circuit) => Phase | 'all') => {
     const sum: Record<string, number> = Object.fromEntries(phases.map((phase) => [phase, 0]))
     for (const circuit of own) {
       const on = phaseOf(circuit)
       for (const phase of on === 'all' ? phases : [on])
-        sum[phase] = (sum[phase] ?? 0) + loadOf(circuit) / (on === 'all' ? phases.length : 1)
+        sum[phase] = (sum[phase] ?? 0) + (loadOf.get(circuit.tag) ?? 0) / (on === 'all' ? phases.length : 1)
     }
     return sum
   }
@@ -93,13 +94,15 @@ export function boardDoors(installation: Pick<Installation, 'circuits' | 'loads'
         iDeltaNMa: circuit.iDeltaNMa,
         phase: circuit.phase,
         safety: circuit.safety,
-        loadW: loadOf(circuit),
         cameFrom: foundOn(circuit) === tag ? null : nameOf(foundOn(circuit)),
         wasOn: foundPhase(circuit) === circuit.phase ? null : foundPhase(circuit),
       })),
       left: before
         .filter((circuit) => boardOf(circuit) !== tag)
         .map((circuit) => ({ tag: circuit.tag, name: circuit.name, to: nameOf(boardOf(circuit)) })),
+      unlisted: circuits
+        .filter((circuit) => (here.includes(circuit) || before.includes(circuit)) && loadOf.get(circuit.tag) === null)
+        .map(({ tag: unlisted }) => unlisted),
       beforeW: perPhase(before, foundPhase),
       afterW: perPhase(here, ({ phase }) => phase),
     }

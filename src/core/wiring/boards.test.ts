@@ -30,6 +30,15 @@ describe('charts for the doors', () => {
     })
     expect(doors[1]?.rows[0]).toMatchObject({ cameFrom: 'Main board', wasOn: 'L1' })
   })
+  it('name the circuits whose load is in none of the sums, because none is listed', () => {
+    const [door] = boardDoors({
+      packId: 'iec-1ph-230',
+      survey: [],
+      loads: [load('a', 'c1', 900)],
+      circuits: [aCircuit({ boardTag: 'main' }), aCircuit({ id: 'k2', tag: 'c2', boardTag: 'main' })],
+    })
+    expect(door?.unlisted).toEqual(['c2'])
+  })
   it('lose no watt, whatever moves where', () => {
     for (let seed = 1; seed <= 20; seed++) {
       const pick = (k: number, of: number) => (seed * 7919 + k * 104729) % of

@@ -2,12 +2,13 @@
 import { Box, Text } from '@chakra-ui/react'
 import { type ElectrodeOption, USUAL_SOIL_OHM_M, electrodeDesign } from '@/core/earthing/electrodeDesign'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { OPEN, numberOrOpen } from '@/core/quantity/orOpen'
 import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 
-const length = (metres: number | undefined) => formatNumber(metres ?? 0, 3)
+const length = (metres: number | undefined) => numberOrOpen(metres, 3)
 
 const WHAT: Readonly<Record<ElectrodeOption['kind'], (option: ElectrodeOption) => string>> = {
   rods: ({ count, lengthM, spacingM }) =>
@@ -16,7 +17,7 @@ const WHAT: Readonly<Record<ElectrodeOption['kind'], (option: ElectrodeOption) =
       : `${count} rods of ${length(lengthM)} m, ${length(spacingM)} m apart`,
   deepRod: ({ lengthM }) => `one rod driven to ${length(lengthM)} m`,
   disc: ({ radiusM, depthM }) =>
-    `a plate of ${formatNumber(200 * (radiusM ?? 0), 2)} cm across, ${length(depthM)} m deep`,
+    `a plate of ${radiusM === undefined ? OPEN : formatNumber(200 * radiusM, 2)} cm across, ${length(depthM)} m deep`,
   trench: ({ lengthM, depthM }) => `${length(lengthM)} m of strip, ${length(depthM)} m deep`,
 }
 const RISK: Readonly<Record<ElectrodeOption['kind'], string>> = {

@@ -2,7 +2,8 @@
 import { Box, Text } from '@chakra-ui/react'
 import { groundDrawing, groundDrawingWords } from '@/core/earthing/groundDrawing'
 import { type GroundPlot as Plot, groundPlot } from '@/core/earthing/groundPlot'
-import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { Shape } from '@/ui/charts/Shape'
 import { TitledSheet } from '@/ui/Sheet'
 import { useWidth } from '@/ui/useWidth'
@@ -64,7 +65,7 @@ function Words({ plot }: { plot: Plot }) {
             .filter(({ aloneOhm }) => aloneOhm !== null)
             .map(
               ({ tag, aloneOhm, currentShare }) =>
-                `${tag} alone about ${formatQuantity(aloneOhm ?? 0, 'Ω', 3)}${currentShare !== null && plot.electrodes.length > 1 ? `, carries ${Math.round(currentShare * 100)} %` : ''}`,
+                `${tag} alone about ${quantityOrOpen(aloneOhm, 'Ω', 3)}${currentShare !== null && plot.electrodes.length > 1 ? `, carries ${Math.round(currentShare * 100)} %` : ''}`,
             )
             .join(' · ')}
         </Text>

@@ -10,6 +10,7 @@ import { type LostNeutral, lostNeutral } from '@/core/earthing/lostNeutral'
 import { LOST_NEUTRAL_CASES, type LostNeutralCase, lostNeutralLoads } from '@/core/earthing/lostNeutralLoads'
 import { itemsOf } from '@/core/installation/survey'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { colour } from '@/look/colour'
 import { Button } from '@/ui/Button'
 import { Label } from '@/ui/charts/Label'
@@ -109,7 +110,7 @@ function TouchFigures({ loadsW, found }: { loadsW: readonly number[]; found: Los
       <Text>
         Runs:{' '}
         {phases
-          .map((phase, k) => `${phases.length > 1 ? `${phase} ` : ''}${formatQuantity(loadsW[k] ?? 0, 'W', 3)}`)
+          .map((phase, k) => `${phases.length > 1 ? `${phase} ` : ''}${quantityOrOpen(loadsW[k], 'W', 3)}`)
           .join(', ')}
         .
       </Text>

@@ -7,6 +7,7 @@ import { latestBySlot } from '@/core/evidence/reading'
 import { type ProbeMethod, largestSizeM, probePlan } from '@/core/earthing/probePlaces'
 import { ELECTRODE_METHODS, type Electrode, type ElectrodeMethod } from '@/core/installation/installation'
 import { formatNumber } from '@/core/quantity/formatQuantity'
+import { numberOrOpen } from '@/core/quantity/orOpen'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
@@ -117,8 +118,8 @@ function Probes({ electrode, method }: { electrode: Electrode; method: ProbeMeth
       <ProbeLine places={plan.places} currentProbeM={currentProbeM} />
       {plan.farEnough === false && (
         <Text color="watch" fontWeight="600">
-          Too near: an electrode of this size asks for {formatNumber(plan.neededM ?? 0, 3)} m. The areas of the
-          electrode and the probe overlap, and no place reads true.
+          Too near: an electrode of this size asks for {numberOrOpen(plan.neededM, 3)} m. The areas of the electrode and
+          the probe overlap, and no place reads true.
         </Text>
       )}
     </>

@@ -3,6 +3,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import type { FitItem } from '@/core/installation/fit'
 import type { JudgedUnit } from '@/core/fit/wallOfInstallation'
 import { formatNumber } from '@/core/quantity/formatQuantity'
+import { numberOrOpen } from '@/core/quantity/orOpen'
 import { colour } from '@/look/colour'
 import { Button } from '@/ui/Button'
 import { Label } from '@/ui/charts/Label'
@@ -53,9 +54,8 @@ export function LevelSheet({
             )}
             {level && level.slopeXMmPerM !== null && (
               <Text>
-                Slope {formatNumber(level.slopeXMmPerM, 3)} mm/m to the right,{' '}
-                {formatNumber(level.slopeYMmPerM ?? 0, 3)} mm/m to the back; the floor is uneven by{' '}
-                {formatNumber(level.residualRmsMm ?? 0, 2)} mm.
+                Slope {formatNumber(level.slopeXMmPerM, 3)} mm/m to the right, {numberOrOpen(level.slopeYMmPerM, 3)}{' '}
+                mm/m to the back; the floor is uneven by {numberOrOpen(level.residualRmsMm, 2)} mm.
               </Text>
             )}
             {level?.verdict === 'open' && feet.length > 0 && (
@@ -83,7 +83,7 @@ export function LevelSheet({
                   {level?.shimsMm
                     ? level.shimsMm[foot.tag] === 0
                       ? 'no shim'
-                      : `shim ${formatNumber(level.shimsMm[foot.tag] ?? 0, 3)} mm`
+                      : `shim ${numberOrOpen(level.shimsMm[foot.tag], 3)} mm`
                     : '–'}
                 </Text>
                 {edit && (
@@ -129,7 +129,7 @@ function FeetPicture({
       width={PICTURE.width}
       height={PICTURE.height}
       role="img"
-      aria-label={`${name} from above: ${feet.map(({ tag }) => `${tag} ${shimsMm ? `${formatNumber(shimsMm[tag] ?? 0, 3)} mm` : 'open'}`).join(', ')}`}
+      aria-label={`${name} from above: ${feet.map(({ tag }) => `${tag} ${shimsMm ? `${numberOrOpen(shimsMm[tag], 3)} mm` : 'open'}`).join(', ')}`}
     >
       <rect
         x={x(0)}

@@ -4,6 +4,7 @@ import { extent, line, scaleLinear } from 'd3'
 import { useMemo } from 'react'
 import { type Trend, trendsOf } from '@/core/handover/trends'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { colour } from '@/look/colour'
 import { TitledSheet } from '@/ui/Sheet'
 import { useTimes } from '@/ui/useTimes'
@@ -67,7 +68,7 @@ function TrendLine({ trend, onOpen }: { trend: Trend; onOpen: () => void }) {
         ))}
       </svg>
       <Text as="span" display="block" color={moved ? 'watch' : 'ink2'}>
-        {formatQuantity(values[0]?.value ?? 0, unit, 3)} → {formatQuantity(values.at(-1)?.value ?? 0, unit, 3)},{' '}
+        {quantityOrOpen(values[0]?.value, unit, 3)} → {quantityOrOpen(values.at(-1)?.value, unit, 3)},{' '}
         {driftWords(trend)}
       </Text>
     </Box>

@@ -6,7 +6,8 @@ import { driveDevices } from '@/core/plan/driveDevices'
 import type { CableCheck } from '@/core/plan/cable'
 import { pathRatingWords, pathRatings } from '@/core/plan/pathRatings'
 import { containmentFill } from '@/core/plan/containmentFill'
-import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { numberOrOpen, quantityOrOpen } from '@/core/quantity/orOpen'
 import { sizeSystemOf } from '@/core/rules/conductors'
 import { Button } from '@/ui/Button'
 import { DataTable } from '@/ui/DataTable'
@@ -22,7 +23,7 @@ import { TerminalSheet } from './TerminalSheet'
 import { DrivesSheet } from './DrivesSheet'
 import { FillSheet } from './FillSheet'
 
-const amps = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'A', 4))
+const amps = (value: number | null) => quantityOrOpen(value, 'A', 4)
 
 /** Which of a run's checks keeps it from fitting. */
 const troubleOf = ({ verdict, ampacity, drop, shortCircuit }: CableCheck) =>
@@ -100,7 +101,7 @@ export function DevicesView() {
             <Text color="ink2">
               {rating.usedA === null
                 ? 'open'
-                : `${formatNumber(rating.usedA, 4)} of ${formatNumber(rating.limitA ?? 0, 4)} A`}
+                : `${formatNumber(rating.usedA, 4)} of ${numberOrOpen(rating.limitA, 4)} A`}
             </Text>
             <PlanMarkWord mark={rating.verdict} />
           </Flex>

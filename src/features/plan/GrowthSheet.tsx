@@ -6,7 +6,8 @@ import type { Installation } from '@/core/installation/installation'
 import { type Ceiling, type CeilingKind, ceilingsOf, leftOf } from '@/core/plan/ceilings'
 import { type Growth, growthByModules } from '@/core/plan/growth'
 import { BINDING_WORDS } from '@/core/plan/schoolReason'
-import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { hoursOrOpen, quantityOrOpen } from '@/core/quantity/orOpen'
 import type { Unit } from '@/core/quantity/units'
 import { boardWays, boardWaysWords } from '@/core/wiring/boardWays'
 import { type Column, DataTable } from '@/ui/DataTable'
@@ -14,8 +15,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { TitledSheet } from '@/ui/Sheet'
 import { PanelGrowthTable } from './PanelGrowthTable'
 
-const told = (value: number | null, unit: Unit) => (value === null ? 'open' : formatQuantity(value, unit, 3))
-const hours = (value: number | null) => (value === null ? 'open' : formatDuration(value * 3.6e6))
+const told = (value: number | null, unit: Unit) => quantityOrOpen(value, unit, 3)
 /** A figure is not broken between its number and its unit. */
 const whole = (text: string) => <chakra.span whiteSpace="nowrap">{text}</chakra.span>
 
@@ -48,8 +48,8 @@ const COLUMNS: readonly Column<Growth>[] = [
   },
   { head: 'Surge', cell: ({ surgeVa }) => whole(told(surgeVa, 'VA')), numeric: true, wideOnly: true },
   { head: 'Usable', cell: ({ usableWh }) => whole(told(usableWh, 'Wh')), numeric: true },
-  { head: 'From the reserve', cell: ({ reserveH }) => whole(hours(reserveH)), numeric: true },
-  { head: 'Reserve to full', cell: ({ chargeH }) => whole(hours(chargeH)), numeric: true, wideOnly: true },
+  { head: 'From the reserve', cell: ({ reserveH }) => whole(hoursOrOpen(reserveH)), numeric: true },
+  { head: 'Reserve to full', cell: ({ chargeH }) => whole(hoursOrOpen(chargeH)), numeric: true, wideOnly: true },
 ]
 
 const CEILING_NOUNS: Readonly<Record<CeilingKind, (n: number) => string>> = {

@@ -6,6 +6,7 @@ import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { meanDemandW } from '@/core/plan/stayingOn'
 import { BINDING_WORDS } from '@/core/plan/schoolReason'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { EmptyState } from '@/ui/EmptyState'
 import { Figure, Figures } from '@/ui/Figure'
 import { Notice } from '@/ui/Notice'
@@ -45,7 +46,7 @@ export function LimitsView() {
         <Figure label="Day limit, once PV is back" value={watts(limits.dayW)}>
           <PlanMarkWord mark={marks.day} /> {binding(limits.bindingDay)}
         </Figure>
-        <Figure label="Surge" value={limits.surgeVa === null ? 'open' : formatQuantity(limits.surgeVa, 'VA', 3)}>
+        <Figure label="Surge" value={quantityOrOpen(limits.surgeVa, 'VA', 3)}>
           <PlanMarkWord mark={marks.surge} />{' '}
           {limits.surgeS === null
             ? 'not declared'

@@ -142,7 +142,10 @@ export function MoneyView() {
               : assumptions.tariffKind === 'twoRate'
                 ? `${assumptions.importPrice ?? '?'} and, from ${assumptions.windowFromHour ?? '?'} to ${assumptions.windowToHour ?? '?'} h, ${assumptions.offpeakPrice ?? '?'} ${assumptions.currency}/kWh`
                 : `prices of ${imported.price?.name ?? 'a file'}`}
-            ; {assumptions.exportPrice ?? 0} {assumptions.currency}/kWh for what is exported
+            ;{' '}
+            {assumptions.exportPrice === null
+              ? 'nothing counted for what is exported, whose price is not said'
+              : `${assumptions.exportPrice} ${assumptions.currency}/kWh for what is exported`}
             {assumptions.exportPeakPrice === null
               ? '.'
               : `, and ${assumptions.exportPeakPrice} from ${assumptions.exportPeakFromHour ?? '?'} to ${assumptions.exportPeakToHour ?? '?'} h.`}

@@ -2,14 +2,15 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { PlannedMotorStart } from '@/core/plan/motorStarts'
 import { STARTER_WORDS } from '@/core/plan/motorStart'
-import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { percentOrOpen, quantityOrOpen } from '@/core/quantity/orOpen'
 import { EmptyState } from '@/ui/EmptyState'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { Notice } from '@/ui/Notice'
 import { usePlanned } from './LoadDrafts'
 
-const va = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'VA', 3))
+const va = (value: number | null) => quantityOrOpen(value, 'VA', 3)
 
 /** Each motor start against the surge, with the others running; the sag, and what a soft start would change. */
 export function MotorsView() {
@@ -120,7 +121,7 @@ function StartRow({ start: { load, starter, othersVa, surgeVa, asIs, withSoftSta
             {va(asIs.startVa)} to start and {va(othersVa)} of the others, against {va(surgeVa)}
             {asIs.ratio === null ? '' : `: ${formatNumber(100 * asIs.ratio, 3)} %`}.
             {asIs.sagPerUnit !== null && asIs.sagPerUnit < 1
-              ? ` The voltage would sag to ${formatNumber(100 * asIs.sagPerUnit, 3)} %, the torque to ${formatNumber(100 * (asIs.torquePerUnit ?? 0), 3)} %.`
+              ? ` The voltage would sag to ${formatNumber(100 * asIs.sagPerUnit, 3)} %, the torque to ${percentOrOpen(asIs.torquePerUnit, 3)}.`
               : ''}
             {load.startS === null ? ' How long the start takes is not known.' : ''}
           </Text>

@@ -4,6 +4,7 @@ import { useMemo } from 'react'
 import type { Installation } from '@/core/installation/installation'
 import { type PanelGrowth, growthByPanels } from '@/core/plan/growthByPanels'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { type Column, DataTable } from '@/ui/DataTable'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 
@@ -21,8 +22,7 @@ const COLUMNS: readonly Column<PanelGrowth>[] = [
   },
   {
     head: 'More at its peak',
-    cell: ({ added, morePeakW }) =>
-      added === 0 ? '–' : morePeakW === null ? 'open' : formatQuantity(morePeakW, 'W', 3),
+    cell: ({ added, morePeakW }) => (added === 0 ? '–' : quantityOrOpen(morePeakW, 'W', 3)),
     numeric: true,
   },
   {
@@ -35,7 +35,7 @@ const COLUMNS: readonly Column<PanelGrowth>[] = [
   },
   {
     head: 'Limit by day',
-    cell: ({ dayW }) => (dayW === null ? 'open' : formatQuantity(dayW, 'W', 3)),
+    cell: ({ dayW }) => quantityOrOpen(dayW, 'W', 3),
     numeric: true,
     wideOnly: true,
   },

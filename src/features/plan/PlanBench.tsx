@@ -28,7 +28,7 @@ const VIEWS = [
     View: dynamic(() => import('./SchoolsView').then(({ SchoolsView }) => SchoolsView)),
   },
   { key: 'motors', label: 'Motors', View: dynamic(() => import('./MotorsView').then(({ MotorsView }) => MotorsView)) },
-  { key: 'year', label: 'Year', View: dynamic(() => import('./YearView').then(({ YearView }) => YearView)) },
+  { key: 'year', label: 'Year', View: dynamic(() => import('./year/YearView').then(({ YearView }) => YearView)) },
   { key: 'money', label: 'Money', View: dynamic(() => import('./MoneyView').then(({ MoneyView }) => MoneyView)) },
   { key: 'pv', label: 'PV', View: dynamic(() => import('./PvView').then(({ PvView }) => PvView)) },
   {

@@ -3,6 +3,7 @@ import { Box } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
 import { pvOfInstallation, chargeLimitW } from '@/core/plan/pvOfInstallation'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { numberOrOpen, quantityOrOpen } from '@/core/quantity/orOpen'
 import { colour } from '@/look/colour'
 import { Button } from '@/ui/Button'
 import { Label } from '@/ui/charts/Label'
@@ -19,7 +20,7 @@ import { TrackersSheet } from './TrackersSheet'
 import { watts } from './watts'
 import { usePlanned } from './LoadDrafts'
 
-const volts = (value: number | null) => (value === null ? 'open' : formatQuantity(value, 'V', 4))
+const volts = (value: number | null) => quantityOrOpen(value, 'V', 4)
 
 /** PV while the house is an island: what holds it back when the battery is full, and the strings in frost and heat. */
 export function PvView() {
@@ -92,7 +93,7 @@ export function PvView() {
             {result.trackerA === null
               ? 'tracker current open'
               : `${formatQuantity(result.trackerA, 'A', 3)} at the tracker`}{' '}
-            · array to inverter {result.arrayRatio === null ? 'open' : formatNumber(result.arrayRatio, 3)}
+            · array to inverter {numberOrOpen(result.arrayRatio, 3)}
             {result.hotVmpV === null ? '' : ` · ${volts(result.hotVmpV)} in heat`}
           </MarkedRow>
         ))}

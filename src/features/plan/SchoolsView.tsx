@@ -5,6 +5,7 @@ import { useMemo } from 'react'
 import { SCHOOL_WORDS } from '@/core/plan/planOfInstallation'
 import { type SchoolOption, schoolComparison } from '@/core/plan/schoolComparison'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { EmptyState } from '@/ui/EmptyState'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
 import { AlwaysOnSheet } from './AlwaysOnSheet'
@@ -59,7 +60,7 @@ export function SchoolsView() {
                 {boardName(from)} → {boardName(to)}, {phase}
               </Text>
               <Text w="76px" textAlign="right">
-                {formatQuantity(loadW, 'W', 3)}
+                {quantityOrOpen(loadW, 'W', 3)}
               </Text>
             </Flex>
           ))}

@@ -1,7 +1,7 @@
 'use client'
 import { Box } from '@chakra-ui/react'
 import { line, scaleLinear, scaleSymlog } from 'd3'
-import { formatNumber } from '@/core/quantity/formatQuantity'
+import { percentOrOpen } from '@/core/quantity/orOpen'
 import type { ColourName } from '@/look/palette'
 import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
@@ -39,7 +39,7 @@ export function SurvivalChart({ series }: { series: readonly { label: string; cu
   const words = series
     .map(
       ({ label, curve }) =>
-        `${label}: ${[6, 24, 72].map((t) => `${formatNumber(100 * (curve[t] ?? 0), 2)} % after ${t} h`).join(', ')}`,
+        `${label}: ${[6, 24, 72].map((t) => `${percentOrOpen(curve[t], 2)} after ${t} h`).join(', ')}`,
     )
     .join('. ')
   return (

@@ -3,7 +3,7 @@ import { usableEnergyWh } from '@/core/plan/usableEnergy'
 import { Flex } from '@chakra-ui/react'
 import { lengthH } from '@/core/plan/dailyHours'
 import { chargeWindow, CHARGE_LIMIT_WORDS } from '@/core/plan/chargeWindow'
-import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
+import { hoursOrOpen, quantityOrOpen } from '@/core/quantity/orOpen'
 import { Figure, Figures } from '@/ui/Figure'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { usePlanned } from './LoadDrafts'
@@ -48,18 +48,12 @@ export function WindowSheet({ money }: { money: (value: number) => string }) {
   })
   return (
     <Figures columns={3}>
-      <Figure
-        label="Charging in the cheap hours"
-        value={result.chargeW === null ? 'open' : formatQuantity(result.chargeW, 'W', 3)}
-      >
+      <Figure label="Charging in the cheap hours" value={quantityOrOpen(result.chargeW, 'W', 3)}>
         {result.bindingLimit === null
           ? 'inverter, module, device and other night loads are needed'
           : `limited by ${CHARGE_LIMIT_WORDS[result.bindingLimit]}`}
       </Figure>
-      <Figure
-        label="From the reserve to the target"
-        value={result.fillH === null ? 'open' : formatDuration(result.fillH * 3_600_000)}
-      >
+      <Figure label="From the reserve to the target" value={hoursOrOpen(result.fillH)}>
         <Flex gap="6px" wrap="wrap" as="span">
           <PlanMarkWord mark={result.verdict} />
           {result.verdict === 'open' ? ' a figure is missing' : ' against the window'}

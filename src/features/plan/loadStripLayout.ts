@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3'
 import type { Load } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import type { Plan } from '@/core/plan/planOfInstallation'
 import type { Phase } from '@/core/rules/rulePack'
 
@@ -61,7 +62,7 @@ function limitLabels(
   if (second && second.at - first.at < LIMIT_WORDS) {
     const text =
       first.at === second.at
-        ? `night and day ${formatQuantity(limits[0]?.watts ?? 0, 'W', 3)}`
+        ? `night and day ${quantityOrOpen(limits[0]?.watts, 'W', 3)}`
         : `${first.text}, ${second.text}`
     return [
       second.at + 2 * LIMIT_WORDS < width

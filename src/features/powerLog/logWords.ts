@@ -6,6 +6,7 @@ import type { LogTrip } from '@/core/powerLog/logTrips'
 import type { BalanceTest } from '@/core/settings/balanceTest'
 import { RIDE_THROUGH_ONE } from '@/core/outage/rideThrough'
 import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { numberOrOpen } from '@/core/quantity/orOpen'
 
 export const QUANTITY_WORDS: Readonly<Record<LogQuantity, string>> = {
   v: 'Voltage of the house',
@@ -68,7 +69,7 @@ function tripWords({ batteryW, overLimitS, downS, automatic, timeS }: LogTrip): 
 function droopWords({ droop, regulationPercent, peakBatteryW }: LogAnalysis): string[] {
   if (droop === null || peakBatteryW === null) return []
   return [
-    `In the island the voltage fell by ${formatNumber(droop.vPerKw, 2)} V and the frequency by ${droop.hzPerKw.toFixed(3)} Hz a kilowatt; at ${watts(peakBatteryW)} by ${formatNumber(regulationPercent ?? 0, 2)} %.`,
+    `In the island the voltage fell by ${formatNumber(droop.vPerKw, 2)} V and the frequency by ${droop.hzPerKw.toFixed(3)} Hz a kilowatt; at ${watts(peakBatteryW)} by ${numberOrOpen(regulationPercent, 2)} %.`,
   ]
 }
 
@@ -94,7 +95,8 @@ function reserveWords({ reserve, gridLostS }: LogAnalysis): string[] {
     ({ to, socPercent, timeS }) =>
       `to the ${to === 'grid' ? 'street' : 'battery'} at ${formatNumber(socPercent, 3)} % (${seconds(timeS)})`,
   )
-  return [`The house changed over ${changes.join(', ')}.`]
+  const pv = reserve.withoutPv ? ' PV was not logged and is taken as none here; where there is some, look again.' : ''
+  return [`The house changed over ${changes.join(', ')}.${pv}`]
 }
 
 /** What a log shows, as sentences: the outage first, then what the house drew and gave. */

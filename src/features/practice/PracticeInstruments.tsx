@@ -1,7 +1,7 @@
 'use client'
 import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { formatNumber } from '@/core/quantity/formatQuantity'
+import { numberOrOpen } from '@/core/quantity/orOpen'
 import type { OutputOf } from '@/server/useCases'
 import { Button } from '@/ui/Button'
 import { callUseCase, problemWords } from '../api'
@@ -53,7 +53,7 @@ export function Instruments({ house }: { house: PracticeHouse }) {
       {shown && (
         <Text role="status" aria-label="The instrument shows" fontWeight="600">
           {shown.words}:{' '}
-          {shown.value.over ? 'over range, or no trip' : `${formatNumber(shown.value.value ?? 0)} ${shown.value.unit}`}
+          {shown.value.over ? 'over range, or no trip' : `${numberOrOpen(shown.value.value)} ${shown.value.unit}`}
         </Text>
       )}
       {fault !== null && <Text color="stop">{fault}</Text>}

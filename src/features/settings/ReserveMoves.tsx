@@ -10,7 +10,7 @@ import {
 import { belongsTo } from '@/core/evidence/families'
 import type { Point } from '@/core/evidence/point'
 import { type SlotReadings, slotReadings } from '@/core/evidence/slotReadings'
-import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
@@ -93,7 +93,7 @@ function MoveRow({
             `${moves[move].key === 'reserveSocPercent' ? 'Reserve' : 'Charging threshold'} to ${moves[move].value} %`}
           {watched &&
             live.values &&
-            ` · ${waitedS} s of ${allowedS} s · battery ${formatQuantity(live.values.batteryW ?? 0, 'W', 3)}, before ${formatQuantity(watch.beforeW ?? 0, 'W', 3)}`}
+            ` · ${waitedS} s of ${allowedS} s · battery ${quantityOrOpen(live.values.batteryW, 'W', 3)}, before ${quantityOrOpen(watch.beforeW, 'W', 3)}`}
         </Text>
       </Box>
       {said.word(move) !== null && <Text fontWeight="600">{said.word(move)}</Text>}

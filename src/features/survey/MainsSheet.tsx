@@ -3,6 +3,7 @@ import { Box, Text } from '@chakra-ui/react'
 import type { ServiceMain, ServiceMains } from '@/core/plan/mains'
 import { counted } from '@/core/quantity/counted'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { DataTable } from '@/ui/DataTable'
 import { Notice } from '@/ui/Notice'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
@@ -40,7 +41,7 @@ export function MainsSheet({ mains: { mains, unplaced } }: { mains: ServiceMains
           },
           {
             head: 'Likely peak',
-            cell: ({ peakW }) => (peakW === null ? 'open' : formatQuantity(peakW, 'W', 3)),
+            cell: ({ peakW }) => quantityOrOpen(peakW, 'W', 3),
             numeric: true,
           },
           {

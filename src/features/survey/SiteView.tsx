@@ -1,7 +1,8 @@
 'use client'
 import { Box, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
+import { formatNumber } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
@@ -31,8 +32,8 @@ export function SiteView() {
   const { site } = installation
   const facts: [string, string][] = [
     ['latitude', site.latitudeDeg === null ? 'open' : `${formatNumber(site.latitudeDeg, 4)}°`],
-    ['coldest', site.minTempC === null ? 'open' : formatQuantity(site.minTempC, '°C', 3)],
-    ['hottest', site.maxTempC === null ? 'open' : formatQuantity(site.maxTempC, '°C', 3)],
+    ['coldest', quantityOrOpen(site.minTempC, '°C', 3)],
+    ['hottest', quantityOrOpen(site.maxTempC, '°C', 3)],
     [
       'soil',
       [site.soil, site.soilOhmM === null ? null : `${formatNumber(site.soilOhmM)} Ω·m`].filter(Boolean).join(', ') ||

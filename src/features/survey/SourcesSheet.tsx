@@ -5,6 +5,7 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Installation, NamedPv, NamedSourceUnit, Sources } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Overlay } from '@/ui/Overlay'
@@ -108,7 +109,7 @@ export function SourcesSheet() {
             `${unit.moduleCount ?? '?'} modules × ${watts(unit.moduleW)}`,
             `battery side ${watts(unit.inverterBatteryW)}`,
             unit.batterySideOnly ? 'no AC rating' : `AC ${watts(unit.inverterAcW)}`,
-            `surge ${unit.inverterSurgeVa === null ? 'open' : formatQuantity(unit.inverterSurgeVa, 'VA', 3)} for ${unit.surgeS ?? '?'} s`,
+            `surge ${quantityOrOpen(unit.inverterSurgeVa, 'VA', 3)} for ${unit.surgeS ?? '?'} s`,
             ...(unit.pvDcW
               ? [`PV on DC ${watts(unit.pvDcW)}`, stringsWords(installation, { coupling: 'dc', source: unit })]
               : []),
@@ -155,15 +156,12 @@ function BatteryFacts({ sources }: { sources: Sources }) {
   const percent = (share: number | null) => (share === null ? 'open' : `${Math.round(share * 100)} %`)
   const usableWh = usableEnergyWh(sources)
   const facts: [string, string][] = [
-    [
-      sources.bank?.kind ? 'usable, lead–acid' : 'usable',
-      usableWh === null ? 'open' : formatQuantity(usableWh, 'Wh', 3),
-    ],
+    [sources.bank?.kind ? 'usable, lead–acid' : 'usable', quantityOrOpen(usableWh, 'Wh', 3)],
     ['reserve', percent(sources.reserveSoc)],
     ['as usual', percent(sources.usualSoc)],
     ['floor', percent(sources.floorSoc)],
     ['efficiency', percent(sources.dischargeEfficiency)],
-    ['standby', sources.standbyW === null ? 'open' : formatQuantity(sources.standbyW, 'W', 3)],
+    ['standby', quantityOrOpen(sources.standbyW, 'W', 3)],
     ['gateway', sources.gatewayA === null ? 'not set' : `${sources.gatewayA} A`],
     ['feeder', sources.feederA === null ? 'not set' : `${sources.feederA} A`],
   ]

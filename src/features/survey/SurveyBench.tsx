@@ -33,7 +33,7 @@ const VIEWS = [
   {
     key: 'household',
     label: 'Household',
-    View: dynamic(() => import('./HouseholdView').then(({ HouseholdView }) => HouseholdView)),
+    View: dynamic(() => import('./household/HouseholdView').then(({ HouseholdView }) => HouseholdView)),
   },
 ] as const
 

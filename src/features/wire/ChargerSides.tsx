@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import type { Unit } from '@/core/quantity/units'
 import { type ChargerPlacement, chargerPlacements } from '@/core/wiring/chargerPlacements'
 import { CHARGER_CONSEQUENCES, type ChargerSide } from '@/core/wiring/chargerSide'
@@ -8,7 +9,7 @@ import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 
-const figure = (value: number | null, unit: Unit) => (value === null ? 'open' : formatQuantity(value, unit, 3))
+const figure = (value: number | null, unit: Unit) => quantityOrOpen(value, unit, 3)
 const hours = (value: number | null) => (value === null ? 'open' : `${value.toFixed(1)} h`)
 
 /** W-6: what each side of the contactor means for a vehicle charger. */

@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 import type { Phase } from '@/core/rules/rulePack'
 import { type BoardDoor } from '@/core/wiring/boardDoors'
 import { SAFETY_WORDS } from '@/core/wiring/safetyCircuits'
@@ -62,7 +63,7 @@ export function Door({
               position="relative"
               bg="sheet2"
               role="img"
-              aria-label={`${phase}: ${formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} before, ${formatQuantity(door.afterW[phase] ?? 0, 'W', 3)} after`}
+              aria-label={`${phase}: ${quantityOrOpen(door.beforeW[phase], 'W', 3)} before, ${quantityOrOpen(door.afterW[phase], 'W', 3)} after`}
             >
               <Box
                 position="absolute"
@@ -80,12 +81,16 @@ export function Door({
               />
             </Box>
             <Text w="128px" textAlign="right" color="ink2">
-              {formatQuantity(door.beforeW[phase] ?? 0, 'W', 3)} →{' '}
-              <b>{formatQuantity(door.afterW[phase] ?? 0, 'W', 3)}</b>
+              {quantityOrOpen(door.beforeW[phase], 'W', 3)} → <b>{quantityOrOpen(door.afterW[phase], 'W', 3)}</b>
             </Text>
           </Flex>
         ))}
       </Flex>
+      {door.unlisted.length > 0 && shared?.kind !== 'open' && (
+        <Text px="14px" pb="8px" fontSize="13px" color="ink2">
+          Listed loads alone: none is listed on {list(door.unlisted)}.
+        </Text>
+      )}
       {shared && (
         <Text px="14px" pb="8px" fontSize="13px" color="ink2">
           {sharedWords(shared)}

@@ -1,6 +1,7 @@
 import { madeAt } from '../reading'
 import type { Installation } from '../../installation/installation'
 import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
+import { numberOrOpen } from '../../quantity/orOpen'
 import type { Phase, RulePack } from '../../rules/rulePack'
 import { type CtState, type CtStep, ctSense } from '../../wiring/ctSense'
 import type { PointFamily } from '../family'
@@ -110,7 +111,7 @@ function judgeCt(point: Point, context: EvidenceContext) {
   }
   if (state === null)
     return { ...common, verdict, why: 'Switch a known load on and off, and note what the meter makes of it.' }
-  const told = `It answers ${formatNumber(scale ?? 0, 3)}${scaleError === null ? '' : ` ± ${formatNumber(3 * scaleError, 2)}`} for 1: ${CT_WORDS[state]}.`
+  const told = `It answers ${numberOrOpen(scale, 3)}${scaleError === null ? '' : ` ± ${formatNumber(3 * scaleError, 2)}`} for 1: ${CT_WORDS[state]}.`
   const todo = {
     right:
       verdict === 'proven'

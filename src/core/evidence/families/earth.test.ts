@@ -96,6 +96,14 @@ describe('the conductor of an electrode', () => {
     expect(judged('earth.conductor.e1', [...around.slice(1), ...said()])?.verdict).toBe('open')
   })
 
+  it('names a least size while something is still to be said, and the smallest that does only when nothing is', () => {
+    const some = said().filter(({ slot }) => slot !== 'time')
+    expect(judged('earth.conductor.e1', [...around, ...some])?.why).toMatch(
+      /^Still to say: .* It will be \d+\u00a0mm² at least\.$/,
+    )
+    expect(judged('earth.conductor.e1', [...around, ...said()])?.why).toMatch(/\u00a0mm² is the smallest that does\.$/)
+  })
+
   it('asks how the supply comes in only where the size would not do in any case', () => {
     const [clamp] = around
     expect(judged('earth.conductor.e1', [clamp!, ...said()])?.verdict).toBe('proven')
@@ -118,7 +126,7 @@ describe('the conductor of an electrode', () => {
   it('names the smallest that would do where it is too thin', () => {
     expect(judged('earth.conductor.e1', [...around, ...said({ size: '6' })])).toMatchObject({
       verdict: 'stop',
-      why: expect.stringMatching(/mm² 10 is the smallest that does/) as string,
+      why: expect.stringMatching(/10\u00a0mm² is the smallest that does/) as string,
     })
   })
 })
@@ -169,6 +177,15 @@ describe('a residual-current device with several circuits', () => {
         shared,
       )?.verdict
     expect([leak(3), leak(3, 3), leak(3, 6), leak(8)]).toEqual(['open', 'watch', 'stop', 'stop'])
+  })
+
+  it('is at least what was clamped, while a circuit is still to be clamped', () => {
+    const first = [reading('earth.leakage.shared.r1', 'c1', 3)]
+    const half = judged('earth.leakage.shared.r1', first, shared)
+    expect(half?.value).toBe('≥ 3 mA')
+    expect(half?.why).toMatch(/^≥ 3 mA of .*Still to clamp: c2/)
+    const both = judged('earth.leakage.shared.r1', [...first, reading('earth.leakage.shared.r1', 'c2', 3)], shared)
+    expect(both?.value).toBe('6 mA')
   })
 })
 

@@ -6,6 +6,7 @@ import {
 } from '../../earthing/electrodeConductor'
 import type { Electrode } from '../../installation/installation'
 import { formatNumber } from '../../quantity/formatQuantity'
+import { numberOrOpen } from '../../quantity/orOpen'
 import { sizeSystemOf, sizesOf } from '../../rules/conductors'
 import type { RulePack } from '../../rules/rulePack'
 import type { PointFamily } from '../family'
@@ -16,18 +17,21 @@ import { afterCalibration, slotReadings } from '../slotReadings'
 import { EARTHING_SYSTEM_KEY } from './earthingSystem'
 import { electrodeResistance } from './electrodeResistance'
 
-const unitOf = ({ id }: RulePack) => (sizeSystemOf(id) === 'awg' ? 'AWG ' : 'mm² ')
+const isAwg = ({ id }: RulePack): boolean => sizeSystemOf(id) === 'awg'
+const unitOf = (pack: RulePack): string => (isAwg(pack) ? 'AWG' : 'mm²')
+/** A conductor's size as it is spoken of: `10 mm²`, `AWG 6`. */
+const sizeText = (pack: RulePack, size: string): string => (isAwg(pack) ? `AWG ${size}` : `${size}\u00a0mm²`)
 const sizeWords = ({ id }: RulePack) => Object.fromEntries(sizesOf(sizeSystemOf(id)).map((size) => [size, [size]]))
 
 function slotsOf(tag: string, pack: RulePack): Slot[] {
   const slot = (id: string, label: string, input: Slot['input']): Slot => ({ id, label, path: ['ec', tag, id], input })
   return [
-    slot('size', `Conductor, ${unitOf(pack).trim()} copper`, { kind: 'word', words: sizeWords(pack) }),
+    slot('size', `Conductor, ${unitOf(pack)} copper`, { kind: 'word', words: sizeWords(pack) }),
     slot('way', 'It runs', {
       kind: 'word',
       words: Object.fromEntries(ELECTRODE_CONDUCTOR_WAYS.map((way) => [way, [way]])),
     }),
-    slot('neutral', `Neutral of the supply, ${unitOf(pack).trim()} copper`, { kind: 'word', words: sizeWords(pack) }),
+    slot('neutral', `Neutral of the supply, ${unitOf(pack)} copper`, { kind: 'word', words: sizeWords(pack) }),
     slot('fault', 'Fault current it may carry', { kind: 'quantity', unit: 'A', measures: null }),
     slot('time', 'Time until it is cut off', { kind: 'quantity', unit: 's', measures: null }),
   ]
@@ -60,16 +64,18 @@ function missingOf(
 }
 
 function whyOf(found: ElectrodeConductor, size: string | null, pack: RulePack, missing: readonly string[]): string {
-  const unit = unitOf(pack)
-  const least = found.smallestSize === null ? '' : ` ${unit}${found.smallestSize} is the smallest that does.`
+  const smallest = found.smallestSize === null ? null : sizeText(pack, found.smallestSize)
+  // what is not said yet may ask for more
+  const does = missing.length > 0 ? `It will be ${smallest} at least.` : `${smallest} is the smallest that does.`
+  const least = smallest === null ? '' : ` ${does}`
   const tooThin = [
     ...(found.sizeVerdict === 'stop' ? ['too thin for the way it runs or for the street’s neutral current'] : []),
     ...(found.continuousVerdict === 'stop' ? ['too thin for the current that was clamped'] : []),
     ...(found.shortCircuitVerdict === 'stop'
-      ? [`too thin for a fault, which needs ${formatNumber(found.adiabaticMm2 ?? 0, 3)} mm²`]
+      ? [`too thin for a fault, which needs ${numberOrOpen(found.adiabaticMm2, 3)} mm²`]
       : []),
   ]
-  if (tooThin.length > 0) return `${unit}${size ?? ''} is ${tooThin.join(', and ')}.${least}`
+  if (tooThin.length > 0) return `${sizeText(pack, size ?? '')} is ${tooThin.join(', and ')}.${least}`
   if (missing.length > 0) return `Still to say: ${missing.join(', ')}.${least}`
   return found.verdict === 'watch'
     ? 'It does, but the clamp reading lies closer to its rating than the instrument can tell.'
@@ -123,7 +129,7 @@ export const electrodeConductor: PointFamily<Electrode> = {
       {
         code: 'E-12',
         verdict,
-        value: size === null ? null : `${unitOf(pack)}${size}`,
+        value: size === null ? null : sizeText(pack, size),
         why: whyOf(found, size, pack, missing),
         limit: found.requiredMm2 === null ? null : `≥ ${formatNumber(found.requiredMm2, 3)} mm²`,
         basis: 'E-12: least size for the way it runs and for bonding. Confirm against the local table.',

@@ -1,6 +1,7 @@
 import { type FallOfPotential, type FallOfPotentialLimits, fallOfPotential } from '../../earthing/fallOfPotential'
 import type { ElectrodeMethod } from '../../installation/installation'
 import { formatNumber } from '../../quantity/formatQuantity'
+import { percentOrOpen } from '../../quantity/orOpen'
 import type { Slot } from '../point'
 import type { SlotReadings } from '../slotReadings'
 
@@ -74,7 +75,7 @@ const isBetween = (ohm: number, r1Ohm: number, r2Ohm: number, r3Ohm: number): bo
   ohm >= r1Ohm * (1 - SLIP) && ohm <= (r3Ohm + (r3Ohm - r2Ohm)) * (1 + SLIP)
 
 const placeWords = ({ probeRatio, probeDistanceM }: FallOfPotential): string =>
-  `${formatNumber(100 * (probeRatio ?? 0), 3)} %${probeDistanceM == null ? '' : `, ${formatNumber(probeDistanceM, 3)} m`}`
+  `${percentOrOpen(probeRatio, 3)}${probeDistanceM == null ? '' : `, ${formatNumber(probeDistanceM, 3)} m`}`
 
 const slope: MeasuringMethod = {
   slots: [

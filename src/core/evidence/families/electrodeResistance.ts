@@ -6,6 +6,7 @@ import {
   secondAboveAim,
 } from '../../earthing/electrodeTarget'
 import { formatQuantity } from '../../quantity/formatQuantity'
+import { quantityOrOpen } from '../../quantity/orOpen'
 import { worstVerdict } from '../../rules/verdict'
 import type { Electrode, Installation } from '../../installation/installation'
 import type { PointFamily } from '../family'
@@ -60,7 +61,7 @@ const stopWords = (
 ): string =>
   targetVerdict === 'stop'
     ? `${value} is above the target of ${targetOhm} Ω${season}.`
-    : `In a dry season ${formatQuantity(touchV ?? 0, 'V', 3)} may stand on earthed metal before the residual-current device trips.`
+    : `In a dry season ${quantityOrOpen(touchV, 'V', 3)} may stand on earthed metal before the residual-current device trips.`
 
 const HOUR_MS = 3_600_000
 
@@ -143,7 +144,7 @@ export const electrodeResistance: PointFamily<Electrode> = {
       return {
         ...common,
         verdict: 'stop',
-        why: `${formatQuantity(clampA ?? 0, 'A')} flows in the electrode conductor. Do not open it; keep people off metalwork and find where the current comes from.`,
+        why: `${quantityOrOpen(clampA, 'A')} flows in the electrode conductor. Do not open it; keep people off metalwork and find where the current comes from.`,
       }
     if (measured.guard === 'open')
       return {

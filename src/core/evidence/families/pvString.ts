@@ -1,6 +1,7 @@
 import type { SurveyItem } from '../../installation/survey'
 import { itemsOf } from '../../installation/survey'
 import { formatNumber, formatQuantity, formatWhole } from '../../quantity/formatQuantity'
+import { numberOrOpen } from '../../quantity/orOpen'
 import { judgeFigure } from '../../rules/judgeFigure'
 import { type Verdict, worstVerdict } from '../../rules/verdict'
 import { expectedVoc, judgeVoc } from '../../wiring/pvStringTest'
@@ -109,7 +110,7 @@ function voltage({ string, slots, context }: Test): Finding {
   const found = judgeVoc(vocV, expected, share)
   const measured = formatQuantity(vocV, 'V', 4)
   if (found === null) return open(`${measured} cannot be judged: not known is ${expected.missing.join(', ')}.`)
-  const wanted = `${formatNumber(expected.expectedV ?? 0, 4)} V ± ${share * 100} %`
+  const wanted = `${numberOrOpen(expected.expectedV, 4)} V ± ${share * 100} %`
   if (found.inside) return { verdict: 'proven', says: `${measured}, expected ${wanted}.` }
   const modules = Math.abs(found.modulesShort)
   const word = `${modules} module${modules === 1 ? '' : 's'}`

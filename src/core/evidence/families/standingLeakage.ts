@@ -40,10 +40,13 @@ export function leakageOf(point: Point<ResidualDevice>, context: EvidenceContext
 
 const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
 
+/** What was clamped together: the least it can be, while a circuit is still to be clamped. */
+const sumWords = ({ sumMa: [sumMa = 0] }: StandingLeakage, missing: readonly string[]): string =>
+  missing.length > 0 ? `≥ ${milliamps(sumMa)}` : milliamps(sumMa)
+
 function whyOf(found: StandingLeakage, missing: readonly string[], returns: number): string {
-  const [sumMa = 0] = found.sumMa
   const [limitMa = 0] = found.limitMa
-  const so = `${milliamps(sumMa)} of ${milliamps(limitMa)} leak standing`
+  const so = `${sumWords(found, missing)} of ${milliamps(limitMa)} leak standing`
   if (found.verdict === 'stop')
     return found.ownFeed.length > 0
       ? `${so}. ${found.ownFeed.join(', ')} alone is too much for a device that is shared: give it a feed of its own. Never put a capacitor or a bridge in its way.`
@@ -84,7 +87,7 @@ export const standingLeakage: PointFamily<ResidualDevice> = {
       {
         code: 'E-10',
         verdict: found.verdict,
-        value: slots.any ? milliamps(found.sumMa[0] ?? 0) : null,
+        value: slots.any ? sumWords(found, missing) : null,
         why: whyOf(found, missing, cleanReturnsSeen(context)),
         limit: `≤ ${milliamps(limitMa)}`,
         basis: `${limits.leakageShare.basis} ${limits.leakageReturnShare.basis}`,

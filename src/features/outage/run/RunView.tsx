@@ -130,8 +130,8 @@ function RunUnderWay({
   useToldSteps(run, rungs, moments, nowMs, mayMark ? mark : null)
   const stop = run.phase === 'island' ? outOfLimits(live, stopLimitsOf(pack)) : null
   const tap = ({ kind, subject }: RunKey) => {
-    const before = moments.filter(({ atMs }) => atMs > nowMs - JUST_BEFORE_MS).map(({ houseW }) => houseW ?? 0)
-    const most = before.length > 0 ? Math.max(...before) : 0
+    const justBefore = moments.filter(({ atMs }) => atMs > nowMs - JUST_BEFORE_MS)
+    const most = Math.max(0, ...justBefore.flatMap(({ houseW }) => houseW ?? []))
     void mark(kind, subject ?? null, kind === 'sourceOff' && most > 0 ? Math.round(most) : null)
   }
   return (

@@ -3,6 +3,7 @@ import type { RunStep } from '@/core/outage/run/runSteps'
 import type { RunKind } from '@/core/outage/run/outageMark'
 import type { RunPhase } from '@/core/outage/run/outageRun'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
+import { quantityOrOpen } from '@/core/quantity/orOpen'
 
 export const KIND_WORDS: Readonly<Record<RunKind, string>> = {
   practice: 'Practice: nothing of it is evidence',
@@ -59,7 +60,7 @@ export function goWords({ word, aimW, excessW }: GoNoGo, held: boolean): string 
   const aim = aimW === null ? '' : formatQuantity(aimW, 'W', 3)
   if (word === 'go' && held) return `Little enough to change over (at most ${aim}), but the outage is held.`
   if (word === 'go') return `Go: at most ${aim} may be drawn as it changes over.`
-  if (word === 'noGo') return `No go: ${formatQuantity(excessW ?? 0, 'W', 3)} too much; at most ${aim} may be drawn.`
+  if (word === 'noGo') return `No go: ${quantityOrOpen(excessW, 'W', 3)} too much; at most ${aim} may be drawn.`
   return aimW === null
     ? 'Open: what the changeover carries is not known. Declare the sources in the plan.'
     : 'Open: what the house draws now is not known. Read the meter.'

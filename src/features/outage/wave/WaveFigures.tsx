@@ -3,7 +3,8 @@ import { THE_JOB } from '@/core/evidence/family'
 import { leavingGap, returnGap } from '@/core/evidence/families/outageGap'
 import { type Gap, isWhole } from '@/core/outage/recordingGap'
 import { RIDE_THROUGH_WORDS } from '@/core/outage/rideThrough'
-import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
+import { formatDuration } from '@/core/quantity/formatQuantity'
+import { numberOrOpen } from '@/core/quantity/orOpen'
 import { Figure, Figures } from '@/ui/Figure'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { useJob } from '../../job/JobContext'
@@ -61,7 +62,7 @@ export function WaveFigures({
         value={
           analysis.rmsBeforeV[analysis.voltageIds[0] ?? ''] == null
             ? '–'
-            : formatNumber(analysis.rmsBeforeV[analysis.voltageIds[0] ?? ''] ?? 0, 4)
+            : numberOrOpen(analysis.rmsBeforeV[analysis.voltageIds[0] ?? ''], 4)
         }
         unit="V"
       >
