@@ -62,11 +62,21 @@ test.describe('the schematic', () => {
   test('is worked by keys, and an interlock holds what it holds', async ({ page }) => {
     // what lies beyond the frame comes into view when it is reached
     await thing(page, 'circuit.c1').focus()
-    const [frame, load] = await Promise.all([
-      page.getByRole('group', { name: /Schematic/ }).boundingBox(),
-      thing(page, 'circuit.c1').boundingBox(),
-    ])
-    expect((load?.x ?? NaN) + (load?.width ?? NaN)).toBeLessThanOrEqual((frame?.x ?? 0) + (frame?.width ?? 0))
+    const beyond = async () => {
+      const [frame, load] = await Promise.all([
+        page.getByRole('group', { name: /Schematic/ }).boundingBox(),
+        thing(page, 'circuit.c1').boundingBox(),
+      ])
+      return (load?.x ?? NaN) + (load?.width ?? NaN) - (frame?.x ?? 0) - (frame?.width ?? 0)
+    }
+    await expect.poll(beyond).toBeLessThanOrEqual(0)
+    // and stays there when the frame gets another size
+    const widthNow = async () => (await page.getByRole('group', { name: /Schematic/ }).boundingBox())?.width
+    const before = (await widthNow()) ?? NaN
+    await page.setViewportSize({ width: 1180, height: 800 })
+    await expect.poll(widthNow).toBeLessThan(before)
+    await expect.poll(beyond).toBeLessThanOrEqual(0)
+    await page.setViewportSize({ width: 1280, height: 800 })
     await thing(page, 'bypass').focus()
     await page.keyboard.press('Enter')
     await expect(
