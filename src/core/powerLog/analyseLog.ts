@@ -20,6 +20,8 @@ export interface LogAnalysis extends LogOutage, DroopFigures {
   /** B: a row a second or faster. `null` for slower ones, which show no gap. */
   grade: 'B' | null
   energy: LogEnergy
+  /** PV was not logged, and is taken as none: where there is some, it may have carried what the street is said to. */
+  withoutPv: boolean
   pvRestart: PvRestart[]
   trips: LogTrip[]
   steps: LogStep[]
@@ -80,6 +82,7 @@ export function analyseLog(
     grade: log.periodS <= SLOWEST_GRADE_B_S ? 'B' : null,
     ...outage.outage,
     energy: logEnergy(view, outage),
+    withoutPv: view.pv === null,
     pvRestart: logPvRestart(view, outage),
     trips,
     ...matched,

@@ -55,13 +55,8 @@ describe('a reserve that a log has seen', () => {
       fallbackSeenPercent: 40,
       returnSeenFromPercent: 45,
       returnSeenToPercent: 45,
-      withoutPv: false,
       verdict: 'proven',
     })
-  })
-
-  it('says that PV was taken as none where it was not logged: it may have carried what the street is said to', () => {
-    expect(logReserve(view(DAY, { pv: null }), planned(40, 5))?.withoutPv).toBe(true)
   })
 
   it('is stopped where it gave way at another charge, or came back outside its band', () => {

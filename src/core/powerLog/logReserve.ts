@@ -16,8 +16,6 @@ export interface LogReserve {
   fallbackSeenPercent: number | null
   returnSeenFromPercent: number | null
   returnSeenToPercent: number | null
-  /** PV was not logged, and is taken as none: where there is some, it may have carried what the street is said to. */
-  withoutPv: boolean
   verdict: Verdict
 }
 
@@ -56,11 +54,7 @@ function runsOf(view: LogView): Run[] {
   return runs
 }
 
-function verdictOf(
-  found: Omit<LogReserve, 'verdict' | 'withoutPv'>,
-  planned: LogMarks['planned'],
-  socStepPercent: number,
-): Verdict {
+function verdictOf(found: Omit<LogReserve, 'verdict'>, planned: LogMarks['planned'], socStepPercent: number): Verdict {
   const { transitions, returnSeenFromPercent: low, returnSeenToPercent: high } = found
   const fallbacks = transitions.filter(({ to }) => to === 'grid')
   const { fallbackPercent, bandPercent } = planned
@@ -112,5 +106,5 @@ export function logReserve(view: LogView, planned: LogMarks['planned']): LogRese
       Math.min,
     ),
   }
-  return { ...found, withoutPv: view.pv === null, verdict: verdictOf(found, planned, stepOf(soc)) }
+  return { ...found, verdict: verdictOf(found, planned, stepOf(soc)) }
 }

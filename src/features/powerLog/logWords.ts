@@ -3,7 +3,6 @@ import type { LogQuantity } from '@/core/powerLog/logMap'
 import type { JudgedLogTest } from '@/core/powerLog/logWorkingTests'
 import type { PvRestart } from '@/core/powerLog/logPvRestart'
 import type { LogTrip } from '@/core/powerLog/logTrips'
-import type { BalanceTest } from '@/core/settings/balanceTest'
 import { RIDE_THROUGH_ONE } from '@/core/outage/rideThrough'
 import { formatDuration, formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { numberOrOpen } from '@/core/quantity/orOpen'
@@ -73,10 +72,10 @@ function droopWords({ droop, regulationPercent, peakBatteryW }: LogAnalysis): st
   ]
 }
 
-function energyWords({ energy }: LogAnalysis): string[] {
+function energyWords({ energy, withoutPv }: LogAnalysis): string[] {
   const parts = [
     [energy.loadKWh, 'used'],
-    [energy.pvKWh, 'from PV'],
+    [withoutPv ? null : energy.pvKWh, 'from PV'],
     [energy.importKWh, 'from the street'],
     [energy.exportKWh, 'to the street'],
     [energy.chargedKWh, 'into the battery'],
@@ -88,14 +87,14 @@ function energyWords({ energy }: LogAnalysis): string[] {
   return [`${said.join(', ')}.`, ...capacity]
 }
 
-function reserveWords({ reserve, gridLostS }: LogAnalysis): string[] {
+function reserveWords({ reserve, gridLostS, withoutPv }: LogAnalysis): string[] {
   // in an outage the street is not there to carry anything
   if (reserve === null || reserve.transitions.length === 0 || gridLostS !== null) return []
   const changes = reserve.transitions.map(
     ({ to, socPercent, timeS }) =>
       `to the ${to === 'grid' ? 'street' : 'battery'} at ${formatNumber(socPercent, 3)} % (${seconds(timeS)})`,
   )
-  const pv = reserve.withoutPv ? ' PV was not logged and is taken as none here; where there is some, look again.' : ''
+  const pv = withoutPv ? ' PV was not logged and is taken as none here; where there is some, look again.' : ''
   return [`The house changed over ${changes.join(', ')}.${pv}`]
 }
 
@@ -122,9 +121,9 @@ export const TEST_WORDS: Readonly<Record<JudgedLogTest['kind'], string>> = {
 }
 
 /** Why a working test with figures is Open all the same. */
-function whyOpen({ kind, pvW, loadW }: BalanceTest & Pick<JudgedLogTest, 'kind'>): string {
-  if (kind === 'surplus' && (pvW ?? 0) <= (loadW ?? 0)) return 'There was no surplus to charge with.'
-  if (kind === 'cover' && (loadW ?? 0) <= (pvW ?? 0)) return 'The load was not above PV.'
+function whyOpen(kind: JudgedLogTest['kind'], pvW: number, loadW: number): string {
+  if (kind === 'surplus' && pvW <= loadW) return 'There was no surplus to charge with.'
+  if (kind === 'cover' && loadW <= pvW) return 'The load was not above PV.'
   return `The ${kind === 'surplus' ? 'charging' : 'discharging'} limit is not in the plan, so nobody can say whether the battery could have done more.`
 }
 
@@ -136,13 +135,13 @@ export function testSentence(test: JudgedLogTest): string {
     return `${watts(test.reachedW)}, ${formatNumber(test.reachedPercent, 3)} % of what was set; ${after}.`
   }
   if (!('residualW' in test) || test.pvW === null || test.loadW === null || test.batteryW === null)
-    return 'Too short after half a minute of settling, or more than one row in twenty is missing.'
+    return 'Too short after half a minute of settling, more than one row in twenty is missing, or one of PV, load, battery and street was not logged.'
   const street = test.kind === 'surplus' ? 'went to the street' : 'came from the street'
   const left = test.residualW === null ? '' : ` ${watts(test.residualW)} ${street} in the worst minute.`
   const bound =
     test.limitedBy === null
       ? ''
       : ` The battery stood at its declared ${test.limitedBy === 'chargeLimit' ? 'charging' : 'discharging'} limit.`
-  const open = test.verdict === 'open' ? ` ${whyOpen(test)}` : ''
+  const open = test.verdict === 'open' ? ` ${whyOpen(test.kind, test.pvW, test.loadW)}` : ''
   return `PV ${watts(test.pvW)}, load ${watts(test.loadW)}, battery ${watts(test.batteryW)}.${left}${bound}${open}`
 }

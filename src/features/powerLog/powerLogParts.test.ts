@@ -10,12 +10,13 @@ const folder = new URL('../../../tests/reference/traces/', import.meta.url)
 const bytesOf = (name: string) => new Uint8Array(readFileSync(new URL(name, folder)))
 
 /** A log read as it is proposed, with its own marks. */
-function readLog(id: string) {
+function readLog(id: string, without: 'pv' | null = null) {
   const bytes = bytesOf(`${id}.csv`)
   const { proposed } = logCalls.head(bytes)
   if (proposed === null) throw new Error('no proposal')
   const columns = {
     ...proposed.columns,
+    ...(without && { [without]: undefined }),
     ...(id === 'n1-surplus-cover' && { battery: { ...proposed.columns.battery!, sign: -1 as const } }),
   }
   const marks = { ...NO_MARKS, ...(JSON.parse(readFileSync(new URL(`${id}.marks.json`, folder), 'utf8')) as LogMarks) }
@@ -35,6 +36,16 @@ describe('what a log shows, in words', () => {
     ['n3-reserve', /changed over to the street at 30 % .*to the battery at 35\.3 %/],
   ])('%s', (id, words) => {
     expect(plain(logSentences(readLog(id).analysis).join(' '))).toMatch(words)
+  })
+
+  it('claims nothing of PV that was not logged', () => {
+    const [whole, without] = [readLog('n3-reserve'), readLog('n3-reserve', 'pv')].map(({ analysis }) =>
+      plain(logSentences(analysis).join(' ')),
+    )
+    expect(whole).toMatch(/kWh from PV/)
+    expect(whole).not.toMatch(/not logged/)
+    expect(without).not.toMatch(/kWh from PV/)
+    expect(without).toMatch(/PV was not logged and is taken as none here/)
   })
 
   it('a working test has its numbers, and its limit where it stood at one', () => {
