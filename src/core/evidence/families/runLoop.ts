@@ -1,9 +1,26 @@
 import type { CableRun } from '../../installation/installation'
 import { formatQuantity } from '../../quantity/formatQuantity'
-import { loopResistance } from '../../wiring/loopResistance'
+import { type LoopResistance, loopResistance } from '../../wiring/loopResistance'
 import type { PointFamily } from '../family'
+import type { EvidenceContext } from '../point'
+import { pointOf } from '../pointOf'
 import { afterCalibration, slotReadings } from '../slotReadings'
 import { RUN_ENDS, runAtComponent } from './runAtComponent'
+
+/** W-3 of a run as it stands: what is expected, what may be off, and what was measured with which instrument. */
+export function loopOfRun(run: CableRun, context: EvidenceContext): LoopResistance & { measuredOhm: number | null } {
+  const slots = slotReadings(pointOf(runLoop, run, context), context)
+  const measuredOhm = slots.number('loop')
+  const found = loopResistance({
+    pack: context.pack.id,
+    size: run.size,
+    lengthM: run.lengthM,
+    conductorTempC: run.conductorTempC,
+    measuredOhm,
+    resolutionOhm: slots.accuracy('loop')?.resolution ?? null,
+  })
+  return { ...found, measuredOhm }
+}
 
 /** W-3: loop resistance of a run against its length and size. */
 export const runLoop: PointFamily<CableRun> = {
@@ -33,15 +50,7 @@ export const runLoop: PointFamily<CableRun> = {
   judge: (point, context) => {
     const run = point.thing
     const slots = slotReadings(point, context)
-    const measuredOhm = slots.number('loop')
-    const { expectedOhm, allowedOhm, deviationOhm, loopVerdict } = loopResistance({
-      pack: context.pack.id,
-      size: run.size,
-      lengthM: run.lengthM,
-      conductorTempC: run.conductorTempC,
-      measuredOhm,
-      resolutionOhm: slots.accuracy('loop')?.resolution ?? 0,
-    })
+    const { expectedOhm, allowedOhm, deviationOhm, loopVerdict, measuredOhm } = loopOfRun(run, context)
     const expected = formatQuantity(expectedOhm, 'Ω', 3)
     const common = {
       verdict: loopVerdict,
