@@ -8,7 +8,7 @@ import { positionCheck } from '@/core/wiring/positionCheck'
 import { faultWords, stateSentences } from '@/core/wiring/stateWords'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
 import { SCHEMES, choicesOfPlan } from '@/core/wiring/topology/topologyChoices'
-import { applyEdit } from '@/core/wiring/wiringEdits'
+import { applyEdit } from '@/core/wiring/edits/applyEdit'
 import { RULE_PACK_IDS } from '@/core/rules/rulePack'
 import { aCircuit, house } from '../support/house'
 

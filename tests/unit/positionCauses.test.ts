@@ -6,7 +6,8 @@ import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import { positionCauses } from '@/core/wiring/positionCauses'
 import { positionCheck } from '@/core/wiring/positionCheck'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
-import { type WiringEdit, applyEdit } from '@/core/wiring/wiringEdits'
+import type { WiringEdit } from '@/core/wiring/edits/wiringEdit'
+import { applyEdit } from '@/core/wiring/edits/applyEdit'
 import { aCircuit, house } from '../support/house'
 
 const { cases } = JSON.parse(readFileSync(new URL('../reference/vectors/W-1.json', import.meta.url), 'utf8')) as {

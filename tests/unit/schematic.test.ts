@@ -11,7 +11,7 @@ import { CHARACTER_WIDTH, SIZE, type SchematicModel, schematicModel } from '@/co
 import { wrapped } from '@/core/wiring/schematic/textWidth'
 import { SCHEMES, choicesOfPlan } from '@/core/wiring/topology/topologyChoices'
 import { startingTopology } from '@/core/wiring/topology/startingTopology'
-import { applyEdit } from '@/core/wiring/wiringEdits'
+import { applyEdit } from '@/core/wiring/edits/applyEdit'
 import { schematicPdf } from '@/features/wire/schematicPdf'
 import { schematicSvg } from '@/look/schematicSvg'
 import { PDFDocument } from 'pdf-lib'

@@ -2,7 +2,7 @@ import type { Installation } from '../installation/installation'
 import type { GraphEdge, InstallationGraph } from './installationGraph'
 import { planNotDrawn } from './planNotDrawn'
 import { startingTopology } from './topology/startingTopology'
-import type { WiringEdit } from './wiringEdits'
+import type { WiringEdit } from './edits/wiringEdit'
 
 const fed = ({ edges }: InstallationGraph, load: string): GraphEdge | undefined => edges.find(({ to }) => to === load)
 

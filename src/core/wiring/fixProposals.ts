@@ -5,7 +5,9 @@ import { type PositionCause, positionCauses } from './positionCauses'
 import { positionCheck } from './positionCheck'
 import { uselessSwitches } from './uselessSwitches'
 import { chosenAt, isAllowed } from './walkPositions'
-import { type WiringEdit, applyEdit, editWords } from './wiringEdits'
+import type { WiringEdit } from './edits/wiringEdit'
+import { applyEdit } from './edits/applyEdit'
+import { editWords } from './edits/editWords'
 
 export interface FixProposal {
   edit: WiringEdit

@@ -8,7 +8,7 @@ import { graphFaults } from './installationGraph'
 import { planDifferenceWords, planNotDrawn } from './planNotDrawn'
 import { startingTopology } from './topology/startingTopology'
 import { SCHEMES, choicesOfPlan } from './topology/topologyChoices'
-import { applyEdit } from './wiringEdits'
+import { applyEdit } from './edits/applyEdit'
 
 const circuits = [
   aCircuit({ id: 'a', tag: 'c1', name: 'Kitchen', backedUp: true, breakerA: 16, curve: 'B' }),

@@ -3,7 +3,7 @@ import { Flex, NativeSelect, Text } from '@chakra-ui/react'
 import type { FaultPath } from '@/core/wiring/faultPath'
 import { type GraphDevice, type InstallationGraph, type Positions, namesIn } from '@/core/wiring/installationGraph'
 import { type LiveState } from '@/core/wiring/liveState'
-import type { WiringEdit } from '@/core/wiring/wiringEdits'
+import type { WiringEdit } from '@/core/wiring/edits/wiringEdit'
 import { Button } from '@/ui/Button'
 
 export interface ThingSheetProps {

@@ -14,7 +14,7 @@ import {
   PROTECTIVE,
   conductorsOf,
 } from '@/core/wiring/installationGraph'
-import type { WiringEdit } from '@/core/wiring/wiringEdits'
+import type { WiringEdit } from '@/core/wiring/edits/wiringEdit'
 import type { FieldSpec } from '@/schemas/fieldSpec'
 
 /** A form for one thing of the wiring: its fields, what they hold now, and the changes they come to. */
