@@ -7,7 +7,8 @@ import { startingTopology } from '@/core/wiring/topology/startingTopology'
 import type { WiringEdit } from '@/core/wiring/edits/wiringEdit'
 import { applyEdit } from '@/core/wiring/edits/applyEdit'
 import { editWords } from '@/core/wiring/edits/editWords'
-import { ADDABLE, formOf, formToAdd } from '@/features/wire/thingForms'
+import { formOf } from '@/features/wire/forms/formOf'
+import { ADDABLE, formToAdd } from '@/features/wire/forms/formToAdd'
 import { house } from '../support/house'
 
 const sound = startingTopology(house())

@@ -15,7 +15,7 @@ import { CONDUCTOR_LAYERS, type ConductorLayer } from '@/core/wiring/schematic/s
 import { GRID_STATE_WORDS } from '@/core/wiring/stateWords'
 import { Button } from '@/ui/Button'
 import type { SchematicHandle } from './SchematicDrawing'
-import { ADDABLE, ADDABLE_WORDS, type Addable } from './thingForms'
+import { ADDABLE, ADDABLE_WORDS, type Addable } from './forms/formToAdd'
 
 export type ShownLayer = 'planned' | 'wired' | 'both'
 const SHOWN_WORDS: Readonly<Record<ShownLayer, string>> = { ...LAYER_WORDS, both: 'what differs' }

@@ -7,7 +7,8 @@ import { applyEdit } from '@/core/wiring/edits/applyEdit'
 import { Button } from '@/ui/Button'
 import { Overlay } from '@/ui/Overlay'
 import { SpecForm } from '../forms/SpecForm'
-import { type Addable, formOf, formToAdd } from './thingForms'
+import { formOf } from './forms/formOf'
+import { type Addable, formToAdd } from './forms/formToAdd'
 
 export type WiringEditing = { change: string } | { add: Addable; near: string | null; run?: CableRun }
 
