@@ -6,7 +6,7 @@ const entered = (change: Partial<PlanAssumptions>): PlanAssumptions => ({ ...USU
 
 describe('a tariff as entered', () => {
   it('has its peak of export with its hours, or says that they are missing', () => {
-    const peak = { importPrice: 0.3, exportPeakPrice: 0.2, exportPeakFromHour: 22, exportPeakToHour: 2 }
+    const peak = { importPrice: 0.3, exportPrice: 0, exportPeakPrice: 0.2, exportPeakFromHour: 22, exportPeakToHour: 2 }
     expect(tariffOfAssumptions(entered(peak), null)).toEqual({
       kind: 'flat',
       importPrice: 0.3,
@@ -16,9 +16,10 @@ describe('a tariff as entered', () => {
     expect(tariffOfAssumptions(entered({ ...peak, exportPeakToHour: null }), null)).toContain('hours of the export')
   })
   it.each<[Partial<PlanAssumptions>, string]>([
-    [{}, 'price per kWh'],
-    [{ tariffKind: 'twoRate', importPrice: 0.3 }, 'cheap price'],
-    [{ tariffKind: 'file' }, 'price file'],
+    [{ importPrice: 0.3 }, 'paid for export'],
+    [{ exportPrice: 0 }, 'price per kWh'],
+    [{ exportPrice: 0, tariffKind: 'twoRate', importPrice: 0.3 }, 'cheap price'],
+    [{ exportPrice: 0, tariffKind: 'file' }, 'price file'],
   ])('says what of %o is missing', (change, words) => {
     expect(tariffOfAssumptions(entered(change), null)).toContain(words)
   })

@@ -11,10 +11,12 @@ import type { Tariff } from './tariff'
 export function tariffOfAssumptions(assumptions: PlanAssumptions, prices: Float64Array | null): Tariff | string {
   const { tariffKind, importPrice, offpeakPrice, windowFromHour, windowToHour } = assumptions
   const { exportPrice: sold, exportPeakPrice, exportPeakFromHour, exportPeakToHour } = assumptions
+  // what is kept is not sold: taken as nothing, it would make a battery worth more than it is
+  if (sold === null) return 'What is paid for export is not known; it is 0 where nothing is.'
   if (exportPeakPrice !== null && (exportPeakFromHour === null || exportPeakToHour === null))
     return 'The hours of the export’s peak are not known.'
   const paid = {
-    exportPrice: sold ?? 0,
+    exportPrice: sold,
     ...(exportPeakPrice !== null &&
       exportPeakFromHour !== null &&
       exportPeakToHour !== null && {

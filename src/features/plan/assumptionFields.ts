@@ -11,7 +11,13 @@ export const ASSUMPTION_FIELDS: readonly FieldSpec[] = [
   { name: 'assumptions.currency', label: 'Currency', kind: 'text' },
   { name: 'assumptions.importPrice', label: 'Price per kWh', kind: 'number', optional: true },
   { name: 'assumptions.offpeakPrice', label: 'Cheap price per kWh', kind: 'number', optional: true },
-  { name: 'assumptions.exportPrice', label: 'Paid for export, per kWh', kind: 'number', optional: true },
+  {
+    name: 'assumptions.exportPrice',
+    label: 'Paid for export, per kWh',
+    kind: 'number',
+    optional: true,
+    hint: '0 where nothing is paid',
+  },
   {
     name: 'assumptions.exportPeakPrice',
     label: 'Paid for export at its peak, per kWh',
