@@ -5,7 +5,7 @@ import { dataCableMaterials, isCable } from './dataCableMaterials'
 import { electrodeMaterials } from './electrodeMaterials'
 import { coresOfRuns, lugsAtAnEnd } from './cableMaterials'
 import { orderedLengthM } from './orderedLength'
-import { sizeSystemOf } from '../rules/conductors'
+import { SIZE_UNITS, sizeSystemOf } from '../rules/conductors'
 import type { RulePack } from '../rules/rulePack'
 
 export interface MaterialLine {
@@ -45,7 +45,7 @@ export function materials({
   extraM,
 }: MaterialsInput): MaterialLine[] {
   const system = sizeSystemOf(rules.id)
-  const unit = system === 'awg' ? 'AWG' : 'mm²'
+  const unit = SIZE_UNITS[system]
   const { words, limits } = rules
   const cores = coresOfRuns(rules.id)
   const lines: MaterialLine[] = []

@@ -38,6 +38,9 @@ export type SizeSystem = keyof typeof COPPER_OHM_PER_KM
 /** Temperature coefficient of copper per kelvin, referred to 20 °C (P-11). */
 export const COPPER_TEMPERATURE_COEFFICIENT = 0.00393
 
+/** What stands with a size, by its system. */
+export const SIZE_UNITS: Readonly<Record<SizeSystem, 'AWG' | 'mm²'>> = { awg: 'AWG', mm2: 'mm²' }
+
 /** The system a pack's cables are sized in. */
 export const sizeSystemOf = (packId: string): SizeSystem => (packId === 'na-split-240' ? 'awg' : 'mm2')
 
@@ -51,7 +54,7 @@ export function copperOhmPerKm(system: SizeSystem, size: string, conductorTempC:
   const r20 = Object.hasOwn(table, size) ? table[size] : undefined
   if (r20 === undefined)
     throw new RangeError(
-      `size: no resistance for “${size}” in ${system === 'awg' ? 'AWG' : 'mm²'}; known are ${Object.keys(table).join(', ')}`,
+      `size: no resistance for “${size}” in ${SIZE_UNITS[system]}; known are ${Object.keys(table).join(', ')}`,
     )
   return r20 * (1 + COPPER_TEMPERATURE_COEFFICIENT * (conductorTempC - 20))
 }

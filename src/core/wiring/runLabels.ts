@@ -1,5 +1,5 @@
 import type { CableRun, Installation } from '../installation/installation'
-import { sizeSystemOf } from '../rules/conductors'
+import { SIZE_UNITS, sizeSystemOf } from '../rules/conductors'
 import { RULE_PACKS } from '../rules/packs'
 
 /** One conductor of a run with the colour this job gives it. */
@@ -45,7 +45,7 @@ export function runLabels(
   run: CableRun,
   installation: Pick<Installation, 'packId' | 'coreColours'>,
 ): [RunLabel, RunLabel] {
-  const unit = sizeSystemOf(installation.packId) === 'awg' ? 'AWG' : 'mm²'
+  const unit = SIZE_UNITS[sizeSystemOf(installation.packId)]
   const convention = coresOf(installation)
     .map(({ conductor, colour }) => `${conductor} ${colour}`)
     .join(' · ')

@@ -2,13 +2,11 @@ import { Box, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { alwaysOnBattery } from '@/core/plan/alwaysOnBattery'
 import { formatNumber, formatWhole } from '@/core/quantity/formatQuantity'
-import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { Figure, Figures } from '@/ui/Figure'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { usePlanned } from './LoadDrafts'
-
-const watts = (value: number | null) => quantityOrOpen(value, 'W', 3)
+import { watts } from './wattsAndAmps'
 
 /** The fourth way: the board lives on the battery at all times, and the street only charges it. What that costs, and where it ends. */
 export function AlwaysOnSheet() {

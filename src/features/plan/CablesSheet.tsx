@@ -3,7 +3,6 @@ import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { CableCheck } from '@/core/plan/cable'
 import { cableChecks } from '@/core/plan/devicesOfInstallation'
-import { quantityOrOpen } from '@/core/quantity/orOpen'
 import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
 import { type Column, DataTable } from '@/ui/DataTable'
@@ -13,10 +12,9 @@ import { TitledSheet } from '@/ui/Sheet'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
 import { useJob } from '../job/JobContext'
 import { usePlanned } from './LoadDrafts'
+import { amps } from './wattsAndAmps'
 
 type Checked = ReturnType<typeof cableChecks>[number]
-
-const amps = (value: number | null) => quantityOrOpen(value, 'A', 4)
 
 /** Which of a run's checks keeps it from fitting. */
 function troubleOf({ verdict, ampacity, drop, shortCircuit }: CableCheck): string | null {

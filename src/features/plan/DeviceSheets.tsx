@@ -4,13 +4,12 @@ import type { ReactNode } from 'react'
 import { boardRatings, sourceDevices, sourceSideDevices } from '@/core/plan/devicesOfInstallation'
 import { pathRatingWords, pathRatings } from '@/core/plan/pathRatings'
 import { formatNumber } from '@/core/quantity/formatQuantity'
-import { numberOrOpen, quantityOrOpen } from '@/core/quantity/orOpen'
+import { numberOrOpen } from '@/core/quantity/orOpen'
 import { EmptyState } from '@/ui/EmptyState'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { usePlanned } from './LoadDrafts'
-
-const amps = (value: number | null) => quantityOrOpen(value, 'A', 4)
+import { amps } from './wattsAndAmps'
 
 /** One thing by its name, with what is said of it. */
 function Line({ name, children }: { name: string; children: ReactNode }) {

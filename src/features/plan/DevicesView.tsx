@@ -1,7 +1,7 @@
 'use client'
 import { containmentFill } from '@/core/plan/containmentFill'
 import { driveDevices } from '@/core/plan/driveDevices'
-import { sizeSystemOf } from '@/core/rules/conductors'
+import { SIZE_UNITS, sizeSystemOf } from '@/core/rules/conductors'
 import { Notice } from '@/ui/Notice'
 import { useJob } from '../job/JobContext'
 import { BendingSheet } from './BendingSheet'
@@ -20,7 +20,7 @@ export function DevicesView() {
     },
   } = useJob()
   const { installation } = usePlanned()
-  const unit = sizeSystemOf(pack.id) === 'awg' ? 'AWG' : 'mm²'
+  const unit = SIZE_UNITS[sizeSystemOf(pack.id)]
   return (
     <>
       <SourceDevicesSheet />

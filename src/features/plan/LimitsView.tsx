@@ -17,7 +17,7 @@ import { usePlanned } from './LoadDrafts'
 import { LoadStrip } from './LoadStrip'
 import { RuntimeSheet } from './RuntimeSheet'
 import { VehicleSheet } from './VehicleSheet'
-import { watts } from './watts'
+import { watts } from './wattsAndAmps'
 
 const percentOfTime = (share: number | null) =>
   share === null ? 'open' : `${formatNumber(share * 100, 2)} % of the time`

@@ -17,7 +17,7 @@ import { useJob } from '../job/JobContext'
 import { MarkedRow } from './MarkedRow'
 import { RoofSheet } from './RoofSheet'
 import { TrackersSheet } from './TrackersSheet'
-import { watts } from './watts'
+import { watts } from './wattsAndAmps'
 import { usePlanned } from './LoadDrafts'
 
 const volts = (value: number | null) => quantityOrOpen(value, 'V', 4)

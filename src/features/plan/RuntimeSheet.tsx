@@ -9,7 +9,7 @@ import { EmptyState } from '@/ui/EmptyState'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { usePlanned } from './LoadDrafts'
-import { watts } from './watts'
+import { watts } from './wattsAndAmps'
 
 export const hours = (h: number | null) => (h === null ? '–' : formatDuration(h * 3_600_000))
 

@@ -14,7 +14,7 @@ import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { download } from '../survey/download'
 import { usePlanned } from './LoadDrafts'
-import { watts } from './watts'
+import { watts } from './wattsAndAmps'
 
 const GROUP_WORDS = {
   cable: 'Cable',

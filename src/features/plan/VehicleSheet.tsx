@@ -9,7 +9,7 @@ import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
 import { usePlanned } from './LoadDrafts'
 import { EstimateLine, hours } from './RuntimeSheet'
-import { watts } from './watts'
+import { watts } from './wattsAndAmps'
 
 interface Row {
   label: string

@@ -1,4 +1,4 @@
-import { sizeSystemOf, sizesOf } from '@/core/rules/conductors'
+import { SIZE_UNITS, sizeSystemOf, sizesOf } from '@/core/rules/conductors'
 import type { RulePack } from '@/core/rules/rulePack'
 import type { FieldSpec } from '../fieldSpec'
 
@@ -57,7 +57,7 @@ export const sizeChoice = (label: string) => (pack: RulePack) => {
   const system = sizeSystemOf(pack.id)
   const sizes = sizesOf(system)
   return {
-    label: `${label}, ${system === 'awg' ? 'AWG' : 'mm²'}`,
+    label: `${label}, ${SIZE_UNITS[system]}`,
     kind: 'choice' as const,
     options: same(sizes),
     order: sizes,
@@ -74,7 +74,7 @@ export const terminalSize = (hint: string): ItemField => ({
   hint,
   inPack: (pack) => {
     const { options, order, kind } = sizeChoice('')(pack)
-    const unit = sizeSystemOf(pack.id) === 'awg' ? 'AWG' : 'mm²'
+    const unit = SIZE_UNITS[sizeSystemOf(pack.id)]
     return { kind, order, options: Object.fromEntries(Object.keys(options).map((size) => [size, `${size} ${unit}`])) }
   },
 })

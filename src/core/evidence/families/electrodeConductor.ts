@@ -7,7 +7,7 @@ import {
 import type { Electrode } from '../../installation/installation'
 import { formatNumber } from '../../quantity/formatQuantity'
 import { numberOrOpen } from '../../quantity/orOpen'
-import { sizeSystemOf, sizesOf } from '../../rules/conductors'
+import { SIZE_UNITS, sizeSystemOf, sizesOf } from '../../rules/conductors'
 import type { RulePack } from '../../rules/rulePack'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
@@ -18,7 +18,7 @@ import { EARTHING_SYSTEM_KEY } from './earthingSystem'
 import { electrodeResistance } from './electrodeResistance'
 
 const isAwg = ({ id }: RulePack): boolean => sizeSystemOf(id) === 'awg'
-const unitOf = (pack: RulePack): string => (isAwg(pack) ? 'AWG' : 'mm²')
+const unitOf = (pack: RulePack): string => SIZE_UNITS[sizeSystemOf(pack.id)]
 /** A conductor's size as it is spoken of: `10 mm²`, `AWG 6`. */
 const sizeText = (pack: RulePack, size: string): string => (isAwg(pack) ? `AWG ${size}` : `${size}\u00a0mm²`)
 const sizeWords = ({ id }: RulePack) => Object.fromEntries(sizesOf(sizeSystemOf(id)).map((size) => [size, [size]]))
