@@ -1,28 +1,29 @@
 import type { RulePack } from '../rules/rulePack'
 import { RULE_PACKS } from '../rules/packs'
-import { type TraceChannel, type VoltageEvent, settledRms, traceChannel } from './channelEvents'
+import { type TraceChannel, type VoltageEvent, traceChannel } from './channelEvents'
 import { type ChannelRole, channelsByRole } from './channelRoles'
 import { type CurrentTrace, currentTrace } from './currentTrace'
-import { harmonicsReached, totalHarmonicDistortion } from './distortion'
+import { harmonicsReached } from './distortion'
 import { evenSamples } from './evenSamples'
 import { type FoldBackTrace, foldBackTrace } from './foldBackTrace'
 import { nearestNominalHz } from './frequency'
-import { AVERAGED_S, type FrequencyFigures, type Stretch, frequencyFigures } from './frequencyFigures'
+import { AVERAGED_S, type FrequencyFigures, frequencyFigures } from './frequencyFigures'
 import { rmsOver, squareSums } from './halfCycleRms'
 import { type MotorStartTrace, motorStartTrace } from './motorStartTrace'
 import { overshootAfter } from './overshoot'
 import { anglesIn, byPhase, phaseJumpDeg, rotationOf } from './phaseAngles'
-import { lineHz } from './phaseLine'
+import { type PerChannel, perChannel } from './perChannel'
+import { type PhaseStep, phaseSteps } from './phaseSteps'
 import { type AnalogChannel, type Recording, RecordingError } from './recording'
 import { type Gap, recordingGap } from './recordingGap'
 import { type ReturnTrace, returnTrace } from './returnTrace'
+import { sideFigures } from './sideFigures'
+import { type Turning, stretchesOf, toldStretches, turningOf } from './turning'
 import { demandHouseVoltage, demandWaveRate } from './waveDemands'
 
 export type { VoltageEvent } from './channelEvents'
+export type { PerChannel } from './perChannel'
 export type { Gap } from './recordingGap'
-
-/** A figure for each voltage, by its name; `null` where the recording does not hold it. */
-export type PerChannel = Record<string, number | null>
 
 export interface RecordingAnalysis {
   nominalV: number
@@ -48,6 +49,8 @@ export interface RecordingAnalysis {
   /** Of each channel's own event, a false start counted as if it had given nothing. */
   lostEnergyAtMostMs: PerChannel
   phaseJumpDeg: PerChannel
+  /** Where the first phase steps and no voltage is lost: another supply took over without a gap, or a large load came. */
+  phaseSteps: PhaseStep[]
   anglesBeforeDeg: PerChannel
   anglesAfterDeg: PerChannel
   rotationBefore: '123' | '132' | null
@@ -130,75 +133,6 @@ function nominalOf(recording: Recording, first: AnalogChannel, pack: RulePack | 
   return { hz, v: pack?.nominalV ?? nominalVoltage(first.samples, sampleRateHz, hz), rules }
 }
 
-/** What parts a recording into before and after. */
-interface Turning {
-  /** Nothing happened in it. */
-  quiet: boolean
-  beforeS: number | null
-  afterS: number | null
-  gap: Gap | null
-  motor: MotorStartTrace | null
-  return: ReturnTrace | null
-}
-
-/** Middle of a moment at which both sides are one wave: the windows on either side keep half a cycle away from it. */
-function turningOf(
-  gap: Gap | null,
-  motor: MotorStartTrace | null,
-  back: ReturnTrace | null,
-  nominalHz: number,
-): Turning {
-  const found = { quiet: false, gap, motor, return: back }
-  if (gap) return { ...found, beforeS: gap.startS, afterS: gap.endS }
-  const seamless = back?.seamless ? back.reconnectS : null
-  if (seamless !== null) return { ...found, beforeS: seamless - 1 / nominalHz, afterS: seamless + 1 / nominalHz }
-  if (motor) return { ...found, beforeS: motor.startS, afterS: motor.startS }
-  return { ...found, quiet: true, beforeS: null, afterS: null }
-}
-
-/** Stretches without a break on one side of what happened: cut at every gap and every stretch that is not known. */
-function stretchesOf(load: readonly TraceChannel[], turning: Turning, durationS: number) {
-  const breaks = load.flatMap(({ events, even }) => [
-    ...events.flatMap((event) => breaksOf(event, durationS)),
-    ...even.holes.map(({ from, to }) => ({ fromS: even.timeOfS(from), toS: even.timeOfS(to) })),
-  ])
-  if (turning.return?.seamless && turning.beforeS !== null && turning.afterS !== null)
-    breaks.push({ fromS: turning.beforeS, toS: turning.afterS })
-  breaks.sort((a, b) => a.fromS - b.fromS)
-  const pieces: Stretch[] = []
-  let fromS = 0
-  for (const one of breaks) {
-    if (one.fromS > fromS) pieces.push({ fromS, toS: one.fromS })
-    fromS = Math.max(fromS, one.toS)
-  }
-  if (fromS < durationS) pieces.push({ fromS, toS: durationS })
-  const { motor, beforeS, afterS, quiet, gap } = turning
-  if (quiet) return { before: pieces, after: [] }
-  if (motor && !gap && !turning.return?.seamless) return splitAt(pieces, motor.startS)
-  return {
-    before: beforeS === null ? [] : pieces.filter(({ toS }) => toS <= beforeS + 1e-9),
-    after: afterS === null ? [] : pieces.filter((piece) => piece.fromS >= afterS - 1e-9),
-  }
-}
-
-/** Where an event parts the wave: all of a gap, and the sharp edges of a dip, in which no window has a phase of its own. */
-function breaksOf({ kind, startS, endS, rampFromS, rampToS }: VoltageEvent, durationS: number): Stretch[] {
-  if (kind === 'gap') return [{ fromS: rampFromS ?? startS ?? 0, toS: endS ?? durationS }]
-  const edges = [rampFromS === null ? startS : null, rampToS === null ? endS : null]
-  return edges.flatMap((atS) => (atS === null ? [] : [{ fromS: atS, toS: atS }]))
-}
-
-function splitAt(pieces: readonly Stretch[], atS: number) {
-  const cut = (from: number, to: number) =>
-    pieces
-      .map(({ fromS, toS }) => ({ fromS: Math.max(fromS, from), toS: Math.min(toS, to) }))
-      .filter(({ fromS, toS }) => toS > fromS)
-  return { before: cut(-Infinity, atS), after: cut(atS, Infinity) }
-}
-
-const perChannel = (channels: readonly TraceChannel[], figure: (channel: TraceChannel) => number | null): PerChannel =>
-  Object.fromEntries(channels.map((channel) => [channel.id, figure(channel)]))
-
 /** The event of a channel that belongs to the outage: its longest gap, else its first event. */
 function ownEvent({ events }: TraceChannel): VoltageEvent | null {
   const gaps = events.filter(({ kind }) => kind === 'gap')
@@ -207,50 +141,6 @@ function ownEvent({ events }: TraceChannel): VoltageEvent | null {
     events[0] ??
     null
   )
-}
-
-/** The event a channel's own time before begins to count down to: its first gap, else its first event. */
-const firstOutage = ({ events }: TraceChannel): VoltageEvent | null =>
-  events.find(({ kind }) => kind === 'gap') ?? events[0] ?? null
-
-/** Figures of one side of a channel: before its first outage where it has one, else before the recording's; after all of them. */
-function sideFigures(load: readonly TraceChannel[], turning: Turning, thdOrder: number) {
-  const edgeBefore = (channel: TraceChannel): { sample: number; steady: boolean } | null => {
-    if (turning.quiet) return { sample: 10 * channel.wave.nominalPeriod + 1, steady: true }
-    const own = firstOutage(channel)
-    const atS = own ? own.startS : turning.beforeS
-    if (atS === null) return null
-    return { sample: (atS - channel.skewS) * channel.wave.rateHz - 1, steady: own === null || own.rampFromS === null }
-  }
-  const before = (figure: (channel: TraceChannel, end: number) => number | null) =>
-    perChannel(load, (channel) => {
-      const edge = edgeBefore(channel)
-      return edge === null || !edge.steady ? null : figure(channel, edge.sample)
-    })
-  const hasAfter = (channel: TraceChannel) =>
-    !turning.quiet &&
-    (turning.motor !== null || turning.return?.seamless === true || channel.events.length > 0) &&
-    channel.events.every(({ endS }) => endS !== null) &&
-    (turning.gap === null || turning.gap.endS !== null)
-  const after = (figure: (channel: TraceChannel, end: number) => number | null) =>
-    perChannel(load, (channel) => (hasAfter(channel) ? figure(channel, channel.wave.samples.length - 2) : null))
-  const rms = (channel: TraceChannel, end: number) => settledRms(channel, end, -1)
-  const thd = ({ wave, track }: TraceChannel, end: number) => {
-    const from = end - (wave.rateHz * 1) / 5
-    const hz = lineHz(
-      track,
-      from / wave.rateHz + track.firstS - 0.5 / track.nominalHz,
-      end / wave.rateHz + track.firstS - 0.5 / track.nominalHz,
-    )
-    if (hz === null) return null
-    return totalHarmonicDistortion(wave.samples, { from, to: end }, { rateHz: wave.rateHz, hz, order: thdOrder })
-  }
-  return {
-    rmsBeforeV: before(rms),
-    rmsAfterV: after(rms),
-    thdBeforePercent: before(thd),
-    thdAfterPercent: after(thd),
-  }
 }
 
 function lostAtMostMs(event: VoltageEvent | null): number | null {
@@ -359,6 +249,7 @@ export function analyseRecording(
   const starts = gap === null && back === null ? currents.map((current) => motorStartTrace(reference, current)) : []
   const motor = starts.find((start) => start !== null) ?? null
   const turning = turningOf(gap, motor, back, nominal.hz)
+  const steps = phaseSteps(reference.track, toldStretches(load, turning, durationS))
   const thdOrder = harmonicsReached(
     Math.min(recording.sampleRateHz, ...recording.rates.map(({ rateHz }) => rateHz)),
     nominal.hz,
@@ -375,11 +266,12 @@ export function analyseRecording(
       currentIds: currents.map(({ id }) => id),
       gap,
       events: Object.fromEntries(load.map(({ id, events }) => [id, events])),
-      frequency: frequencyFigures(reference, stretchesOf(load, turning, durationS), turning.quiet),
+      frequency: frequencyFigures(reference, stretchesOf(load, turning, steps, durationS), turning.quiet),
       ...sideFigures(load, turning, thdOrder),
       thdOrder,
       lostEnergyAtMostMs: perChannel(load, (channel) => lostAtMostMs(ownEvent(channel))),
       phaseJumpDeg: jumps(load, turning),
+      phaseSteps: steps,
       ...angles(load, turning, durationS),
       ...overshoots(load),
       motor,

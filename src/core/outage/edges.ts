@@ -61,12 +61,15 @@ const reachOf = (wave: Wave) => 40 * wave.nominalPeriod
 export function leavingEdge(wave: Wave, coarseStart: number, period: number, healthyV: number): Edge {
   const low = LEAVES * wave.nominalV
   const high = low + UPPER_MARK * Math.max(0, healthyV - low)
-  const inside = Math.min(coarseStart + wave.nominalPeriod / 2, wave.samples.length - 2 - wave.nominalPeriod / 2)
+  // a cycle of nominal length may still be a hair above the level where one of the measured length is below it
+  const inside = [1 / 2, 1]
+    .map((cycles) => coarseStart + cycles * wave.nominalPeriod)
+    .find((at) => fits(wave, at) && rmsAround(wave, at) < low)
   const sharp = (): Edge => {
     const sample = departureSample(wave, coarseStart, period) ?? Math.round(coarseStart)
     return { sample, ramp: false, rampFrom: sample }
   }
-  if (!fits(wave, inside) || rmsAround(wave, inside) >= low) return sharp()
+  if (inside === undefined) return sharp()
   const at90 = crossing(wave, rmsAround, inside, low, -1, reachOf(wave))
   const at98 = at90 === null ? null : crossing(wave, rmsAround, at90 - 1, high, -1, reachOf(wave))
   if (at90 === null || at98 === null || at90 - at98 <= SHARP_CYCLES * wave.nominalPeriod) return sharp()

@@ -20,6 +20,9 @@ export interface FoldBackTrace {
 }
 
 const FOLDED_SHARE = 0.98
+const STEADY_CYCLES = 10
+const MOST_LOOKS = 20
+const NO_HIGHER = 1.001
 /** Of the overload's current: below this the load had not come on yet. */
 const RISEN_SHARE = 0.9
 /** The rise counts only where the current before it is clearly smaller. */
@@ -43,13 +46,29 @@ function lastAlive({ wave, even }: TraceChannel, event: VoltageEvent): number {
   return end
 }
 
-/** Sample at which the voltage's one-cycle RMS last stood above 98 % of what it was before the ramp. */
-function foldStart({ wave }: TraceChannel, rampFrom: number, onset: number): number {
-  const steady = rampFrom - 2 * wave.nominalPeriod
-  const beforeV = rmsOver(wave.sums, Math.max(0, steady - 10 * wave.nominalPeriod), 10 * wave.nominalPeriod)
-  const { middle, rms } = oneCycleRms({ sums: wave.sums, period: wave.nominalPeriod }, steady, onset)
-  for (let k = rms.length - 1; k >= 0; k--) if ((rms[k] as number) >= FOLDED_SHARE * beforeV) return middle[k] as number
-  return rampFrom
+/** RMS over the ten cycles before a place; as far as the recording goes back. */
+const steadyV = ({ wave }: TraceChannel, at: number) =>
+  rmsOver(wave.sums, Math.max(0, at - STEADY_CYCLES * wave.nominalPeriod), STEADY_CYCLES * wave.nominalPeriod)
+
+/**
+ * Sample at which the voltage's one-cycle RMS last stood above 98 % of what it was before the ramp. A voltage that goes down slowly is on its
+ * way already where its ramp first shows: what it was before is looked for again from each place found, until it is no higher.
+ */
+function foldStart(channel: TraceChannel, rampFrom: number, onset: number): number {
+  const { wave } = channel
+  const cycle = wave.nominalPeriod
+  let fold = rampFrom
+  let beforeV = 0
+  for (let look = 0; look < MOST_LOOKS; look++) {
+    const steady = fold - 2 * cycle
+    const v = steady > STEADY_CYCLES * cycle ? steadyV(channel, steady) : 0
+    if (v <= NO_HIGHER * beforeV) break
+    beforeV = v
+    const { middle, rms } = oneCycleRms({ sums: wave.sums, period: cycle }, steady - STEADY_CYCLES * cycle, onset)
+    const last = rms.findLastIndex((one) => one >= FOLDED_SHARE * beforeV)
+    fold = last < 0 ? fold : (middle[last] as number)
+  }
+  return fold
 }
 
 /** Sample at which the current rose to its overload, going back from the fold; `null` where the recording begins with it. */

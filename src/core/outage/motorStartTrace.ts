@@ -1,5 +1,5 @@
 import type { TraceChannel } from './channelEvents'
-import { settledRms } from './channelEvents'
+import { settledRms } from './settledRms'
 import { type CurrentTrace, oneCycleRms, rmsAtEndA, rmsBeforeA, stepSample } from './currentTrace'
 import { rmsOver } from './halfCycleRms'
 import { frequencyRun } from './frequencyRun'

@@ -112,6 +112,15 @@ export function departureSample(wave: Wave, coarseStart: number, period: number)
   return null
 }
 
+/** Mean of a wave over a stretch: what a recorder that stands off zero adds to all of it. 0 where the recording does not hold one. */
+export function meanOf(samples: Float64Array, from: number, to: number): number {
+  const first = Math.max(0, Math.ceil(from))
+  const last = Math.min(samples.length, Math.ceil(to))
+  let sum = 0
+  for (let k = first; k < last; k++) sum += samples[k] as number
+  return last > first ? sum / (last - first) : 0
+}
+
 /** Size of the voltage inside an event as a share of nominal: the smallest fundamental found in it, a recorder's offset left out. */
 export function residualShare(wave: Wave, start: number, end: number, referencePeak: number): number {
   const { samples, nominalPeriod, nominalV } = wave
@@ -125,12 +134,13 @@ export function residualShare(wave: Wave, start: number, end: number, referenceP
     return lowest / nominalPeak
   }
   // shorter than a cycle: how much of the wave that should have been here is here, by projection onto the cycle just before
+  const offsetV = meanOf(samples, start - 2 - nominalPeriod, start - 2)
   let with_ = 0
   let of = 0
   for (let q = Math.ceil(start); q < end; q++) {
     const back = Math.ceil((q - start + 2) / nominalPeriod) * nominalPeriod
-    const expected = interpolated(samples, q - back)
-    with_ += (samples[q] as number) * expected
+    const expected = interpolated(samples, q - back) - offsetV
+    with_ += ((samples[q] as number) - offsetV) * expected
     of += expected * expected
   }
   return of > 0 ? Math.max(0, with_ / of) * (referencePeak / nominalPeak) : 0

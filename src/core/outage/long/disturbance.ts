@@ -13,8 +13,8 @@ type State = 'healthy' | 'low' | 'lost' | 'high'
 
 /** Shares of nominal at which a voltage leaves a state, and those at which it is back: as T-2 has them where it has them. */
 const LEVELS = { lost: 0.1, lostUntil: 0.12, low: 0.9, lowUntil: 0.92, high: 1.1, highUntil: 1.08 } as const
-/** A wave that differs from its own cycle before by this share of nominal has jumped by some 17° or more. */
-const JUMP_SHARE = 0.3
+/** A wave that differs from its own cycle before by this share of nominal has jumped by some 11°, or was gone for 4 ms. */
+const JUMP_SHARE = 0.2
 /** And by this much more than it did over the last second: a steady frequency beside nominal differs all the time. */
 const JUMP_TIMES = 2
 const INRUSH_TIMES = 2

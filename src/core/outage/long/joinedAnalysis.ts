@@ -88,8 +88,9 @@ function eventsOf(id: string, parts: readonly AnalysedPart[], { clock, partsLeft
 }
 
 /** A part's figures that are moments of it, as moments of the whole. */
-function momentsLater({ motor, overload, return: back }: RecordingAnalysis, later: Later) {
+function momentsLater({ motor, overload, return: back, phaseSteps }: RecordingAnalysis, later: Later) {
   return {
+    phaseSteps: phaseSteps.map((step) => ({ ...step, atS: later(step.atS) })),
     motor: motor && { ...motor, startS: later(motor.startS) },
     overload: overload && {
       ...overload,

@@ -22,6 +22,9 @@ function gapNote(gap: Gap | null, dips: number): string {
   return `the recording ${side[gap.open ?? 'both']}: no class can be claimed`
 }
 
+/** A gap of less than half a cycle hardly moves the RMS of one. */
+const halfCycleWords = (bracketMs: number) => (bracketMs === 0 ? 'sees none' : formatDuration(bracketMs))
+
 export function WaveFigures({
   state,
   pointKey,
@@ -54,7 +57,7 @@ export function WaveFigures({
       <Figure label="Class" value={isWhole(gap) ? RIDE_THROUGH_WORDS[gap.rideThroughClass] : gap ? 'open' : '–'}>
         {promised ? `promised: ${RIDE_THROUGH_WORDS[promised]}` : 'no class was promised'}
       </Figure>
-      <Figure label="Half-cycle figure" value={isWhole(gap) ? formatDuration(gap.halfCycleGapMs) : '–'}>
+      <Figure label="Half-cycle figure" value={isWhole(gap) ? halfCycleWords(gap.halfCycleGapMs) : '–'}>
         what RMS alone would say
       </Figure>
       <Figure

@@ -106,12 +106,25 @@ function silentWords({ silentIds }: RecordingAnalysis): string[] {
   return [`${silentIds.join(', ')} showed nothing from beginning to end: is the lead connected? It is left out.`]
 }
 
+/** Steps that are told one by one. */
+const STEPS_TOLD = 3
+
+function stepWords({ phaseSteps }: RecordingAnalysis): string[] {
+  if (phaseSteps.length === 0) return []
+  const told = phaseSteps.slice(0, STEPS_TOLD).map(({ atS, deg }) => `by ${degrees(deg)} at ${atS.toFixed(2)} s`)
+  const more = phaseSteps.length > STEPS_TOLD ? ` and ${phaseSteps.length - STEPS_TOLD} times more` : ''
+  return [
+    `The phase steps ${told.join(', ')}${more} without a gap: another supply took over, or a large load came. No frequency is read across it.`,
+  ]
+}
+
 /** What a wave shows besides its gap, as sentences; a danger comes first. */
 export const waveSentences = (analysis: RecordingAnalysis): string[] => [
   ...rotationWords(analysis),
   ...overloadWords(analysis),
   ...motorWords(analysis),
   ...returnWords(analysis),
+  ...stepWords(analysis),
   ...frequencyWords(analysis),
   ...silentWords(analysis),
 ]
