@@ -76,6 +76,8 @@ describe('a film of nothing much', () => {
     ['dark from the start', [...dark, ...lit], 'notLit'],
     ['shorter than its lit level needs', lit.slice(0, 5), 'notLit'],
     ['never lit again', [...lit, ...dark], 'notRelit'],
+    ['lit again for two frames as it ends', [...lit, ...dark, 120, 120], 'notRelit'],
+    ['lit for three frames and dark to the end', [...lit, ...dark, 120, 120, 120, ...dark], 'notRelit'],
     ['never dark', lit, 'noDrop'],
   ])('%s claims nothing', (_, values, reason) => {
     expect(filmGap(film(values), 'filament')).toMatchObject({ evidence: 'none', reason, gapMs: null })
@@ -90,5 +92,12 @@ describe('a film of nothing much', () => {
   ])('%j is refused with the reason', (text, message) => {
     const read = readFilmCsv(text)
     expect(read.ok ? '' : read.error.message).toContain(message)
+  })
+
+  it('a start that does not last is no end of its gap', () => {
+    const steady = filmGap(film([...lit, ...dark, ...dark, ...lit]), 'filament')
+    const stuttering = [...lit, ...dark.slice(4), 120, 120, 120, 120, ...dark, ...lit]
+    expect(filmGap(film(stuttering), 'filament')).toEqual(steady)
+    expect(steady.gapMs).toBeCloseTo(1600, 6)
   })
 })

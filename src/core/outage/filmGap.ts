@@ -13,7 +13,7 @@ export type NoEvidence =
   | 'holdsLight'
   /** An LED's driver stores energy, so its light does not follow the supply. */
   | 'led'
-  /** The lamp was not lit again before the film ended. */
+  /** The lamp was not lit again, or not for good, before the film ended. */
   | 'notRelit'
   /** Too few frames, or none lit to begin with. */
   | 'notLit'
@@ -38,6 +38,8 @@ export interface FilmGap {
 const LIT_S = 0.4
 /** Share of the fall by which a frame must differ from its neighbour to belong to the edge; slower is the camera's exposure. */
 const EDGE_SHARE = 0.05
+/** A lamp that is lit for less than this and dark again was not back: T-2 asks for ten cycles. */
+const FOR_GOOD_S = 0.2
 /** A lamp that takes longer from 90 % to 50 % of its fall holds its light. */
 const HOLDS_LIGHT_S = 0.3
 /** Darker than this there is nothing to see a fall of. */
@@ -82,6 +84,17 @@ function runStart(brightness: Float64Array, last: number, step: number, sign: 1 
   return k
 }
 
+/** First frame behind `dark` from which the patch stays above half of its lit brightness for good; -1 where none does in the film. */
+function relitForGood({ timeS, brightness }: FilmFrames, dark: number, level: number): number {
+  let first = -1
+  for (let k = dark + 1; k < brightness.length; k++) {
+    if ((brightness[k] as number) < level) first = -1
+    else if (first < 0) first = k
+    if (first >= 0 && (timeS[k] as number) - (timeS[first] as number) >= FOR_GOOD_S) return first
+  }
+  return -1
+}
+
 /**
  * T-13: the gap from a film of a lamp, from the brightness of its patch. The last lit frame is the one before the run of falling frames
  * that ends at half; the first relit one is the first of the run of rising frames. A lamp that fades slowly, an LED, or a film in which
@@ -102,7 +115,7 @@ export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
   const fadeS = lastBelowS(frames, lowest + 0.5 * fall, half) - lastBelowS(frames, lowest + 0.9 * fall, half)
   if (fadeS > HOLDS_LIGHT_S) return nothing(true, 'holdsLight')
   if (lamp === 'led') return nothing(true, 'led')
-  const relit = brightness.findIndex((value, k) => k > half && value >= lit / 2)
+  const relit = relitForGood(frames, half, lit / 2)
   if (relit < 0) return nothing(true, 'notRelit')
   const step = EDGE_SHARE * fall
   const lastLit = Math.min(runStart(brightness, half, step, -1), half - 1)
