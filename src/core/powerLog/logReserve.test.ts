@@ -100,4 +100,26 @@ describe('a reserve that a log has seen', () => {
       verdict: 'open',
     })
   })
+
+  it('is Open where a row in which it changed does not say its charge', () => {
+    for (const row of [60, 119, 120]) {
+      const { soc } = view(DAY)
+      const holed = Float64Array.from(soc ?? [], (percent, k) => (k === row ? NaN : percent))
+      expect(logReserve(view(DAY, { soc: holed }), planned(40, 5))?.verdict, `row ${row}`).toBe('open')
+    }
+  })
+
+  it('is not read out of an outage: without the street nobody chose', () => {
+    const gone = (row: number) => row >= 60 && row < 120
+    const outage: readonly Stretch[] = [
+      ['grid', 45, 45],
+      ['battery', 45, 40],
+      ['grid', 40, 41],
+    ]
+    expect(logReserve(view(outage, { gridDead: gone }), planned(40, 5))).toMatchObject({
+      transitions: [],
+      verdict: 'open',
+    })
+    expect(logReserve(view(outage), planned(40, 5))?.verdict).toBe('proven')
+  })
 })

@@ -7,7 +7,8 @@ import type { LogView } from './logRows'
 export interface ReserveTransition {
   timeS: number
   to: 'battery' | 'grid'
-  socPercent: number
+  /** `null` where the row does not say it: then nothing is judged. */
+  socPercent: number | null
 }
 
 /** The reserve seen live (S-3). The return is only known between two states of charge. */
@@ -32,8 +33,9 @@ const LOAD_ABOVE_PV_W = 100
 const LEAST_RUN_S = 10
 const FALLBACK_BAND_PERCENT = 0.5
 
-/** Who a row shows to carry the house; `null` where it shows neither. */
-function carrierAt({ battery, load, pv }: LogView, row: number): Carrier | null {
+/** Who a row shows to carry the house; `null` where it shows neither, or where there is no street to choose. */
+function carrierAt({ battery, load, pv, gridDead }: LogView, row: number): Carrier | null {
+  if (gridDead(row)) return null
   const given = battery?.[row] ?? NaN
   if (given > BATTERY_GIVES_W) return 'battery'
   const wanted = (load?.[row] ?? NaN) - (pv?.[row] ?? 0)
@@ -54,17 +56,24 @@ function runsOf(view: LogView): Run[] {
   return runs
 }
 
+/** Whether the street was gone between two runs: what changed with it is no choice of the reserve's. */
+function isOutageBetween({ gridDead }: LogView, before: Run, run: Run): boolean {
+  for (let row = before.to; row < run.from; row++) if (gridDead(row)) return true
+  return false
+}
+
 function verdictOf(found: Omit<LogReserve, 'verdict'>, planned: LogMarks['planned'], socStepPercent: number): Verdict {
   const { transitions, returnSeenFromPercent: low, returnSeenToPercent: high } = found
-  const fallbacks = transitions.filter(({ to }) => to === 'grid')
+  const fallbacks = transitions.flatMap(({ to, socPercent }) => (to === 'grid' ? [socPercent] : []))
   const { fallbackPercent, bandPercent } = planned
   if (fallbacks.length === 0 || low === null || high === null) return 'open'
+  if (transitions.some(({ socPercent }) => socPercent === null)) return 'open'
   if (fallbackPercent === null || fallbackPercent === undefined || bandPercent === null || bandPercent === undefined)
     return 'open'
   const near = FALLBACK_BAND_PERCENT + socStepPercent + 1e-9
   const back = fallbackPercent + bandPercent
   const asPlanned =
-    fallbacks.every(({ socPercent }) => Math.abs(socPercent - fallbackPercent) <= near) &&
+    fallbacks.every((socPercent) => Math.abs((socPercent ?? NaN) - fallbackPercent) <= near) &&
     back >= low - socStepPercent - 1e-9 &&
     back <= high + socStepPercent + 1e-9
   return asPlanned ? 'proven' : 'stop'
@@ -80,12 +89,15 @@ export function logReserve(view: LogView, planned: LogMarks['planned']): LogRese
   const runs = runsOf(view)
   const changes = runs.flatMap((run, k) => {
     const before = runs[k - 1]
-    return before !== undefined && before.carrier !== run.carrier ? [{ run, before }] : []
+    if (before === undefined || before.carrier === run.carrier || isOutageBetween(view, before, run)) return []
+    return [{ run, before }]
   })
-  const socAt = (row: number) => soc[row] as number
+  const socAt = (row: number) => (Number.isNaN(soc[row]) ? null : (soc[row] as number))
   const backs = changes.filter(({ run }) => run.carrier === 'battery')
-  const extreme = (values: readonly number[], pick: (...all: number[]) => number) =>
-    values.length === 0 ? null : pick(...values)
+  const extreme = (values: readonly (number | null)[], pick: (...all: number[]) => number) => {
+    const known = values.filter((value) => value !== null)
+    return known.length === 0 || known.length < values.length ? null : pick(...known)
+  }
   const transitions = changes.map(({ run }): ReserveTransition => ({
     timeS: timeS[run.from] as number,
     to: run.carrier,

@@ -87,12 +87,15 @@ function energyWords({ energy, withoutPv }: LogAnalysis): string[] {
   return [`${said.join(', ')}.`, ...capacity]
 }
 
+const percentSaid = (percent: number | null) =>
+  percent === null ? 'an unknown charge' : `${formatNumber(percent, 3)} %`
+
 function reserveWords({ reserve, gridLostS, withoutPv }: LogAnalysis): string[] {
   // in an outage the street is not there to carry anything
   if (reserve === null || reserve.transitions.length === 0 || gridLostS !== null) return []
   const changes = reserve.transitions.map(
     ({ to, socPercent, timeS }) =>
-      `to the ${to === 'grid' ? 'street' : 'battery'} at ${formatNumber(socPercent, 3)} % (${seconds(timeS)})`,
+      `to the ${to === 'grid' ? 'street' : 'battery'} at ${percentSaid(socPercent)} (${seconds(timeS)})`,
   )
   const pv = withoutPv ? ' PV was not logged and is taken as none here; where there is some, look again.' : ''
   return [`The house changed over ${changes.join(', ')}.${pv}`]
