@@ -3,6 +3,7 @@ import { createSystem, defineConfig } from '@chakra-ui/react'
 import { defaultBaseConfig } from '@chakra-ui/react/preset-base'
 import { defaultThemeConfig } from '@chakra-ui/react/theme'
 import { type ColourName, palette } from './palette'
+import { quickSystem } from './quickSystem'
 
 const names = Object.keys(palette.paper) as ColourName[]
 const both = (name: ColourName) => ({ value: { base: palette.paper[name], _dark: palette.lamp[name] } })
@@ -83,15 +84,17 @@ const withoutUnused = <T extends { colors?: object }>(tokens: T): T => ({
 
 const { theme, ...library } = defaultThemeConfig
 
-export const system = createSystem(
-  defaultBaseConfig,
-  {
-    ...library,
-    theme: {
-      ...theme,
-      tokens: withoutUnused(theme?.tokens ?? {}),
-      semanticTokens: withoutUnused(theme?.semanticTokens ?? {}),
+export const system = quickSystem(
+  createSystem(
+    defaultBaseConfig,
+    {
+      ...library,
+      theme: {
+        ...theme,
+        tokens: withoutUnused(theme?.tokens ?? {}),
+        semanticTokens: withoutUnused(theme?.semanticTokens ?? {}),
+      },
     },
-  },
-  config,
+    config,
+  ),
 )

@@ -1,10 +1,11 @@
 import { Box, type BoxProps, Flex, Heading } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
+import { paintedApart } from './paintedApart'
 
 /** A sheet of paper on the bench. */
 export function Sheet({ children, ...rest }: BoxProps) {
   return (
-    <Box bg="sheet" borderWidth="1px" borderColor="rule" borderRadius="l1" {...rest}>
+    <Box {...paintedApart} bg="sheet" borderWidth="1px" borderColor="rule" borderRadius="l1" {...rest}>
       {children}
     </Box>
   )

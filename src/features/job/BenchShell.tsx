@@ -7,6 +7,7 @@ import type { Actor } from '@/server/access'
 import type { JobView } from '@/server/useCases/jobs'
 import { Overlay } from '@/ui/Overlay'
 import { SkipLink } from '@/ui/SkipLink'
+import { paintedApart } from '@/ui/paintedApart'
 import { useAlive } from '@/ui/useAlive'
 import { RunStrip } from '../outage/run/RunStrip'
 import { BenchRoomProvider, LargeButton, LargeHead, LedgerZone, columnsOf, useBenchRoom } from './BenchRoom'
@@ -51,6 +52,7 @@ function Zones({ tab, onTakeBack }: { tab: Tab; onTakeBack: () => void }) {
       )}
       <Box
         id={zoneId('next')}
+        {...paintedApart}
         role="region"
         aria-label="What is next"
         display={zoneDisplay('next', tab)}

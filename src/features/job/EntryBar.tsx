@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Grid } from '@chakra-ui/react'
 import type { RefObject } from 'react'
+import { paintedApart } from '@/ui/paintedApart'
 import { useBenchRoom } from './BenchRoom'
 import { NextButton } from './NextButton'
 import type { Tab } from './PhoneTabs'
@@ -19,6 +20,7 @@ export function EntryBar({
   const { large } = useBenchRoom()
   return (
     <Grid
+      {...paintedApart}
       templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 312px' }}
       bg="sheet"
       borderTopWidth="1px"

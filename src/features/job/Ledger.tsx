@@ -8,6 +8,7 @@ import type { Verdict } from '@/core/rules/verdict'
 import { Button } from '@/ui/Button'
 import { useTimes } from '@/ui/useTimes'
 import { EmptyState } from '@/ui/EmptyState'
+import { paintedApart } from '@/ui/paintedApart'
 import { Punch } from '@/ui/Punch'
 import { useJob } from './JobContext'
 import { type LedgerGroup as LedgerGroupOfReadings, ledgerGroups, newestLines } from './ledgerGroups'
@@ -35,6 +36,7 @@ export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold:
   const older = count - groups.reduce((sum, { readings }) => sum + readings.length, 0)
   return (
     <chakra.aside
+      {...paintedApart}
       aria-label="Ledger"
       bg="sheet"
       borderLeftWidth={{ lg: '1px' }}
@@ -122,6 +124,7 @@ function LedgerGroup({
   const { select } = useJob()
   return (
     <Box
+      {...paintedApart}
       borderTopWidth="1px"
       borderColor="rule"
       bg={chosen ? 'emberSoft' : 'transparent'}

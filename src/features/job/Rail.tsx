@@ -2,6 +2,7 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import { stageSummaries } from '@/core/evidence/bench'
 import { STAGE_WORDS } from '@/core/evidence/point'
+import { paintedApart } from '@/ui/paintedApart'
 import { useJob } from './JobContext'
 import { PunchRow } from './PunchRow'
 
@@ -10,6 +11,7 @@ export function Rail({ onChoose }: { onChoose?: () => void }) {
   const { bench, stage, goTo } = useJob()
   return (
     <chakra.nav
+      {...paintedApart}
       aria-label="Stages"
       bg="sheet2"
       borderRightWidth={{ lg: '1px' }}
@@ -22,6 +24,7 @@ export function Rail({ onChoose }: { onChoose?: () => void }) {
         return (
           <chakra.button
             key={own}
+            {...paintedApart}
             type="button"
             onClick={() => {
               goTo(own)

@@ -3,6 +3,7 @@ import { Flex, chakra } from '@chakra-ui/react'
 import { Suspense, useState } from 'react'
 import { STAGE_WORDS } from '@/core/evidence/point'
 import { PartBoundary } from '@/ui/PartBoundary'
+import { paintedApart } from '@/ui/paintedApart'
 import { PlanProvider } from '../plan/LoadDrafts'
 import { STAGE_BENCHES } from '../stageBenches'
 import { STAGE_SHOWN } from '../stageScripts'
@@ -35,6 +36,7 @@ export function StageZone({ tab }: { tab: Tab }) {
     <chakra.main
       id={zoneId('bench')}
       tabIndex={-1}
+      {...paintedApart}
       position="relative"
       display={zoneDisplay('bench', tab)}
       overflowY="auto"

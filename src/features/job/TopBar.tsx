@@ -3,6 +3,7 @@ import { Box, Flex, chakra } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { STAGE_WORDS } from '@/core/evidence/point'
 import { Button } from '@/ui/Button'
+import { paintedApart } from '@/ui/paintedApart'
 import { BarMark } from './BarMark'
 import { useJob } from './JobContext'
 import { ChangeJobHead } from './ChangeJobHead'
@@ -16,6 +17,7 @@ export function TopBar({ kept, onKeys, onStages }: { kept: KeptScripts; onKeys: 
   const { view, record, bench, actor, stage } = useJob()
   return (
     <chakra.header
+      {...paintedApart}
       display="flex"
       alignItems="center"
       gap={{ base: '8px', lg: '16px' }}
