@@ -41,8 +41,9 @@ export type NewReading = typeof reading.$inferInsert
 /** All of a new reading that its sender and the server know; when it was received, the database says itself. */
 const { receivedAt: _receivedAt, ...SENT_COLUMNS } = getTableColumns(reading)
 const SENT = Object.entries(SENT_COLUMNS).map(([key, column]) => {
-  const name = sql.identifier(toSnakeCase(key))
-  return { key, name, typed: sql`${name} ${sql.raw(column.getSQLType())}` }
+  const written = toSnakeCase(key)
+  const name = sql.identifier(written)
+  return { key: key as keyof NewReading, written, name, typed: sql`${name} ${sql.raw(column.getSQLType())}` }
 })
 const SENT_NAMES = sql.join(
   SENT.map(({ name }) => name),
@@ -53,8 +54,15 @@ const SENT_TYPED = sql.join(
   sql`, `,
 )
 
-const asRecord = (row: NewReading) =>
-  Object.fromEntries(SENT.map(({ key }) => [toSnakeCase(key), row[key as keyof NewReading] ?? null]))
+/** A reading by its columns' names; what it does not say is left out, and null. */
+function asRecord(row: NewReading): Record<string, unknown> {
+  const record: Record<string, unknown> = {}
+  for (const { key, written } of SENT) {
+    const value = row[key]
+    if (value !== null && value !== undefined) record[written] = value
+  }
+  return record
+}
 
 /**
  * Adds readings, all of them or none; those whose id is already there are left alone. They go to the database as one text: as values of their
