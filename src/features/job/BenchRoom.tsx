@@ -4,7 +4,7 @@ import { type ReactNode, createContext, use, useMemo, useState, useSyncExternalS
 import { Button } from '@/ui/Button'
 import { KeyCap } from '@/ui/KeyCap'
 import { remember, remembered } from '@/ui/deviceMemory'
-import { Ledger } from './Ledger'
+import { Ledger } from './ledger/Ledger'
 
 /** How the screen is shared on a desk: the stage's picture may have all of it, and the ledger may be folded away. */
 export interface BenchRoom {

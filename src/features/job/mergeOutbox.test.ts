@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { house, reading, recordOf } from '../../../tests/support/house'
 import { readingEntry } from '../../../tests/support/outboxEntries'
 import type { OutboxEntry } from '../outbox/outboxEntry'
-import { ledgerGroups, newestLines } from './ledgerGroups'
+import { ledgerGroups, newestLines } from './ledger/ledgerGroups'
 import {
   isHeldAgainstOtherJobs,
   mergeOutbox,

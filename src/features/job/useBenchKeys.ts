@@ -4,7 +4,7 @@ import { STAGES } from '@/core/evidence/point'
 import { useLamp } from '@/ui/useLamp'
 import { useBenchRoom } from './BenchRoom'
 import { useJob } from './JobContext'
-import { ledgerGroups } from './ledgerGroups'
+import { ledgerGroups } from './ledger/ledgerGroups'
 import { useOpenNext } from './NextButton'
 import { useKeys } from './useKeys'
 
