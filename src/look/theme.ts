@@ -1,7 +1,28 @@
 import { createSystem, defineConfig } from '@chakra-ui/react'
 // not the two as one, as the library has them: where they are put together, it works out a look of its own that nobody sees
 import { defaultBaseConfig } from '@chakra-ui/react/preset-base'
-import { defaultThemeConfig } from '@chakra-ui/react/theme'
+import {
+  animationStyles,
+  breakpoints,
+  checkboxSlotRecipe,
+  checkmarkRecipe,
+  cssVarsRoot,
+  dialogSlotRecipe,
+  fieldSlotRecipe,
+  globalCss,
+  headingRecipe,
+  inputRecipe,
+  keyframes,
+  layerStyles,
+  listSlotRecipe,
+  menuSlotRecipe,
+  nativeSelectSlotRecipe,
+  semanticTokens,
+  tabsSlotRecipe,
+  textareaRecipe,
+  textStyles,
+  tokens,
+} from '@chakra-ui/react/theme'
 import { type ColourName, palette } from './palette'
 import { quickSystem } from './quickSystem'
 
@@ -82,17 +103,40 @@ const withoutUnused = <T extends { colors?: object }>(tokens: T): T => ({
   ),
 })
 
-const { theme, ...library } = defaultThemeConfig
+/** Recipes of the library's parts that are drawn here, by the library's own names; it has fifty more, and each would be gone through before a page is alive. */
+export const RECIPES = {
+  heading: headingRecipe,
+  input: inputRecipe,
+  textarea: textareaRecipe,
+  checkmark: checkmarkRecipe,
+}
+export const SLOT_RECIPES = {
+  checkbox: checkboxSlotRecipe,
+  dialog: dialogSlotRecipe,
+  field: fieldSlotRecipe,
+  list: listSlotRecipe,
+  menu: menuSlotRecipe,
+  nativeSelect: nativeSelectSlotRecipe,
+  tabs: tabsSlotRecipe,
+}
 
 export const system = quickSystem(
   createSystem(
     defaultBaseConfig,
     {
-      ...library,
+      preflight: true,
+      cssVarsRoot,
+      globalCss,
       theme: {
-        ...theme,
-        tokens: withoutUnused(theme?.tokens ?? {}),
-        semanticTokens: withoutUnused(theme?.semanticTokens ?? {}),
+        animationStyles,
+        breakpoints,
+        keyframes,
+        layerStyles,
+        recipes: RECIPES,
+        slotRecipes: SLOT_RECIPES,
+        textStyles,
+        tokens: withoutUnused(tokens),
+        semanticTokens: withoutUnused(semanticTokens),
       },
     },
     config,
