@@ -5,6 +5,7 @@ import { extentOf } from '@/core/outage/lanes/laneLine'
 import { recordingLanes } from '@/core/outage/lanes/recordingLanes'
 import { readRecording } from '@/core/outage/readRecording'
 import { RULE_PACKS } from '@/core/rules/packs'
+import { madeChannel, madeRecording, sceneOf } from '../support/madeWaves'
 
 describe('the lanes of a recorder’s file', () => {
   const TRACES = 'tests/reference/traces/'
@@ -38,5 +39,23 @@ describe('the lanes of a recorder’s file', () => {
 
   it('have no power without a current', () => {
     expect(lanesOf('d8-nothing.cfg', 'd8-nothing.dat').lanes.powerW).toEqual([])
+  })
+
+  it.each([
+    ['a gap of 5 ms', 0.005],
+    ['a step of the phase', 0],
+  ])('draw no frequency across %s', (_, gapS) => {
+    const { frame, pack, street, onSample, streetV, islandFrom, luck } = sceneOf(1)
+    frame.seconds = 3
+    const [leavesS, backS] = [onSample(1), onSample(1 + gapS)]
+    const islandV = islandFrom(backS, 25)
+    const v1 = madeChannel('v1', frame, luck, (s) => (s < leavesS ? streetV(s) : s < backS ? 0 : islandV(s)))
+    const recording = madeRecording(frame, [v1])
+    const { analysis } = analyseRecording(recording, pack)
+    const [line] = recordingLanes(recording, analysis).frequencyHz
+    const before = [...(line?.timesS ?? [])].flatMap((atS, k) => (atS < leavesS ? [line?.values[k] ?? NaN] : []))
+    expect(before.length).toBeGreaterThan(10)
+    expect(Math.max(...before.map((hz) => Math.abs(hz - street.hz)))).toBeLessThan(0.02)
+    expect([...(line?.values ?? [])].some((hz) => Number.isNaN(hz))).toBe(true)
   })
 })

@@ -1,5 +1,6 @@
 import type { RowRange } from '../recording'
 import { cyclesAveraged } from '../frequency'
+import type { Stretch } from '../frequencyFigures'
 import { frequencyRun } from '../frequencyRun'
 import { type PhaseTrack, phaseTrack } from '../phaseTrack'
 import type { LaneLine } from './laneLine'
@@ -40,12 +41,15 @@ function withoutEdges({ peak }: PhaseTrack, { from, to }: Windows): Windows {
 }
 
 /** Windows on end in which the voltage stands; a hole parts them. */
-function standing(track: PhaseTrack, nominalV: number, voltage: LaneVoltage): Windows[] {
+function standing(track: PhaseTrack, nominalV: number, voltage: LaneVoltage, breaks: readonly Stretch[]): Windows[] {
   const { peak, firstS, stepS } = track
   const least = LEAST_SHARE * nominalV * Math.SQRT2
   const halfS = 0.5 / track.nominalHz
-  const inHole = (timeS: number) =>
-    voltage.holes.some(({ from, to }) => timeS + halfS > from / voltage.rateHz && timeS - halfS < to / voltage.rateHz)
+  const parted = [
+    ...voltage.holes.map(({ from, to }) => ({ fromS: from / voltage.rateHz, toS: to / voltage.rateHz })),
+    ...breaks,
+  ]
+  const inHole = (timeS: number) => parted.some(({ fromS, toS }) => timeS + halfS > fromS && timeS - halfS < toS)
   const found: Windows[] = []
   let from = -1
   for (let k = 0; k <= peak.length; k++) {
@@ -63,16 +67,21 @@ function standing(track: PhaseTrack, nominalV: number, voltage: LaneVoltage): Wi
  * mean of a stretch hold to the edge of theirs. A mean never reaches over a moment at
  * which the voltage is gone or not known: there the line is parted.
  *
+ * @param breaks moments that no mean may reach over besides: gaps too short to be seen in a cycle, and steps of the phase
  * @returns an empty line where the voltage never stands for as long as a mean takes
  * @example frequencyLine({ id: 'U1', samples, rateHz: 10_000, skewS: 0, holes: [] }, { hz: 50, v: 230 }).values // Float64Array [50.01, 50.01, …]
  */
-export function frequencyLine(voltage: LaneVoltage, nominal: { hz: number; v: number }): LaneLine {
+export function frequencyLine(
+  voltage: LaneVoltage,
+  nominal: { hz: number; v: number },
+  breaks: readonly Stretch[] = [],
+): LaneLine {
   const track = phaseTrack(voltage.samples, voltage.rateHz, nominal.hz, voltage.skewS)
   const halfS = 0.5 / nominal.hz
   const middleS = cyclesAveraged(nominal.hz) / nominal.hz / 2
   const timesS: number[] = []
   const values: number[] = []
-  for (const { from, to } of standing(track, nominal.v, voltage)) {
+  for (const { from, to } of standing(track, nominal.v, voltage, breaks)) {
     const [fromS, toS] = [track.firstS + from * track.stepS - halfS, track.firstS + to * track.stepS + halfS]
     const run = frequencyRun(track, fromS, toS)
     if (run.hz.length === 0) continue

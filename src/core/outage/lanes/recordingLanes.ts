@@ -1,5 +1,6 @@
 import type { RecordingAnalysis } from '../analyseRecording'
 import { evenSamples } from '../evenSamples'
+import type { Stretch } from '../frequencyFigures'
 import type { AnalogChannel, Recording } from '../recording'
 import { frequencyLine } from './frequencyLine'
 import type { LaneLine } from './laneLine'
@@ -11,6 +12,15 @@ export interface RecordingLanes {
   frequencyHz: LaneLine[]
   /** Of each current whose voltage is known: house, PV, battery, as the channels are named. */
   powerW: LaneLine[]
+}
+
+/** Where the wave of the house is parted: its gaps, and where its phase steps. */
+function breaksOf({ events, phaseSteps, durationS }: RecordingAnalysis, id: string): Stretch[] {
+  const gaps = (events[id] ?? []).filter(({ kind }) => kind === 'gap')
+  return [
+    ...gaps.map(({ startS, endS }) => ({ fromS: startS ?? 0, toS: endS ?? durationS })),
+    ...phaseSteps.map(({ atS, withinS }) => ({ fromS: atS - withinS, toS: atS + withinS })),
+  ]
 }
 
 /**
@@ -30,9 +40,12 @@ export function recordingLanes(recording: Recording, analysis: RecordingAnalysis
   const house = named(analysis.voltageIds, 'V').filter(({ id }) => !silent.has(id))
   const street = named(analysis.gridIds, 'V')
   const nominal = { hz: analysis.nominalHz, v: analysis.nominalV }
-  const frequencyHz = [house[0], street[0]]
-    .flatMap((channel) => (channel ? [frequencyLine(onGrid(channel), nominal)] : []))
-    .filter(({ values }) => values.length > 0)
+  const [ofHouse] = house
+  const [ofStreet] = street
+  const frequencyHz = [
+    ...(ofHouse ? [frequencyLine(onGrid(ofHouse), nominal, breaksOf(analysis, ofHouse.id))] : []),
+    ...(ofStreet ? [frequencyLine(onGrid(ofStreet), nominal)] : []),
+  ].filter(({ values }) => values.length > 0)
   const voltages = house.map(onGrid)
   const powerW = named(analysis.currentIds, 'A').flatMap((channel) => {
     const current = onGrid(channel)
