@@ -1,33 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { type RecordingAnalysis, analyseRecording } from '@/core/outage/analyseRecording'
 import type { AnalogChannel } from '@/core/outage/recording'
-import {
-  type Scene,
-  hzAfter,
-  madeChannel,
-  madeRecording,
-  rmsOf,
-  sceneOf,
-  thdPercentOf,
-  turned,
-} from '../support/madeWaves'
+import { type Claim, isMet, unmetOf } from '../support/claims'
+import { type Scene, hzAfter, madeChannel, madeRecording, rmsOf, sceneOf, thdPercentOf } from '../support/madeWaves'
 
 /**
  * Recordings made from a model by many seeds, each with frame, supplies and moments of its own: what the analysis says of them is held against
  * what the model knows, within what the reference allows.
  */
 const SEEDS = 24
-
-/** A figure of the analysis beside what the model knows: within so much, or the very same. */
-type Claim = [figure: string, got: unknown, known: unknown, within?: number]
-
-const isAngle = (figure: string) => /jump|angle/i.test(figure)
-function isMet([figure, got, known, within]: Claim): boolean {
-  if (within === undefined) return JSON.stringify(got) === JSON.stringify(known)
-  if (typeof got !== 'number' || typeof known !== 'number') return false
-  const off = isAngle(figure) ? turned(got - known) : got - known
-  return Math.abs(off) <= within
-}
 
 const analysed = ({ frame, pack }: Scene, channels: AnalogChannel[]): RecordingAnalysis =>
   analyseRecording(madeRecording(frame, channels), pack).analysis
@@ -373,12 +354,7 @@ describe.each(Object.keys(KINDS))('%s', (kind) => {
   const claimsOf = KINDS[kind] ?? (() => [])
 
   it('is told as it was made, whatever the frame', () => {
-    const misses = Array.from({ length: SEEDS }, (_, k) => 1 + k).flatMap((seed) => {
-      const scene = sceneOf(seed * 7919 + index * 104_729)
-      return claimsOf(scene)
-        .filter((claim) => !isMet(claim))
-        .map(([figure, got, known, within]) => ({ seed, figure, got, known, within, frame: scene.frame }))
-    })
+    const misses = unmetOf(SEEDS, (seed) => claimsOf(sceneOf(seed * 7919 + index * 104_729)))
     expect(misses).toEqual([])
   })
 })
