@@ -35,6 +35,18 @@ test('a job’s page names the job before its evidence is there, and holds its s
   expect(whole.match(/<style/g)?.length).toBeLessThan(10)
 })
 
+test('a job’s page asks for no script that is not there, whatever its stage', async ({ context }) => {
+  await signIn(context, 'ines')
+  const named = new Set<string>()
+  for (const stage of STAGES) {
+    const { pieces } = await piecesOf(context, `/jobs/${TIDEWRACK}?stage=${stage}`)
+    for (const [script] of pieces.join('').matchAll(/\/_next\/static\/[^"'\\?]+\.js/g)) named.add(script)
+  }
+  expect(named.size).toBeGreaterThan(10)
+  const answers = await Promise.all([...named].map(async (script) => [script, (await fetch(base + script)).status]))
+  expect(answers.filter(([, status]) => status !== 200)).toEqual([])
+})
+
 test('whose job it is decides the status, though the page comes in pieces', async ({ context, browser }) => {
   await signIn(context, 'ines')
   expect((await piecesOf(context, '/jobs/018f0000-0000-7000-8000-0000000009ff')).status).toBe(404)
