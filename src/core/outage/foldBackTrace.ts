@@ -46,9 +46,11 @@ function lastAlive({ wave, even }: TraceChannel, event: VoltageEvent): number {
   return end
 }
 
-/** RMS over the ten cycles before a place; as far as the recording goes back. */
-const steadyV = ({ wave }: TraceChannel, at: number) =>
-  rmsOver(wave.sums, Math.max(0, at - STEADY_CYCLES * wave.nominalPeriod), STEADY_CYCLES * wave.nominalPeriod)
+/** RMS over the ten cycles before a place; 0 where the recording does not hold them. */
+function steadyV({ wave }: TraceChannel, at: number): number {
+  const length = STEADY_CYCLES * wave.nominalPeriod
+  return at > length ? rmsOver(wave.sums, at - length, length) : 0
+}
 
 /**
  * Sample at which the voltage's one-cycle RMS last stood above 98 % of what it was before the ramp. A voltage that goes down slowly is on its
@@ -61,7 +63,7 @@ function foldStart(channel: TraceChannel, rampFrom: number, onset: number): numb
   let beforeV = 0
   for (let look = 0; look < MOST_LOOKS; look++) {
     const steady = fold - 2 * cycle
-    const v = steady > STEADY_CYCLES * cycle ? steadyV(channel, steady) : 0
+    const v = steadyV(channel, steady)
     if (v <= NO_HIGHER * beforeV) break
     beforeV = v
     const { middle, rms } = oneCycleRms({ sums: wave.sums, period: cycle }, steady - STEADY_CYCLES * cycle, onset)

@@ -1,7 +1,7 @@
+import type { Stretch } from './frequencyFigures'
 import { phaseLine } from './phaseLine'
 import { type PhaseTrack, wrapped } from './phaseTrack'
 import { PER_CYCLE } from './quarterSums'
-import type { Stretch } from './frequencyFigures'
 
 /** A wave that goes on with another phase: another supply took over, or a large load came. */
 export interface PhaseStep {
@@ -11,6 +11,9 @@ export interface PhaseStep {
   /** Positive leads what the wave before would have been. */
   deg: number
 }
+
+/** Where a step may lie: somewhere in the windows that show it. */
+export const aroundStep = ({ atS, withinS }: PhaseStep): Stretch => ({ fromS: atS - withinS, toS: atS + withinS })
 
 /** A smaller step is what any load makes. */
 const LEAST_DEG = 8

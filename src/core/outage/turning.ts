@@ -1,7 +1,7 @@
 import type { TraceChannel, VoltageEvent } from './channelEvents'
 import type { Stretch } from './frequencyFigures'
 import type { MotorStartTrace } from './motorStartTrace'
-import type { PhaseStep } from './phaseSteps'
+import { type PhaseStep, aroundStep } from './phaseSteps'
 import type { Gap } from './recordingGap'
 import type { ReturnTrace } from './returnTrace'
 
@@ -68,9 +68,6 @@ export function stretchesOf(
     after: afterS === null ? [] : pieces.filter((piece) => piece.fromS >= afterS - 1e-9),
   }
 }
-
-/** A step lies somewhere in the windows that show it. */
-const aroundStep = ({ atS, withinS }: PhaseStep): Stretch => ({ fromS: atS - withinS, toS: atS + withinS })
 
 /** Where an event parts the wave: all of a gap, and the sharp edges of a dip, in which no window has a phase of its own. */
 function breaksOf({ kind, startS, endS, rampFromS, rampToS }: VoltageEvent, durationS: number): Stretch[] {

@@ -1,6 +1,7 @@
 import type { RecordingAnalysis } from '../analyseRecording'
 import { evenSamples } from '../evenSamples'
 import type { Stretch } from '../frequencyFigures'
+import { aroundStep } from '../phaseSteps'
 import type { AnalogChannel, Recording } from '../recording'
 import { frequencyLine } from './frequencyLine'
 import type { LaneLine } from './laneLine'
@@ -19,7 +20,7 @@ function breaksOf({ events, phaseSteps, durationS }: RecordingAnalysis, id: stri
   const gaps = (events[id] ?? []).filter(({ kind }) => kind === 'gap')
   return [
     ...gaps.map(({ startS, endS }) => ({ fromS: startS ?? 0, toS: endS ?? durationS })),
-    ...phaseSteps.map(({ atS, withinS }) => ({ fromS: atS - withinS, toS: atS + withinS })),
+    ...phaseSteps.map(aroundStep),
   ]
 }
 
