@@ -1,11 +1,10 @@
 import type { Edge } from './edges'
 import type { EvenSamples } from './evenSamples'
 import { type WaveChannel, leavesAt, returnsAt } from './eventEnds'
-import { cyclesAveraged } from './frequency'
-import { type HalfCycleRms, halfCycleRms, rmsOver } from './halfCycleRms'
+import type { HalfCycleRms } from './halfCycleRms'
 import type { AnalogChannel, RowRange } from './recording'
 import { settledRms } from './settledRms'
-import { shortBreaks } from './shortBreaks'
+import { rmsOver } from './squareSums'
 import { type CoarseEvent, type Wave, coarseEvents, meanOf, residualShare } from './voltageEvents'
 import { waveSums } from './waveSums'
 
@@ -150,13 +149,12 @@ export function traceChannel(
 ): TraceChannel {
   const { samples, rateHz } = even
   const nominalPeriod = rateHz / nominalHz
-  const { sums, crossings, track } = waveSums(even, nominalV, nominalHz, skewS)
+  const { sums, rms, track, breaks } = waveSums(even, nominalV, nominalHz, skewS)
   const wave: Wave = { samples, sums, rateHz, nominalV, nominalPeriod }
-  const rms = halfCycleRms(sums, crossings, nominalPeriod, cyclesAveraged(nominalHz))
   const channel: WaveChannel = { id, phase, skewS, even, wave, rms, track }
   const coarse = coarseEvents(withHoles(rms, nominalPeriod, even.holes), nominalV)
   const shown = coarse.map((event) => eventOf(channel, event))
-  const short = shortBreaks(wave).flatMap((stretch) =>
+  const short = breaks.flatMap((stretch) =>
     isToldAlready(channel, stretch, coarse) ? [] : (shortGapOf(channel, stretch) ?? []),
   )
   const brackets = coarse.map(({ from, back }, k) =>

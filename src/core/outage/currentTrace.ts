@@ -1,6 +1,6 @@
 import type { EvenSamples } from './evenSamples'
 import { cyclesAveraged } from './frequency'
-import { type SquareSums, rmsOver, squareSums } from './halfCycleRms'
+import { type SquareSums, rmsOver, squareSums } from './squareSums'
 import { type Wave, departureSample } from './voltageEvents'
 
 /** A current on its even grid. */

@@ -1,5 +1,5 @@
 import { fundamentalAt } from './fundamental'
-import { rmsOver } from './halfCycleRms'
+import { rmsOver } from './squareSums'
 import { LEAVES, RETURNS, type Wave, departureSample, returnSample } from './voltageEvents'
 
 /** An edge within this many cycles is sharp, and looked for sample by sample; a slower one is a ramp. */

@@ -1,6 +1,6 @@
 import type { TraceChannel, VoltageEvent } from './channelEvents'
 import { type CurrentTrace, oneCycleRms, rmsBeforeA, stepSample } from './currentTrace'
-import { rmsOver } from './halfCycleRms'
+import { rmsOver } from './squareSums'
 
 /** An overload that a source folds its voltage back for before it trips, as a recording shows it (T-9). */
 export interface FoldBackTrace {

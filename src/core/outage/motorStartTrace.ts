@@ -1,8 +1,8 @@
 import type { TraceChannel } from './channelEvents'
 import { settledRms } from './settledRms'
 import { type CurrentTrace, oneCycleRms, rmsAtEndA, rmsBeforeA, stepSample } from './currentTrace'
-import { rmsOver } from './halfCycleRms'
 import { frequencyRun } from './frequencyRun'
+import { rmsOver } from './squareSums'
 
 /** A motor's start as a recording shows it (T-12). */
 export interface MotorStartTrace {

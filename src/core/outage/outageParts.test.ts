@@ -4,10 +4,12 @@ import { RULE_PACKS } from '../rules/packs'
 import { parseComtradeConfiguration } from './comtradeConfiguration'
 import { DecimalScanner } from './decimalScanner'
 import { meanFrequencyHz, nearestNominalHz } from './frequency'
-import { halfCycleRms, risingCrossings, rmsOver, squareSums } from './halfCycleRms'
+import { halfCycleRms } from './halfCycleRms'
+import { risingCrossings } from './risingCrossings'
 import { readRecording } from './readRecording'
 import { RecordingError } from './recording'
 import { RIDE_THROUGH_CLASSES, classKept, rideThroughClass } from './rideThrough'
+import { rmsOver, squareSums } from './squareSums'
 
 const utf8 = (text: string) => new TextEncoder().encode(text)
 const sine = (hz: number, peak: number, rateHz: number, durationS: number, offset = 0) =>

@@ -1,6 +1,6 @@
 import type { TraceChannel } from './channelEvents'
 import { cyclesAveraged } from './frequency'
-import { type SquareSums, rmsOver, squaresUpTo } from './halfCycleRms'
+import { type SquareSums, rmsOver, squaresUpTo } from './squareSums'
 
 export interface Overshoot {
   /** Largest one-cycle RMS, refreshed each half cycle from the return, against the settled RMS. */

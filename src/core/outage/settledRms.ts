@@ -1,6 +1,6 @@
 import { cyclesAveraged } from './frequency'
-import { rmsOver } from './halfCycleRms'
 import type { PhaseTrack } from './phaseTrack'
+import { rmsOver } from './squareSums'
 import type { Wave } from './voltageEvents'
 
 /** RMS over 10/12 cycles that end (or begin) at a place; `null` where the recording does not hold them. */

@@ -1,5 +1,5 @@
 import { fundamentalAt } from './fundamental'
-import type { SquareSums } from './halfCycleRms'
+import type { SquareSums } from './squareSums'
 
 /** Where voltage left and came back, as one-cycle RMS sees it: indices into the half-cycle series. */
 export interface CoarseEvent {

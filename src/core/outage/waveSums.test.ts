@@ -1,9 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { evenSamples } from './evenSamples'
+import { cyclesAveraged } from './frequency'
 import { fundamentalAt } from './fundamental'
-import { crossingSeeking, rmsOver, squareSumming } from './halfCycleRms'
+import { halfCycleRms, halfCycleStepping } from './halfCycleRms'
 import { phaseTrack, phaseTracking, wrapped } from './phaseTrack'
+import { crossingSeeking, risingCrossings } from './risingCrossings'
+import { breakSeeking } from './shortBreaks'
+import { rmsOver, squareSumming, squareSums } from './squareSums'
 import { waveSums } from './waveSums'
 
 const wave = fc.record({
@@ -13,6 +17,8 @@ const wave = fc.record({
   offsetV: fc.double({ min: -20, max: 20, noNaN: true }),
   durationS: fc.double({ min: 0.3, max: 1.5, noNaN: true }),
 })
+
+const gapMs = fc.constantFrom(0, 3, 5, 40, 150)
 
 type Wave = typeof wave extends fc.Arbitrary<infer T> ? T : never
 
@@ -30,6 +36,13 @@ const samplesOf = ({ rateHz, hz, offsetV, durationS }: Wave): Float64Array =>
     { length: Math.round(rateHz * durationS) },
     (_, k) => offsetV + 325 * Math.sin((2 * Math.PI * hz * k) / rateHz + 0.4),
   )
+
+/** The wave with nothing in some milliseconds from its middle on. */
+const withGap = (one: Wave, gapMs: number): Float64Array => {
+  const samples = samplesOf(one)
+  const from = samples.length >> 1
+  return samples.fill(one.offsetV, from, from + Math.round((gapMs * one.rateHz) / 1000))
+}
 
 /** Every rising crossing by looking at every sample. */
 function crossingsOneByOne(samples: Float64Array, low: number): number[] {
@@ -50,26 +63,44 @@ function crossingsOneByOne(samples: Float64Array, low: number): number[] {
 describe('sums of a wave', () => {
   it('do not depend on how it is cut into stretches', () => {
     fc.assert(
-      fc.property(wave, fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { maxLength: 9 }), (one, shares) => {
-        const samples = samplesOf(one)
-        const cuts = [
-          ...shares.map((share) => Math.floor(share * samples.length)).sort((a, b) => a - b),
-          samples.length,
-        ]
-        const whole = waveSums(evenSamples({ timesS: null, sampleRateHz: one.rateHz }, samples), 230, one.nominalHz, 0)
-        const squares = squareSumming(samples)
-        const crossings = crossingSeeking(samples, Math.SQRT2 * 230, one.rateHz / one.nominalHz)
-        const phase = phaseTracking(samples, one.rateHz, one.nominalHz)
-        for (const cut of cuts) {
-          squares.until(cut)
-          crossings.until(cut)
-          phase.until(cut)
-        }
-        expect(squares.sums.blocks).toEqual(whole.sums.blocks)
-        expect(crossings.found()).toEqual(whole.crossings)
-        expect(phase.track()).toEqual(whole.track)
-      }),
-      { numRuns: 40, examples: [[CROSSES_AT_ITS_END, [0.9998070429329474]]] },
+      fc.property(
+        wave,
+        gapMs,
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { maxLength: 9 }),
+        (one, ms, shares) => {
+          const samples = withGap(one, ms)
+          const cuts = [
+            ...shares.map((share) => Math.floor(share * samples.length)).sort((a, b) => a - b),
+            samples.length,
+          ]
+          const whole = waveSums(
+            evenSamples({ timesS: null, sampleRateHz: one.rateHz }, samples),
+            230,
+            one.nominalHz,
+            0,
+          )
+          const squares = squareSumming(samples)
+          const crossings = crossingSeeking(samples, Math.SQRT2 * 230, one.rateHz / one.nominalHz)
+          const nominalPeriod = one.rateHz / one.nominalHz
+          const cycles = cyclesAveraged(one.nominalHz)
+          const rms = halfCycleStepping(squares.sums, crossings.found, nominalPeriod, cycles)
+          const phase = phaseTracking(samples, one.rateHz, one.nominalHz)
+          const breaks = breakSeeking({ samples, nominalV: 230, nominalPeriod })
+          for (const cut of cuts) {
+            squares.until(cut)
+            crossings.until(cut)
+            rms.until(cut)
+            phase.until(cut)
+            breaks.until(cut)
+          }
+          expect(squares.sums.blocks).toEqual(whole.sums.blocks)
+          expect(rms.found()).toEqual(whole.rms)
+          expect(rms.found()).toEqual(halfCycleRms(whole.sums, crossings.found(), nominalPeriod, cycles))
+          expect(phase.track()).toEqual(whole.track)
+          expect(breaks.found()).toEqual(whole.breaks)
+        },
+      ),
+      { numRuns: 40, examples: [[CROSSES_AT_ITS_END, 0, [0.9998070429329474]]] },
     )
   })
 
@@ -77,12 +108,8 @@ describe('sums of a wave', () => {
     fc.assert(
       fc.property(wave, fc.double({ min: 0, max: 0.5, noNaN: true }), (one, share) => {
         const samples = samplesOf(one)
-        const { sums, crossings } = waveSums(
-          evenSamples({ timesS: null, sampleRateHz: one.rateHz }, samples),
-          230,
-          one.nominalHz,
-          0,
-        )
+        const sums = squareSums(samples)
+        const crossings = risingCrossings(samples, Math.SQRT2 * 230, one.rateHz / one.nominalHz)
         const from = Math.floor(share * samples.length)
         const window = samples.subarray(from, from + 77)
         const direct = Math.sqrt(window.reduce((sum, v) => sum + v * v, 0) / window.length)

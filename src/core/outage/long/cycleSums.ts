@@ -1,4 +1,4 @@
-import { sumOfSquares } from '../halfCycleRms'
+import { sumOfSquares } from '../squareSums'
 
 /** What one half cycle of a channel shows, as its samples go by. */
 export interface HalfCycle {
