@@ -11,6 +11,8 @@ const shared = {
 
 export default defineConfig({
   test: {
+    // the tests are alone on the machine: one processor fewer, as is usual, is half of two
+    maxWorkers: '100%',
     projects: [
       {
         resolve,

@@ -13,7 +13,7 @@ import { ensureBuild } from './lib/build.mjs'
 import { freePort, startCluster, startPlainCluster } from './lib/cluster.mjs'
 import { makeCopy, restoreCopy } from './lib/copy.mjs'
 import { requireDatabase } from './lib/databaseReady.mjs'
-import { Blocked, run } from './lib/run.mjs'
+import { Blocked, ended, run } from './lib/run.mjs'
 import { ensureChromium, ensureNpmPackages, ensurePostgres } from './lib/setup.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
@@ -29,11 +29,10 @@ const [only, ...files] = process.argv.slice(2)
 let passed = 0
 let failed = 0
 
-/** Runs one check that passes or fails as a whole. */
-function check(name, command, args) {
-  console.log(`\n== ${name}`)
-  const ok = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] }).status === 0
-  console.log(`${name}: ${ok ? 'passed' : 'FAILED'}`)
+/** Runs one check that passes or fails as a whole, beside others: what it printed is shown when it has ended. */
+async function check(name, command, args) {
+  const { ok, printed } = await ended(command, args, { cwd: root })
+  console.log(`\n== ${name}\n${printed}${name}: ${ok ? 'passed' : 'FAILED'}`)
   if (ok) passed++
   else failed++
 }
@@ -311,6 +310,15 @@ async function attackTests(postgres) {
   logCheck('Kills', join(work, 'attack'), { mustHold: 'request failed' })
 }
 
+/** Types and lint, each of which keeps one processor busy; and the build, so that it is there for the parts behind. */
+async function checks(wanted) {
+  const lint = wanted('lint') ? check('Lint', 'npm', ['run', '--silent', 'lint']) : null
+  if (wanted('types')) await check('Types', bin('tsc'), ['--noEmit'])
+  // one that fails is told by the parts that need it, which try again
+  if (only === undefined) await ended('npm', ['run', '--silent', 'build'], { cwd: root })
+  await lint
+}
+
 /** Whatever a part could not even start is a failure with its reason, and the other parts still run. */
 async function part(name, work) {
   try {
@@ -338,8 +346,7 @@ try {
   if (only !== undefined && !PARTS.includes(only))
     throw new Blocked(`npm test -- PART [FILE …]: there is no part “${only}”; there are ${PARTS.join(', ')}`)
   const wanted = (name) => only === undefined || only === name
-  if (wanted('types')) check('Types', bin('tsc'), ['--noEmit'])
-  if (wanted('lint')) check('Lint', 'npm', ['run', '--silent', 'lint'])
+  await checks(wanted)
   if (wanted('database')) await part('Unit and database tests', () => databaseTests(postgres))
   if (wanted('browser')) await part('Browser tests', () => browserTests(postgres, chromium))
   if (wanted('own')) await part('A crew of its own', () => ownCrewTests(postgres, chromium))

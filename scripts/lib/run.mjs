@@ -14,6 +14,18 @@ export function run(command, args, options = {}) {
   return result.stdout ?? ''
 }
 
+/** Runs a command to its end beside whatever else goes on: whether it went well, and all that it printed. */
+export function ended(command, args, options = {}) {
+  return new Promise((done) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options })
+    const printed = []
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => printed.push(piece))
+    const end = (ok, last = '') => done({ ok, printed: `${Buffer.concat(printed)}${last}` })
+    child.once('error', (error) => end(false, `${error.message}\n`))
+    child.once('close', (code) => end(code === 0))
+  })
+}
+
 /** Starts a long-lived child in its own process group, so that stopping it stops what it started. */
 export function start(command, args, options = {}) {
   return spawn(command, args, { stdio: 'inherit', detached: true, ...options })
