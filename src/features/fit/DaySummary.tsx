@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react'
 import { clockText } from '@/core/fit/clockText'
-import { whenWords } from './DayLanes'
+import { whenWords } from './whenWords'
 import type { CrewDay } from './useCrewDay'
 
 /** When the day ends, how much could be gained at most, how long the supply is off, and what slips. */

@@ -3,7 +3,7 @@ import { Flex, Text } from '@chakra-ui/react'
 import type { FitItem } from '@/core/installation/fit'
 import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
-import { whenWords } from './DayLanes'
+import { whenWords } from './whenWords'
 
 interface TaskCardProps {
   task: FitItem<'task'>

@@ -23,6 +23,10 @@ export interface DayStrip {
   minutesAt: (px: number) => number
 }
 
+/** Height of a person's lane, and what lies above the first. */
+export const LANE_PX = 46
+export const TOP_PX = 20
+/** Room for a person's name before the lane. */
 const LANE_WORDS_PX = 104
 const HOUR = 60
 

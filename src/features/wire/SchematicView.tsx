@@ -1,16 +1,11 @@
 'use client'
 import { Flex, Text } from '@chakra-ui/react'
-import { parseAsString, useQueryState } from 'nuqs'
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { isConfirmedAsBuilt } from '@/core/evidence/families/switchPositions'
 import type { WiringLayer } from '@/core/installation/wiring'
-import { faultPath } from '@/core/wiring/faultPath'
 import { graphRemarks } from '@/core/wiring/graphRemarks'
-import type { Positions } from '@/core/wiring/installationGraph'
-import { nextPosition } from '@/core/wiring/liveState'
 import { planNotDrawn } from '@/core/wiring/planNotDrawn'
-import type { PositionCause } from '@/core/wiring/positionCauses'
-import { CONDUCTOR_LAYERS, type ConductorLayer, type DrawnGroup } from '@/core/wiring/schematic/schematicPen'
+import { CONDUCTOR_LAYERS, type ConductorLayer } from '@/core/wiring/schematic/schematicPen'
 import { GRID_STATE_WORDS, stateSentences } from '@/core/wiring/stateWords'
 import type { WiringEdit } from '@/core/wiring/edits/wiringEdit'
 import { hasWiring } from '@/core/wiring/wiringOfInstallation'
@@ -18,9 +13,9 @@ import { EmptyState } from '@/ui/EmptyState'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
 import { AsLeft } from './AsLeft'
+import type { Addable } from './forms/formToAdd'
 import { PositionSheet } from './PositionSheet'
-import { AddTools, LayerChoice, SchematicBar } from './SchematicBar'
-import type { SchematicHandle } from './SchematicDrawing'
+import { AddTools, LayerChoice, SchematicBar, type ShownLayer } from './SchematicBar'
 import { SchematicNotices } from './SchematicNotices'
 import { SchematicPicture } from './SchematicPicture'
 import { ThingOverlay, type WiringEditing } from './ThingOverlay'
@@ -29,6 +24,7 @@ import { WhatIsLive } from './WhatIsLive'
 import { WiringFiles } from './WiringFiles'
 import { usePositionCheck } from './usePositionCheck'
 import { useSchematic } from './useSchematic'
+import { useSchematicFocus } from './useSchematicFocus'
 import { useSchematicGroups } from './useSchematicGroups'
 import { useShownWiring } from './useShownWiring'
 import { useTriedState } from './useTriedState'
@@ -49,32 +45,18 @@ export function SchematicView() {
   const { layer, setLayer, stored, wiring, compared, drawn } = useShownWiring()
   const { graph } = wiring
   const tried = useTriedState(graph)
-  const { gridState, setGridState, positions, state, held } = tried
-  const [thing, setThing] = useQueryState('thing', parseAsString)
-  const [faultOf, setFaultOf] = useState<string | null>(null)
-  const [cause, setCause] = useState<PositionCause | null>(null)
+  const { gridState, positions, state } = tried
   const [conductors, setConductors] = useState<readonly ConductorLayer[]>(CONDUCTOR_LAYERS)
   const [editing, setEditing] = useState<WiringEditing | null>(null)
-  const handle = useRef<SchematicHandle>(null)
-  const picture = useRef<HTMLDivElement>(null)
   const schematic = useSchematic(drawn)
   const check = usePositionCheck(graph)
+  const focus = useSchematicFocus(graph, tried, check)
+  const { thing, fault, danger, select, forgetCause } = focus
   const remarks = useMemo(() => graphRemarks(graph), [graph])
   const { revision } = wiring
   const differences = useMemo(
     () => (revision ? planNotDrawn(installation, graph) : []),
     [revision, installation, graph],
-  )
-  const fault = useMemo(
-    () =>
-      faultOf !== null && graph.nodes.some(({ id, kind }) => id === faultOf && kind === 'load')
-        ? faultPath(graph, state, faultOf)
-        : null,
-    [graph, state, faultOf],
-  )
-  const danger = useMemo(
-    () => (cause && check.checked?.causes.some(({ key }) => key === cause.key) ? cause : null),
-    [cause, check.checked],
   )
   const { groups, data } = useSchematicGroups(schematic, state, {
     conductors,
@@ -84,30 +66,10 @@ export function SchematicView() {
     compared,
     remarks,
   })
-
-  const click = (group: DrawnGroup) => {
-    void setThing(group.thing)
-    if (group.isSwitch) tried.move(group.thing, nextPosition(graph, positions, group.thing))
-  }
-  const select = (id: string | null) => {
-    void setThing(id)
-    if (id !== null) handle.current?.show(id)
-  }
   const save = (edits: readonly WiringEdit[]) => wiring.change(...edits)
-  const show = (next: PositionCause | null) => {
-    setCause(next)
-    tried.forgetHeld()
-    if (next === null) return
-    tried.place(next.example.positions)
-    setGridState(next.example.gridState)
-    setFaultOf(null)
-    handle.current?.fit()
-    picture.current?.scrollIntoView({ block: 'center' })
-  }
-  const place = (next: Positions | null) => {
-    if (next === null) return
-    setCause(null)
-    tried.place(next)
+  const choose = (next: ShownLayer) => {
+    setLayer(next)
+    forgetCause()
   }
   if (!hasWiring(installation)) return <NothingToWire wiring={wiring} layer={stored} mayStart={may('saveWiring')} />
   const sentences = stateSentences(graph, state)
@@ -117,25 +79,17 @@ export function SchematicView() {
       <TitledSheet
         title="Schematic"
         note={revision ? `revision ${revision.number} by ${revision.madeByName}` : 'drawn from the plan'}
-        actions={
-          <LayerChoice
-            layer={layer}
-            onLayer={(next) => {
-              setLayer(next)
-              setCause(null)
-            }}
-          />
-        }
+        actions={<LayerChoice layer={layer} onLayer={choose} />}
       >
         <SchematicBar
           graph={graph}
           gridState={gridState}
-          onGridState={setGridState}
+          onGridState={tried.setGridState}
           positions={positions}
-          onPositions={place}
+          onPositions={focus.place}
         />
         <SchematicNotices
-          held={held}
+          held={tried.held}
           wiring={wiring}
           graph={graph}
           differences={differences}
@@ -148,22 +102,15 @@ export function SchematicView() {
           graph={graph}
           gridState={gridState}
           chosen={thing}
-          frame={picture}
-          handle={handle}
-          onThing={click}
+          frame={focus.picture}
+          handle={focus.handle}
+          onThing={focus.click}
           onFind={select}
         />
         <WhatIsLive sentences={sentences} data={data} conductors={conductors} onConductors={setConductors} />
         {may('recordReadings') && <AsLeft positions={positions} />}
         {mayChange && (
-          <Flex px="14px" py="7px" gap="6px 18px" borderTopWidth="1px" borderColor="rule" wrap="wrap" align="center">
-            <AddTools onAdd={(what) => setEditing({ add: what, near: thing })} />
-            {revision && (
-              <Text fontSize="13px" color="ink2" flex="1" minW="180px" overflowWrap="anywhere">
-                Last change: {revision.note}
-              </Text>
-            )}
-          </Flex>
+          <Changes lastNote={revision?.note ?? null} onAdd={(what) => setEditing({ add: what, near: thing })} />
         )}
         <WiringFiles
           wiring={wiring}
@@ -183,7 +130,7 @@ export function SchematicView() {
           fault={fault}
           edit={mayChange}
           onPosition={(device, position) => tried.move(device, { ...positions, [device]: position })}
-          onFault={setFaultOf}
+          onFault={focus.setFaultOf}
           onSelect={select}
           onEdit={() => setEditing({ change: thing })}
           onChange={(edit) => save([edit])}
@@ -195,7 +142,7 @@ export function SchematicView() {
         confirmed={isConfirmedAsBuilt(bench.context) && (stored === 'wired' || installation.wiring.wired === null)}
         shown={danger?.key ?? null}
         edit={mayChange}
-        onShow={show}
+        onShow={focus.showCause}
         onChange={(edit) => save([edit])}
       />
       <ThingOverlay
@@ -206,6 +153,20 @@ export function SchematicView() {
         onClose={() => setEditing(null)}
       />
     </>
+  )
+}
+
+/** What may be added to the wiring, beside what was changed last. */
+function Changes({ lastNote, onAdd }: { lastNote: string | null; onAdd: (what: Addable) => void }) {
+  return (
+    <Flex px="14px" py="7px" gap="6px 18px" borderTopWidth="1px" borderColor="rule" wrap="wrap" align="center">
+      <AddTools onAdd={onAdd} />
+      {lastNote !== null && (
+        <Text fontSize="13px" color="ink2" flex="1" minW="180px" overflowWrap="anywhere">
+          Last change: {lastNote}
+        </Text>
+      )}
+    </Flex>
   )
 }
 
