@@ -2,7 +2,7 @@
 import { Text, chakra } from '@chakra-ui/react'
 import type { Attachment } from '@/core/evidence/point'
 import { useTimes } from '@/ui/useTimes'
-import { usePictureUrl } from './ComponentCard'
+import { usePictureUrl } from './Thumb'
 
 export function Picture({ attachment }: { attachment: Attachment }) {
   const { clock } = useTimes()

@@ -18,8 +18,9 @@ import { useJob } from '../job/JobContext'
 import { PointList } from '../job/PointList'
 import { ReplaceComponent } from './ReplaceComponent'
 import { ComponentsOfPlan } from './ComponentsOfPlan'
-import { ComponentCard, Thumb } from './ComponentCard'
+import { ComponentCard } from './ComponentCard'
 import { Picture } from './LargePicture'
+import { Thumb } from './Thumb'
 
 /** What was mounted, each with its plate, serial and firmware; what is asked of it; what was replaced. */
 export function MountedView() {

@@ -1,102 +1,20 @@
 'use client'
 import { formatWhole } from '@/core/quantity/formatQuantity'
-import { Box, Field, Flex, Grid, NativeSelect, Text } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
-import { type RowAside, readCsvTable } from '@/core/exchange/csvTable'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { MAX_TABLE_BYTES } from '@/core/exchange/tableBounds'
-import {
-  SERIES_UNITS,
-  type SeriesMapping,
-  type SeriesUnit,
-  guessSeriesMapping,
-  readSeriesCsv,
-} from '@/core/exchange/seriesCsv'
+import type { YearSeries } from '@/core/exchange/seriesCsv'
 import { Button } from '@/ui/Button'
 import { Notice } from '@/ui/Notice'
-import { ApiProblem } from '../api'
-import { useJob } from '../job/JobContext'
-import { ColumnChoice } from './ColumnChoice'
 import { FilePick } from './FilePick'
 import { RowsAside } from './RowsAside'
+import { SeriesColumns } from './SeriesColumns'
 import { KIND_WORDS, type SeriesKind, stepWords } from './seriesWords'
-
-const UNIT_WORDS: Readonly<Record<SeriesUnit, string>> = {
-  kWh: 'kWh of each step',
-  Wh: 'Wh of each step',
-  W: 'mean watts',
-  kW: 'mean kilowatts',
-  price: 'price per kWh',
-}
-
-interface Told {
-  rows: number
-  stepH: number
-  aside: RowAside[]
-  asideCount: number
-  notes: string[]
-}
-
-/** A guessed mapping in a unit that its kind of series can have. */
-function mappingFor(kind: SeriesKind, guessed: SeriesMapping): SeriesMapping {
-  if (kind === 'price') return { ...guessed, unit: 'price' }
-  return guessed.unit === 'price' ? { ...guessed, unit: 'kWh' } : guessed
-}
+import { type TakenSeries, useSeriesFile } from './useSeriesFile'
 
 /** Reads a year's series from a table, with its columns as they are guessed or chosen. */
 export function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () => void }) {
-  const {
-    record: { installation },
-    refresh,
-  } = useJob()
-  const [picked, setPicked] = useState<{ csv: string; file: File } | null>(null)
-  const [own, setOwn] = useState<SeriesMapping | null>(null)
-  const [failure, setFailure] = useState<string | null>(null)
-  const [told, setTold] = useState<Told | null>(null)
-  const [busy, setBusy] = useState(false)
-  const table = useMemo(() => (picked ? readCsvTable(picked.csv) : null), [picked])
-  const guessed = useMemo(() => (table?.ok ? guessSeriesMapping(table.value.header) : null), [table])
-  const mapping = useMemo(() => own ?? (guessed && mappingFor(kind, guessed)), [own, guessed, kind])
-  const preview = useMemo(() => (picked && mapping ? readSeriesCsv(picked.csv, mapping) : null), [picked, mapping])
-  const store = async () => {
-    if (!picked) return
-    setFailure(null)
-    setBusy(true)
-    const form = new FormData()
-    form.set('file', picked.file)
-    form.set('kind', kind)
-    form.set('mapping', JSON.stringify(mapping))
-    try {
-      const response = await fetch(`/api/jobs/${installation.jobId}/profiles`, { method: 'POST', body: form })
-      const body = (await response.json().catch(() => null)) as (Told & { message?: string }) | null
-      if (!response.ok || !body)
-        throw new ApiProblem(response.status, body?.message ?? `The server answered ${response.status}.`, [])
-      setTold(body)
-      await refresh()
-    } catch (error) {
-      setFailure(
-        error instanceof ApiProblem ? error.message : 'There is no connection. The file is still on your device.',
-      )
-    } finally {
-      setBusy(false)
-    }
-  }
-  if (told)
-    return (
-      <Box>
-        <Text fontWeight="600">
-          {formatWhole(told.rows)} {stepWords(told.stepH)} were taken in.
-        </Text>
-        {told.notes.map((note) => (
-          <Text key={note} color="ink2">
-            {note}
-          </Text>
-        ))}
-        <RowsAside rows={told.aside} count={told.asideCount} />
-        <Button mt="12px" variant="act" onClick={onClose}>
-          Done
-        </Button>
-      </Box>
-    )
+  const { table, mapping, setMapping, preview, failure, setFailure, taken, busy, pick, store } = useSeriesFile(kind)
+  if (taken) return <Taken taken={taken} onClose={onClose} />
   return (
     <Box>
       <Text color="ink2" fontSize="14px" mb="8px">
@@ -106,76 +24,14 @@ export function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () =>
         label={`${KIND_WORDS[kind]} file`}
         accept=".csv,.txt,text/csv"
         maxBytes={MAX_TABLE_BYTES}
-        onText={(csv, file) => {
-          setPicked({ csv, file })
-          setOwn(null)
-          setFailure(null)
-        }}
+        onText={pick}
         onError={setFailure}
       />
-      {table && !table.ok && (
-        <Notice kind="error" mt="10px">
-          {table.error.message}
-        </Notice>
-      )}
-      {table?.ok && mapping && (
-        <Grid templateColumns={{ base: '1fr', sm: 'repeat(3, minmax(0, 1fr))' }} gap="8px 12px" mt="12px">
-          <ColumnChoice
-            label="Time"
-            header={table.value.header}
-            value={mapping.timeColumn}
-            none="none: begins on 1 January"
-            onChange={(timeColumn) => setOwn({ ...mapping, timeColumn })}
-          />
-          <ColumnChoice
-            label="Figure"
-            header={table.value.header}
-            value={mapping.valueColumn}
-            onChange={(valueColumn) => setOwn({ ...mapping, valueColumn })}
-          />
-          <Field.Root>
-            <Field.Label fontSize="14px">It holds</Field.Label>
-            <NativeSelect.Root variant="outline">
-              <NativeSelect.Field
-                value={mapping.unit}
-                onChange={(event) => setOwn({ ...mapping, unit: event.target.value as SeriesUnit })}
-              >
-                {SERIES_UNITS.filter((unit) => (unit === 'price') === (kind === 'price')).map((unit) => (
-                  <option key={unit} value={unit}>
-                    {UNIT_WORDS[unit]}
-                  </option>
-                ))}
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-          </Field.Root>
-        </Grid>
-      )}
-      {preview && !preview.ok && (
-        <Notice kind="error" mt="10px">
-          {preview.error.message}
-        </Notice>
-      )}
-      {preview?.ok && (
-        <Box mt="10px" fontSize="14px">
-          <Text>
-            {kind === 'price'
-              ? `Mean price ${(preview.value.values.reduce((sum, value) => sum + value, 0) / preview.value.values.length).toFixed(3)} per kWh.`
-              : `${formatWhole((preview.value.values.reduce((sum, value) => sum + value, 0) * preview.value.stepH) / 1000)} kWh in the year, ${formatWhole(preview.value.values.reduce((most, value) => Math.max(most, value), 0))} W at most. If that looks wrong, change what it holds.`}
-          </Text>
-          {preview.value.notes.map((note) => (
-            <Text key={note} color="ink2">
-              {note}
-            </Text>
-          ))}
-          <RowsAside rows={preview.value.aside} />
-        </Box>
-      )}
-      {failure && (
-        <Notice kind="error" mt="10px">
-          {failure}
-        </Notice>
-      )}
+      <Wrong words={table && !table.ok ? table.error.message : null} />
+      {table?.ok && mapping && <SeriesColumns header={table.value.header} mapping={mapping} onMapping={setMapping} />}
+      <Wrong words={preview && !preview.ok ? preview.error.message : null} />
+      {preview?.ok && <Preview kind={kind} series={preview.value} />}
+      <Wrong words={failure} />
       <Flex gap="8px" mt="12px">
         <Button variant="act" disabled={!preview?.ok || busy} onClick={() => void store()}>
           {busy ? 'Sending…' : 'Take it in'}
@@ -184,4 +40,53 @@ export function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () =>
       </Flex>
     </Box>
   )
+}
+
+function Wrong({ words }: { words: string | null }) {
+  if (words === null) return null
+  return (
+    <Notice kind="error" mt="10px">
+      {words}
+    </Notice>
+  )
+}
+
+/** What the table says with its columns as they are chosen: enough to see that a unit is wrong. */
+function Preview({ kind, series: { values, stepH, notes, aside } }: { kind: SeriesKind; series: YearSeries }) {
+  const sum = values.reduce((total, value) => total + value, 0)
+  const most = values.reduce((largest, value) => Math.max(largest, value), 0)
+  const words =
+    kind === 'price'
+      ? `Mean price ${(sum / values.length).toFixed(3)} per kWh.`
+      : `${formatWhole((sum * stepH) / 1000)} kWh in the year, ${formatWhole(most)} W at most. If that looks wrong, change what it holds.`
+  return (
+    <Box mt="10px" fontSize="14px">
+      <Text>{words}</Text>
+      <Notes notes={notes} />
+      <RowsAside rows={aside} />
+    </Box>
+  )
+}
+
+function Taken({ taken, onClose }: { taken: TakenSeries; onClose: () => void }) {
+  return (
+    <Box>
+      <Text fontWeight="600">
+        {formatWhole(taken.rows)} {stepWords(taken.stepH)} were taken in.
+      </Text>
+      <Notes notes={taken.notes} />
+      <RowsAside rows={taken.aside} count={taken.asideCount} />
+      <Button mt="12px" variant="act" onClick={onClose}>
+        Done
+      </Button>
+    </Box>
+  )
+}
+
+function Notes({ notes }: { notes: readonly string[] }) {
+  return notes.map((note) => (
+    <Text key={note} color="ink2">
+      {note}
+    </Text>
+  ))
 }
