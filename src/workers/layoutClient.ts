@@ -1,6 +1,6 @@
 import ELK, { type ELK as Engine } from 'elkjs/lib/elk-api'
 import { type SchematicPlaces, elkGraph, placesOf } from '@/core/wiring/schematic/elkGraph'
-import type { SchematicModel } from '@/core/wiring/schematic/schematicModel'
+import type { SchematicModel } from '@/core/wiring/schematic/schematicPart'
 
 /** A layout engine in a thread of its own; whoever makes one ends it. */
 export interface LayoutThread {

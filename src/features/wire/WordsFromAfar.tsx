@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { farWords } from '@/core/wiring/schematic/farWords'
-import { SIZE } from '@/core/wiring/schematic/schematicModel'
+import { SIZE } from '@/core/wiring/schematic/schematicPart'
 import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { Label } from '@/ui/charts/Label'
 

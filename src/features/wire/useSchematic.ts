@@ -2,7 +2,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 import type { SchematicPlaces } from '@/core/wiring/schematic/elkGraph'
-import { type SchematicModel, schematicModel } from '@/core/wiring/schematic/schematicModel'
+import { schematicModel } from '@/core/wiring/schematic/schematicModel'
+import type { SchematicModel } from '@/core/wiring/schematic/schematicPart'
 import { type LayoutThread, startLayout } from '@/workers/layoutClient'
 
 export type Schematic =

@@ -1,7 +1,7 @@
 import { type GraphEdge } from '../installationGraph'
 import { joinsOn } from '../liveState'
 import { type Point, type Primitive, type Ink, line } from '../../drawing/primitive'
-import { SIZE } from './schematicModel'
+import { SIZE } from './schematicPart'
 import { type Pen, strands, layerOf, strandInk, type ConductorLayer } from './schematicPen'
 
 const BLADE = { half: 11, rise: 9 } as const

@@ -1,4 +1,4 @@
-import { SIZE } from './schematicModel'
+import { SIZE } from './schematicPart'
 import type { Primitive } from '../../drawing/primitive'
 import { drawContact } from './deviceContact'
 import { type Body } from './partBody'

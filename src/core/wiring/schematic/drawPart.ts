@@ -1,7 +1,7 @@
 import { NEUTRAL, PROTECTIVE } from '../installationGraph'
 import { type Point, type Primitive, line } from '../../drawing/primitive'
 import { SAFETY_WORDS } from '../safetyCircuits'
-import { SIZE, labelSize, type SchematicPart } from './schematicModel'
+import { SIZE, labelSize, type SchematicPart } from './schematicPart'
 import { type DrawnGroup, type Pen, strands, strandInk, changeMark, sayLive } from './schematicPen'
 import { type Body, earthSymbol } from './partBody'
 import { drawDevice } from './drawDevice'

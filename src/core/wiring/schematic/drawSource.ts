@@ -1,4 +1,4 @@
-import { SIZE } from './schematicModel'
+import { SIZE } from './schematicPart'
 import type { Ink } from '../../drawing/primitive'
 import { type Body } from './partBody'
 

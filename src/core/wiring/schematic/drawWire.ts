@@ -1,7 +1,7 @@
 import { type GraphEdge, type InstallationGraph } from '../installationGraph'
 import { type Point, type Primitive } from '../../drawing/primitive'
 import type { SchematicPlaces } from './elkGraph'
-import { CHARACTER_WIDTH, SIZE, type SchematicModel, type SchematicWire } from './schematicModel'
+import { CHARACTER_WIDTH, SIZE, type SchematicModel, type SchematicWire } from './schematicPart'
 import { type DrawnGroup, type Pen, strands, besides, layerOf, strandInk, changeMark } from './schematicPen'
 import { boxOf } from './drawPart'
 

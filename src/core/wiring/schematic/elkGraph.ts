@@ -1,6 +1,6 @@
 import type { Point } from '../../drawing/primitive'
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api'
-import { labelSize, type SchematicModel, type SchematicPart } from './schematicModel'
+import { labelSize, type SchematicModel, type SchematicPart } from './schematicPart'
 
 /** Layered, from the street to the house; order kept as the model has it, so that a change moves little. */
 const OPTIONS = {

@@ -1,5 +1,5 @@
 import type { Point, Primitive } from '../../drawing/primitive'
-import { CHARACTER_WIDTH, SIZE } from './schematicModel'
+import { CHARACTER_WIDTH, SIZE } from './schematicPart'
 import type { DrawnGroup } from './schematicPen'
 
 type Text = Extract<Primitive, { kind: 'text' }>

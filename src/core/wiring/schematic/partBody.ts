@@ -1,4 +1,4 @@
-import { type SchematicPart } from './schematicModel'
+import { type SchematicPart } from './schematicPart'
 import { type Ink, type Primitive, line } from '../../drawing/primitive'
 import type { Pen } from './schematicPen'
 

@@ -1,7 +1,7 @@
 import { type InstallationGraph } from '../installationGraph'
 import { type LiveState } from '../liveState'
 import type { SchematicPlaces } from './elkGraph'
-import { type SchematicModel } from './schematicModel'
+import { type SchematicModel } from './schematicPart'
 import { type DrawingOptions, type DrawnGroup, type Pen } from './schematicPen'
 import { drawPart } from './drawPart'
 import { drawWire } from './drawWire'
