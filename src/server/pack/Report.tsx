@@ -2,7 +2,6 @@ import type { Erasure } from '@/core/handover/erasure'
 import { pointsToShow } from '@/core/evidence/bench'
 import { Document, Page, Text, View } from '@react-pdf/renderer'
 import type { Bench } from '@/core/evidence/bench'
-import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
 import type { PackSummary } from './summary'
 import type { JobRecord } from '@/core/evidence/judge'
 import { circuitResults } from '@/core/handover/circuitResults'
@@ -22,6 +21,7 @@ import { CircuitTable } from './report/CircuitTable'
 import { OutageRuns } from './report/OutageRuns'
 import { EquipmentTable, type LibrarySource } from './report/EquipmentTable'
 import { Head, type LetterHead } from './report/Head'
+import { Counts, GonePast, Promises, Runtime, StillOpen } from './report/SummaryParts'
 import { CorrectionTable, InstrumentTable, LimitTable, OwnLimitTable } from './report/EvidenceTables'
 import { PicturePages } from './report/PicturePages'
 import { Foot } from './report/Foot'
@@ -32,7 +32,6 @@ import { TakenOut } from './report/TakenOut'
 import { StagePages } from './report/StagePages'
 import { SignedBy } from './report/SignedBy'
 import { WaveFigure } from './report/WaveFigure'
-import { VerdictMark } from './report/VerdictMark'
 import { styles } from './report/reportStyles'
 
 /** What the report shows beside the judged points. */
@@ -87,64 +86,16 @@ export function Report({
         <Text style={styles.sub}>
           {summary.place} · {summary.packName} · {summary.crewName} · sealed {sealed} by {signedBy}
         </Text>
-        <View style={[styles.section, { flexDirection: 'row', gap: 18 }]}>
-          {(['proven', 'watch', 'open', 'stop'] as const).map((verdict) => (
-            <View key={verdict}>
-              <Text style={{ fontSize: 20, fontWeight: 700, lineHeight: 1.1 }}>{summary.counts[verdict]}</Text>
-              <VerdictMark verdict={verdict} />
-            </View>
-          ))}
-          {summary.gapMs !== null && (
-            <View style={{ marginLeft: 'auto' }}>
-              <Text style={{ fontSize: 20, fontWeight: 700, lineHeight: 1.1 }}>{formatDuration(summary.gapMs)}</Text>
-              <Text style={styles.note}>gap when the street failed: {summary.gapClass}</Text>
-            </View>
-          )}
-        </View>
-        <View style={styles.section}>
-          <Text style={styles.heading}>What was promised, and what was shown</Text>
-          {summary.promises.length === 0 && <Text>Nothing was promised in writing.</Text>}
-          {summary.promises.map((promise) => (
-            <View key={promise.sentence} style={styles.row} wrap={false}>
-              <VerdictMark verdict={promise.verdict} />
-              <View style={{ flex: 1 }}>
-                <Text style={{ fontWeight: 700 }}>{promise.sentence}</Text>
-                <Text style={styles.note}>{promise.says}</Text>
-              </View>
-            </View>
-          ))}
-        </View>
+        <Counts summary={summary} />
+        <Promises promises={summary.promises} />
         {summary.turnOffFirst.length > 0 && (
           <View style={styles.section}>
             <Text style={styles.heading}>In an outage at night, turn off first</Text>
             <Text>{summary.turnOffFirst.map((name, k) => `${k + 1}. ${name}`).join('   ')}</Text>
           </View>
         )}
-        <View style={styles.section}>
-          <Text style={styles.heading}>What is still open or stopped</Text>
-          {summary.open.length + summary.stopped.length === 0 && <Text>Nothing: every point has evidence.</Text>}
-          {[
-            ...summary.stopped.map((point) => ({ ...point, verdict: 'stop' as const })),
-            ...summary.open.map((point) => ({ ...point, verdict: 'open' as const })),
-          ].map((point) => (
-            <View key={point.stage + point.label} style={styles.row} wrap={false}>
-              <VerdictMark verdict={point.verdict} />
-              <Text style={{ flex: 1 }}>
-                {point.stage}: {point.label}. <Text style={styles.note}>{point.why}</Text>
-              </Text>
-            </View>
-          ))}
-        </View>
-        {summary.overrides.length > 0 && (
-          <View style={styles.section}>
-            <Text style={styles.heading}>Hold points gone past in writing</Text>
-            {summary.overrides.map((override) => (
-              <Text key={override.at}>
-                {timeThere(override.at, house)}, {override.byName}: {override.condition} — {override.reason}
-              </Text>
-            ))}
-          </View>
-        )}
+        <StillOpen summary={summary} />
+        <GonePast overrides={summary.overrides} house={house} />
         <LaterVisits visits={record.visits} replaces={beside.replaces} house={house} />
         <TakenOut erasures={beside.erasures} house={house} />
         <SignedBy review={review} signed={signed} pointCount={shown.length} house={house} />
@@ -178,14 +129,7 @@ export function Report({
       </Page>
       <StagePages name={summary.jobName} bench={bench} />
       <Page size="A4" style={styles.page}>
-        <View wrap={false}>
-          <Text style={styles.heading}>Runtime, worked out</Text>
-          <Text>
-            {summary.runtime.loadW === null || summary.runtime.reserveH === null
-              ? 'Not worked out: a declared figure is missing.'
-              : `At ${formatQuantity(summary.runtime.loadW, 'W', 3)}: ${formatDuration(summary.runtime.reserveH * 3.6e6)} from the reserve, ${summary.runtime.fullH === null ? '–' : formatDuration(summary.runtime.fullH * 3.6e6)} from full.`}
-          </Text>
-        </View>
+        <Runtime runtime={summary.runtime} />
         <OwnLimitTable
           own={ownLimitsNow(record.installation.ownLimits)}
           packs={RULE_PACKS[record.installation.packId].limits}
