@@ -1,85 +1,35 @@
 'use client'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
-import { type RowAside, readCsvTable, rowsOfLines } from '@/core/exchange/csvTable'
-import { v7 as uuidv7 } from 'uuid'
-import { readLoadsCsv } from '@/schemas/tables/loadsCsv'
-import type { ReadThings } from '@/schemas/tables/reading'
-import type { DoubtAnswers, RowDoubt } from '@/schemas/tables/rowDoubts'
-import { type TableMapping, guessMapping, tableFieldsOf } from '@/schemas/tables/tableFields'
-import { Button } from '@/ui/Button'
-import { Notice } from '@/ui/Notice'
+import { useState } from 'react'
 import { counted } from '@/core/quantity/counted'
-import { useAttempt } from '../useAttempt'
-import { useJob } from '../job/JobContext'
+import type { ReadThings } from '@/schemas/tables/reading'
+import { type TableMapping, tableFieldsOf } from '@/schemas/tables/tableFields'
+import { Button } from '@/ui/Button'
 import { ColumnChoice } from './ColumnChoice'
-import { download } from './download'
 import { FilePick } from './FilePick'
 import { ReadRows, RowDoubts } from './ReadRows'
 import { RowsAside } from './RowsAside'
+import { Wrong } from './Wrong'
+import { useLoadList } from './useLoadList'
 
 const MAX_BYTES = 200_000
 
 /** Reads a load list from a sheet: columns are guessed and can be changed; what will happen is shown before anything is stored. */
 export function ImportLoads({ onClose }: { onClose: () => void }) {
-  const {
-    record: { installation },
-    bench: {
-      context: { pack },
-    },
-    carryOut,
-  } = useJob()
-  const { attempt, failure: refusal, busy } = useAttempt()
-  const [csv, setCsv] = useState<string | null>(null)
-  const [mapping, setMapping] = useState<TableMapping | null>(null)
-  const [answers, setAnswers] = useState<DoubtAnswers>({})
-  const [failure, setFailure] = useState<string | null>(null)
-  const [done, setDone] = useState<ReadThings | null>(null)
-  const { loads } = installation
-  const table = useMemo(() => (csv === null ? null : readCsvTable(csv)), [csv])
-  const columns = useMemo(
-    () => mapping ?? (table?.ok ? guessMapping('load', table.value.header) : null),
-    [mapping, table],
-  )
-  const asked = useMemo(
-    () => (csv === null || columns === null ? null : readLoadsCsv(csv, columns, pack, loads)),
-    [csv, columns, pack, loads],
-  )
-  const preview = useMemo(
-    () => (csv === null || columns === null ? null : readLoadsCsv(csv, columns, pack, loads, answers)),
-    [csv, columns, pack, loads, answers],
-  )
-  const wanted = preview?.ok ? preview.value.rows.filter(({ was, changes }) => was === null || changes.length > 0) : []
-  const open = preview?.ok ? preview.value.doubts : []
-  const store = () =>
-    attempt(async () => {
-      if (!preview?.ok) return
-      const stored = wanted.map(({ fields, was }, k) => ({
-        itemId: was?.id ?? uuidv7(),
-        fields: was ? fields : { ...fields, sort: loads.length + k },
-      }))
-      await carryOut('saveLoads', { jobId: installation.jobId, loads: stored, gone: [] })
-      setDone(preview.value)
-    })
-  const saveAside = (rows: readonly RowAside[]) =>
-    csv !== null &&
-    download(
-      `${installation.name} rows aside.csv`,
-      rowsOfLines(
-        csv,
-        rows.map(({ line }) => line),
-      ),
-    )
+  const list = useLoadList()
+  const { table, columns, preview, done, failure } = list
   if (done)
     return (
       <Box>
         <Text fontWeight="600">{takenIn(done)}</Text>
-        <RowsAside rows={done.aside} onSave={() => saveAside(done.aside)} />
+        <RowsAside rows={done.aside} onSave={() => list.saveAside(done.aside)} />
         <Button mt="12px" variant="act" onClick={onClose}>
           Back to the loads
         </Button>
       </Box>
     )
+  const isLacking = preview !== null && !preview.ok
+  const wrong = table && !table.ok ? table.error.message : isLacking ? preview.error.message : null
   return (
     <Box>
       <Text color="ink2" fontSize="14px" mb="8px">
@@ -91,51 +41,23 @@ export function ImportLoads({ onClose }: { onClose: () => void }) {
         label="Load list"
         accept=".csv,.txt,text/csv"
         maxBytes={MAX_BYTES}
-        onText={(text) => {
-          setCsv(text)
-          setMapping(null)
-          setFailure(null)
-        }}
-        onError={setFailure}
+        onText={list.pick}
+        onError={list.setFailure}
       />
-      {table && !table.ok && (
-        <Notice kind="error" mt="10px">
-          {table.error.message}
-        </Notice>
-      )}
       {table?.ok && columns && (
-        <>
-          <Columns
-            header={table.value.header}
-            columns={columns}
-            onChange={setMapping}
-            lacking={preview !== null && !preview.ok}
-          />
-          {preview && !preview.ok && (
-            <Notice kind="error" mt="10px">
-              {preview.error.message}
-            </Notice>
-          )}
-          {preview?.ok && (
-            <Box mt="10px">
-              <ReadRows rows={preview.value.rows} />
-              <RowDoubts
-                doubts={everAsked(asked?.ok ? asked.value.doubts : [], open)}
-                answers={answers}
-                onAnswer={setAnswers}
-              />
-              <RowsAside rows={preview.value.aside} />
-            </Box>
-          )}
-        </>
+        <Columns header={table.value.header} columns={columns} onChange={list.setMapping} lacking={isLacking} />
       )}
-      {(failure ?? refusal) && (
-        <Notice kind="error" mt="10px">
-          {failure ?? refusal}
-        </Notice>
+      <Wrong words={wrong} />
+      {preview?.ok && (
+        <Box mt="10px">
+          <ReadRows rows={preview.value.rows} />
+          <RowDoubts doubts={list.doubts} answers={list.answers} onAnswer={list.setAnswers} />
+          <RowsAside rows={preview.value.aside} />
+        </Box>
       )}
+      <Wrong words={failure} />
       <Flex gap="8px" mt="12px">
-        <Button variant="act" disabled={busy || wanted.length === 0 || open.length > 0} onClick={() => void store()}>
+        <Button variant="act" disabled={!list.isReady} onClick={() => void list.store()}>
           Take in the loads
         </Button>
         <Button onClick={onClose}>Cancel</Button>
@@ -180,12 +102,6 @@ function Columns({
     </Box>
   )
 }
-
-/** Questions of the file as it is, then those that an answer raised; an answered one stays, so that it can be answered anew. */
-const everAsked = (first: readonly RowDoubt[], now: readonly RowDoubt[]): RowDoubt[] => [
-  ...first,
-  ...now.filter(({ id }) => !first.some((one) => one.id === id)),
-]
 
 /** What became of a list. */
 function takenIn({ rows }: ReadThings): string {

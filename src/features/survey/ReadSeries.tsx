@@ -4,10 +4,10 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { MAX_TABLE_BYTES } from '@/core/exchange/tableBounds'
 import type { YearSeries } from '@/core/exchange/seriesCsv'
 import { Button } from '@/ui/Button'
-import { Notice } from '@/ui/Notice'
 import { FilePick } from './FilePick'
 import { RowsAside } from './RowsAside'
 import { SeriesColumns } from './SeriesColumns'
+import { Wrong } from './Wrong'
 import { KIND_WORDS, type SeriesKind, stepWords } from './seriesWords'
 import { type TakenSeries, useSeriesFile } from './useSeriesFile'
 
@@ -39,15 +39,6 @@ export function ReadSeries({ kind, onClose }: { kind: SeriesKind; onClose: () =>
         <Button onClick={onClose}>Cancel</Button>
       </Flex>
     </Box>
-  )
-}
-
-function Wrong({ words }: { words: string | null }) {
-  if (words === null) return null
-  return (
-    <Notice kind="error" mt="10px">
-      {words}
-    </Notice>
   )
 }
 
