@@ -9,6 +9,7 @@ const BUILT_FROM = [
   'src',
   'public',
   'scripts/buildServiceWorker.ts',
+  'scripts/lib/build.mjs',
   'package-lock.json',
   'next.config.ts',
   'tsconfig.json',
@@ -48,12 +49,26 @@ function compressStaticFiles(folder) {
   }
 }
 
+/**
+ * Takes out of the build's lists of parts the files that were not written: the framework names the chunks of a part as it first cut them, and each
+ * page would ask for those in vain before the others.
+ */
+function withoutUnwritten(built) {
+  for (const list of filesIn(join(built, 'server/app'))) {
+    if (!list.endsWith('react-loadable-manifest.json')) continue
+    const parts = JSON.parse(readFileSync(list, 'utf8'))
+    for (const part of Object.values(parts)) part.files = part.files.filter((file) => existsSync(join(built, file)))
+    writeFileSync(list, JSON.stringify(parts))
+  }
+}
+
 export function ensureBuild(root) {
   const stamp = join(root, '.next/awlbright-sources')
   const digest = sourceDigest(root)
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return
   console.log('Building the app (about a minute, once per change)…')
   run('npx', ['next', 'build'], { cwd: root, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } })
+  withoutUnwritten(join(root, '.next'))
   run('npx', ['tsx', 'scripts/buildServiceWorker.ts'], { cwd: root })
   compressStaticFiles(join(root, '.next/static'))
   writeFileSync(stamp, digest)

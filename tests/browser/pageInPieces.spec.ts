@@ -35,13 +35,24 @@ test('a job’s page names the job before its evidence is there, and holds its s
   expect(whole.match(/<style/g)?.length).toBeLessThan(10)
 })
 
-test('a job’s page asks for no script that is not there, whatever its stage', async ({ context }) => {
+test('a job’s page asks for no script that is not there, whatever its stage and view', async ({ context }) => {
   await signIn(context, 'ines')
   const named = new Set<string>()
-  for (const stage of STAGES) {
-    const { pieces } = await piecesOf(context, `/jobs/${TIDEWRACK}?stage=${stage}`)
-    for (const [script] of pieces.join('').matchAll(/\/_next\/static\/[^"'\\?]+\.js/g)) named.add(script)
+  const look = async (query: string): Promise<string> => {
+    const html = (await piecesOf(context, `/jobs/${TIDEWRACK}?${query}`)).pieces.join('')
+    for (const [script] of html.matchAll(/\/_next\/static\/[^"'\\?]+\.js/g)) named.add(script)
+    return html
   }
+  let views = 0
+  for (const stage of STAGES) {
+    const html = await look(`stage=${stage}`)
+    for (const [, view] of html.matchAll(/ id="view-(\w+)"/g)) {
+      await look(`stage=${stage}&view=${view}`)
+      views++
+    }
+  }
+  // as many as the tabs of all benches together
+  expect(views).toBeGreaterThan(30)
   expect(named.size).toBeGreaterThan(10)
   const answers = await Promise.all([...named].map(async (script) => [script, (await fetch(base + script)).status]))
   expect(answers.filter(([, status]) => status !== 200)).toEqual([])

@@ -105,7 +105,7 @@ function Grid({ x, y, soc, width, spanH, startHour }: GridProps) {
   )
 }
 
-/** Sun, load that is fed, and on top of it what is turned off; each hour as a step. */
+/** Sun, load that is to be fed, and on top of it what is turned off; each hour as a step. */
 function Power({ hours, spanH, x, y }: { hours: readonly OutageHour[]; spanH: number; x: Scale; y: Scale }) {
   const last = hours.at(-1)
   const steps = last === undefined ? [] : [...hours, { ...last, hour: spanH }]

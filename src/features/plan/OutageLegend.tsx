@@ -18,7 +18,7 @@ export function ShedPattern() {
 
 const LINES = [
   ['ember', 'charge'],
-  ['grid', 'load that is fed'],
+  ['grid', 'load to be fed'],
   ['sun', 'sun'],
 ] as const
 const AREAS = [
