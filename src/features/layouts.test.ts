@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { waveLevels } from '@/core/outage/waveLevels'
 import { planOfInstallation } from '@/core/plan/planOfInstallation'
 import { house } from '../../tests/support/house'
-import { groundSectionLayout } from './earth/groundSectionLayout'
+import { groundSectionLayout, wordRows } from './earth/groundSectionLayout'
 import { changedWindow, gapWindow, waveLayout } from './outage/wave/waveLayout'
 import { wavePath } from './outage/wave/wavePath'
 import { loadStripLayout } from './plan/loadStripLayout'
@@ -111,6 +111,14 @@ it('draws no curve in the ground without readings, and the dry season above the 
   expect(section.points.map(({ label }) => label)).toEqual(['61.8 %', '72 %'])
   expect(section.seasonal).toMatchObject({ x: section.points[0]?.x, fromY: section.points[0]?.y })
   expect(section.seasonal?.toY).toBeLessThan(section.points[0]?.y ?? NaN)
+})
+
+it('has the words of the probes beside each other on a screen, and one lower on a phone', () => {
+  const places = [{ share: 0.618 }, { share: 0.52 }, { share: 0.72 }]
+  const rows = (width: number) => wordRows(places, groundSectionLayout([], 100, 1.5, { width, height: 130 }).x)
+  expect(rows(720)).toEqual([0, 0, 0])
+  expect(rows(340)).toEqual([1, 0, 0])
+  expect(wordRows([...places, { share: 0.6, isFound: true }], (share) => 720 * share)).toEqual([0, 0, 0, 1])
 })
 
 it('keeps a loop far off its value on the scale, and says so', () => {

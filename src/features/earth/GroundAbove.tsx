@@ -3,7 +3,7 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { Verdict } from '@/core/rules/verdict'
 import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
-import type { GroundSection } from './groundSectionLayout'
+import { type GroundSection, ROW_PX } from './groundSectionLayout'
 
 interface GroundAboveProps {
   section: GroundSection
@@ -31,12 +31,12 @@ export function GroundAbove({ section, electrode, verdict, width }: GroundAboveP
       </Label>
       <path d={curve} fill="none" stroke={colour('ink')} strokeWidth="1.8" />
       {seasonal && <DrySeason {...seasonal} factor={electrode.seasonalFactor} />}
-      {points.map(({ x, y, label, ohm, isFound }) => (
+      {points.map(({ x, y, label, ohm, isFound, row }) => (
         <g key={label}>
           <circle cx={x} cy={y} r="5" fill={colour(verdict)} stroke={colour('sheet')} strokeWidth="1.6" />
           <Label
             x={x}
-            y={isFound ? (seasonal?.toY ?? y) - 7 : y + 20}
+            y={isFound ? (seasonal?.toY ?? y) - 7 : y + 20 + row * ROW_PX}
             anchor="middle"
             size={12.5}
             weight={600}

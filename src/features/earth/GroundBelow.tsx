@@ -2,6 +2,7 @@ import type { Electrode } from '@/core/installation/installation'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
+import { ROW_PX, wordRows } from './groundSectionLayout'
 import { type ProbePlace, shareText } from './probesOf'
 
 /** How deep the ground is drawn. */
@@ -72,9 +73,10 @@ interface ProbesProps {
 
 /** The probes as they stand in the ground: those that were read at in full line. */
 export function ProbesInGround({ places, has, x, surface }: ProbesProps) {
+  const rows = wordRows(places, x)
   return (
     <>
-      {places.map(({ slot, share, isFound }) => (
+      {places.map(({ slot, share }, k) => (
         <g key={slot}>
           <path
             d={`M${x(share)} ${surface - 8}V${surface + 16}`}
@@ -82,7 +84,7 @@ export function ProbesInGround({ places, has, x, surface }: ProbesProps) {
             strokeWidth="3"
             strokeDasharray={has(slot) ? undefined : '3 3'}
           />
-          <Label x={x(share)} y={surface + (isFound ? 46 : 31)} anchor="middle" size={12} tone="ink2">
+          <Label x={x(share)} y={surface + 31 + ROW_PX * (rows[k] ?? 0)} anchor="middle" size={12} tone="ink2">
             {shareText(share)}
           </Label>
         </g>
