@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { STAGES } from '@/core/evidence/point'
 import { violations } from './accessibility'
+import { overlappingWords } from './overlappingWords'
 import { callUseCase, openBench, quickLine, setOnToday, signIn } from './support'
 
 const JOB = '018f0000-0000-7000-8000-000000000101'
@@ -102,16 +103,18 @@ for (const [stage, views] of Object.entries(VIEWS)) {
         await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]),
         view,
       ).toEqual([1280, 800])
+      expect(await overlappingWords(page), view).toEqual([])
     }
     await page.setViewportSize({ width: 390, height: 800 })
     await page.getByRole('tab', { name: 'Bench', exact: true }).click()
-    for (const view of Object.keys(views)) {
+    for (const [view, sign] of Object.entries(views)) {
       await page.locator(`#view-${view}`).click()
-      await expect(page.locator(`#view-${view}`)).toHaveAttribute('aria-selected', 'true')
+      await expect(page.getByRole('region', { name: sign })).toBeVisible()
       // wide things scroll in their own box, once they have found their width
       await expect
         .poll(() => page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth), { message: view })
         .toBeLessThanOrEqual(0)
+      await expect.poll(() => overlappingWords(page), { message: `${view} on a phone` }).toEqual([])
     }
   })
 }

@@ -26,6 +26,8 @@ export function SizeChart({
   const values = points.map(({ valuePerYear }) => valuePerYear)
   const y = scaleLinear([Math.min(0, ...values), Math.max(1, ...values) * 1.12], [foot - 30, 10])
   const here = points.find(({ moduleCount }) => moduleCount === planned)
+  // below a point that lies low stand the numbers of the axis
+  const wordsY = (at: number, up: boolean) => (up || at + 22 > foot - 26 ? at - 12 : at + 22)
   const mark = (point: SizePoint, words: string, up: boolean) => (
     <g>
       <circle
@@ -38,7 +40,7 @@ export function SizeChart({
       />
       <Label
         x={x(point.moduleCount)}
-        y={y(point.valuePerYear) + (up ? -12 : 22)}
+        y={wordsY(y(point.valuePerYear), up)}
         anchor={x(point.moduleCount) > width - 140 ? 'end' : 'middle'}
         size={13}
         weight={600}

@@ -50,6 +50,16 @@ const sameLimits = (a: readonly NamedLimit[], b: readonly NamedLimit[] | undefin
 const ROW_NAME = 150
 const LIMIT_WORDS = 96
 
+/** Width of a letter of them, about. */
+const LETTER = 6.9
+
+/** Words that end at a limit; further on where they would lie on the row's own name. */
+const endingAt = (text: string, at: number, width: number): StripRow['limitLabels'][number] => ({
+  text,
+  x: Math.min(width, Math.max(at, ROW_NAME + LETTER * text.length)),
+  anchor: 'end',
+})
+
 /** Words beside the limits' strokes: apart where there is room, in one line where two limits stand close. */
 function limitLabels(
   limits: readonly NamedLimit[],
@@ -67,11 +77,11 @@ function limitLabels(
     return [
       second.at + 2 * LIMIT_WORDS < width
         ? { text, x: Math.max(ROW_NAME, first.at), anchor: 'start' }
-        : { text, x: second.at, anchor: 'end' },
+        : endingAt(text, second.at, width),
     ]
   }
   return words.map(({ text, at }) =>
-    at + LIMIT_WORDS < width ? { text, x: Math.max(ROW_NAME, at), anchor: 'start' } : { text, x: at, anchor: 'end' },
+    at + LIMIT_WORDS < width ? { text, x: Math.max(ROW_NAME, at), anchor: 'start' } : endingAt(text, at, width),
   )
 }
 
