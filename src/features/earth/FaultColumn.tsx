@@ -5,6 +5,7 @@ import { type GridState, type InstallationGraph, type Positions, namesIn } from 
 import { liveState } from '@/core/wiring/liveState'
 import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
+import { shortened } from '@/ui/charts/shortened'
 import { useWidth } from '@/ui/useWidth'
 import { HOME_SHARE, OUT_SHARE, type Station, faultColumnLayout } from './faultColumnLayout'
 
@@ -12,10 +13,7 @@ const TONES = { line: 'ink', neutral: 'neutral', earth: 'earth' } as const
 /** What fits beside a lane, at 7 px a letter. */
 const LETTER_PX = 7
 
-const short = (name: string, roomPx: number) => {
-  const most = Math.max(6, Math.floor(roomPx / LETTER_PX))
-  return name.length > most ? `${name.slice(0, most - 1)}…` : name
-}
+const short = (name: string, roomPx: number) => shortened(name, Math.max(6, Math.floor(roomPx / LETTER_PX)))
 const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
 
 /** In words what the picture shows: how the current of a fault comes home, and what is in its way. */

@@ -2,6 +2,7 @@
 import type { CrewPerson } from '@/core/fit/crewDay'
 import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
+import { shortened } from '@/ui/charts/shortened'
 import { type DayStrip, LANE_PX, TOP_PX } from './dayLayout'
 
 const LONGEST_NAME = 13
@@ -44,7 +45,7 @@ export function DayGround({ strip, people, width, height }: DayGroundProps) {
         <g key={id}>
           <path d={`M0 ${TOP_PX + lane * LANE_PX}H${width}`} stroke={colour('rule')} />
           <Label x={2} y={TOP_PX + lane * LANE_PX + 20} size={13} weight={600} tone="ink">
-            {name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1)}…` : name}
+            {shortened(name, LONGEST_NAME)}
           </Label>
           <Label x={2} y={TOP_PX + lane * LANE_PX + 36} size={12} tone="ink2">
             {licensed ? 'licensed' : 'hand'}

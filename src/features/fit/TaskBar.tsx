@@ -5,6 +5,7 @@ import type { FitItem } from '@/core/installation/fit'
 import { colour } from '@/look/colour'
 import type { ColourName } from '@/look/palette'
 import { Label } from '@/ui/charts/Label'
+import { shortened } from '@/ui/charts/shortened'
 import { type DayBar, LANE_PX, TOP_PX } from './dayLayout'
 
 /** How far a task is, as recorded on site. */
@@ -71,7 +72,7 @@ export function TaskBar({ bar, carried, item, progress, isCritical, isSelected, 
       {isPinned && <path d={`M${x + 7} ${y + 2}v9m-4-7h8`} stroke={colour('ember')} strokeWidth="2.4" />}
       {room > 2 && (
         <Label x={x + 6} y={y + 24} size={12.5} tone="ink">
-          {name.length <= room ? name : `${name.slice(0, Math.max(1, room - 1))}…`}
+          {shortened(name, room)}
         </Label>
       )}
       {width > 52 && (

@@ -8,6 +8,7 @@ import { formatQuantity } from '@/core/quantity/formatQuantity'
 import { colour } from '@/look/colour'
 import { Button } from '@/ui/Button'
 import { Label } from '@/ui/charts/Label'
+import { shortened } from '@/ui/charts/shortened'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Sheet, TitledSheet } from '@/ui/Sheet'
@@ -139,7 +140,7 @@ function RunChart({ run, oldName, label }: { run: BatteryOption['run']; oldName:
           </Label>
           <path d={`M108 ${HEIGHT - 8}h16`} stroke={colour('grid')} strokeWidth="2" strokeDasharray="5 3" />
           <Label x={128} y={HEIGHT - 4} size={12}>
-            {oldName.length > 24 ? `${oldName.slice(0, 23)}…` : oldName}
+            {shortened(oldName, 24)}
           </Label>
         </g>
       </svg>

@@ -1,11 +1,14 @@
 import type { ColourName } from '@/look/palette'
 import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
+import { shortened } from '@/ui/charts/shortened'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
 import type { SegmentKind, StripRow, StripSegment } from './loadStripLayout'
 
 const OFF_ID = 'strip-off'
 const BAR = 24
+/** Width of a letter of a load's name, about. */
+const LETTER_PX = 6.4
 
 interface SegmentLook {
   fill: string
@@ -86,14 +89,9 @@ function Segment({ segment: { x, width, name, watts, kind } }: { segment: StripS
       </rect>
       {width > 34 + 6 * Math.min(name.length, 6) && (
         <Label x={x + 5} y="32" size={12.5} tone={ink} halo={halo}>
-          {clipped(name, width)}
+          {shortened(name, Math.floor((width - 10) / LETTER_PX))}
         </Label>
       )}
     </g>
   )
-}
-
-const clipped = (name: string, width: number) => {
-  const room = Math.floor((width - 10) / 6.4)
-  return name.length <= room ? name : `${name.slice(0, Math.max(1, room - 1))}…`
 }
