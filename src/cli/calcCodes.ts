@@ -19,6 +19,7 @@ import {
   pack,
   required,
   text,
+  wordsOf,
 } from './inputFields'
 import { EARTH_CODES } from './earthCodes'
 import { GROUND_CODES } from './groundCodes'
@@ -34,7 +35,7 @@ const continuity = () =>
     .required(required)
 const w3 = yup.object({
   pack: pack(),
-  runs: listOf(text().required(required)).required(required),
+  runs: wordsOf(text().required(required)).required(required),
   observations: listOf(
     yup.object({
       joined: text().nullable().default(null),

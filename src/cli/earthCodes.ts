@@ -28,6 +28,7 @@ import {
   oneOf,
   pack,
   required,
+  rowsOf,
   text,
 } from './inputFields'
 
@@ -95,10 +96,14 @@ function aimOfSchool({ pack: packId, school, designOhm, electrodeCount }: yup.In
 const e5 = yup.object({
   pack: pack(),
   loadW: blank0(),
-  loadsW: listOf(least0().nullable().defined(), 3)
-    .min(2, '${path} holds one load a phase, two or three')
+  loadsW: rowsOf(least0().nullable().defined(), 3)
     .nullable()
-    .default(null),
+    .default(null)
+    .test('phases', '', (loadsW, { parent, createError }) => {
+      const { phases } = RULE_PACKS[(parent as { pack: RulePackId }).pack] ?? {}
+      if (loadsW == null || phases === undefined || loadsW.length === phases.length) return true
+      return createError({ message: `\${path} holds one load for each phase: ${phases.join(', ')}` })
+    }),
   raOhm: blank0(),
   electrode: choiceOrNull(['none']),
   limitV: number().moreThan(0, '${path} must be above 0').required(required),
@@ -154,13 +159,7 @@ const e10 = yup.object({
       group: least0().integer('${path} must be a whole number').required(required),
       safety: flag().default(false),
     }),
-  )
-    .required(required)
-    .test(
-      'ids',
-      '${path} names a circuit twice',
-      (list) => new Set(list.map((one) => (one as { id: string } | null)?.id)).size === list.length,
-    ),
+  ).required(required),
   transientFactor: number().min(1, '${path} must be 1 or more').required(required),
   newGroupMa: above0(),
 })

@@ -26,13 +26,42 @@ export const pack = () =>
   text()
     .oneOf(RULE_PACK_IDS, `\${path} must be one of ${RULE_PACK_IDS.join(', ')}`)
     .required(required)
-export const listOf = <T extends yup.ISchema<unknown>>(item: T, most = 1000) =>
+/** What an entry of a list is called by, if anything. */
+const NAMES = ['id', 'tag', 'key'] as const
+
+function nameOf(entry: unknown): unknown {
+  if (typeof entry !== 'object' || entry === null) return undefined
+  const field = NAMES.find((name) => Object.hasOwn(entry, name))
+  return field && (entry as Record<string, unknown>)[field]
+}
+
+/** The first of some names that is there before; `undefined` stands for none and never counts. */
+function namedTwice(names: readonly unknown[]): unknown {
+  const seen = new Set<unknown>()
+  return names.find((name) => name !== undefined && (seen.has(name) || !seen.add(name)))
+}
+
+const saysTwice = (list: unknown, namesOf: (list: unknown[]) => unknown[], context: yup.TestContext) => {
+  const twice = Array.isArray(list) ? namedTwice(namesOf(list)) : undefined
+  return twice === undefined || context.createError({ message: `\${path} names ${String(twice)} twice` })
+}
+
+/** A list of whatever there is, in which the same thing may come again: events, readings, settings of a day. */
+export const rowsOf = <T extends yup.ISchema<unknown>>(item: T, most = 1000) =>
   yup
     .array()
     .strict()
     .typeError('${path} must be a list')
     .of(item as never)
     .max(most, `\${path} may hold ${most} at most`)
+
+/** A list of things; one that has a name stands in it once, or it would be unclear which of the two is meant. */
+export const listOf = <T extends yup.ISchema<unknown>>(item: T, most = 1000) =>
+  rowsOf(item, most).test('once', '', (list, context) => saysTwice(list, (entries) => entries.map(nameOf), context))
+
+/** A list of words that stand in it once. */
+export const wordsOf = <T extends yup.ISchema<unknown>>(word: T, most = 1000) =>
+  rowsOf(word, most).test('once', '', (list, context) => saysTwice(list, (words) => words, context))
 
 export const accuracy = () =>
   yup

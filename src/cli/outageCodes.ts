@@ -18,6 +18,7 @@ import {
   listOf,
   number,
   required,
+  rowsOf,
   text,
 } from './inputFields'
 
@@ -27,7 +28,7 @@ const name = () => text().max(200, '${path} is longer than 200 characters')
 const codeOf = (word: string | null) => RIDE_THROUGH_CLASSES.find((code) => RIDE_THROUGH_WORDS[code] === word) ?? null
 
 const t7 = yup.object({
-  events: listOf(
+  events: rowsOf(
     yup.object({ timeS: number().required(required), kind: name().required(required), id: name().nullable() }),
     10_000,
   )
@@ -91,7 +92,7 @@ const t9 = yup.object({
   surgeW: blank0(),
   surgeS: blank0(),
   handRestarts: listOf(number().required(required)).nullable().default(null),
-  devices: listOf(yup.object({ timeS: number().required(required), id: name().required(required) }))
+  devices: rowsOf(yup.object({ timeS: number().required(required), id: name().required(required) }))
     .nullable()
     .default(null),
   restartWaitS: blank0(),

@@ -24,6 +24,7 @@ import {
   required,
   share,
   text,
+  wordsOf,
 } from './inputFields'
 
 const { limits } = RULE_PACKS['iec-1ph-230']
@@ -163,12 +164,7 @@ const store = {
   floorSoc: blankShare(),
   limitW: blank0(),
 }
-const order = () =>
-  listOf(oneOf(ORDERED_SOURCES), ORDERED_SOURCES.length).test(
-    'once',
-    '${path} names a source twice',
-    (list: unknown) => !Array.isArray(list) || new Set(list).size === list.length,
-  )
+const order = () => wordsOf(oneOf(ORDERED_SOURCES), ORDERED_SOURCES.length)
 const s4 = yup.object({
   loadW: blank(),
   pvW: blank0(),

@@ -22,6 +22,7 @@ import {
   required,
   share,
   text,
+  wordsOf,
 } from './inputFields'
 
 const installation = graphSchema.required(required)
@@ -71,7 +72,7 @@ const w8 = yup.object({
     }),
     200,
   ).required(required),
-  feedable: listOf(oneOf(PHASE_OF_PACK), 3).nullable().default(null),
+  feedable: wordsOf(oneOf(PHASE_OF_PACK), 3).nullable().default(null),
   limitW: yup.mixed<Record<string, number | null>>().nullable().default(null),
   demandShare: share().nullable().default(null),
 })
