@@ -7,7 +7,7 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
 import { useChangeJob } from '../survey/useChangeJob'
-import type { useSettingActs } from './useSettingActs'
+import type { SettingActs } from './useSettingActs'
 import { WritingAllowed } from './WritingAllowed'
 
 const FIELDS: readonly FieldSpec[] = [
@@ -22,7 +22,7 @@ const FIELDS: readonly FieldSpec[] = [
 ]
 
 /** Where the job's gateway is read: its address on the house's own network, or the stand-in. */
-export function GatewayAddress({ acts }: { acts: ReturnType<typeof useSettingActs> }) {
+export function GatewayAddress({ acts }: { acts: SettingActs }) {
   const { view, may } = useJob()
   const change = useChangeJob()
   const [open, setOpen] = useState(false)

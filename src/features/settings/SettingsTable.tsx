@@ -7,7 +7,8 @@ import type { SettingLine as LineOf } from '@/core/settings/settingsDiff'
 import { DataTable } from '@/ui/DataTable'
 import { VerdictWord } from '@/ui/VerdictWord'
 
-type SettingLine = LineOf<PlannedSetting>
+/** A line whose plan is the job's own. */
+export type SettingLine = LineOf<PlannedSetting>
 
 const valueOf = (line: SettingLine, which: 'read' | 'left') => {
   const number = line[which]

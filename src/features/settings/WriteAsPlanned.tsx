@@ -5,7 +5,7 @@ import { settingText } from '@/core/settings/settingText'
 import { Button } from '@/ui/Button'
 import { callUseCase, problemWords } from '../api'
 import { useJob } from '../job/JobContext'
-import type { useSettingActs } from './useSettingActs'
+import type { SettingActs } from './useSettingActs'
 
 /** Writes what differs from the plan, one by one, each read back at once: to the stand-in, and to a real gateway only where a lead has allowed it for that device. */
 export function WriteAsPlanned({
@@ -14,7 +14,7 @@ export function WriteAsPlanned({
   told,
 }: {
   settings: readonly PlannedSetting[]
-  acts: ReturnType<typeof useSettingActs>
+  acts: SettingActs
   told: (words: string) => void
 }) {
   const { may, view, record } = useJob()

@@ -3,7 +3,7 @@ import { type SettingAct, writingAllowed } from '@/core/settings/settingAct'
 import { callUseCase } from '../api'
 import { useJob } from '../job/JobContext'
 
-interface SettingActs {
+export interface SettingActs {
   /** The latest first; empty until they are there. */
   acts: readonly SettingAct[]
   /** Who lets the job's own gateway be written to; `null` for nobody, and for a job without one. */
