@@ -1,23 +1,17 @@
 'use client'
-import { Flex, Text } from '@chakra-ui/react'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
-import type { Load } from '@/core/installation/installation'
 import { medicalToSettle } from '@/core/plan/medical'
-import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
-import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
 import { type Editing, ItemOverlay } from '../forms/ItemOverlay'
-import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
-import { LANE_WORDS, laneOf } from '../plan/loadLanes'
 import { LoadStrip } from '../plan/LoadStrip'
+import { LoadsTable } from './LoadsTable'
 import { MeteringSheet } from './MeteringSheet'
-import { Pictures } from './Pictures'
 import { download } from './download'
 
 /** Laid out on a sheet of its own. */
@@ -27,9 +21,6 @@ const ImportLoads = dynamic(() => import('./ImportLoads').then(({ ImportLoads })
 export function LoadsView() {
   const {
     record: { installation },
-    bench: {
-      context: { pack },
-    },
     may,
   } = useJob()
   const [editing, setEditing] = useState<Editing | null>(null)
@@ -77,59 +68,7 @@ export function LoadsView() {
             </Button>
           }
         >
-          <DataTable<Load>
-            label="Loads"
-            rows={loads}
-            keyOf={({ id }) => id}
-            onOpen={edit ? (load) => setEditing({ kind: 'load', item: load }) : undefined}
-            openLabel={({ name }) => `Change ${name}`}
-            columns={[
-              {
-                head: 'Load',
-                cell: ({ name, tag, figuresAssumed }) => (
-                  <>
-                    <Flex gap="8px" align="baseline" wrap="wrap">
-                      <Text fontWeight="600">{name}</Text>
-                      <Text fontFamily="mono" fontSize="12px" color="ink3">
-                        {tag}
-                      </Text>
-                      {figuresAssumed && (
-                        <Text fontSize="12px" color="watch">
-                          typical figures
-                        </Text>
-                      )}
-                    </Flex>
-                    <Pictures subject={tag} label={name} />
-                  </>
-                ),
-              },
-              { head: 'Power', numeric: true, cell: ({ powerW }) => formatQuantity(powerW, 'W', 3) },
-              { head: 'Runs', numeric: true, cell: ({ duty }) => `${formatNumber(duty * 100, 2)} %` },
-              { head: 'pf', numeric: true, wideOnly: true, cell: ({ powerFactor }) => formatNumber(powerFactor, 2) },
-              {
-                head: 'LRA',
-                numeric: true,
-                wideOnly: true,
-                cell: ({ lockedRotorA }) => (lockedRotorA === null ? '–' : formatQuantity(lockedRotorA, 'A', 3)),
-              },
-              ...(pack.phases.length > 1 ? [{ head: 'Phase', cell: ({ phase }: Load) => phase, wideOnly: true }] : []),
-              { head: 'Circuit', wideOnly: true, cell: ({ circuitTag }) => circuitTag ?? '–' },
-              { head: 'In an outage', cell: (load) => LANE_WORDS[laneOf(load)].toLowerCase() },
-              ...(may('addPicture')
-                ? [
-                    {
-                      head: 'Plate',
-                      wideOnly: true,
-                      cell: ({ tag }: Load) => (
-                        <span onClick={(event) => event.stopPropagation()}>
-                          <AddPicture subject={tag} compact />
-                        </span>
-                      ),
-                    },
-                  ]
-                : []),
-            ]}
-          />
+          <LoadsTable onOpen={edit ? (load) => setEditing({ kind: 'load', item: load }) : undefined} />
         </TitledSheet>
       )}
       <MeteringSheet />
