@@ -9,7 +9,7 @@ import type { Point } from '@/core/evidence/point'
 import type { Reading } from '@/core/evidence/reading'
 import { Button } from '@/ui/Button'
 import { useJob } from '../job/JobContext'
-import { type RecordingState } from './useRecording'
+import type { RecordingState } from './useAnalysis'
 
 const UPLOAD_MAX_BYTES = 24 * 1024 * 1024
 

@@ -8,7 +8,7 @@ import { numberOrOpen } from '@/core/quantity/orOpen'
 import { Figure, Figures } from '@/ui/Figure'
 import { VerdictWord } from '@/ui/VerdictWord'
 import { useJob } from '../../job/JobContext'
-import { type RecordingState } from '../useRecording'
+import type { RecordingState } from '../useAnalysis'
 
 export const LEAVING = leavingGap.key(THE_JOB)
 
