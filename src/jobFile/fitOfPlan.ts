@@ -28,7 +28,7 @@ export function fitOfPlan(installation: Installation, { visit, van }: FitFromPla
     ...materialsOfInstallation(installation).map(({ group, item, quantity, unit }, k): ScenarioThing => ({
       kind: 'material',
       tag: `m${k + 1}`,
-      name: item.slice(0, 60),
+      name: item,
       ...({
         group,
         unit,

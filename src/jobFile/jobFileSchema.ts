@@ -46,7 +46,8 @@ const thing = (kinds: readonly string[]) =>
     id: ref('id').default(undefined),
     kind: choice('Kind', kinds).required(required('Kind')),
     tag: tag().required(required('Short name')),
-    name: words('Name', 60).required(required('Name')),
+    // how long it may be is for its kind to say
+    name: words('Name', 200).required(required('Name')),
   })
 
 /** A thing of a list that has one kind only; its own fields are held against the schema of that kind. */

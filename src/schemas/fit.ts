@@ -8,8 +8,13 @@ import { parsePinOut } from '@/core/wiring/dataRun'
 import { madeOnDemand } from './madeOnDemand'
 import { thingSchema } from './thing'
 
+/** A line of the pick list is called by what is to be picked, words of a label and name of a source included. */
+const LONGEST_NAMES: Partial<Record<FitKind, number>> = { material: 200 }
+
 /** What one thing of the physical work takes: its names, and the fields of its kind. */
-export const FIT_SCHEMAS = madeOnDemand(FIT_KINDS, (kind) => thingSchema(FIT_FIELDS[kind])) as unknown as {
+export const FIT_SCHEMAS = madeOnDemand(FIT_KINDS, (kind) =>
+  thingSchema(FIT_FIELDS[kind], LONGEST_NAMES[kind]),
+) as unknown as {
   [K in FitKind]: yup.Schema<{ tag: string; name: string; sort: number } & FitDetails[K]>
 }
 

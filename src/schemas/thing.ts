@@ -65,9 +65,11 @@ export const fieldsSchema = (specs: readonly FieldSpec[]) =>
     sort: figure('Order').integer().default(0),
   })
 
+const LONGEST_NAME = 60
+
 /** Schema of one thing from its field specs: its names, its place in the list, and the fields of its kind. */
-export const thingSchema = (specs: readonly FieldSpec[]) =>
+export const thingSchema = (specs: readonly FieldSpec[], longestName = LONGEST_NAME) =>
   fieldsSchema(specs).shape({
     tag: tag().required(required('Tag')),
-    name: words('Name', 60).required(required('Name')),
+    name: words('Name', longestName).required(required('Name')),
   })

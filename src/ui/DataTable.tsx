@@ -75,7 +75,8 @@ export function DataTable<Row>({
                   textAlign={numeric ? 'right' : 'left'}
                   _first={{ pl: '14px' }}
                   _last={{ pr: '14px' }}
-                  overflowWrap="anywhere"
+                  // a figure that goes on in the next line is read as two
+                  {...(numeric ? { whiteSpace: 'nowrap' } : { overflowWrap: 'break-word' })}
                   display={wideOnly ? { base: 'none', md: 'table-cell' } : undefined}
                 >
                   {cell(row)}

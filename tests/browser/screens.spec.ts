@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { STAGES } from '@/core/evidence/point'
 import { violations } from './accessibility'
+import { brokenFigures } from './brokenFigures'
 import { overlappingWords } from './overlappingWords'
 import { callUseCase, openBench, quickLine, setOnToday, signIn } from './support'
 
@@ -28,6 +29,7 @@ const BARN = '018f0000-0000-7000-8000-000000000102'
 /** Views of the two stages that have several, each with a sign that it is there. */
 const VIEWS = {
   survey: {
+    loads: 'Loads against the limits',
     supply: 'Circuits',
     sources: 'Ask the maker',
     found: 'Faces of the array',
@@ -36,6 +38,7 @@ const VIEWS = {
     household: 'Link for the household',
   },
   plan: {
+    limits: 'Loads against the limits',
     schools: 'Circuits that move to an essentials board',
     motors: 'Motor starts on the battery',
     year: 'One outage, hour by hour',
@@ -104,6 +107,7 @@ for (const [stage, views] of Object.entries(VIEWS)) {
         view,
       ).toEqual([1280, 800])
       expect(await overlappingWords(page), view).toEqual([])
+      expect(await brokenFigures(page), view).toEqual([])
     }
     await page.setViewportSize({ width: 390, height: 800 })
     await page.getByRole('tab', { name: 'Bench', exact: true }).click()
@@ -115,6 +119,7 @@ for (const [stage, views] of Object.entries(VIEWS)) {
         .poll(() => page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth), { message: view })
         .toBeLessThanOrEqual(0)
       await expect.poll(() => overlappingWords(page), { message: `${view} on a phone` }).toEqual([])
+      expect(await brokenFigures(page), `${view} on a phone`).toEqual([])
     }
   })
 }

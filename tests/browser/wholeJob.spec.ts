@@ -262,7 +262,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
       /Add the planned setting/,
     )
     await page.getByRole('button', { name: 'Read from the gateway' }).click()
-    await expect(page.getByText('1 settings read and recorded as read')).toBeVisible()
+    await expect(page.getByText('1 setting read and recorded as read')).toBeVisible()
     await expect(page.getByText('model7099.r0')).toBeVisible()
     // the stand-in was built before this was planned: it is set, read back, and then left
     await page.getByRole('button', { name: 'Write it as planned' }).click()

@@ -204,4 +204,22 @@ describe('the pick list', () => {
     expect(changes).toHaveLength(lines.length)
     expect(usedAgainstPlan({ fit: [listed, own] })).toMatchObject([{ item: { tag: 'm1' }, difference: 1 }])
   })
+  it('gives a line its whole name that was cut once, and keeps what was noted on it', () => {
+    const item = '“Two supplies: isolate both” at consumer unit, meter, gateway and each source'
+    const line = { group: 'labels', item, unit: 'pieces', quantity: 4, from: 'meter, gateway, sources' } as const
+    const detail = {
+      group: 'labels',
+      unit: 'pieces',
+      planned: 4,
+      vanPlace: 'drawer 2',
+      taskTag: null,
+      loaded: 4,
+      used: null,
+      note: null,
+    }
+    const named = (name: string) => pickChanges({ fit: [fitItem('material', 'm1', detail, { name })] }, [line])
+    expect(named(item)).toEqual([])
+    expect(named(item.slice(0, 60))).toMatchObject([{ item: { tag: 'm1', detail: { vanPlace: 'drawer 2' } } }])
+    expect(named('“Two supplies')).toMatchObject([{ item: null }])
+  })
 })

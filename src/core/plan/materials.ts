@@ -6,6 +6,7 @@ import { electrodeMaterials } from './electrodeMaterials'
 import { coresOfRuns, lugsAtAnEnd } from './cableMaterials'
 import { orderedLengthM } from './orderedLength'
 import { SIZE_UNITS, sizeSystemOf } from '../rules/conductors'
+import { formatNumber } from '../quantity/formatQuantity'
 import type { RulePack } from '../rules/rulePack'
 
 export interface MaterialLine {
@@ -16,6 +17,15 @@ export interface MaterialLine {
   /** How the quantity came about. */
   from: string
 }
+
+/**
+ * How much of a material it is, as it is said.
+ *
+ * @example
+ * howMuch(1, 'pieces') // => '1 piece'
+ */
+export const howMuch = (quantity: number, unit: string): string =>
+  `${formatNumber(quantity)}\u00a0${unit === 'pieces' && quantity === 1 ? 'piece' : unit}`
 
 export interface MaterialsInput {
   rules: RulePack

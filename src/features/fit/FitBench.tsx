@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import dynamic from 'next/dynamic'
 import { componentRecordKey } from '@/core/evidence/families/componentRecord'
 import { fitOf } from '@/core/installation/fit'
@@ -48,7 +49,9 @@ export function FitBench() {
     <>
       <BenchHead
         title="Wall, day and what was mounted"
-        note={components.length > 0 && `${proven} of ${components.length} components on record`}
+        note={
+          components.length > 0 && `${proven} of ${counted(components.length, ['component', 'components'])} on record`
+        }
       />
       <BenchViews views={views} label="Parts of the physical work" first={first} />
       <BenchPanel view={open}>

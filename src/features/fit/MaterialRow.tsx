@@ -2,6 +2,7 @@
 import { Checkbox, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { FitItem } from '@/core/installation/fit'
+import { howMuch } from '@/core/plan/materials'
 import { parseQuantity } from '@/core/quantity/parseQuantity'
 import { Button } from '@/ui/Button'
 
@@ -50,9 +51,7 @@ export function MaterialRow({
       <Text flex="1" minW="0" overflowWrap="anywhere" color={detail.loaded === null ? 'ink' : 'ink2'}>
         {name}
       </Text>
-      <Text whiteSpace="nowrap">
-        {detail.planned} {detail.unit}
-      </Text>
+      <Text whiteSpace="nowrap">{howMuch(detail.planned, detail.unit)}</Text>
       <Flex align="center" gap="4px">
         <Text fontSize="13px" color="ink2">
           used

@@ -1,7 +1,9 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { usedAgainstPlan } from '@/core/fit/pickList'
+import { howMuch } from '@/core/plan/materials'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
@@ -73,7 +75,8 @@ function FromThePlan({ list, changes, takeOver, busy }: PickList) {
       {may('saveItem') && changes.length > 0 && (
         <Flex px="14px" pb="8px" gap="10px" align="center" wrap="wrap" fontSize="14px">
           <Text flex="1" minW="200px">
-            {missing} lines of the plan are not on the list, {changes.length - missing} have another quantity now.
+            Of the plan, {counted(missing, ['line', 'lines'])} not on the list yet,{' '}
+            {counted(changes.length - missing, ['line', 'lines'])} there with another quantity or name.
           </Text>
           <Button size="sm" variant="act" disabled={busy} onClick={() => void takeOver()}>
             Take over from the plan
@@ -147,7 +150,7 @@ function UsedOtherwise() {
             {item.name}
           </Text>
           <Text fontWeight="600">
-            {difference > 0 ? `${difference} ${item.detail.unit} more` : `${-difference} ${item.detail.unit} less`}
+            {howMuch(Math.abs(difference), item.detail.unit)} {difference > 0 ? 'more' : 'less'}
           </Text>
           <Text color="ink2">{item.detail.note ?? 'no reason noted'}</Text>
         </Flex>

@@ -25,7 +25,7 @@ function takenOver(list: readonly Material[], changes: readonly PickChange[]): F
     id: item?.id ?? uuidv7(),
     kind: 'material',
     tag: item?.tag ?? free(),
-    name: name.slice(0, 60),
+    name,
     sort: item?.sort ?? 1000 + list.length + k,
     detail: { ...(item?.detail ?? UNTOUCHED), group, unit, planned: quantity },
   }))

@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import dynamic from 'next/dynamic'
 import { Button, ButtonLink } from '@/ui/Button'
 import { jobFileOfRecord } from '@/jobFile/jobFileOfRecord'
@@ -50,7 +51,7 @@ export function HandoverBench() {
         title={
           bench.promises.length === 0
             ? 'Nothing has been promised'
-            : `${kept} of ${bench.promises.length} promises shown`
+            : `${kept} of ${counted(bench.promises.length, ['promise', 'promises'])} shown`
         }
         note={
           open.length === 0

@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
@@ -137,8 +138,8 @@ function SignForm({ capacity, digest, done }: { capacity: SigningCapacity; diges
   return (
     <Flex direction="column" gap="12px" fontSize="14px">
       <Text>
-        {shown} of {bench.promises.length} promises are shown as the job stands now. The signature is given to that;
-        whatever changes afterwards is not signed for.
+        {shown} of {counted(bench.promises.length, ['promise', 'promises'])} shown as the job stands now. The signature
+        is given to that; whatever changes afterwards is not signed for.
       </Text>
       <Text as="label" fontWeight="600">
         Name

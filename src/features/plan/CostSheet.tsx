@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { type CostLine, costEstimate } from '@/core/plan/costEstimate'
@@ -100,7 +101,7 @@ export function CostSheet({
               {range(low, high)} {habits.currency}
             </Text>
             {open.length > 0 &&
-              `; ${open.length} of ${lines.length} lines have no amount yet, and are not in it: ${open
+              `; ${counted(open.length, ['line has', 'lines have'])} no amount yet, of ${lines.length}, and ${open.length === 1 ? 'is' : 'are'} not in it: ${open
                 .slice(0, 4)
                 .map(({ label }) => label)
                 .join(', ')}${open.length > 4 ? ' …' : ''}`}

@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { ladderOfInstallation } from '@/core/plan/ladderOfInstallation'
 import { type LadderRung, LEFT_OUT_WORDS, type LoadLadder } from '@/core/plan/loadLadder'
@@ -57,7 +58,7 @@ export function LadderSheet() {
   const { installation, plan } = usePlanned()
   const { rungs, highestW, leftOut, verdict } = ladderOfInstallation(installation, plan)
   const { nightW } = plan.limits
-  const note = `${rungs.length} rungs to ${watts(highestW)}, night limit ${watts(nightW)}${verdict === 'open' ? ' · open: see what is left out' : ''}`
+  const note = `${counted(rungs.length, ['rung', 'rungs'])} to ${watts(highestW)}, night limit ${watts(nightW)}${verdict === 'open' ? ' · open: see what is left out' : ''}`
   return (
     <TitledSheet title="Load ladder" note={rungs.length > 0 ? note : undefined}>
       {rungs.length === 0 && (

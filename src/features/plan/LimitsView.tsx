@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { oneLegOnly } from '@/core/plan/oneLeg'
 import { likelyPeakW } from '@/core/plan/planMarks'
@@ -90,9 +91,10 @@ function WhatIsCounted() {
   const under = staying.school === null ? '' : `, under “${SCHOOL_WORDS[staying.school].toLowerCase()}”`
   return (
     <Text fontSize="14px" color="ink2">
-      Held against them: {staying.loads.length} of {installation.loads.length} loads stay on in an outage{under}. Their
-      likely peak is {watts(likelyPeakW(staying.loads))}, their average {watts(meanDemandW(staying.loads))}; above the
-      night limit {percentOfTime(staying.demand.shareAboveNight)}. Everything starting at once after a gap asks for{' '}
+      Held against them: what stays on in an outage{under}, {staying.loads.length} of{' '}
+      {counted(installation.loads.length, ['load', 'loads'])}. Their likely peak is {watts(likelyPeakW(staying.loads))},
+      their average {watts(meanDemandW(staying.loads))}; above the night limit{' '}
+      {percentOfTime(staying.demand.shareAboveNight)}. Everything starting at once after a gap asks for{' '}
       {restart.totalVa === null ? 'what is open' : formatQuantity(restart.totalVa, 'VA', 3)}.
     </Text>
   )

@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react'
 import { csvCell } from '@/core/exchange/csvCell'
 import { materialsOfInstallation } from '@/core/plan/materialsOfInstallation'
-import type { MaterialLine } from '@/core/plan/materials'
+import { howMuch, type MaterialLine } from '@/core/plan/materials'
 import { Button } from '@/ui/Button'
 import { DataTable, type Column } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
@@ -18,19 +18,13 @@ const GROUP_WORDS = {
   labels: 'Labels',
 } as const
 
-const unitWord = ({ quantity, unit }: MaterialLine) => (unit === 'm' ? 'm' : quantity === 1 ? 'piece' : 'pieces')
-
 const COLUMNS: readonly Column<MaterialLine>[] = [
   { head: 'Group', cell: ({ group }) => GROUP_WORDS[group], wideOnly: true },
   { head: 'Item', cell: ({ item }) => item },
   {
     head: 'Quantity',
     numeric: true,
-    cell: (material) => (
-      <Text as="span" whiteSpace="nowrap">
-        {material.quantity} {unitWord(material)}
-      </Text>
-    ),
+    cell: ({ quantity, unit }) => howMuch(quantity, unit),
   },
   {
     head: 'From',

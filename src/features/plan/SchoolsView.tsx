@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { boardNameOf } from '@/core/wiring/boardDoors'
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
@@ -153,7 +154,7 @@ function SchoolCard({
         </Box>
       ))}
       <Text px="14px" fontSize="12.5px" color="ink2">
-        of the time, by the load list, counting the {option.feeds.length} loads it feeds
+        of the time, by the load list, counting the {counted(option.feeds.length, ['load', 'loads'])} it feeds
         {byMeter &&
           `; by the household’s meter, the whole house, ${percent(byMeter.shareAboveChangeover)}, ${percent(byMeter.shareAboveNight)} and ${percent(byMeter.shareAboveDay)}, in half hours that hide short peaks`}
       </Text>
@@ -170,7 +171,9 @@ function SchoolCard({
             <li key={part}>{part}</li>
           ))}
         </chakra.ul>
-        {option.moves.moves.length > 0 && <Text mt="4px">{option.moves.moves.length} circuits change boards.</Text>}
+        {option.moves.moves.length > 0 && (
+          <Text mt="4px">To another board: {counted(option.moves.moves.length, ['circuit', 'circuits'])}.</Text>
+        )}
       </Box>
     </Sheet>
   )

@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Box, Text } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
 import type { SizeCurve, SizePoint } from '@/core/plan/sizeCurve'
@@ -57,7 +58,7 @@ export function SizeChart({
         width={width}
         height={height}
         role="img"
-        aria-label={`Value per year by number of modules. ${knee ? `The knee lies at ${knee.moduleCount} modules with ${money(knee.valuePerYear)}.` : 'There is no knee.'}`}
+        aria-label={`Value per year by number of modules. ${knee ? `The knee lies at ${counted(knee.moduleCount, ['module', 'modules'])} with ${money(knee.valuePerYear)}.` : 'There is no knee.'}`}
         style={{ display: 'block', overflow: 'visible' }}
       >
         {y.ticks(4).map((value) => (

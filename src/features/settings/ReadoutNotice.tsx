@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import { REGISTER_NAMES } from '@/core/settings/registerNames'
 import { Notice } from '@/ui/Notice'
 import type { GatewayReading } from './useGatewayReadout'
@@ -11,7 +12,7 @@ export function ReadoutNotice({ reading }: { reading: GatewayReading }) {
   const { stored, notTaken, notGiven } = reading.readout
   return (
     <Notice kind="info">
-      {stored} settings read and recorded as {reading.slot === 'read' ? 'read' : 'left'}.
+      {counted(stored, ['setting', 'settings'])} read and recorded as {reading.slot === 'read' ? 'read' : 'left'}.
       {notTaken.map(({ key, why }) => ` Not taken: ${nameOf(key)}. ${why}`)}
       {notGiven.length > 0 && ` The gateway does not give: ${notGiven.map(nameOf).join(', ')}.`}
     </Notice>

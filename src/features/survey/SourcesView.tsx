@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { itemsOf } from '@/core/installation/survey'
@@ -33,7 +34,11 @@ export function SourcesView() {
       <SourcesSheet />
       <TitledSheet
         title="Ask the maker"
-        note={questions.length > 0 ? `${questions.length} figures that only a maker can state` : undefined}
+        note={
+          questions.length > 0
+            ? `${counted(questions.length, ['figure', 'figures'])} that only a maker can state`
+            : undefined
+        }
       >
         {questions.length === 0 && (
           <EmptyState title={things.length === 0 ? 'Add an inverter first' : 'Everything is declared'}>

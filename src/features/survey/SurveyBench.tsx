@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import dynamic from 'next/dynamic'
 import { unknownsOf } from '@/core/plan/surveyChecklist'
 import { itemsOf } from '@/core/installation/survey'
@@ -64,7 +65,7 @@ export function SurveyBench() {
     <>
       <BenchHead
         title="What the house needs"
-        note={`${loads.length} loads, ${loads.filter(({ backedUp }) => backedUp).length} backed up${defects > 0 ? `, ${defects} ${defects === 1 ? 'defect' : 'defects'} found` : ''}`}
+        note={`${counted(loads.length, ['load', 'loads'])}, ${loads.filter(({ backedUp }) => backedUp).length} backed up${defects > 0 ? `, ${counted(defects, ['defect', 'defects'])} found` : ''}`}
         actions={
           unknowns[0] && (
             <Button size="sm" onClick={() => goTo('survey', null, unknowns[0]?.part)}>

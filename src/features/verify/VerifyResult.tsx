@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Box, Heading, Text, chakra } from '@chakra-ui/react'
 import type { SigningKeys } from '@/server/pack/signingKeys'
 import { keyStanding } from '@/core/pack/keyHandover'
@@ -33,7 +34,7 @@ export function VerifyResult({
         {name}
         {result.jobName ? ` · ${result.jobName}` : ''}
         {result.sealedAt && !Number.isNaN(Date.parse(result.sealedAt)) ? ` · sealed ${clock(result.sealedAt)}` : ''}
-        {result.fileCount ? ` · ${result.fileCount} files` : ''}
+        {result.fileCount ? ` · ${counted(result.fileCount, ['file', 'files'])}` : ''}
       </Text>
       {provenWords(result, standing, dayOf).map((sentence) => (
         <Text key={sentence} mt="2">

@@ -19,7 +19,7 @@ describe('what a checked pack comes to', () => {
   })
   it('says what was proven, by whose key, and what no signature can tell', () => {
     const words = provenWords(intact, earlier(false), dayOf).join(' ')
-    expect(words).toContain('None of its 9 files was changed, added or taken away')
+    expect(words).toContain('Of its 9 files none was changed, added or taken away')
     expect(words).toContain(
       'an earlier key of this server, which named and signed the present one on the day of 2027-01-01T10:00:00Z',
     )

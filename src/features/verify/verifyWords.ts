@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import type { KeyStanding } from '@/core/pack/keyHandover'
 import type { PackVerification } from '@/core/pack/verifyPack'
 
@@ -47,7 +48,7 @@ export function provenWords(
       `${problems.length === 1 ? 'One thing is' : `${problems.length} things are`} not as they were when it was signed. What is named below can say anything; do not rely on the rest either.`,
     ]
   return [
-    `None of its ${fileCount} files was changed, added or taken away since it was signed.`,
+    `Of its ${counted(fileCount, ['file', 'files'])} none was changed, added or taken away since it was signed.`,
     keyWords(standing, dayOf),
     'Whether what stands in it is true, no signature can tell: that rests on the people who are named in it.',
   ]

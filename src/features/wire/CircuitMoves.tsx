@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Flex, NativeSelect, Text } from '@chakra-ui/react'
 import { FileDown } from 'lucide-react'
 import type { Circuit } from '@/core/installation/installation'
@@ -129,7 +130,11 @@ export function CircuitMoves({ moves }: { moves: Moves }) {
   return (
     <TitledSheet
       title="Circuit moves"
-      note={movedCount > 0 ? `${movedCount} of ${circuits.length} circuits move` : 'no circuit moves'}
+      note={
+        movedCount > 0
+          ? `${movedCount} of ${counted(circuits.length, ['circuit', 'circuits'])} to move`
+          : 'no circuit moves'
+      }
       actions={
         <Button size="sm" disabled={circuits.length === 0} onClick={() => void pdf()}>
           <FileDown size={15} aria-hidden /> Charts for the doors

@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import dynamic from 'next/dynamic'
 import { identitiesOf } from '@/core/evidence/families/runIdentity'
 import { checkOf, graphOf, hasWiring } from '@/core/wiring/wiringOfInstallation'
@@ -62,7 +63,7 @@ export function WireBench() {
           violated + bad > 0
             ? 'nothing goes live on it'
             : states.length > 0
-              ? `${identified} of ${states.length} runs identified`
+              ? `${identified} of ${counted(states.length, ['run', 'runs'])} identified`
               : undefined
         }
         actions={open === 'dead' && <TesterMemory />}

@@ -1,5 +1,11 @@
+import { counted } from '@/core/quantity/counted'
 import type { InstallationGraph } from '@/core/wiring/installationGraph'
 
 /** What a wiring comes to, in one line. */
 export const countsOf = ({ nodes, edges, devices, sources }: InstallationGraph) =>
-  `${nodes.length} places, ${edges.length} runs, ${devices.length} devices, ${sources.length} sources`
+  [
+    counted(nodes.length, ['place', 'places']),
+    counted(edges.length, ['run', 'runs']),
+    counted(devices.length, ['device', 'devices']),
+    counted(sources.length, ['source', 'sources']),
+  ].join(', ')

@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import { PACK_BOUNDS } from '@/core/pack/packZip'
 import { type ManifestFile, type SealedFacts, sealManifest } from '@/core/pack/seal'
 import type { Db } from '@/db/client'
@@ -46,7 +47,7 @@ export async function sealedSources(
   const byteCount = sources.reduce((sum, one) => sum + one.byteCount, 0)
   if (byteCount > PACK_BOUNDS.maxBytes || sources.length + 2 > PACK_BOUNDS.maxFiles)
     throw new PackTooLarge(
-      `The pack would hold ${sources.length} files of ${Math.round(byteCount / 1e6)} MB together; ${Math.round(PACK_BOUNDS.maxBytes / 1e6)} MB and ${PACK_BOUNDS.maxFiles} files are taken.`,
+      `The pack would hold ${counted(sources.length, ['file', 'files'])} of ${Math.round(byteCount / 1e6)} MB together; ${Math.round(PACK_BOUNDS.maxBytes / 1e6)} MB and ${PACK_BOUNDS.maxFiles} files are taken.`,
     )
   const listed = sources.map(({ path, byteCount: length, sha256 }): ManifestFile => ({
     path,

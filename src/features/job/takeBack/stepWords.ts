@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import type { Step } from '@/commands/step'
 import { sameValue } from '@/core/pack/sameValue'
 import type { Sources } from '@/core/installation/installation'
@@ -63,7 +64,7 @@ function thingsWords(
   const [only] = each
   if (each.length === 1 && only) return only
   return {
-    done: `${each.length} things were changed together.`,
+    done: `${counted(each.length, ['thing was', 'things were'])} changed together.`,
     lines: each.flatMap(({ done, lines }) => [done, ...lines]),
     then: 'They are all as they were:',
   }

@@ -1,4 +1,5 @@
 'use client'
+import { counted } from '@/core/quantity/counted'
 import { Box } from '@chakra-ui/react'
 import { line, scaleLinear } from 'd3'
 import type { FilmFrames, FilmGap } from '@/core/outage/filmGap'
@@ -30,7 +31,7 @@ export function BrightnessChart({ frames, gap }: { frames: FilmFrames; gap: Film
         width={width}
         height={HEIGHT}
         role="img"
-        aria-label={`Brightness of the lamp in ${timeS.length} frames${gap.lastLitS === null ? '' : `, last lit at ${gap.lastLitS.toFixed(3)} s, lit again at ${gap.firstRelitS?.toFixed(3) ?? '?'} s`}`}
+        aria-label={`Brightness of the lamp in ${counted(timeS.length, ['frame', 'frames'])}${gap.lastLitS === null ? '' : `, last lit at ${gap.lastLitS.toFixed(3)} s, lit again at ${gap.firstRelitS?.toFixed(3) ?? '?'} s`}`}
         style={{ display: 'block' }}
       >
         {[0, 100, 200].map((level) => (

@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import { useId } from 'react'
 import { colour } from '@/look/colour'
 import { Label } from '@/ui/charts/Label'
@@ -19,7 +20,7 @@ export function TimeLineChart({
       width={width}
       height={height}
       role="img"
-      aria-label={`${lanes.length} tracks on one time line: ${lanes.map(({ id }) => nameOf(id)).join(', ')}`}
+      aria-label={`${counted(lanes.length, ['track', 'tracks'])} on one time line: ${lanes.map(({ id }) => nameOf(id)).join(', ')}`}
       style={{ display: 'block' }}
       data-testid="time-line"
     >

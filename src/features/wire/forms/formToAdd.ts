@@ -1,3 +1,4 @@
+import { shortened } from '@/ui/charts/shortened'
 import type { CableRun } from '@/core/installation/installation'
 import {
   DEVICE_SYMBOLS,
@@ -77,7 +78,7 @@ function aRun({ graph, here, run }: Beginning): WiringForm {
     title: 'A run',
     submit: 'Lay the run',
     initial: {
-      name: run ? `${run.from} – ${run.to}`.slice(0, MOST_NAME) : '',
+      name: run ? shortened(`${run.from} – ${run.to}`, MOST_NAME) : '',
       from: (run && placeSpokenOf(run.from, graph)) ?? here,
       to: (run && placeSpokenOf(run.to, graph)) ?? graph.nodes.find(({ id }) => id !== here)?.id ?? here,
       runTag: run?.tag ?? null,

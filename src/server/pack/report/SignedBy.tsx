@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantity/counted'
 import { Path, Svg, Text, View } from '@react-pdf/renderer'
 import type { ReviewSummary } from '@/core/handover/review'
 import { type HouseClock, timeThere } from '@/core/time/timeThere'
@@ -36,7 +37,7 @@ export function SignedBy({
       <Text style={{ marginBottom: 4 }}>
         {review.whole
           ? 'A checker who recorded none of it has agreed with every point as it stands here.'
-          : `A checker has agreed with ${agreed} of ${pointCount} points as they stand here${sentBack > 0 ? `; ${sentBack} were sent back` : ''}${changedSince > 0 ? `; ${changedSince} changed after they were looked at` : ''}.`}
+          : `A checker has agreed with ${agreed} of ${counted(pointCount, ['point', 'points'])}, as it stands here${sentBack > 0 ? `; sent back: ${sentBack}` : ''}${changedSince > 0 ? `; ${changedSince} changed after they were looked at` : ''}.`}
       </Text>
       <View style={{ flexDirection: 'row', gap: 14 }}>
         {SIGNING_CAPACITIES.map((capacity) => {
