@@ -40,12 +40,12 @@ export function DataTable<Row>({
                 fontWeight="400"
                 color="ink2"
                 fontSize="13px"
-                px="8px"
+                px={{ base: '5px', md: '8px' }}
                 py="4px"
                 _first={{ pl: '14px' }}
                 _last={{ pr: '14px' }}
                 display={wideOnly ? { base: 'none', md: 'table-cell' } : undefined}
-                whiteSpace="nowrap"
+                whiteSpace={{ base: 'normal', md: 'nowrap' }}
               >
                 {head}
               </chakra.th>
@@ -70,7 +70,7 @@ export function DataTable<Row>({
               {columns.map(({ head, cell, numeric, wideOnly }) => (
                 <chakra.td
                   key={head}
-                  px="8px"
+                  px={{ base: '5px', md: '8px' }}
                   py="6px"
                   textAlign={numeric ? 'right' : 'left'}
                   _first={{ pl: '14px' }}

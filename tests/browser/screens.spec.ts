@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test'
 import { STAGES } from '@/core/evidence/point'
 import { violations } from './accessibility'
 import { brokenFigures } from './brokenFigures'
+import { cutTables } from './cutTables'
 import { overlappingWords } from './overlappingWords'
 import { callUseCase, openBench, quickLine, setOnToday, signIn } from './support'
 
@@ -120,6 +121,7 @@ for (const [stage, views] of Object.entries(VIEWS)) {
         .toBeLessThanOrEqual(0)
       await expect.poll(() => overlappingWords(page), { message: `${view} on a phone` }).toEqual([])
       expect(await brokenFigures(page), `${view} on a phone`).toEqual([])
+      expect(await cutTables(page), `${view} on a phone`).toEqual([])
     }
   })
 }

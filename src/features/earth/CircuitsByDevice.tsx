@@ -130,7 +130,7 @@ function CircuitTable({ devices, leakages, edit, move }: CircuitTableProps) {
             edit ? (
               <Choice
                 label={`Device of circuit ${circuit.tag}`}
-                width="230px"
+                width="min(230px, 44vw)"
                 value={device.shared || device.circuits[0].id !== circuit.id ? device.tag : OWN_DEVICE}
                 options={[
                   [OWN_DEVICE, 'a device of its own'],

@@ -61,7 +61,7 @@ export function SettingsTable({ lines, shown, show }: SettingsTableProps) {
               <>
                 {settingText(planned.key, planned.value, planned.unit)}
                 {planned.tolerance > 0 && (
-                  <chakra.span color="ink3" fontSize="12.5px">
+                  <chakra.span color="ink3" fontSize="12.5px" display={{ base: 'block', md: 'inline' }}>
                     {' '}
                     ± {formatNumber(planned.tolerance)}
                   </chakra.span>
