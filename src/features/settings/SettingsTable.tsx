@@ -63,7 +63,7 @@ export function SettingsTable({ lines, shown, show }: SettingsTableProps) {
                 {planned.tolerance > 0 && (
                   <chakra.span color="ink3" fontSize="12.5px" display={{ base: 'block', md: 'inline' }}>
                     {' '}
-                    ± {formatNumber(planned.tolerance)}
+                    ± {settingText(planned.key, planned.tolerance, planned.unit)}
                   </chakra.span>
                 )}
               </>
