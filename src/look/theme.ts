@@ -24,6 +24,7 @@ import {
   tokens,
 } from '@chakra-ui/react/theme'
 import { type ColourName, palette } from './palette'
+import { GLOVED, GLOVED_PX } from './gloved'
 import { quickSystem } from './quickSystem'
 
 const names = Object.keys(palette.paper) as ColourName[]
@@ -52,6 +53,10 @@ const config = defineConfig({
     // marks: hundreds in a page, and none with a style of its own
     '.punch': { flex: 'none', display: 'inline-block', verticalAlign: '-0.12em' },
     ':focus-visible': { outlineColor: 'focusRing' },
+    // whatever its place asks for at a desk
+    'button, select, summary, input:not([type=checkbox], [type=radio], [type=range], [type=file])': {
+      [GLOVED]: { minHeight: `${GLOVED_PX} !important` },
+    },
   },
   theme: {
     tokens: {

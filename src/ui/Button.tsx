@@ -1,5 +1,6 @@
 'use client'
 import { chakra, defineRecipe } from '@chakra-ui/react'
+import { GLOVED, GLOVED_PX } from '@/look/gloved'
 
 const recipe = defineRecipe({
   base: {
@@ -46,7 +47,14 @@ const recipe = defineRecipe({
     },
     size: {
       md: { minH: '44px', minW: '44px', px: '4', py: '2' },
-      sm: { minH: '36px', minW: '36px', px: '3', py: '1', fontSize: '14px' },
+      sm: {
+        minH: '36px',
+        minW: '36px',
+        px: '3',
+        py: '1',
+        fontSize: '14px',
+        [GLOVED]: { minH: GLOVED_PX, minW: GLOVED_PX },
+      },
       lg: { minH: '56px', px: '5', fontSize: '17px' },
       glove: { minH: '72px', px: '4', fontSize: '18px' },
     },

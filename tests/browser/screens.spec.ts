@@ -3,6 +3,7 @@ import { STAGES } from '@/core/evidence/point'
 import { violations } from './accessibility'
 import { brokenFigures } from './brokenFigures'
 import { cutTables } from './cutTables'
+import { lowTargets } from './lowTargets'
 import { overlappingWords } from './overlappingWords'
 import { callUseCase, openBench, quickLine, setOnToday, signIn } from './support'
 
@@ -122,6 +123,7 @@ for (const [stage, views] of Object.entries(VIEWS)) {
       await expect.poll(() => overlappingWords(page), { message: `${view} on a phone` }).toEqual([])
       expect(await brokenFigures(page), `${view} on a phone`).toEqual([])
       expect(await cutTables(page), `${view} on a phone`).toEqual([])
+      expect(await lowTargets(page), `${view} on a phone`).toEqual([])
     }
   })
 }

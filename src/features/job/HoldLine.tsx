@@ -34,7 +34,6 @@ export function HoldLine() {
         textAlign="left"
         cursor="pointer"
         minH="26px"
-        lineClamp={{ base: 2, lg: 1 }}
         fontSize={{ base: '13.5px', lg: '14.5px' }}
         lineHeight="1.25"
         textDecoration={point ? 'underline' : undefined}
@@ -44,7 +43,7 @@ export function HoldLine() {
         data-testid="hold-line"
         _focusVisible={{ outlineColor: 'footInk' }}
       >
-        {holdLine.sentence}
+        <chakra.span lineClamp={{ base: 2, lg: 1 }}>{holdLine.sentence}</chakra.span>
       </chakra.button>
       <Box ml="auto" opacity={0.85} hideBelow="lg" whiteSpace="nowrap">
         <chakra.kbd fontFamily="mono">.</chakra.kbd> next open point

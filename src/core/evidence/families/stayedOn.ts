@@ -21,7 +21,7 @@ export const stayedOn: PointFamily<Load> = {
   key: ({ tag }) => stayedOnKey(tag),
   point: ({ tag, name }) => ({
     subject: tag,
-    label: `${name} runs in the outage`,
+    label: `${name}: running in the outage`,
     why: 'Promised to the household, so somebody looks.',
     slots: [{ id: 'seen', label: 'Seen running', path: ['on', tag], input: { kind: 'word', words: WORDS } }],
   }),

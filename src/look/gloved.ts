@@ -1,0 +1,5 @@
+/** Where a gloved thumb presses: on a phone, and on whatever else is worked by touch. */
+export const GLOVED = '@media (pointer: coarse), (max-width: 767px)'
+
+/** The least height there of what can be pressed. */
+export const GLOVED_PX = '44px'
