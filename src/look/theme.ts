@@ -24,7 +24,7 @@ import {
   tokens,
 } from '@chakra-ui/react/theme'
 import { type ColourName, palette } from './palette'
-import { GLOVED, GLOVED_PX } from './gloved'
+import { GLOVED, GLOVED_PX, OWN_LEAST_HEIGHT } from './gloved'
 import { quickSystem } from './quickSystem'
 
 const names = Object.keys(palette.paper) as ColourName[]
@@ -55,7 +55,7 @@ const config = defineConfig({
     ':focus-visible': { outlineColor: 'focusRing' },
     // whatever its place asks for at a desk
     'button, select, summary, input:not([type=checkbox], [type=radio], [type=range], [type=file])': {
-      [GLOVED]: { minHeight: `${GLOVED_PX} !important` },
+      [GLOVED]: { minHeight: `var(${OWN_LEAST_HEIGHT}, ${GLOVED_PX}) !important` },
     },
   },
   theme: {

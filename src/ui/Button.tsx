@@ -1,6 +1,6 @@
 'use client'
 import { chakra, defineRecipe } from '@chakra-ui/react'
-import { GLOVED, GLOVED_PX } from '@/look/gloved'
+import { GLOVED, GLOVED_PX, OWN_LEAST_HEIGHT } from '@/look/gloved'
 
 const recipe = defineRecipe({
   base: {
@@ -55,8 +55,8 @@ const recipe = defineRecipe({
         fontSize: '14px',
         [GLOVED]: { minH: GLOVED_PX, minW: GLOVED_PX },
       },
-      lg: { minH: '56px', px: '5', fontSize: '17px' },
-      glove: { minH: '72px', px: '4', fontSize: '18px' },
+      lg: { [OWN_LEAST_HEIGHT]: '56px', minH: '56px', px: '5', fontSize: '17px' },
+      glove: { [OWN_LEAST_HEIGHT]: '72px', minH: '72px', px: '4', fontSize: '18px' },
     },
   },
   defaultVariants: { variant: 'quiet', size: 'md' },

@@ -40,7 +40,7 @@ export function SnagRow({ snag, isLate, isShownCleared, hands }: SnagRowProps) {
       align="flex-start"
       wrap={{ base: 'wrap', md: 'nowrap' }}
     >
-      <Box flex="1" minW="0">
+      <Box flex={{ base: '1 1 100%', md: '1' }} minW="0">
         <Text fontWeight="600" textDecoration={isCleared ? 'line-through' : undefined} overflowWrap="anywhere">
           {name}{' '}
           <Text as="span" fontFamily="mono" fontWeight="400" fontSize="12px" color="ink3">
