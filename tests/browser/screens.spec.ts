@@ -5,6 +5,7 @@ import { brokenFigures } from './brokenFigures'
 import { cutTables } from './cutTables'
 import { lowTargets } from './lowTargets'
 import { overlappingWords } from './overlappingWords'
+import { squeezedWords } from './squeezedWords'
 import { callUseCase, openBench, quickLine, setOnToday, signIn } from './support'
 
 const JOB = '018f0000-0000-7000-8000-000000000101'
@@ -124,6 +125,7 @@ for (const [stage, views] of Object.entries(VIEWS)) {
       expect(await brokenFigures(page), `${view} on a phone`).toEqual([])
       expect(await cutTables(page), `${view} on a phone`).toEqual([])
       expect(await lowTargets(page), `${view} on a phone`).toEqual([])
+      expect(await squeezedWords(page), `${view} on a phone`).toEqual([])
     }
   })
 }

@@ -6,11 +6,20 @@ import { colour } from '@/look/colour'
 /** One lift in its order: what, how many carry it, and what it weighs. */
 export function LiftRow({ place, name, lift }: { place: number; name: string; lift: Lift }) {
   return (
-    <Flex px="14px" py="7px" gap="12px" borderTopWidth="1px" borderColor="rule" align="center" fontSize="15px">
+    <Flex
+      px="14px"
+      py="7px"
+      gap="2px 12px"
+      borderTopWidth="1px"
+      borderColor="rule"
+      align="center"
+      fontSize="15px"
+      wrap="wrap"
+    >
       <Text fontFamily="mono" color="ink3" w="24px">
         {place}
       </Text>
-      <Text flex="1" minW="0" overflowWrap="anywhere">
+      <Text flex="1 1 9em" minW="0" overflowWrap="anywhere">
         {name}
       </Text>
       <People n={lift.persons} aid={lift.aid} />

@@ -18,11 +18,20 @@ function fixedWords(item: Fixed): string | undefined {
 function FixedRow({ item, onEdit }: { item: Fixed; onEdit: ((item: Fixed) => void) | null }) {
   const { tag, name, detail } = item
   return (
-    <Flex px="14px" py="5px" gap="10px" borderTopWidth="1px" borderColor="rule" fontSize="14px" align="center">
+    <Flex
+      px="14px"
+      py="5px"
+      gap="2px 10px"
+      borderTopWidth="1px"
+      borderColor="rule"
+      fontSize="14px"
+      align="center"
+      wrap="wrap"
+    >
       <Text fontFamily="mono" color="ink3" w="40px" flex="none">
         {tag}
       </Text>
-      <Text flex="1" minW="0" overflowWrap="anywhere">
+      <Text flex="1 1 9em" minW="0" overflowWrap="anywhere">
         {name}
         <Text as="span" color="ink2">
           , {fixedWords(item)}

@@ -14,8 +14,8 @@ import { amps } from './wattsAndAmps'
 /** One thing by its name, with what is said of it. */
 function Line({ name, children }: { name: string; children: ReactNode }) {
   return (
-    <Flex gap="12px" align="center">
-      <Text fontWeight="600" flex="1" minW="0" overflowWrap="anywhere">
+    <Flex gap="2px 12px" align="center" wrap="wrap">
+      <Text fontWeight="600" flex="1 1 9em" minW="0" overflowWrap="anywhere">
         {name}
       </Text>
       {children}

@@ -50,11 +50,20 @@ export function SchoolsView() {
       {moves && moves.moves.length > 0 && (
         <TitledSheet title="Circuits that move to an essentials board" note="for both doors">
           {moves.moves.map(({ tag, name, from, to, phase, loadW }) => (
-            <Flex key={tag} borderTopWidth="1px" borderColor="rule" px="14px" py="5px" gap="12px" fontSize="14px">
+            <Flex
+              key={tag}
+              borderTopWidth="1px"
+              borderColor="rule"
+              px="14px"
+              py="5px"
+              gap="2px 12px"
+              fontSize="14px"
+              wrap="wrap"
+            >
               <Text fontFamily="mono" w="56px" flex="none">
                 {tag}
               </Text>
-              <Text flex="1" minW="0" overflowWrap="anywhere">
+              <Text flex="1 1 9em" minW="0" overflowWrap="anywhere">
                 {name}
               </Text>
               <Text color="ink2">
