@@ -25,7 +25,8 @@ export function ThingsToLift({
           key={thing.id}
           px="14px"
           py="5px"
-          gap="10px"
+          gap="2px 10px"
+          wrap="wrap"
           borderTopWidth="1px"
           borderColor="rule"
           fontSize="14px"
@@ -34,7 +35,7 @@ export function ThingsToLift({
           <Text fontFamily="mono" color="ink3" w="40px">
             {thing.tag}
           </Text>
-          <Text flex="1" minW="0" overflowWrap="anywhere">
+          <Text flex="1 1 9em" minW="0" overflowWrap="anywhere">
             {thing.name}
           </Text>
           <Text color="ink2">{massWords(thing)}</Text>
