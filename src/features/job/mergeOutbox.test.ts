@@ -6,6 +6,7 @@ import { ledgerGroups, newestLines } from './ledger/ledgerGroups'
 import {
   isHeldAgainstOtherJobs,
   mergeOutbox,
+  readingsOnTheirWay,
   receivedIn,
   unknownOf,
   withAcknowledged,
@@ -51,7 +52,9 @@ it('gathers the ledger newest first, by point, and keeps what left the plan', ()
 it('fetches of what it is told only what it has not as the server has it', () => {
   const received = { ...reading('outage.saved', 'answer', 'yes'), receivedAt: '2026-01-01T00:00:00Z' }
   const waits = { ...reading('outage.told', 'answer', 'yes'), receivedAt: null }
-  expect(unknownOf(new Set([received.id, waits.id, 'new']), [received, waits])).toEqual([waits.id, 'new'])
+  const told = new Set([received.id, waits.id, 'new'])
+  expect(unknownOf(told, [received, waits], new Set())).toEqual([waits.id, 'new'])
+  expect(unknownOf(told, [received, waits], new Set([waits.id]))).toEqual(['new'])
   const fresh = { ...reading('outage.told', 'answer', 'no'), id: 'new', receivedAt: '2026-01-01T00:00:00Z' }
   const record = withAdded(recordOf(house(), [received, waits]), [
     { ...waits, receivedAt: '2026-01-01T00:00:00Z' },
@@ -87,4 +90,9 @@ it('does not lose what was acknowledged while the job was being fetched', () => 
 it('knows which reading the server holds against other jobs', () => {
   const slots = ['serial', 'firmware', 'r618']
   expect(slots.map((slot) => isHeldAgainstOtherJobs({ slot }))).toEqual([true, false, false])
+})
+
+it('does not fetch what it is sending itself, unless that was refused', () => {
+  const [one, other] = [waiting(), waiting({ refusal: 'no' })]
+  expect([...readingsOnTheirWay([one, other])]).toEqual([one.id])
 })

@@ -2,7 +2,7 @@ import { applyEntry } from '@/commands'
 import type { JobRecord } from '@/core/evidence/judge'
 import type { Reading } from '@/core/evidence/reading'
 import { SERIAL_SLOT } from '@/core/evidence/families/componentRecord'
-import type { OutboxEntry } from '../outbox/outboxEntry'
+import { type OutboxEntry, isOf } from '../outbox/outboxEntry'
 
 /** The job as this device knows it: what the server holds and, on top, what still waits here. What was refused is not evidence. */
 export const mergeOutbox = (record: JobRecord, jobId: string, entries: readonly OutboxEntry[]): JobRecord =>
@@ -43,10 +43,24 @@ export function withMissing(record: JobRecord, known: readonly Reading[]): JobRe
   )
 }
 
-/** Ids that the server tells of and that are not here as the server has them: one’s own, once acknowledged, are. */
-export function unknownOf(told: ReadonlySet<string>, readings: readonly Reading[]): string[] {
+/** Ids of readings that this device is sending: the server’s answer brings them, however late it comes after its telling of them. */
+export const readingsOnTheirWay = (entries: readonly OutboxEntry[]): Set<string> =>
+  new Set(
+    entries.flatMap((entry) =>
+      isOf(entry, 'recordReadings') && entry.refusal === null
+        ? entry.input.readings.flatMap((one) => one?.id ?? [])
+        : [],
+    ),
+  )
+
+/** Ids that the server tells of, that are not here as the server has them, and that are not on their way from here. */
+export function unknownOf(
+  told: ReadonlySet<string>,
+  readings: readonly Reading[],
+  onTheirWay: ReadonlySet<string>,
+): string[] {
   const here = new Set(receivedIn(readings).map(({ id }) => id))
-  return [...told].filter((id) => !here.has(id))
+  return [...told].filter((id) => !here.has(id) && !onTheirWay.has(id))
 }
 
 /** The record with readings as the server has them; those that were here without its time are replaced. */

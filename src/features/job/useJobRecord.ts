@@ -18,6 +18,7 @@ import { isBehind } from './isBehind'
 import {
   isHeldAgainstOtherJobs,
   mergeOutbox,
+  readingsOnTheirWay,
   receivedIn,
   unknownOf,
   withAcknowledged,
@@ -103,12 +104,12 @@ function useKeptCopy(jobId: string, view: JobView): void {
 }
 
 /** Gathers what the server tells of: readings that are new here are fetched by themselves, for anything else the whole job is. */
-function followEvidence(queries: QueryClient, jobId: string, refresh: () => Promise<void>) {
+function followEvidence(queries: QueryClient, jobId: string, outbox: Outbox, refresh: () => Promise<void>) {
   const told = new Set<string>()
   let whole = false
   const known = () => queries.getQueryData<JobView>(['job', jobId])?.record.readings ?? []
   const gathered = gather(async () => {
-    const ids = unknownOf(told, known())
+    const ids = unknownOf(told, known(), readingsOnTheirWay(outbox.state().entries))
     const everything = whole || ids.length > MOST_FETCHED
     told.clear()
     whole = false
@@ -133,9 +134,9 @@ function followEvidence(queries: QueryClient, jobId: string, refresh: () => Prom
 }
 
 /** Keeps the job up with what the server tells of. */
-function useFollowEvidence(jobId: string, refresh: () => Promise<void>): { refreshSoon: () => void } {
+function useFollowEvidence(jobId: string, outbox: Outbox, refresh: () => Promise<void>): { refreshSoon: () => void } {
   const queries = useQueryClient()
-  const follow = useMemo(() => followEvidence(queries, jobId, refresh), [queries, jobId, refresh])
+  const follow = useMemo(() => followEvidence(queries, jobId, outbox, refresh), [queries, jobId, outbox, refresh])
   useEffect(() => follow.cancel, [follow])
   const isMissing = useCallback(
     (standing: StandingCounts) => {
@@ -163,7 +164,7 @@ export function useJobRecord(initial: JobView, actor: Actor): JobOnDevice {
   useKeptCopy(jobId, view)
   const { outbox, state: outboxState } = useOutbox(actor.userId)
   const refresh = useCallback(() => queries.invalidateQueries({ queryKey: ['job', jobId] }), [queries, jobId])
-  const { refreshSoon } = useFollowEvidence(jobId, refresh)
+  const { refreshSoon } = useFollowEvidence(jobId, outbox, refresh)
   useEffect(
     () =>
       outbox.onAcknowledged((entries) => {
