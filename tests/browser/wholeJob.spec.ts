@@ -201,7 +201,7 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
         buffer: Buffer.from(await plateJpeg('Inverter', 'Made-up 6', 'MU6-00417', 3)),
       })
     await expect(page.getByRole('heading', { name: 'Wall, day and what was mounted' }).locator('..')).toContainText(
-      '1 of 1 components on record',
+      '1 of 1 component on record',
     )
     await expect(page.getByRole('img', { name: 'Picture of Inverter' })).toBeVisible()
   })
@@ -217,9 +217,9 @@ test('a lead takes a job from nothing to a sealed pack and the customer’s page
     )
     await type(page, 'join w1 yes')
     await expect(page.getByText('joined: answers')).toBeVisible()
-    await expect(page.getByText('0 of 1 runs identified')).toBeVisible()
+    await expect(page.getByText('0 of 1 run identified')).toBeVisible()
     await type(page, 'free w1 no')
-    await expect(page.getByText('1 of 1 runs identified')).toBeVisible()
+    await expect(page.getByText('1 of 1 run identified')).toBeVisible()
     for (const core of ['n', 'pe'])
       for (const line of [`core w1 ${core} joined yes`, `core w1 ${core} free no`]) await type(page, line)
     for (const line of ['torque w1 near 4.5', 'torque w1 far 4.4', 'electronics out', 'ir w1 200M', 'pe w1 .02'])
