@@ -97,6 +97,7 @@ const e5 = yup.object({
   pack: pack(),
   loadW: blank0(),
   loadsW: rowsOf(least0().nullable().defined(), 3)
+    .min(2, '${path} holds one load a phase, two or three')
     .nullable()
     .default(null)
     .test('phases', '', (loadsW, { parent, createError }) => {

@@ -6,6 +6,7 @@ import { electrodeMaterials } from './electrodeMaterials'
 import { coresOfRuns, lugsAtAnEnd } from './cableMaterials'
 import { orderedLengthM } from './orderedLength'
 import { SIZE_UNITS, sizeSystemOf } from '../rules/conductors'
+import { counted } from '../quantity/counted'
 import { formatNumber } from '../quantity/formatQuantity'
 import type { RulePack } from '../rules/rulePack'
 
@@ -25,7 +26,7 @@ export interface MaterialLine {
  * howMuch(1, 'pieces') // => '1 piece'
  */
 export const howMuch = (quantity: number, unit: string): string =>
-  `${formatNumber(quantity)}\u00a0${unit === 'pieces' && quantity === 1 ? 'piece' : unit}`
+  unit === 'pieces' ? counted(quantity, ['piece', 'pieces']) : `${formatNumber(quantity)}\u00a0${unit}`
 
 export interface MaterialsInput {
   rules: RulePack

@@ -44,11 +44,7 @@ export function useAnalysis() {
       stop()
       const control = new AbortController()
       running.current = control
-      const cancel = () => {
-        control.abort()
-        setState(EMPTY)
-      }
-      setState({ kind: 'reading', names, cancel })
+      setState({ kind: 'reading', names, cancel: clear })
       const failed = (message: string) => setState({ kind: 'failed', names, message })
       const started = performance.now()
       try {
@@ -63,7 +59,7 @@ export function useAnalysis() {
         failed(`The recording could not be read here (${wordsOf(error)}). ${kept}`)
       }
     },
-    [stop],
+    [stop, clear],
   )
   useEffect(() => stop, [stop])
   return { state, analyse, clear, stop }
