@@ -175,6 +175,7 @@ describe('judging', () => {
       verdictOf('outage.gap', [reading('outage.gap', 'recording', ms, { unit: 'ms', detail: { sampleRateHz: rate } })])
         ?.verdict
     expect([gap(1000), gap(1001), gap(40), gap(40, 1000)]).toEqual(['proven', 'stop', 'proven', 'watch'])
+    expect(gap(40, NaN)).toBe('watch')
   })
 })
 

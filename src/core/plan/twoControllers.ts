@@ -43,12 +43,21 @@ export interface TwoControllersRun {
 }
 
 const MAX_STEPS = 2_000_000
+
+function mustBeginAndGoOn(profile: TwoControllersInput['profile']): void {
+  if (profile[0]?.atS !== 0) throw new RangeError(`profile[0].atS: must be 0, not ${profile[0]?.atS ?? 'missing'}`)
+  const back = profile.findIndex(({ atS }, k) => k > 0 && atS <= (profile[k - 1] as { atS: number }).atS)
+  if (back > 0)
+    throw new RangeError(`profile[${back}].atS: must be later than the entry before, not ${profile[back]?.atS}`)
+}
+
 const clamp = (value: number, limit: number) => Math.min(limit, Math.max(-limit, value))
 
 /**
  * P-13: simulates two batteries whose controllers each steer a current transformer, `u[k+1] = clamp(u[k] + g·meas[k − d])`, or one master over both.
  *
- * @throws RangeError for a run of more than two million steps or without any
+ * @throws RangeError for a run of more than two million steps or without any, and for a profile that does not begin at 0 s and go on from
+ * there: what the house draws before its first entry is not known
  */
 export function simulateTwoControllers({
   mode,
@@ -61,6 +70,7 @@ export function simulateTwoControllers({
   const n = Math.round(durationS / stepS)
   if (!(n >= 1 && n <= MAX_STEPS))
     throw new RangeError(`durationS: ${durationS} s in steps of ${stepS} s is ${n} steps; 1 to ${MAX_STEPS} can be run`)
+  mustBeginAndGoOn(profile)
   const [first, second] = controllers as readonly [Controller, Controller]
   const run: TwoControllersRun = {
     timeS: new Float64Array(n),
@@ -72,10 +82,10 @@ export function simulateTwoControllers({
     mode === 'master' ? [{ ...first, seesBattery: [1, 1], limitW: first.limitW + second.limitW }] : [first, second]
   const measured = acting.map(() => new Float64Array(n))
   const u = acting.map(({ startW }) => startW)
-  let entry = -1
+  let entry = 0
   for (let k = 0; k < n; k++) {
     while (entry + 1 < profile.length && (profile[entry + 1]?.atS ?? Infinity) <= k * stepS) entry++
-    const netW = profile[entry]?.netW ?? 0
+    const { netW } = profile[entry] as { netW: number }
     const [u1 = 0, u2 = 0] = u
     const p1 = mode === 'master' ? clamp(share * u1, first.limitW) : u1
     const p2 = mode === 'master' ? clamp((1 - share) * u1, second.limitW) : u2

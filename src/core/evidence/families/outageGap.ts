@@ -98,7 +98,9 @@ function judgeGap(point: Point, context: EvidenceContext): Judgement {
   const value = formatDuration(reading.valueNumber)
   const leastHz = context.pack.limits.waveSampleRateMin.value
   const rate = Number(reading.detail?.sampleRateHz ?? 0)
-  const grade = rate >= leastHz ? `grade A, ${rate / 1000} kS/s` : `${rate} S/s, too slow for grade A`
+  // asked so that a rate that is no number is too slow
+  const isFast = rate >= leastHz
+  const grade = isFast ? `grade A, ${rate / 1000} kS/s` : `${rate} S/s, too slow for grade A`
   if (promised === null)
     return {
       ...common,
@@ -113,10 +115,9 @@ function judgeGap(point: Point, context: EvidenceContext): Judgement {
       value,
       why: `A ${RIDE_THROUGH_WORDS[kind]}; the plan promised ${RIDE_THROUGH_WORDS[promised]}.`,
     }
-  const weak = rate < leastHz
   return {
     ...common,
-    verdict: weak ? 'watch' : 'proven',
+    verdict: isFast ? 'proven' : 'watch',
     value,
     why: `${capitalised(RIDE_THROUGH_WORDS[kind])} (${grade})${kind === promised ? ', as promised' : ', better than promised'}.`,
   }
