@@ -152,6 +152,62 @@ test.describe('a gap from a film', () => {
     await expect(filmSheet(page).getByText(WORDS.noDrop!)).toBeVisible({ timeout: 60_000 })
   })
 
+  /** A film of a white lamp in a dark room that goes out for half a second, recorded by the browser itself. */
+  const filmOfWhiteLamp = (page: Page): Promise<number[]> =>
+    page.evaluate(async () => {
+      const canvas = document.createElement('canvas')
+      canvas.width = 320
+      canvas.height = 240
+      const context = canvas.getContext('2d')!
+      const recorder = new MediaRecorder(canvas.captureStream(30), { mimeType: 'video/webm;codecs=vp8' })
+      const pieces: Blob[] = []
+      recorder.ondataavailable = ({ data }) => pieces.push(data)
+      const ended = new Promise((done) => (recorder.onstop = done))
+      recorder.start()
+      const began = performance.now()
+      await new Promise<void>((done) => {
+        const draw = () => {
+          const ms = performance.now() - began
+          const isLit = ms < 1000 || ms > 1500
+          context.fillStyle = '#080808'
+          context.fillRect(0, 0, 320, 240)
+          context.fillStyle = isLit ? '#ffffff' : '#101010'
+          context.fillRect(80, 40, 160, 160)
+          // its light on the wall
+          context.fillStyle = isLit ? '#808080' : '#101010'
+          context.fillRect(0, 0, 60, 240)
+          if (ms < 2500) requestAnimationFrame(draw)
+          else done()
+        }
+        draw()
+      })
+      recorder.stop()
+      await ended
+      return [...new Uint8Array(await new Blob(pieces).arrayBuffer())]
+    })
+
+  test('of a lamp as bright as the film can show says nothing of it, and its light on the wall does', async ({
+    page,
+  }) => {
+    test.setTimeout(120_000)
+    const buffer = Buffer.from(await filmOfWhiteLamp(page))
+    await page
+      .getByLabel('Film of a lamp', { exact: true })
+      .setInputFiles({ name: 'white.webm', mimeType: 'video/webm', buffer })
+    await expect(filmSheet(page).getByText(/^The square is as bright as the film can show/)).toBeVisible()
+    await page.getByRole('button', { name: 'Read every frame' }).click()
+    await expect(filmSheet(page).getByText(/the gap would look shorter than it was/)).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByRole('button', { name: 'I see it lit in both: keep it' })).toHaveCount(0)
+    await page.getByRole('button', { name: 'Choose the lamp again' }).click()
+    const picture = page.getByRole('application')
+    await picture.scrollIntoViewIfNeeded()
+    const box = (await picture.boundingBox())!
+    await page.mouse.click(box.x + 0.09 * box.width, box.y + 0.5 * box.height)
+    await expect(filmSheet(page).getByText(/^The square is as bright as the film can show/)).toHaveCount(0)
+    await page.getByRole('button', { name: 'Read every frame' }).click()
+    await expect(filmSheet(page).getByRole('img', { name: 'last lit', exact: true })).toBeVisible({ timeout: 60_000 })
+  })
+
   test('that is no film says so and what to do', async ({ page }) => {
     await page
       .getByLabel('Film of a lamp', { exact: true })

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
 import { readFilmCsv } from '@/core/exchange/filmCsv'
-import { type FilmFrames, type FilmGap, filmGap } from '@/core/outage/filmGap'
+import type { FilmFrames } from '@/core/outage/filmFrames'
+import { type FilmGap, filmGap } from '@/core/outage/filmGap'
 
 const folder = fileURLToPath(new URL('../reference/films/', import.meta.url))
 
@@ -56,7 +57,7 @@ describe.each(patches)('$name', ({ patchCsv, lamp, expected, tolerances }) => {
   it('says the same of a film that another decoder made a little brighter', () => {
     const { timeS, brightness } = framesOf(patchCsv)
     const brighter = brightness.map((value, k) => value + (k % 3) - 1)
-    const again = filmGap({ timeS, brightness: brighter }, lamp)
+    const again = filmGap({ timeS, brightness: brighter, whiteShare: null }, lamp)
     expect([again.evidence, again.reason, again.lastLitFrame]).toEqual([
       expected.evidence,
       expected.reason,
@@ -69,6 +70,7 @@ describe('a film of nothing much', () => {
   const film = (values: number[]): FilmFrames => ({
     timeS: Float64Array.from(values, (_, k) => k / 25),
     brightness: Float64Array.from(values),
+    whiteShare: null,
   })
   const lit = Array<number>(20).fill(120)
   const dark = Array<number>(20).fill(3)

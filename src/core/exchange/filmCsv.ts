@@ -1,6 +1,6 @@
 import { type FieldIssue, type Result, err, ok } from '../result'
 import { guessColumn, readCsvTable, readDecimal } from './csvTable'
-import type { FilmFrames } from '../outage/filmGap'
+import type { FilmFrames } from '../outage/filmFrames'
 
 const cellIssue = (line: number, column: string, value: string, why: string): FieldIssue => ({
   path: `line ${line}, ${column}`,
@@ -32,5 +32,5 @@ export function readFilmCsv(text: string): Result<FilmFrames, FieldIssue> {
     timeS[k] = time
     brightness[k] = value
   }
-  return ok({ timeS, brightness })
+  return ok({ timeS, brightness, whiteShare: null })
 }

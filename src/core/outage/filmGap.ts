@@ -1,9 +1,5 @@
-/** Brightness of a lamp's patch, frame by frame; times are the frames' own in the file, never a nominal rate. */
-export interface FilmFrames {
-  timeS: Float64Array
-  /** Mean luma of the patch, 0…255. */
-  brightness: Float64Array
-}
+import { filmEdges } from './filmEdges'
+import { type FilmFrames, WHITE_LUMA } from './filmFrames'
 
 /** Why a film says nothing of a gap. */
 export type NoEvidence =
@@ -17,6 +13,8 @@ export type NoEvidence =
   | 'notRelit'
   /** Too few frames, or none lit to begin with. */
   | 'notLit'
+  /** As bright as the film can show, so that the beginning of a fall would not be seen and the gap would look shorter. */
+  | 'tooBright'
 
 export interface FilmGap {
   /** The patch fell below half of its lit brightness. */
@@ -36,14 +34,14 @@ export interface FilmGap {
 
 /** Stretch at the beginning whose median is the lit level. */
 const LIT_S = 0.4
-/** Share of the fall by which a frame must differ from its neighbour to belong to the edge; slower is the camera's exposure. */
-const EDGE_SHARE = 0.05
 /** A lamp that is lit for less than this and dark again was not back: T-2 asks for ten cycles. */
 const FOR_GOOD_S = 0.2
 /** A lamp that takes longer from 90 % to 50 % of its fall holds its light. */
 const HOLDS_LIGHT_S = 0.3
 /** Darker than this there is nothing to see a fall of. */
 const LEAST_LIT = 16
+/** More of the lit light than this from white pixels hides the beginning of a fall. */
+export const MOST_WHITE = 0.25
 
 const nothing = (drop: boolean, reason: NoEvidence): FilmGap => ({
   drop,
@@ -77,13 +75,6 @@ function lastBelowS({ timeS, brightness }: FilmFrames, level: number, until: num
   return (timeS[k - 1] as number) + share * ((timeS[k] as number) - (timeS[k - 1] as number))
 }
 
-/** First frame of the run that ends at `last` and in which each frame differs from the one before by `step` in the direction of `sign`. */
-function runStart(brightness: Float64Array, last: number, step: number, sign: 1 | -1): number {
-  let k = last
-  while (k > 0 && sign * ((brightness[k] as number) - (brightness[k - 1] as number)) >= step) k--
-  return k
-}
-
 /** First frame behind `dark` from which the patch stays above half of its lit brightness for good; -1 where none does in the film. */
 function relitForGood({ timeS, brightness }: FilmFrames, dark: number, level: number): number {
   let first = -1
@@ -103,11 +94,13 @@ function relitForGood({ timeS, brightness }: FilmFrames, dark: number, level: nu
  * @param lamp what kind of lamp the crew says it is
  */
 export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
-  const { timeS, brightness } = frames
+  const { timeS, brightness, whiteShare } = frames
   const startS = timeS[0] ?? 0
   const litFrames = timeS.findIndex((time) => time - startS > LIT_S + 1e-9)
   const lit = median(litFrames < 0 ? brightness : brightness.subarray(0, litFrames))
   if (litFrames < 0 || lit < LEAST_LIT) return nothing(false, 'notLit')
+  if (lit >= WHITE_LUMA || (whiteShare !== null && median(whiteShare.subarray(0, litFrames)) > MOST_WHITE))
+    return nothing(false, 'tooBright')
   const half = brightness.findIndex((value) => value < lit / 2)
   if (half < 0) return nothing(false, 'noDrop')
   const lowest = brightness.reduce((least, value) => Math.min(least, value), Infinity)
@@ -117,12 +110,10 @@ export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
   if (lamp === 'led') return nothing(true, 'led')
   const relit = relitForGood(frames, half, lit / 2)
   if (relit < 0) return nothing(true, 'notRelit')
-  const step = EDGE_SHARE * fall
-  const lastLit = Math.min(runStart(brightness, half, step, -1), half - 1)
-  const firstRelit = Math.min(runStart(brightness, relit, step, 1) + 1, relit)
+  const { lastLit, stillLit, seenRelit, firstRelit } = filmEdges(frames, { lit, fall, half, relit, fadeS })
   const ms = (from: number, to: number) => 1000 * ((timeS[to] as number) - (timeS[from] as number))
   const gapMaxMs = ms(lastLit, firstRelit)
-  const gapMinMs = Math.max(0, ms(lastLit + 1, firstRelit - 1))
+  const gapMinMs = Math.max(0, ms(stillLit + 1, seenRelit - 1))
   return {
     drop: true,
     evidence: 'C',

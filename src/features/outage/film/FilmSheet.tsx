@@ -22,6 +22,8 @@ const WHY_NOT: Readonly<Record<NoEvidence, string>> = {
     'The lamp takes too long to go dark: it keeps glowing, so a short gap would not be seen. Film a lamp with a filament.',
   led: 'An LED’s driver stores energy, so its light does not follow the supply. Film a lamp with a filament.',
   notRelit: 'The film ends before the lamp is lit again. Film from before the cut to after the return.',
+  tooBright:
+    'The square is as bright as the film can show, so that the beginning of the fall would not be seen and the gap would look shorter than it was. Put the square beside the lamp, where its light falls on a wall.',
   notLit: 'The square is dark at the beginning. Put it on the lamp, and begin the film while it is lit.',
 }
 

@@ -1,27 +1,45 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
+import { MOST_WHITE } from '@/core/outage/filmGap'
 import { Button } from '@/ui/Button'
-import { FILM_BOUNDS, type Patch, frameAt } from './filmFrames'
+import { Notice } from '@/ui/Notice'
+import { FILM_BOUNDS, type Patch, frameAt, lightOf, patchCanvas } from './filmFrames'
 import { MinutePicker } from './MinutePicker'
 import type { Lamp } from './useFilm'
 import { usePatch } from './usePatch'
 
 const SAME_MOMENT_S = 0.001
 
+/** A frame as it was drawn; another with each drawing. */
+interface DrawnFrame {
+  picture: HTMLCanvasElement
+}
+
 const LAMPS = [
   ['filament', 'a lamp with a filament'],
   ['led', 'an LED'],
 ] as const
 
-/** One frame of a film, drawn as soon as the film stands there. */
-function FilmFrame({ video, atS }: { video: HTMLVideoElement; atS: number }) {
+/** One frame of a film, drawn as soon as the film stands there; says so with its drawing. */
+function FilmFrame({
+  video,
+  atS,
+  onDrawn,
+}: {
+  video: HTMLVideoElement
+  atS: number
+  onDrawn: (drawn: DrawnFrame) => void
+}) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const told = useRef(onDrawn)
+  told.current = onDrawn
   useEffect(() => {
     let isLatest = true
     const draw = () => {
-      if (!isLatest) return
-      canvas.current?.getContext('2d')?.drawImage(video, 0, 0, video.videoWidth, video.videoHeight)
+      if (!isLatest || !canvas.current) return
+      canvas.current.getContext('2d')?.drawImage(video, 0, 0, video.videoWidth, video.videoHeight)
+      told.current({ picture: canvas.current })
     }
     if (Math.abs(video.currentTime - atS) < SAME_MOMENT_S) draw()
     else void frameAt(video, atS).then(draw)
@@ -76,6 +94,20 @@ function LampChoice({ lamp, onLamp }: { lamp: Lamp; onLamp: (lamp: Lamp) => void
   )
 }
 
+/** Whether the square lies on what is as bright as the film can show: said before every frame is read. */
+function WhiteSquare({ drawn, patch }: { drawn: DrawnFrame; patch: Patch }) {
+  const [isWhite, setIsWhite] = useState(false)
+  useEffect(() => {
+    setIsWhite(lightOf(drawn.picture, patchCanvas(patch), patch).whiteShare > MOST_WHITE)
+  }, [drawn, patch])
+  if (!isWhite) return null
+  return (
+    <Notice kind="caution" mt="10px">
+      The square is as bright as the film can show. Put it beside the lamp, where its light falls on a wall.
+    </Notice>
+  )
+}
+
 /** The first frame of what is read of a film, on which the lamp is chosen by finger, by mouse or with the arrow keys. */
 export function PatchPicker({
   video,
@@ -88,6 +120,7 @@ export function PatchPicker({
 }) {
   const [lamp, setLamp] = useState<Lamp>('filament')
   const [fromS, setFromS] = useState(0)
+  const [drawn, setDrawn] = useState<DrawnFrame | null>(null)
   const { patch, centre, larger, smaller, onKeyDown, onPointer } = usePatch(video)
   return (
     <Box px="14px" pb="12px">
@@ -107,9 +140,10 @@ export function PatchPicker({
         cursor="crosshair"
         css={{ touchAction: 'none' }}
       >
-        <FilmFrame video={video} atS={fromS} />
+        <FilmFrame video={video} atS={fromS} onDrawn={setDrawn} />
         <PatchSquare patch={patch} video={video} />
       </Box>
+      {drawn && <WhiteSquare drawn={drawn} patch={patch} />}
       <Flex gap="8px" mt="10px" align="center" wrap="wrap">
         <LampChoice lamp={lamp} onLamp={setLamp} />
         <Button size="sm" onClick={smaller} aria-label="Smaller square">

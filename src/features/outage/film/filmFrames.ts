@@ -1,4 +1,4 @@
-import type { FilmFrames } from '@/core/outage/filmGap'
+import { type FilmFrames, WHITE_LUMA } from '@/core/outage/filmFrames'
 
 /** The lamp's patch in the film's own pixels. */
 export interface Patch {
@@ -93,15 +93,25 @@ export async function showFrame(video: HTMLVideoElement, frameS: number): Promis
   return false
 }
 
-/** Mean luma of a patch of the frame that is shown, 0…255. */
-export function brightnessOf(video: HTMLVideoElement, context: CanvasRenderingContext2D, patch: Patch): number {
+/** Light of a patch: its mean luma, 0…255, and the share of it that comes from pixels as bright as a film can show. */
+interface PatchLight {
+  brightness: number
+  whiteShare: number
+}
+
+/** Light of a patch of the frame that is shown. */
+export function lightOf(frame: CanvasImageSource, context: CanvasRenderingContext2D, patch: Patch): PatchLight {
   const { width, height } = context.canvas
-  context.drawImage(video, patch.x, patch.y, patch.width, patch.height, 0, 0, width, height)
+  context.drawImage(frame, patch.x, patch.y, patch.width, patch.height, 0, 0, width, height)
   const { data } = context.getImageData(0, 0, width, height)
   let sum = 0
-  for (let k = 0; k < data.length; k += 4)
-    sum += 0.2126 * (data[k] as number) + 0.7152 * (data[k + 1] as number) + 0.0722 * (data[k + 2] as number)
-  return sum / (data.length / 4)
+  let white = 0
+  for (let k = 0; k < data.length; k += 4) {
+    const luma = 0.2126 * (data[k] as number) + 0.7152 * (data[k + 1] as number) + 0.0722 * (data[k + 2] as number)
+    sum += luma
+    if (luma >= WHITE_LUMA) white += luma
+  }
+  return { brightness: sum / (data.length / 4), whiteShare: sum === 0 ? 0 : white / sum }
 }
 
 /** A canvas as large as the patch: what is scaled down leaves pixels out. */
@@ -114,10 +124,9 @@ export function patchCanvas({ width, height }: Patch): CanvasRenderingContext2D 
   return context
 }
 
-/** A frame with its own time and the brightness of the patch in it. */
-interface SeenFrame {
+/** A frame with its own time and the light of the patch in it. */
+interface SeenFrame extends PatchLight {
   timeS: number
-  brightness: number
 }
 
 /** Length of a film. Some carry none, and know it only once their end was looked for. */
@@ -151,7 +160,7 @@ class FrameSeeker {
   async at(atS: number): Promise<SeenFrame | null> {
     for (let tries = 0; tries < TRIES; tries++) {
       const timeS = await frameAgain(this.video, atS, tries)
-      if (timeS !== null) return { timeS, brightness: brightnessOf(this.video, this.#context, this.patch) }
+      if (timeS !== null) return { timeS, ...lightOf(this.video, this.#context, this.patch) }
       if (atS >= this.endS - LOOSE_END_S) return null
     }
     throw new Error(noFrameAt(atS))
@@ -215,5 +224,6 @@ export async function readFilm(
   return {
     timeS: Float64Array.from(frames, ({ timeS }) => timeS),
     brightness: Float64Array.from(frames, ({ brightness }) => brightness),
+    whiteShare: Float64Array.from(frames, ({ whiteShare }) => whiteShare),
   }
 }

@@ -1,6 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
-import { type FilmFrames, type FilmGap, filmGap } from '@/core/outage/filmGap'
+import type { FilmFrames } from '@/core/outage/filmFrames'
+import { type FilmGap, filmGap } from '@/core/outage/filmGap'
 import { FILM_BOUNDS, type Patch, closeFilm, durationOf, frameAt, openFilm, readFilm } from './filmFrames'
 
 export type Lamp = 'filament' | 'led'
