@@ -4,8 +4,6 @@ import type { FilmFrames } from './filmFrames'
 const EDGE_SHARE = 0.05
 /** This near to where an edge began, its frames may differ by less than that. */
 const NEAR_SHARE = 0.1
-/** What a lamp takes to lose its first tenth, as a share of what it takes from 90 % to 50 %: ln(1/0.9) / ln(0.9/0.5). */
-const FIRST_TENTH = 0.18
 /** An edge is over within so many times what a lamp takes from 90 % to 50 %. */
 const EDGE_SPANS = 3
 
@@ -44,6 +42,15 @@ function beforeEdge({ brightness }: FilmFrames, { sign, middle, earliest, began,
   return k
 }
 
+/**
+ * What a lamp takes until a tenth of the fall is seen, as a share of what it takes from 90 % to 50 %. White pixels do not show it: what else there
+ * is has to fall by so much more.
+ *
+ * @param white share of the light that comes from them
+ * @example unseenShare(0) // 0.18: ln(1/0.9) / ln(0.9/0.5)
+ */
+const unseenShare = (white: number): number => -Math.log(1 - NEAR_SHARE / (1 - white)) / Math.log(0.9 / 0.5)
+
 /** The first frame that is no older than `spanS` at frame `k`. */
 function earlierBy({ timeS }: FilmFrames, k: number, spanS: number): number {
   let early = k
@@ -73,8 +80,9 @@ export interface FilmEdges {
 
 /** What is known of the lamp's light before its edges are looked for. */
 interface Fallen {
-  /** Level before the gap. */
+  /** Level before the gap, and the share of its light that comes from white pixels. */
   lit: number
+  white: number
   fall: number
   /** First frame below half of the lit level, and the first above it for good. */
   half: number
@@ -87,7 +95,7 @@ interface Fallen {
  * T-13: the frames around a gap. Both edges are looked for back from where the brightness passes half, which is where they are plain. Where frames
  * come so fast that a lamp's first tenth goes by between many of them, the bounds lie that much further apart than one frame.
  */
-export function filmEdges(frames: FilmFrames, { lit, fall, half, relit, fadeS }: Fallen): FilmEdges {
+export function filmEdges(frames: FilmFrames, { lit, white, fall, half, relit, fadeS }: Fallen): FilmEdges {
   const { brightness } = frames
   // half of what is lit may lie far down in a fall that does not end in the dark
   let falling = half
@@ -110,9 +118,9 @@ export function filmEdges(frames: FilmFrames, { lit, fall, half, relit, fadeS }:
   )
   // the first tenth of an edge may go by unseen: the gap may be that much longer, or shorter
   return {
-    lastLit: earlierBy(frames, seenLit, FIRST_TENTH * fadeS),
+    lastLit: earlierBy(frames, seenLit, unseenShare(white) * fadeS),
     stillLit,
-    seenRelit: Math.max(1, earlierBy(frames, firstRelit, FIRST_TENTH * lightS)),
+    seenRelit: Math.max(1, earlierBy(frames, firstRelit, unseenShare(0) * lightS)),
     firstRelit,
   }
 }

@@ -40,8 +40,8 @@ const FOR_GOOD_S = 0.2
 const HOLDS_LIGHT_S = 0.3
 /** Darker than this there is nothing to see a fall of. */
 const LEAST_LIT = 16
-/** More of the lit light than this from white pixels hides the beginning of a fall. */
-export const MOST_WHITE = 0.25
+/** More of the lit light than this from white pixels hides too much of the beginning of a fall. */
+export const MOST_WHITE = 2 / 3
 
 const nothing = (drop: boolean, reason: NoEvidence): FilmGap => ({
   drop,
@@ -99,8 +99,8 @@ export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
   const litFrames = timeS.findIndex((time) => time - startS > LIT_S + 1e-9)
   const lit = median(litFrames < 0 ? brightness : brightness.subarray(0, litFrames))
   if (litFrames < 0 || lit < LEAST_LIT) return nothing(false, 'notLit')
-  if (lit >= WHITE_LUMA || (whiteShare !== null && median(whiteShare.subarray(0, litFrames)) > MOST_WHITE))
-    return nothing(false, 'tooBright')
+  const white = whiteShare === null ? 0 : median(whiteShare.subarray(0, litFrames))
+  if (lit >= WHITE_LUMA || white > MOST_WHITE) return nothing(false, 'tooBright')
   const half = brightness.findIndex((value) => value < lit / 2)
   if (half < 0) return nothing(false, 'noDrop')
   const lowest = brightness.reduce((least, value) => Math.min(least, value), Infinity)
@@ -110,7 +110,7 @@ export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
   if (lamp === 'led') return nothing(true, 'led')
   const relit = relitForGood(frames, half, lit / 2)
   if (relit < 0) return nothing(true, 'notRelit')
-  const { lastLit, stillLit, seenRelit, firstRelit } = filmEdges(frames, { lit, fall, half, relit, fadeS })
+  const { lastLit, stillLit, seenRelit, firstRelit } = filmEdges(frames, { lit, white, fall, half, relit, fadeS })
   const ms = (from: number, to: number) => 1000 * ((timeS[to] as number) - (timeS[from] as number))
   const gapMaxMs = ms(lastLit, firstRelit)
   const gapMinMs = Math.max(0, ms(stillLit + 1, seenRelit - 1))
