@@ -9,7 +9,7 @@ import { logText, readPowerLog } from '@/core/powerLog/readPowerLog'
 import { RULE_PACKS } from '@/core/rules/packs'
 import type { RulePack } from '@/core/rules/rulePack'
 import { BadCall, bytesOf, jsonOf, option, packOption, parsed, print } from './call'
-import { checked, least0, listOf, number, oneOf, required, text } from './inputFields'
+import { checked, known, least0, listOf, number, oneOf, required, text } from './inputFields'
 
 const JSON_MAX_BYTES = 4 * 1024 * 1024
 const blank0 = () => least0().nullable().optional()
@@ -65,7 +65,7 @@ const marksSchema = yup.object({
       minStepW: blank0(),
     })
     .default({}),
-  planned: yup.object({ fallbackPercent: blank0(), bandPercent: blank0() }).default({}),
+  planned: yup.object({ fallbackPercent: blank0(), bandPercent: blank0(), pv: known() }).default({}),
 })
 
 function mapOf(given: string | undefined, content: string, path: string): LogMap {

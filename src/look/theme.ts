@@ -53,8 +53,9 @@ const config = defineConfig({
     // marks: hundreds in a page, and none with a style of its own
     '.punch': { flex: 'none', display: 'inline-block', verticalAlign: '-0.12em' },
     ':focus-visible': { outlineColor: 'focusRing' },
-    // whatever its place asks for at a desk
-    'button, select, summary, input:not([type=checkbox], [type=radio], [type=range], [type=file])': {
+    'input[type=checkbox]': { flex: 'none', width: '20px', height: '20px' },
+    // whatever its place asks for at a desk; what is ticked is pressed on its words too
+    'label:has(> input[type=checkbox]), button, select, summary, input:not([type=checkbox], [type=radio], [type=range], [type=file])': {
       [GLOVED]: { minHeight: `var(${OWN_LEAST_HEIGHT}, ${GLOVED_PX}) !important` },
     },
   },

@@ -29,6 +29,7 @@ export function AskFirst({
       role="group"
       aria-label={label}
       direction="column"
+      minW="min(18em, 100%)"
       gap="8px"
       borderLeftWidth="3px"
       borderColor="watch"

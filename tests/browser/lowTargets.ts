@@ -7,7 +7,9 @@ export const lowTargets = (page: Page): Promise<string[]> =>
     const ROUNDING_PX = 0.5
     const pressed = 'main button, main select, main summary, main [role=tab], main input:not([type=range], [type=file])'
     return [...document.querySelectorAll<HTMLElement>(pressed)].flatMap((element) => {
-      const { width, height } = element.getBoundingClientRect()
+      // what is ticked is pressed on its words too
+      const isTicked = element instanceof HTMLInputElement && /^(checkbox|radio)$/.test(element.type)
+      const { width, height } = ((isTicked && element.closest('label')) || element).getBoundingClientRect()
       // drawn over by what stands for it, as a checkbox is
       const isHidden = width < 2 || height < 2 || getComputedStyle(element).visibility === 'hidden'
       if (isHidden || height >= LEAST_PX - ROUNDING_PX) return []

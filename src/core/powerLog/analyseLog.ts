@@ -22,6 +22,8 @@ export interface LogAnalysis extends LogOutage, DroopFigures {
   energy: LogEnergy
   /** PV was not logged, and is taken as none: where there is some, it may have carried what the street is said to. */
   withoutPv: boolean
+  /** What the street gave was neither logged nor can be worked out. */
+  streetUnseen: boolean
   pvRestart: PvRestart[]
   trips: LogTrip[]
   steps: LogStep[]
@@ -68,7 +70,7 @@ export function analyseLog(
   marks: LogMarks,
   pack: Pick<RulePack, 'limits' | 'nominalV'>,
 ): LogAnalysis {
-  const view = viewOfLog(log, pack.nominalV)
+  const view = viewOfLog(log, pack.nominalV, marks.planned.pv === true)
   const outage = logOutage(view, pack)
   const trips = logTrips(view, outage, marks.marks, marks.declared.overloadLimitW ?? null)
   const segments = segmentsOf(view, outage, trips)
@@ -83,6 +85,7 @@ export function analyseLog(
     ...outage.outage,
     energy: logEnergy(view, outage),
     withoutPv: view.pv === null,
+    streetUnseen: view.grid === null,
     pvRestart: logPvRestart(view, outage),
     trips,
     ...matched,

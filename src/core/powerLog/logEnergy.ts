@@ -70,7 +70,7 @@ function streetKWh(view: LogView, { island, lost, reconnect }: OutageRows, pick:
 
 /** Energies of a whole log and of its island, with the apparent capacity of the battery where they show one. */
 export function logEnergy(view: LogView, outage: OutageRows): LogEnergy {
-  const { load, pv, battery, soc, periodS, rows } = view
+  const { load, pv, pvUnlogged, battery, soc, periodS, rows } = view
   const { island, reconnect } = outage
   const hasIsland = island >= 0 && reconnect > island
   const whole = (column: Float64Array | null, pick: Pick) => energyKWh(column, periodS, pick, 0, rows)
@@ -84,8 +84,8 @@ export function logEnergy(view: LogView, outage: OutageRows): LogEnergy {
   const islandChargedKWh = inIsland(battery, negative)
   return {
     loadKWh: whole(load, all),
-    // a log without PV is of a house without any, as far as anybody can see
-    pvKWh: pv === null ? 0 : whole(pv, all),
+    // a log without PV is of a house without any, unless somebody knows better
+    pvKWh: pv === null && !pvUnlogged ? 0 : whole(pv, all),
     importKWh: streetKWh(view, outage, positive),
     exportKWh: streetKWh(view, outage, negative),
     chargedKWh: whole(battery, negative),

@@ -24,7 +24,12 @@ export interface LogMarks {
     overloadLimitW?: number | null
     minStepW?: number | null
   }
-  planned: { fallbackPercent?: number | null; bandPercent?: number | null }
+  planned: {
+    fallbackPercent?: number | null
+    bandPercent?: number | null
+    /** Whether the house has PV, or may have: a log without it then says nothing that rests on all powers being known. */
+    pv?: boolean | null
+  }
 }
 
 export const NO_MARKS: LogMarks = { marks: [], tests: [], declared: {}, planned: {} }

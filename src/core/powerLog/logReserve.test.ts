@@ -21,6 +21,7 @@ function view(stretches: readonly Stretch[], change: Partial<LogView> = {}): Log
     houseV: null,
     load: column(() => 800),
     pv: column(() => 0),
+    pvUnlogged: false,
     battery: column(([carrier]) => (carrier === 'battery' ? 820 : 0)),
     grid: null,
     gridMetered: false,
@@ -121,5 +122,13 @@ describe('a reserve that a log has seen', () => {
       verdict: 'open',
     })
     expect(logReserve(view(outage), planned(40, 5))?.verdict).toBe('proven')
+  })
+
+  it('says nothing of who carries the house where PV was not logged and there may be some', () => {
+    expect(logReserve(view(DAY, { pv: null, pvUnlogged: true }), planned(40, 5))).toMatchObject({
+      transitions: [],
+      verdict: 'open',
+    })
+    expect(logReserve(view(DAY, { pv: null }), planned(40, 5))).toMatchObject({ verdict: 'proven' })
   })
 })

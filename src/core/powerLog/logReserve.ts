@@ -34,11 +34,11 @@ const LEAST_RUN_S = 10
 const FALLBACK_BAND_PERCENT = 0.5
 
 /** Who a row shows to carry the house; `null` where it shows neither, or where there is no street to choose. */
-function carrierAt({ battery, load, pv, gridDead }: LogView, row: number): Carrier | null {
+function carrierAt({ battery, load, pv, pvUnlogged, gridDead }: LogView, row: number): Carrier | null {
   if (gridDead(row)) return null
   const given = battery?.[row] ?? NaN
   if (given > BATTERY_GIVES_W) return 'battery'
-  const wanted = (load?.[row] ?? NaN) - (pv?.[row] ?? 0)
+  const wanted = (load?.[row] ?? NaN) - (pv?.[row] ?? (pvUnlogged ? NaN : 0))
   return wanted > LOAD_ABOVE_PV_W && given < BATTERY_RESTS_W ? 'grid' : null
 }
 

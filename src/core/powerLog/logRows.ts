@@ -13,6 +13,8 @@ export interface LogView {
   houseV: Float64Array | null
   load: Float64Array | null
   pv: Float64Array | null
+  /** The house has PV, or may have, and it was not logged. */
+  pvUnlogged: boolean
   battery: Float64Array | null
   /** Import +; worked out from the others where no meter logged it, and only while the house is on the street. */
   grid: Float64Array | null
@@ -33,15 +35,21 @@ function lowestOf(columns: readonly Float64Array[]): Float64Array | null {
   return first.map((value, row) => others.reduce((least, other) => Math.min(least, other[row] as number), value))
 }
 
-/** What the street gives by the energy balance, where no meter says it. */
-function balanceOf(log: LoggedPowers): Float64Array | null {
+/** What the street gives by the energy balance, where no meter says it; `null` where a power of it was not logged. */
+function balanceOf(log: LoggedPowers, pvUnlogged: boolean): Float64Array | null {
   const { load, pv, battery } = log.columns
-  if (!load || !battery) return null
+  if (!load || !battery || pvUnlogged) return null
   return load.map((watts, row) => watts - (pv?.[row] ?? 0) - (battery[row] as number))
 }
 
-export function viewOfLog(log: LoggedPowers, nominalV: number): LogView {
+/**
+ * A log made ready for looking at.
+ *
+ * @param hasPv whether the house has PV, or may have; without it a log that holds none is of a house without any
+ */
+export function viewOfLog(log: LoggedPowers, nominalV: number, hasPv: boolean): LogView {
   const { columns, timeS, periodS } = log
+  const pvUnlogged = hasPv && columns.pv === undefined
   const houseV = lowestOf([columns.v, columns.v2, columns.v3].filter((column) => column !== undefined))
   const vGrid = columns.vGrid ?? null
   const below = (column: Float64Array | null, row: number, share: number) =>
@@ -55,8 +63,9 @@ export function viewOfLog(log: LoggedPowers, nominalV: number): LogView {
     houseV,
     load: columns.load ?? null,
     pv: columns.pv ?? null,
+    pvUnlogged,
     battery: columns.battery ?? null,
-    grid: columns.grid ?? balanceOf(log),
+    grid: columns.grid ?? balanceOf(log, pvUnlogged),
     gridMetered: columns.grid !== undefined,
     vGrid,
     f: columns.f ?? null,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { RULE_PACKS } from '../rules/packs'
 import { analyseLog } from './analyseLog'
 import type { LogMap } from './logMap'
-import { NO_MARKS } from './logMarks'
+import { type LogMarks, NO_MARKS } from './logMarks'
 import { proposeLogMap } from './proposeLogMap'
 import { logText, readPowerLog } from './readPowerLog'
 import { timePattern } from './timePattern'
@@ -141,6 +141,56 @@ function outageLog(gapS: number, extra: (s: number) => { load?: number; v?: numb
   if (!log.ok) throw new Error(log.error.message)
   return analyseLog(log.value, { ...NO_MARKS, declared: { overloadLimitW: 5000 } }, pack)
 }
+
+/**
+ * A house of 600 W with PV of 400 W: the street goes at 100 s and is back at 150 s; the house joins it at 210 s, dead for 3 s before. PV and the street are
+ * logged where they are asked for.
+ */
+function pvLog(logged: readonly ('pv' | 'grid')[], planned: LogMarks['planned']) {
+  const rows = Array.from({ length: 300 }, (_, s) => {
+    const dead = s >= 207 && s < 210
+    const onStreet = s < 100 || s >= 210
+    const [load, pv] = dead ? [0, 0] : [600, 400]
+    return [
+      s,
+      dead ? 0 : 230,
+      s < 100 || s >= 150 ? 230 : 0,
+      load,
+      onStreet ? 0 : load - pv,
+      pv,
+      onStreet ? load - pv : 0,
+    ]
+  })
+  const column = (name: string) => [name, { column: name, unit: name.startsWith('v') ? 'V' : 'W', sign: 1 }] as const
+  const columns = ['v', 'vGrid', 'load', 'battery', ...logged].map(column)
+  const log = readPowerLog(`s,v,vGrid,load,battery,pv,grid\n${rows.map((row) => row.join(',')).join('\n')}\n`, {
+    ...MAP,
+    time: { column: 's', format: 'seconds', zone: null },
+    columns: Object.fromEntries(columns) as LogMap['columns'],
+  })
+  if (!log.ok) throw new Error(log.error.message)
+  return analyseLog(log.value, { ...NO_MARKS, planned }, pack)
+}
+
+describe('the return in the log of a house with PV', () => {
+  const seen = { gridLostS: 100, gridBackS: 150, reconnectS: 210, waitS: 60, secondGapS: 3, streetUnseen: false }
+  const joinedOpen = { gridLostS: 100, gridBackS: 150, reconnectS: null, waitS: null, secondGapS: null }
+
+  it('is seen where PV was logged, or a meter of the street', () => {
+    expect(pvLog(['pv'], { pv: true })).toMatchObject(seen)
+    expect(pvLog(['grid'], { pv: true })).toMatchObject({ ...seen, energy: { pvKWh: null } })
+    expect(pvLog(['pv', 'grid'], { pv: true })).toMatchObject(seen)
+  })
+
+  it('is open where neither was: what PV gives would be taken for the street, the wait for none and the second gap for none', () => {
+    expect(pvLog([], { pv: true })).toMatchObject({
+      ...joinedOpen,
+      streetUnseen: true,
+      energy: { pvKWh: null, importKWh: null, exportKWh: null },
+    })
+    expect(pvLog([], {})).toMatchObject({ waitS: 0, secondGapS: 0, energy: { pvKWh: 0 } })
+  })
+})
 
 describe('an outage in a log', () => {
   it('has a gap that is known to a row, and none that is shorter than one', () => {

@@ -114,8 +114,8 @@ function LinkLine({ link }: { link: JobView['links'][number] }) {
       ? `ran out ${dayOf(link.expiresAt)}`
       : `works until ${dayOf(link.expiresAt)}`
   return (
-    <Flex align="center" gap="10px" fontSize="13.5px" color="ink2" minH="34px">
-      <Text flex="1">
+    <Flex align="center" gap="10px" wrap="wrap" fontSize="13.5px" color="ink2" minH="34px">
+      <Text flex="1 1 12em">
         Link made {clock(link.createdAt)}, {state},{' '}
         {link.openedAt ? `first opened ${clock(link.openedAt)}` : 'not opened yet'}
       </Text>

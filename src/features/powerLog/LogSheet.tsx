@@ -3,6 +3,7 @@ import { Box, Text } from '@chakra-ui/react'
 import { useMemo, useRef } from 'react'
 import { rulesOf } from '@/core/installation/rulesOf'
 import type { Installation } from '@/core/installation/installation'
+import { mayHavePv } from '@/core/installation/mayHavePv'
 import { type LogMarks, NO_MARKS } from '@/core/powerLog/logMarks'
 import { formatNumber, formatQuantity } from '@/core/quantity/formatQuantity'
 import { Button } from '@/ui/Button'
@@ -21,12 +22,12 @@ import { logSentences } from './logWords'
 import { type LogBench, type LogState, useLog } from './useLog'
 
 /** What the plan declares, so that a log is held against it. */
-function marksOf({ settings }: Pick<Installation, 'settings'>): LogMarks {
+function marksOf({ settings, sources }: Pick<Installation, 'settings' | 'sources'>): LogMarks {
   const planned = (key: string) => settings.find((setting) => setting.key === key)?.value ?? null
   return {
     ...NO_MARKS,
     declared: { chargeLimitW: planned('chargeLimitW'), dischargeLimitW: planned('dischargeLimitW') },
-    planned: { fallbackPercent: planned('reserveSocPercent'), bandPercent: null },
+    planned: { fallbackPercent: planned('reserveSocPercent'), bandPercent: null, pv: mayHavePv({ sources }) },
   }
 }
 
@@ -35,8 +36,8 @@ export function LogSheet() {
   const {
     record: { installation },
   } = useJob()
-  const { settings } = installation
-  const marks = useMemo(() => marksOf({ settings }), [settings])
+  const { settings, sources } = installation
+  const marks = useMemo(() => marksOf({ settings, sources }), [settings, sources])
   const bench = useLog(rulesOf(installation), marks)
   const field = useRef<HTMLInputElement>(null)
   const { state, open } = bench

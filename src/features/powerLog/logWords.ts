@@ -39,8 +39,12 @@ function gapWords({ gapS, gridLostS, gapResolutionS, rideThroughClass, islandS }
   return [`${lost}; the house was dead for ${seconds(gapS)}, to a row of ${seconds(gapResolutionS)}${word} (grade B).`]
 }
 
-function returnWords({ gridBackS, waitS, secondGapS, gapResolutionS }: LogAnalysis): string[] {
+function returnWords({ gridBackS, waitS, secondGapS, gapResolutionS, streetUnseen }: LogAnalysis): string[] {
   if (gridBackS === null) return []
+  if (streetUnseen)
+    return [
+      `The street was back at ${seconds(gridBackS)}; when the house was on it again cannot be told: what the street gives was not logged, nor all from which it is worked out.`,
+    ]
   if (waitS === null || secondGapS === null)
     return [`The street was back at ${seconds(gridBackS)}; the log does not show the house on it again.`]
   const second =

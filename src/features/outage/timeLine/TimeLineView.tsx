@@ -1,6 +1,7 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo, useRef, useState } from 'react'
+import { mayHavePv } from '@/core/installation/mayHavePv'
 import { rulesOf } from '@/core/installation/rulesOf'
 import { placeTracks } from '@/core/outage/timeLine/placeTracks'
 import { ALIGNMENTS, type Alignment, type PlacedTrack } from '@/core/outage/timeLine/track'
@@ -47,7 +48,11 @@ export function TimeLineView() {
   const { record } = useJob()
   const { site } = record.installation
   const own = useJobTracks(site.timeZone)
-  const { tracks, faults, busy, add, remove } = useTracks(rulesOf(record.installation), site.timeZone)
+  const hasPv = mayHavePv(record.installation)
+  const { tracks, faults, busy, add, remove } = useTracks(rulesOf(record.installation), {
+    timeZone: site.timeZone,
+    hasPv,
+  })
   const [alignment, setAlignment] = useState<Alignment>('clock')
   const [handS, setHandS] = useState<Readonly<Record<string, number>>>({})
   const field = useRef<HTMLInputElement>(null)

@@ -21,12 +21,18 @@ function grouped(files: readonly File[]): File[][] {
   return [...groups.values()]
 }
 
+/** What is known of the house that a file is of. */
+interface House {
+  timeZone: string | null
+  hasPv: boolean
+}
+
 /**
  * Reads a recording, or where it is none a power log by the columns that its own words propose.
  *
  * @throws Error with what is wrong with the file
  */
-async function read(files: readonly File[], rules: RulePack, timeZone: string | null): Promise<LoadedTrack> {
+async function read(files: readonly File[], rules: RulePack, { timeZone, hasPv }: House): Promise<LoadedTrack> {
   const name = files.map((file) => file.name).join(', ')
   const wave = await analysePickedInWorker(files, rules)
   if (wave.ok) return waveTrack(uuidv7(), name, wave.value, timeZone)
@@ -36,13 +42,13 @@ async function read(files: readonly File[], rules: RulePack, timeZone: string | 
   const bytes = new Uint8Array(await file.arrayBuffer())
   const { proposed } = await logHeadInWorker(bytes)
   if (!proposed) throw new Error(`${file.name}: no recording (${wave.error.message}), and no log with a time`)
-  const log = await analyseLogInWorker(bytes, proposed, NO_MARKS, rules)
+  const log = await analyseLogInWorker(bytes, proposed, { ...NO_MARKS, planned: { pv: hasPv } }, rules)
   if (!log.ok) throw new Error(`${file.name}: ${log.error.message}`)
   return logTrack(uuidv7(), name, log.value, timeZone)
 }
 
 /** Recordings and logs that were laid on the time line; they stay on this device. */
-export function useTracks(rules: RulePack, timeZone: string | null) {
+export function useTracks(rules: RulePack, { timeZone, hasPv }: House) {
   const [tracks, setTracks] = useState<readonly LoadedTrack[]>([])
   const [faults, setFaults] = useState<readonly string[]>([])
   const [busy, setBusy] = useState(false)
@@ -52,14 +58,14 @@ export function useTracks(rules: RulePack, timeZone: string | null) {
       setFaults([])
       for (const group of grouped(files))
         try {
-          const track = await read(group, rules, timeZone)
+          const track = await read(group, rules, { timeZone, hasPv })
           setTracks((old) => [...old, track].slice(0, MOST_TRACKS))
         } catch (error) {
           setFaults((old) => [...old, error instanceof Error ? error.message : 'A file could not be read.'])
         }
       setBusy(false)
     },
-    [rules, timeZone],
+    [rules, timeZone, hasPv],
   )
   const remove = (id: string) => setTracks((old) => old.filter((track) => track.id !== id))
   return { tracks, faults, busy, add, remove }

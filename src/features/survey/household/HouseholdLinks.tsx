@@ -29,8 +29,17 @@ function LinkRow({
   const { dayOf } = useTimes()
   const lasts = Date.parse(expiresAt) < now ? 'has run out' : `works until ${dayOf(expiresAt)}`
   return (
-    <Flex borderTopWidth="1px" borderColor="rule" px="14px" py="6px" gap="12px" align="center" fontSize="14px">
-      <Text flex="1">
+    <Flex
+      borderTopWidth="1px"
+      borderColor="rule"
+      px="14px"
+      py="6px"
+      gap="12px"
+      align="center"
+      wrap="wrap"
+      fontSize="14px"
+    >
+      <Text flex="1 1 12em">
         made {dayOf(createdAt)}, {withdrawnAt ? 'withdrawn' : lasts},{' '}
         {openedAt ? `opened ${dayOf(openedAt)}` : 'not opened yet'}
       </Text>
