@@ -1,4 +1,5 @@
 import { type Download, expect, test } from '@playwright/test'
+import { squeezedWords } from './squeezedWords'
 import { aPicture, bytesOf, makeJob, openBench, signIn } from './support'
 
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
@@ -205,6 +206,11 @@ test.describe('the household', () => {
     await expect(phone.getByLabel('What must never go off?')).toHaveValue('The aquarium')
 
     await page.getByRole('button', { name: 'Withdraw', exact: true }).click()
+    // the question takes its own line where there is no room beside it
+    await page.setViewportSize({ width: 390, height: 800 })
+    await page.getByRole('tab', { name: 'Bench', exact: true }).click()
+    await expect(page.getByRole('button', { name: 'Withdraw the link' })).toBeVisible()
+    expect(await squeezedWords(page)).toEqual([])
     await page.getByRole('button', { name: 'Withdraw the link' }).click()
     await expect(page.getByText(/withdrawn/).first()).toBeVisible()
     await phone.reload()
