@@ -47,15 +47,17 @@ interface ChipBodyProps {
   marked?: boolean
 }
 
-/** How it looks, where it lies and while it is carried. */
+/** How it looks, where it lies and while it is carried: its name whole, on as many lines as a narrow lane needs. */
 export const ChipBody = ({ name, figure, lifted = false, assumed = false, marked = false }: ChipBodyProps) => (
   <Flex
     as="span"
     display="inline-flex"
     maxW="100%"
     align="center"
-    gap="4px"
+    wrap="wrap"
+    columnGap="4px"
     px="6px"
+    py="3px"
     minH="32px"
     bg="sheet"
     borderWidth="1px"
@@ -66,12 +68,14 @@ export const ChipBody = ({ name, figure, lifted = false, assumed = false, marked
     lineHeight="1.2"
     boxShadow={lifted ? 'md' : undefined}
   >
-    <chakra.span color="ink3" flex="none" lineHeight="0">
-      <GripVertical size={13} aria-hidden />
-    </chakra.span>
-    <chakra.span overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
-      {name}
-    </chakra.span>
+    <Flex as="span" display="inline-flex" align="center" gap="4px" minW="0">
+      <chakra.span color="ink3" flex="none" lineHeight="0">
+        <GripVertical size={13} aria-hidden />
+      </chakra.span>
+      <chakra.span minW="0" overflowWrap="anywhere">
+        {name}
+      </chakra.span>
+    </Flex>
     <chakra.span color="ink2" flex="none">
       {figure}
     </chakra.span>

@@ -22,12 +22,12 @@ import { logSentences } from './logWords'
 import { type LogBench, type LogState, useLog } from './useLog'
 
 /** What the plan declares, so that a log is held against it. */
-function marksOf({ settings, sources }: Pick<Installation, 'settings' | 'sources'>): LogMarks {
+function marksOf({ settings, sources, survey }: Pick<Installation, 'settings' | 'sources' | 'survey'>): LogMarks {
   const planned = (key: string) => settings.find((setting) => setting.key === key)?.value ?? null
   return {
     ...NO_MARKS,
     declared: { chargeLimitW: planned('chargeLimitW'), dischargeLimitW: planned('dischargeLimitW') },
-    planned: { fallbackPercent: planned('reserveSocPercent'), bandPercent: null, pv: mayHavePv({ sources }) },
+    planned: { fallbackPercent: planned('reserveSocPercent'), bandPercent: null, pv: mayHavePv({ sources, survey }) },
   }
 }
 
@@ -36,8 +36,8 @@ export function LogSheet() {
   const {
     record: { installation },
   } = useJob()
-  const { settings, sources } = installation
-  const marks = useMemo(() => marksOf({ settings, sources }), [settings, sources])
+  const { settings, sources, survey } = installation
+  const marks = useMemo(() => marksOf({ settings, sources, survey }), [settings, sources, survey])
   const bench = useLog(rulesOf(installation), marks)
   const field = useRef<HTMLInputElement>(null)
   const { state, open } = bench
