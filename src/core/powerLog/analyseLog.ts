@@ -3,7 +3,7 @@ import { type DroopFigures, logDroop } from './logDroop'
 import { type LogEnergy, logEnergy } from './logEnergy'
 import type { LogMark, LogMarks } from './logMarks'
 import { type LogOutage, type OutageRows, logOutage } from './logOutage'
-import { type PvRestart, logPvRestart } from './logPvRestart'
+import { type PvRestart, logPvRestart, pvBeforeW } from './logPvRestart'
 import { type LogReserve, logReserve } from './logReserve'
 import { type LogView, rowAt, viewOfLog } from './logRows'
 import { type LogStep, type MatchedMark, type Segment, logSteps, matchMarks } from './logSteps'
@@ -24,6 +24,8 @@ export interface LogAnalysis extends LogOutage, DroopFigures {
   withoutPv: boolean
   /** What the street gave was neither logged nor can be worked out. */
   streetUnseen: boolean
+  /** PV gave before the loss, or there may be some that was not logged: after the return it is looked for. */
+  pvExpected: boolean
   pvRestart: PvRestart[]
   trips: LogTrip[]
   steps: LogStep[]
@@ -86,6 +88,7 @@ export function analyseLog(
     energy: logEnergy(view, outage),
     withoutPv: view.pv === null,
     streetUnseen: view.grid === null,
+    pvExpected: view.pvUnlogged || pvBeforeW(view, outage) !== null,
     pvRestart: logPvRestart(view, outage),
     trips,
     ...matched,

@@ -35,12 +35,19 @@ function restartIn(
   return { where, beforeW, t10S, t90S, t10AfterS: t10S - startS, t90AfterS: t90S === null ? null : t90S - startS }
 }
 
+/** Mean power of PV just before the loss; `null` where it was not logged, or gave nothing to speak of. */
+export function pvBeforeW({ pv, timeS }: LogView, { lost }: Pick<OutageRows, 'lost'>): number | null {
+  if (pv === null || lost < 0) return null
+  const from = rowAt({ timeS }, (timeS[lost] as number) - BEFORE_S)
+  const beforeW = meanOf([...pv.subarray(from, lost)].map((watts) => (Number.isNaN(watts) ? null : watts)))
+  return beforeW === null || beforeW < LEAST_W ? null : beforeW
+}
+
 /** T-7 from a log: the first rows at or above 10 % and 90 % of what PV gave before the loss, in the island and after the return. */
-export function logPvRestart(view: LogView, { lost, island, reconnect }: OutageRows): PvRestart[] {
-  if (view.pv === null || lost < 0) return []
-  const from = rowAt(view, (view.timeS[lost] as number) - BEFORE_S)
-  const beforeW = meanOf([...view.pv.subarray(from, lost)].map((watts) => (Number.isNaN(watts) ? null : watts)))
-  if (beforeW === null || beforeW < LEAST_W) return []
+export function logPvRestart(view: LogView, outage: OutageRows): PvRestart[] {
+  const beforeW = pvBeforeW(view, outage)
+  if (beforeW === null) return []
+  const { island, reconnect } = outage
   const inIsland = island < 0 ? null : restartIn(view, beforeW, island, reconnect < 0 ? view.rows : reconnect, 'island')
   const after = reconnect < 0 ? null : restartIn(view, beforeW, reconnect, view.rows, 'afterReturn')
   return [inIsland, after].filter((restart) => restart !== null)

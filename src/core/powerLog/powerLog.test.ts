@@ -177,7 +177,7 @@ describe('the return in the log of a house with PV', () => {
   const joinedOpen = { gridLostS: 100, gridBackS: 150, reconnectS: null, waitS: null, secondGapS: null }
 
   it('is seen where PV was logged, or a meter of the street', () => {
-    expect(pvLog(['pv'], { pv: true })).toMatchObject(seen)
+    expect(pvLog(['pv'], { pv: true })).toMatchObject({ ...seen, pvExpected: true })
     expect(pvLog(['grid'], { pv: true })).toMatchObject({ ...seen, energy: { pvKWh: null } })
     expect(pvLog(['pv', 'grid'], { pv: true })).toMatchObject(seen)
   })
@@ -186,9 +186,10 @@ describe('the return in the log of a house with PV', () => {
     expect(pvLog([], { pv: true })).toMatchObject({
       ...joinedOpen,
       streetUnseen: true,
+      pvExpected: true,
       energy: { pvKWh: null, importKWh: null, exportKWh: null },
     })
-    expect(pvLog([], {})).toMatchObject({ waitS: 0, secondGapS: 0, energy: { pvKWh: 0 } })
+    expect(pvLog([], {})).toMatchObject({ waitS: 0, secondGapS: 0, pvExpected: false, energy: { pvKWh: 0 } })
   })
 })
 

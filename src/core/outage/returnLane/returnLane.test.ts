@@ -39,6 +39,7 @@ describe('the return on one lane, from a log', () => {
     waitS: 60,
     secondGapS: 2,
     gapResolutionS: 1,
+    pvExpected: true,
     pvRestart: [
       { where: 'island', beforeW: 3000, t10S: 40, t90S: 60, t10AfterS: 20, t90AfterS: 40 },
       { where: 'afterReturn', beforeW: 3000, t10S: 220, t90S: 400, t10AfterS: 60, t90AfterS: 240 },
@@ -69,6 +70,8 @@ describe('the return on one lane, from a log', () => {
     const noPv = returnOfLog({ ...log, pvRestart: [{ ...after!, t90S: null, t90AfterS: null }] })
     expect(said(noPv)).toContain('PV was not seen to come back')
     expect(said(returnOfLog(log))).not.toContain('PV was not seen')
+    // at night, and in a house without any, it is not looked for
+    expect(said(returnOfLog({ ...log, pvRestart: [], pvExpected: false }))).not.toContain('PV was not seen')
     expect(returnOfLog({ ...log, gridBackS: null })).toBeNull()
   })
 })

@@ -82,7 +82,11 @@ export function returnOfLog({
   secondGapS,
   gapResolutionS,
   pvRestart,
-}: Pick<LogAnalysis, 'gridBackS' | 'waitS' | 'secondGapS' | 'gapResolutionS' | 'pvRestart'>): ReturnLane | null {
+  pvExpected,
+}: Pick<
+  LogAnalysis,
+  'gridBackS' | 'waitS' | 'secondGapS' | 'gapResolutionS' | 'pvRestart' | 'pvExpected'
+>): ReturnLane | null {
   if (gridBackS === null) return null
   const pv = pvRestart
     .filter(({ where }) => where === 'afterReturn')
@@ -98,7 +102,7 @@ export function returnOfLog({
     secondGapS: seen ? secondGapS : null,
     unseenBelowS: waitS === null || seen ? null : gapResolutionS,
     underWayS: null,
-    missing: pv.some(({ kind }) => kind === 'pv90') ? [] : ['pv'],
+    missing: pvExpected && !pv.some(({ kind }) => kind === 'pv90') ? ['pv'] : [],
   }
 }
 
