@@ -55,9 +55,10 @@ const config = defineConfig({
     ':focus-visible': { outlineColor: 'focusRing' },
     'input[type=checkbox]': { flex: 'none', width: '20px', height: '20px' },
     // whatever its place asks for at a desk; what is ticked is pressed on its words too
-    'label:has(> input[type=checkbox]), button, select, summary, input:not([type=checkbox], [type=radio], [type=range], [type=file])': {
-      [GLOVED]: { minHeight: `var(${OWN_LEAST_HEIGHT}, ${GLOVED_PX}) !important` },
-    },
+    'label:has(> input[type=checkbox]), button, select, summary, input:not([type=checkbox], [type=radio], [type=range], [type=file])':
+      {
+        [GLOVED]: { minHeight: `var(${OWN_LEAST_HEIGHT}, ${GLOVED_PX}) !important` },
+      },
   },
   theme: {
     tokens: {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { anElectrode, house, reading, recordOf, tester } from '../../../../tests/support/house'
+import { aLoad, anElectrode, house, reading, recordOf, tester } from '../../../../tests/support/house'
 import type { Installation } from '../../installation/installation'
+import type { Phase } from '../../rules/rulePack'
 import { benchOf } from '../bench'
 import type { Reading } from '../reading'
 import { compareFirmware } from './componentRecord'
@@ -279,6 +280,47 @@ describe('what people say and see', () => {
         .map(({ key }) => key),
     ).toEqual(['outage.stayedOn.fridge'])
     expect(judged('outage.stayedOn.fridge', [reading('outage.stayedOn.fridge', 'seen', 'dead')]).verdict).toBe('stop')
+  })
+})
+
+describe('a gap on several phases', () => {
+  const recordingOf = (ids: readonly string[], ms = 40) =>
+    reading('outage.gap', 'recording', ms, {
+      unit: 'ms',
+      detail: { sampleRateHz: 10_000, events: Object.fromEntries(ids.map((id) => [id, []])) },
+    })
+  const on = (packId: Installation['packId'], phases: readonly (Phase | 'all')[], detail: Reading) =>
+    judged(
+      'outage.gap',
+      [detail],
+      house({
+        packId,
+        circuits: [],
+        runs: [],
+        electrodes: [],
+        loads: phases.map((phase, k) => aLoad({ tag: `l${k}`, phase })),
+      }),
+    )
+
+  it('is open while one of those that are backed up was not recorded', () => {
+    expect(on('iec-3ph-400', ['all'], recordingOf(['v1']))).toMatchObject({
+      verdict: 'open',
+      why: 'Recorded on 1 of the 3 phases that are backed up; on another the gap may have been longer. Record the voltage of each.',
+    })
+    expect(plain(on('iec-3ph-400', ['all'], recordingOf(['v1'])).value)).toBe('≥ 40 ms')
+    expect(on('iec-3ph-400', ['L1', 'L3'], recordingOf(['v1'])).verdict).toBe('open')
+    expect(on('na-split-240', ['L1', 'L2'], recordingOf(['v1'])).why).toContain('1 of the 2 legs')
+    expect(on('na-split-240', [], recordingOf(['v1'])).verdict).toBe('open')
+  })
+
+  it('is proven with all of them, and with the one that is backed up', () => {
+    expect(on('iec-3ph-400', ['all'], recordingOf(['v1', 'v2', 'v3'])).verdict).toBe('proven')
+    expect(on('iec-3ph-400', ['L2', 'L2'], recordingOf(['v2'])).verdict).toBe('proven')
+    expect(on('na-split-240', ['L1', 'all'], recordingOf(['v1', 'v2'])).verdict).toBe('proven')
+  })
+
+  it('that is longer than promised on one is Stop, whatever the others did', () => {
+    expect(on('iec-3ph-400', ['all'], recordingOf(['v1'], 3000)).verdict).toBe('stop')
   })
 })
 

@@ -13,6 +13,7 @@ import { type PointFamily, type TheJob, onceAJob } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import type { Reading } from '../reading'
 import { type SlotReadings, slotReadings } from '../slotReadings'
+import { type PhasesRecorded, phasesMissing } from './phasesRecorded'
 
 /** Slot that a recording of the wave is tied to. */
 export const RECORDING_SLOT = 'recording'
@@ -101,6 +102,9 @@ function judgeGap(point: Point, context: EvidenceContext): Judgement {
   // asked so that a rate that is no number is too slow
   const isFast = rate >= leastHz
   const grade = isFast ? `grade A, ${rate / 1000} kS/s` : `${rate} S/s, too slow for grade A`
+  const missing = phasesMissing(reading, context)
+  if (missing !== null && (promised === null || classKept(kind, promised)))
+    return { ...common, verdict: 'open', value: `≥ ${value}`, why: missingWords(missing, context) }
   if (promised === null)
     return {
       ...common,
@@ -203,6 +207,9 @@ function withoutDuration(
     why: 'The recording does not hold the whole gap: no duration and no class can be claimed. Record it again, from before the cut to after the return.',
   }
 }
+
+const missingWords = ({ recorded, backedUp }: PhasesRecorded, { pack }: EvidenceContext): string =>
+  `Recorded on ${recorded} of the ${backedUp} ${pack.phases.length > 2 ? 'phases' : 'legs'} that are backed up; on another the gap may have been longer. Record the voltage of each.`
 
 /** T-4: phases that follow each other the other way round after the changeover: a danger for motors on all three. */
 function otherRotation(
