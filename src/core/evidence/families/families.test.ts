@@ -245,6 +245,48 @@ describe('the island’s source', () => {
   })
 })
 
+describe('the island’s source on several phases', () => {
+  const made = '2026-12-03T10:00:00.000Z'
+  const volts = (slot: string, value: number, recordedAt = made) =>
+    reading('outage.islandSource', slot, value, { unit: 'V', instrumentId: tester.id, recordedAt })
+  const hz = reading('outage.islandSource', 'frequency', 60, { unit: 'Hz', recordedAt: made })
+  const bare = { circuits: [], runs: [], electrodes: [] }
+  const split = house({ packId: 'na-split-240', ...bare })
+
+  it('asks for each: a leg that nobody measured may be high where the neutral is lost', () => {
+    const of = (...readings: Reading[]) => judged('outage.islandSource', [...readings, hz], split)
+    expect(of(volts('voltage', 120))).toMatchObject({ verdict: 'open', why: expect.stringContaining('each phase') })
+    expect(plain(of(volts('voltage', 120), volts('voltage2', 121)).value)).toBe('120 V, 121 V, 60 Hz')
+    expect(of(volts('voltage', 120), volts('voltage2', 121)).verdict).toBe('proven')
+    expect(of(volts('voltage', 120), volts('voltage2', 145)).verdict).toBe('stop')
+  })
+
+  it('asks for no more of what was recorded before that, and counts what is there', () => {
+    const before = '2026-11-20T10:00:00.000Z'
+    const of = (...readings: Reading[]) => judged('outage.islandSource', [...readings, hz], split).verdict
+    expect(of(volts('voltage', 120, before))).toBe('proven')
+    expect(of(volts('voltage', 120, before), volts('voltage2', 145))).toBe('stop')
+  })
+
+  it('asks for the phases that are fed alone', () => {
+    const { sources } = house()
+    const slotsWith = (phase: Phase | 'all') =>
+      benchOf(
+        recordOf(
+          house({
+            packId: 'iec-3ph-400',
+            ...bare,
+            sources: { ...sources, units: sources.units.map((unit) => ({ ...unit, phase })) },
+          }),
+        ),
+      )
+        .points.find(({ key }) => key === 'outage.islandSource')
+        ?.slots.map(({ label }) => label)
+    expect(slotsWith('L2')).toEqual(['Voltage', 'Frequency'])
+    expect(slotsWith('all')).toEqual(['Voltage of L1', 'Voltage of L2', 'Voltage of L3', 'Frequency'])
+  })
+})
+
 describe('what people say and see', () => {
   it.each([
     ['outage.medical', 'none', 'proven'],
