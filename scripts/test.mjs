@@ -8,6 +8,7 @@ import { startApp, startOwn } from './lib/app.mjs'
 import { killsWhileReadingsComeIn } from './lib/attack.mjs'
 import { listsOfReplica } from './lib/listsOfReplica.mjs'
 import { pagesWithoutDatabase } from './lib/pagesWithoutDatabase.mjs'
+import { newTally } from './lib/tally.mjs'
 import { twoServersOnOneDatabase } from './lib/twoServers.mjs'
 import { ensureBuild } from './lib/build.mjs'
 import { freePort, startCluster, startPlainCluster } from './lib/cluster.mjs'
@@ -15,6 +16,7 @@ import { makeCopy, restoreCopy } from './lib/copy.mjs'
 import { requireDatabase } from './lib/databaseReady.mjs'
 import { Blocked, ended, run } from './lib/run.mjs'
 import { ensureChromium, ensureNpmPackages, ensurePostgres } from './lib/setup.mjs'
+import { whatFailedInPlaywright, whatFailedInVitest } from './lib/whatFailed.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const work = join(root, '.test-data')
@@ -26,19 +28,24 @@ const bin = (name) => join(root, 'node_modules/.bin', name)
 /** `npm test -- browser wire.spec` runs one part, and of it the files whose names hold one of the words behind. */
 const PARTS = ['types', 'lint', 'database', 'browser', 'own', 'attack']
 const [only, ...files] = process.argv.slice(2)
-let passed = 0
-let failed = 0
+const tally = newTally()
 
 /** Runs one check that passes or fails as a whole, beside others: what it printed is shown when it has ended. */
 async function check(name, command, args) {
   const { ok, printed } = await ended(command, args, { cwd: root })
   console.log(`\n== ${name}\n${printed}${name}: ${ok ? 'passed' : 'FAILED'}`)
-  if (ok) passed++
-  else failed++
+  // the end of what was printed is where a checker says what it found
+  tally.told(name, ok, printed.slice(-2000))
 }
 
-/** Runs a test runner that writes a JSON report, and adds up its counts; a runner that tells nothing has failed. */
-function suite(name, command, args, env, reportFile, count) {
+/** Prints one check of the project's own, and counts it. */
+function told(name, ok, facts = '') {
+  console.log(`${ok ? '✓' : '✗'} ${name}${facts && `: ${facts}`}`)
+  tally.told(name, ok, facts)
+}
+
+/** Runs a test runner that writes a JSON report, and adds up what it tells; a runner that tells nothing has failed. */
+function suite(name, command, args, env, reportFile, tell) {
   console.log(`\n== ${name}`)
   rmSync(reportFile, { force: true })
   const { status } = spawnSync(command, args, {
@@ -46,13 +53,12 @@ function suite(name, command, args, env, reportFile, count) {
     stdio: ['ignore', 'inherit', 'inherit'],
     env: { ...process.env, ...env },
   })
-  const counts = existsSync(reportFile) ? count(JSON.parse(readFileSync(reportFile, 'utf8'))) : { passed: 0, failed: 0 }
-  passed += counts.passed
-  failed += counts.failed
-  if (counts.failed === 0 && (status !== 0 || counts.passed === 0)) {
-    console.log(`${name}: ended with ${status} and ${counts.passed} passed tests`)
-    failed++
-  }
+  const { passed, failures } = existsSync(reportFile)
+    ? tell(JSON.parse(readFileSync(reportFile, 'utf8')))
+    : { passed: 0, failures: [] }
+  tally.add(passed, failures)
+  const isSilent = failures.length === 0 && (status !== 0 || passed === 0)
+  if (isSilent) tally.told(name, false, `It ended with ${status} and ${passed} passed tests.`)
 }
 
 /** What stood on the page of each test that failed, and what the app wrote down, for whoever has nothing but what was printed. */
@@ -85,10 +91,7 @@ async function databaseTests(postgres) {
       ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...files],
       env,
       report,
-      ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
-        passed: numPassedTests,
-        failed: Math.max(numFailedTests, numFailedTestSuites > 0 && numFailedTests === 0 ? 1 : 0),
-      }),
+      (told) => ({ passed: told.numPassedTests, failures: whatFailedInVitest(told) }),
     )
   } finally {
     cluster.stop()
@@ -106,9 +109,14 @@ function logCheck(name, dataFolder, { mustHold = '' } = {}) {
   console.log(
     `${ok ? '✓' : '✗'} ${name}: its log of ${text.length} characters holds nothing that was entered${found.length > 0 ? `, but it does: ${found.join(', ')}` : ''}`,
   )
-  if (ok) passed++
-  else failed++
+  tally.told(`${name}: its log`, ok, found.join(', '))
 }
+
+/** What a report of Playwright comes to; a test behind one that failed, and was not run for it, has not passed. */
+const inPlaywright = (told) => ({
+  passed: told.stats.expected + told.stats.flaky,
+  failures: whatFailedInPlaywright(told),
+})
 
 async function browserTests(postgres, chromium) {
   ensureBuild(root)
@@ -128,10 +136,7 @@ async function browserTests(postgres, chromium) {
       AWLBRIGHT_TEST_DATABASE: app.env.DATABASE_URL,
       PLAYWRIGHT_JSON_OUTPUT_NAME: report,
     }
-    suite('Browser tests', bin('playwright'), ['test', ...files], env, report, ({ stats }) => ({
-      passed: stats.expected + stats.flaky,
-      failed: stats.unexpected,
-    }))
+    suite('Browser tests', bin('playwright'), ['test', ...files], env, report, inPlaywright)
     printFailed(join(work, 'playwright'), join(work, 'app'))
   } finally {
     await app.stop()
@@ -160,10 +165,7 @@ async function ownCrewTests(postgres, chromium) {
       PLAYWRIGHT_JSON_OUTPUT_NAME: report,
     }
     const args = ['test', '-c', 'playwright.own.config.ts', spec]
-    suite(name, bin('playwright'), args, env, report, ({ stats }) => ({
-      passed: stats.expected + stats.flaky,
-      failed: stats.unexpected + stats.skipped,
-    }))
+    suite(name, bin('playwright'), args, env, report, inPlaywright)
     printFailed(join(work, 'playwright-own'), app.dataFolder)
   }
   const copy = join(work, 'own-copy.tar')
@@ -200,11 +202,6 @@ async function ownCrewTests(postgres, chromium) {
 /** A database of one's own, made by the two files that an administrator is given; and what is said of one that cannot be used. */
 async function givenDatabaseTests(postgres) {
   console.log('\n== A database that is given')
-  const check = (name, ok) => {
-    console.log(`${ok ? '✓' : '✗'} ${name}`)
-    if (ok) passed++
-    else failed++
-  }
   const folder = join(work, 'own-given')
   const cluster = await startPlainCluster(postgres, join(folder, 'server'))
   const { superuser } = cluster
@@ -242,14 +239,14 @@ async function givenDatabaseTests(postgres) {
       (error) => (error instanceof Blocked ? error.message : `not in words: ${error}`),
     )
   try {
-    check('that is not made yet is told of', /password|let that user in/.test(await refusal({})))
+    told('that is not made yet is told of', /password|let that user in/.test(await refusal({})))
     psql('postgres', '-f', 'scripts/sql/roles.sql')
     psql('awlbright', '-f', 'scripts/sql/evidenceGuard.sql')
-    check(
+    told(
       'that does not answer is told of',
       /nothing listens/.test(await refusal({ ownerUrl: ownerUrl.replace(/:\d+\//, ':1/') })),
     )
-    check('with another password is told of', /password/.test(await refusal({ appUrl: url('awlbright_app', 'other') })))
+    told('with another password is told of', /password/.test(await refusal({ appUrl: url('awlbright_app', 'other') })))
     const port = await freePort()
     const address = `http://127.0.0.1:${port}`
     const database = { appUrl, ownerUrl }
@@ -257,7 +254,7 @@ async function givenDatabaseTests(postgres) {
     const app = await startOwn({ root, bin: null, settings, more: {}, quiet: true })
     try {
       const door = await fetch(`${app.own}/sign-in`, { redirect: 'manual' })
-      check('made by the two files is begun in', (door.headers.get('location') ?? '').endsWith('/first-run'))
+      told('made by the two files is begun in', (door.headers.get('location') ?? '').endsWith('/first-run'))
     } finally {
       await app.stop()
     }
@@ -266,7 +263,7 @@ async function givenDatabaseTests(postgres) {
       '-c',
       "insert into drizzle.__drizzle_migrations (hash, created_at) select 'x', 0 from generate_series(1, 1000)",
     )
-    check('of a newer version is left alone', /newer version/.test(await refusal({})))
+    told('of a newer version is left alone', /newer version/.test(await refusal({})))
   } finally {
     cluster.stop()
   }
@@ -284,14 +281,7 @@ async function attackTests(postgres) {
     quiet: true,
   })
   try {
-    const counts = await killsWhileReadingsComeIn(app)
-    passed += counts.passed
-    failed += counts.failed
-    const told = (name, ok, facts = '') => {
-      console.log(`${ok ? '✓' : '✗'} ${name}${facts && `: ${facts}`}`)
-      if (ok) passed++
-      else failed++
-    }
+    await killsWhileReadingsComeIn(app, told)
     console.log('\n== Pages without a database')
     await pagesWithoutDatabase(app, told)
     console.log('\n== Two servers on one database')
@@ -325,7 +315,7 @@ async function part(name, work) {
     await work()
   } catch (error) {
     console.error(`${name} could not run:`, error instanceof Blocked ? error.message : error)
-    failed++
+    tally.told(`${name} could not run`, false, String(error))
   }
 }
 
@@ -354,7 +344,7 @@ try {
   if (wanted('attack')) await part('Kills', () => attackTests(postgres))
 } catch (error) {
   console.error(error instanceof Blocked ? error.message : error)
-  failed++
+  tally.told('Preparing', false, String(error))
 }
-console.log(`\n${passed} passed, ${failed} failed`)
-process.exit(failed === 0 && passed > 0 ? 0 : 1)
+console.log(`\n${tally.said()}`)
+process.exit(tally.isGood() ? 0 : 1)

@@ -53,8 +53,8 @@ async function device(address, cookie, jobId, told, isOver) {
   return waiting
 }
 
-/** @returns {Promise<{ passed: number, failed: number }>} one check a kill, and the sums at the end */
-export async function killsWhileReadingsComeIn(app) {
+/** One check a kill, and the sums at the end; each is told to `check(name, ok, facts)`. */
+export async function killsWhileReadingsComeIn(app, check) {
   const cookie = await signInToDemo(app.address)
   const jobId = randomUUID()
   const made = await post(app.address, cookie, '/api/use/createJob', {
@@ -68,12 +68,6 @@ export async function killsWhileReadingsComeIn(app) {
   const told = []
   let over = false
   const devices = Array.from({ length: DEVICES }, () => device(app.address, cookie, jobId, told, () => over))
-  let [passed, failed] = [0, 0]
-  const check = (name, ok, facts = '') => {
-    console.log(`${ok ? '✓' : '✗'} ${name}${facts && `: ${facts}`}`)
-    if (ok) passed++
-    else failed++
-  }
   for (let kill = 1; kill <= KILLS; kill++) {
     await new Promise((next) => setTimeout(next, SOONEST_MS + Math.random() * (LATEST_MS - SOONEST_MS)))
     const before = told.length
@@ -121,5 +115,4 @@ export async function killsWhileReadingsComeIn(app) {
     'what is sent again is known',
     outcomes.every(({ outcome }) => outcome === 'known'),
   )
-  return { passed, failed }
 }
