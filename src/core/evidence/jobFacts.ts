@@ -34,7 +34,7 @@ export interface JobFacts {
 }
 
 /** Counts up whenever the same record would give other facts: what was stored before is then worked out anew. */
-export const FACTS_VERSION = 18
+export const FACTS_VERSION = 19
 
 /** What a list says of a job, from all that is stored of it. */
 export function jobFacts(record: JobRecord): JobFacts {

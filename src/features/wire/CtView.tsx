@@ -5,7 +5,7 @@ import { CT_ANEW, MOST_CT_STEPS, ctSteps, ctStepsOf } from '@/core/evidence/fami
 import type { Point } from '@/core/evidence/point'
 import { slotReadings } from '@/core/evidence/slotReadings'
 import { formatQuantity } from '@/core/quantity/formatQuantity'
-import { ctSense } from '@/core/wiring/ctSense'
+import { ctDecidingStepW } from '@/core/wiring/ctCertainty'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
@@ -46,9 +46,9 @@ function CtSheet({ point, live }: { point: Point; live: Live }) {
   const { bench, may, offer } = useJob()
   const anew = point.slots.find(({ id }) => id === CT_ANEW)
   const judgement = bench.judgements.get(point.key)
+  const isProven = judgement?.verdict === 'proven'
   const slots = slotReadings(point, bench.context)
   const { steps, meterNoiseW } = ctStepsOf(slots)
-  const { smallestStepW, verdict } = ctSense({ steps, meterNoiseW })
   const left = MOST_CT_STEPS - steps.length
   return (
     <TitledSheet
@@ -61,11 +61,12 @@ function CtSheet({ point, live }: { point: Point; live: Live }) {
           {judgement?.why}
         </Text>
         <Text color="ink2">
-          A step of {formatQuantity(smallestStepW, 'W', 3)} or more decides, at {formatQuantity(meterNoiseW, 'W', 3)} of
-          noise. A kettle or a heater does.
+          A step of {formatQuantity(ctDecidingStepW(meterNoiseW, bench.context.pack.limits), 'W', 3)} or more decides,
+          at {formatQuantity(meterNoiseW, 'W', 3)} of noise: a kettle or a heater, on {point.subject} alone, while the
+          battery rests.
         </Text>
         {steps.length > 0 && <Steps steps={steps} />}
-        {may('recordReadings') && left > 0 && verdict !== 'proven' && (
+        {may('recordReadings') && left > 0 && !isProven && (
           <AddCtStep key={steps.length} point={point} number={steps.length + 1} live={live} />
         )}
         {left === 0 && (
@@ -73,7 +74,7 @@ function CtSheet({ point, live }: { point: Point; live: Live }) {
             All {MOST_CT_STEPS} steps are used. Take one back in the ledger, or begin anew where something was changed.
           </Text>
         )}
-        {may('recordReadings') && steps.length > 0 && verdict !== 'proven' && anew && (
+        {may('recordReadings') && steps.length > 0 && !isProven && anew && (
           <Button
             size="sm"
             alignSelf="flex-start"

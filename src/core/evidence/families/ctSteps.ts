@@ -3,7 +3,8 @@ import type { Installation } from '../../installation/installation'
 import { formatNumber, formatQuantity } from '../../quantity/formatQuantity'
 import { numberOrOpen } from '../../quantity/orOpen'
 import type { Phase, RulePack } from '../../rules/rulePack'
-import { type CtState, type CtStep, ctSense } from '../../wiring/ctSense'
+import { ctDecidingStepW, ctIsCertain, ctScaleBound } from '../../wiring/ctCertainty'
+import { type CtSense, type CtState, type CtStep, ctSense } from '../../wiring/ctSense'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Point } from '../point'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
@@ -40,7 +41,8 @@ export function ctStepsOf(slots: Pick<SlotReadings, 'number' | 'reading'>): { st
   }))
   return {
     steps: steps.filter((step): step is CtStep => step.appliedW !== null && step.meterW !== null),
-    meterNoiseW: slots.number('noise') ?? USUAL_METER_NOISE_W,
+    // a meter that showed the same figure each time has its noise below its last digit, where nobody saw it
+    meterNoiseW: slots.number('noise') || USUAL_METER_NOISE_W,
   }
 }
 
@@ -94,32 +96,49 @@ export const ctSteps: PointFamily<Phase> = {
   judge: judgeCt,
 }
 
+/** With three phases, the voltage of another one makes half of what a heater draws: cos 120° = −0.5. */
+const HALF = { least: 0.4, most: 0.6 }
+const mayBeHalf = (scale: number, bound: number) =>
+  Math.abs(scale) + bound >= HALF.least && Math.abs(scale) - bound <= HALF.most
+
+/** What is to be done about a transformer that does not answer right, in the order in which it is looked for. */
+function remedyOf({ scale, state, impliedRatio }: CtSense, bound: number, { phases }: RulePack): string {
+  if (state === 'wrongConductor') return ' Find the conductor it really sits on.'
+  if (state === 'reversed') {
+    const legs = phases.length === 2 ? ' See first that its voltage is taken from its own leg.' : ''
+    return ` Turn it round, or swap its two leads.${legs}`
+  }
+  if (scale === null || impliedRatio === null) return ''
+  if (phases.length === 3 && mayBeHalf(scale, bound))
+    return ' Half is what one answers whose voltage is taken from another phase: mend that before the ratio is touched.'
+  const turned = scale < 0 ? ' Turn it round, and' : ' See that the battery rested meanwhile; if so,'
+  return `${turned} its ratio has to be multiplied by ${formatNumber(Math.abs(impliedRatio), 3)}.`
+}
+
 function judgeCt(point: Point, context: EvidenceContext) {
-  const { ctScaleMin, ctScaleMax } = context.pack.limits
+  const { limits, id } = context.pack
   const slots = slotReadings(point, context)
   const { steps, meterNoiseW } = ctStepsOf(slots)
-  const { scale, scaleError, state, smallestStepW, impliedRatio, verdict } = ctSense({
-    pack: context.pack.id,
-    steps,
-    meterNoiseW,
-  })
+  const sense = ctSense({ pack: id, steps, meterNoiseW })
+  const { scale, state } = sense
+  const bound = ctScaleBound(steps, meterNoiseW, sense.scaleError)
+  const isCertain = ctIsCertain(sense, bound, limits)
+  const verdict = sense.verdict === 'proven' && !isCertain ? 'watch' : sense.verdict
+  const decidesAt = formatQuantity(ctDecidingStepW(meterNoiseW, limits), 'W', 3)
   const common = {
     code: 'W-5',
-    limit: `${ctScaleMin.value} to ${ctScaleMax.value}`,
-    basis: `Least squares over ${steps.length} step${steps.length === 1 ? '' : 's'}; at ${formatQuantity(meterNoiseW, 'W')} of noise a step below ${formatQuantity(smallestStepW, 'W', 3)} decides nothing.`,
+    limit: `${limits.ctScaleMin.value} to ${limits.ctScaleMax.value}`,
+    basis: `Least squares over ${steps.length} step${steps.length === 1 ? '' : 's'}; at ${formatQuantity(meterNoiseW, 'W')} of noise steps of less than ${decidesAt} do not prove it.`,
     value: scale === null ? null : formatNumber(scale, 3),
   }
   if (state === null)
     return { ...common, verdict, why: 'Switch a known load on and off, and note what the meter makes of it.' }
-  const told = `It answers ${numberOrOpen(scale, 3)}${scaleError === null ? '' : ` ± ${formatNumber(3 * scaleError, 2)}`} for 1: ${CT_WORDS[state]}.`
-  const todo = {
-    right:
-      verdict === 'proven'
-        ? ' Enough has been seen.'
-        : ` Not sure yet: a larger load or another step decides (at least ${formatQuantity(smallestStepW, 'W', 3)}).`,
-    reversed: ' Turn it round, or swap its two leads.',
-    wrongConductor: ' Find the conductor it really sits on.',
-    wrongRatio: impliedRatio === null ? '' : ` Its ratio has to be multiplied by ${formatNumber(impliedRatio, 3)}.`,
-  }[state]
+  const told = `It answers ${numberOrOpen(scale, 3)} ± ${formatNumber(bound, 2)} for 1: ${CT_WORDS[state]}.`
+  const unsure = ` Not sure yet: a larger load or another step decides (${decidesAt} or more).`
+  const todo = isCertain
+    ? state === 'right'
+      ? ' Enough has been seen.'
+      : remedyOf(sense, bound, context.pack)
+    : unsure
   return afterCalibration({ ...common, verdict, why: `${told}${todo}` }, slots)
 }

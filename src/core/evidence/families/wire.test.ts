@@ -152,7 +152,9 @@ describe('current transformers', () => {
     [[2000, -1990], 'stop', /reversed\. Turn it round/],
     [[2000, 12], 'stop', /wrong conductor/],
     [[2000, 998], 'stop', /multiplied by 2/],
+    [[2000, -998], 'stop', /Turn it round, and its ratio has to be multiplied by 2/],
     [[100, 98], 'watch', /larger load or another step/],
+    [[100, 70], 'stop', /Not sure yet/],
   ] as const)('%j is %s', (pair, expected, says) => {
     expect(judged('wire.ct.L1', steps(pair as unknown as [number, number]))).toMatchObject({
       verdict: expected,
@@ -162,7 +164,31 @@ describe('current transformers', () => {
   it('are open without a step, and a watched noise takes the place of the usual one', () => {
     expect(verdict('wire.ct.L1')).toBe('open')
     expect(verdict('wire.ct.L1', [...steps([500, 498]), reading('wire.ct.L1', 'noise', 100)])).toBe('watch')
+    expect(verdict('wire.ct.L1', [...steps([500, 498]), reading('wire.ct.L1', 'noise', 5)])).toBe('proven')
+    // the same figure five times is a coarse display, not a meter without noise
+    expect(verdict('wire.ct.L1', [...steps([50, 50]), reading('wire.ct.L1', 'noise', 0)])).toBe('watch')
     expect(judged('wire.ct.L1', [], { components: [] })).toBeUndefined()
+  })
+})
+
+describe('a current transformer whose voltage is another phase’s', () => {
+  const why = (packId: Installation['packId'], meterW: number) =>
+    judged('wire.ct.L1', [reading('wire.ct.L1', 'load1', 2000), reading('wire.ct.L1', 'meter1', meterW)], {
+      packId,
+      circuits: [],
+      runs: [],
+      electrodes: [],
+    })?.why ?? ''
+  it('answers half on three phases, and its ratio is not touched for that', () => {
+    for (const meterW of [-1000, 1010]) {
+      expect(why('iec-3ph-400', meterW)).toMatch(/taken from another phase/)
+      expect(why('iec-3ph-400', meterW)).not.toMatch(/multiplied/)
+    }
+    expect(why('iec-1ph-230', 1010)).toMatch(/multiplied by 1.98/)
+  })
+  it('answers as if it were turned on two legs', () => {
+    expect(why('na-split-240', -2000)).toMatch(/Turn it round.* taken from its own leg/)
+    expect(why('iec-1ph-230', -2000)).not.toMatch(/its own leg/)
   })
 })
 
