@@ -32,3 +32,17 @@ export function betweenMarks(from: Clocked, to: Clocked): Span | null {
   if (from.clockErrorMs === null || to.clockErrorMs === null) return null
   return { ms: jointMs(to) - jointMs(from), errorMs: from.clockErrorMs + to.clockErrorMs }
 }
+
+/**
+ * Which of two marks was made first, as far as their clocks can tell. `null` where the difference is within their errors, or a clock that is
+ * needed was never compared.
+ *
+ * @example
+ * orderOf(trippedOnPhoneA, streetBackOnPhoneB) // => 'before'
+ */
+export function orderOf(mark: Clocked, other: Clocked): 'before' | 'after' | null {
+  const span = betweenMarks(mark, other)
+  if (span === null) return null
+  if (span.ms >= span.errorMs) return 'before'
+  return -span.ms > span.errorMs ? 'after' : null
+}

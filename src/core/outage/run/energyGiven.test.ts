@@ -41,7 +41,10 @@ describe('the energy that a battery gave', () => {
 
   it('bears a breath of charging, and four seconds without a value', () => {
     const breath = good.map((one, k) => (k === 900 ? { ...one, batteryW: -100 } : one))
-    expect(energyGiven(breath)?.givenWh).toBeLessThan(900)
+    expect(energyGiven(breath)?.givenWh).toBeCloseTo(900 - (2 * 1000) / 3600, 6)
+    // what went back in is not given
+    const charged = good.map((one, k) => (k >= 900 && k < 910 ? { ...one, batteryW: -900 } : one))
+    expect(energyGiven(charged)?.givenWh).toBeCloseTo(900 - (2 * 900 * 20) / 3600, 6)
     expect(energyGiven(good.filter((_, k) => k !== 900))?.givenWh).toBeCloseTo(900, 6)
   })
 

@@ -61,5 +61,6 @@ export function energyGiven(moments: readonly BatteryMoment[]): ChargeUsed | nul
   const [fromPercent, toPercent] = [charges[0], charges.at(-1)]
   if (fromPercent === undefined || toPercent === undefined || charges.length < moments.length) return null
   if (given === 0 || taken > CHARGED_SHARE * given) return null
-  return { givenWh: given / MS_PER_HOUR, fromPercent, toPercent, stepPercent: stepOf(charges) }
+  // what went back in is not the capacity's
+  return { givenWh: (given - taken) / MS_PER_HOUR, fromPercent, toPercent, stepPercent: stepOf(charges) }
 }

@@ -47,6 +47,41 @@ const shown = (marks: Parameters<typeof aMark>[], standing: Reading[] = [], used
       ])
 }
 
+describe('what two phones tapped whose clocks leave the order open', () => {
+  const onB = { device: 'b', clockErrorMs: 5000 }
+  const uncompared = { device: 'b', clockOffsetMs: null, clockErrorMs: null }
+  const slotsOf = (more: Parameters<typeof aMark>[], key: string) =>
+    shown([...WHOLE, ...more])
+      .filter(([point]) => point === key)
+      .map(([, , value]) => value)
+
+  it('is no clean return where a trip may have been on it', () => {
+    expect(slotsOf([], 'outage.cleanReturns')).toEqual(['clean'])
+    expect(slotsOf([['tripped', 500, { subject: 'fridge' }]], 'outage.cleanReturns')).toEqual(['clean'])
+    expect(slotsOf([['tripped', 620, { subject: 'fridge' }]], 'outage.cleanReturns')).toEqual(['tripped'])
+    expect(slotsOf([['tripped', 598, { subject: 'fridge', ...onB }]], 'outage.cleanReturns')).toEqual([])
+    expect(slotsOf([['tripped', 30, { subject: 'fridge', ...uncompared }]], 'outage.cleanReturns')).toEqual([])
+  })
+
+  it('is neither running nor dead', () => {
+    const key = 'outage.stayedOn.fridge'
+    expect(slotsOf([['dead', 20, { subject: 'fridge' }]], key)).toEqual(['running'])
+    expect(slotsOf([['dead', 40, { subject: 'fridge' }]], key)).toEqual(['dead'])
+    expect(slotsOf([['dead', 27, { subject: 'fridge', ...onB }]], key)).toEqual([])
+    expect(slotsOf([['dead', 20, { subject: 'fridge', ...uncompared }]], key)).toEqual([])
+    expect(slotsOf([['running', 27, { subject: 'fridge', ...onB }]], key)).toEqual(['running'])
+  })
+
+  it('woke as late as it may have, and the source held as short', () => {
+    const both = WHOLE.map(([kind, atS, change]): Parameters<typeof aMark> =>
+      kind === 'awake' || kind === 'sourceOff' ? [kind, atS, { ...change, ...onB }] : [kind, atS, change ?? {}],
+    )
+    const of = (key: string, slot: string) => shown(both).find((one) => one[0] === key && one[1] === slot)?.[2]
+    expect(of('outage.awake.router', 'after')).toBe(100)
+    expect(of('outage.overload', 'after')).toBe(20)
+  })
+})
+
 describe('what a run has shown', () => {
   it('goes to the points that ask for it', () => {
     expect(shown(WHOLE)).toEqual([
@@ -110,6 +145,9 @@ describe('what a run has shown', () => {
     expect(late(plugged, gives)).toEqual({ kind: 'word', word: 'yes' })
     expect(late(plugged, ['tripped', 70], gives)).toEqual({ kind: 'word', word: 'no' })
     expect(late(plugged, gives, ['tripped', 90])).toEqual({ kind: 'word', word: 'yes' })
+    // whose clock leaves open whether it was before
+    expect(late(plugged, gives, ['tripped', 58, { device: 'b', clockErrorMs: 5000 }])).toBeUndefined()
+    expect(late(plugged, ['vehicleGives', 62, { subject: 'ev1', device: 'b', clockErrorMs: 5000 }])).toBeUndefined()
     expect(late(gives)).toBeUndefined()
   })
   it('is the next return: a clean one is left, a tripped one is repeated', () => {

@@ -11,7 +11,7 @@ import type { Offered } from '../../evidence/readEntry'
 import type { Reading } from '../../evidence/reading'
 import type { Unit } from '../../quantity/units'
 import { type ChargeUsed, apparentCapacity } from './apparentCapacity'
-import { betweenMarks, jointMs } from './betweenMarks'
+import { betweenMarks, jointMs, orderOf } from './betweenMarks'
 import type { AwakeKind, MarkKind, OutageMark } from './outageMark'
 import { type OutageRun, seenGap } from './outageRun'
 
@@ -27,16 +27,27 @@ const figure = (pointKey: string, slot: string, value: number, unit: Unit): RunR
   slot,
   offered: { kind: 'figure', value, unit },
 })
+/** Milliseconds as seconds, to a tenth. */
+const tenths = (ms: number): number => Math.round(ms / 100) / 10
+
 const word = (pointKey: string, slot: string, said: string): RunResult => ({
   pointKey,
   slot,
   offered: { kind: 'word', word: said },
 })
 
-/** The latest mark of some kinds for each subject. */
+/** What a mark says, beside when it was made. */
+const saying = ({ kind, value }: OutageMark): string => `${kind} ${value}`
+
+/** The latest mark of some kinds for each subject; none where another one that says otherwise may as well be the later. */
 function latestBySubject(marks: readonly OutageMark[], kinds: readonly MarkKind[]): Map<string, OutageMark> {
   const wanted = marks.filter(({ kind, subject }) => kinds.includes(kind) && subject !== null)
-  return new Map(wanted.map((mark) => [mark.subject as string, mark]))
+  const latest = new Map(wanted.map((mark) => [mark.subject as string, mark]))
+  for (const mark of wanted) {
+    const last = latest.get(mark.subject as string)
+    if (last && saying(mark) !== saying(last) && orderOf(mark, last) !== 'before') latest.delete(mark.subject as string)
+  }
+  return latest
 }
 
 function gapResults(run: OutageRun, reactionMs: number): RunResult[] {
@@ -62,9 +73,9 @@ function awakeResults({ out, marks }: OutageRun): RunResult[] {
   if (!out) return []
   return [...latestBySubject(marks, ['awake'])].flatMap(([kind, mark]) => {
     const span = betweenMarks(out, mark)
-    return span === null || span.ms < 0
-      ? []
-      : [figure(awakeAfterCut.key(kind as AwakeKind), AWAKE_SLOT, Math.round(span.ms / 100) / 10, 's')]
+    if (span === null || span.ms < 0) return []
+    // the latest that it may have been, as far as the two clocks tell
+    return [figure(awakeAfterCut.key(kind as AwakeKind), AWAKE_SLOT, tenths(span.ms + span.errorMs), 's')]
   })
 }
 
@@ -88,22 +99,36 @@ function overloadResults({ sourceTrips: [first], marks }: OutageRun): RunResult[
   const span = last && betweenMarks(last, first.off)
   return [
     figure(key, 'power', Math.round(first.off.value), 'W'),
-    ...(span ? [figure(key, 'after', Math.round(span.ms / 100) / 10, 's')] : []),
+    // it held so long at least
+    ...(span && span.ms >= span.errorMs ? [figure(key, 'after', tenths(span.ms - span.errorMs), 's')] : []),
     ...(first.back ? [word(key, 'back', first.back.subject ?? 'hand')] : []),
   ]
+}
+
+/** Marks of some kinds that were surely made from one mark on until another; `null` where clocks leave open whether one was. */
+function marksWithin(
+  marks: readonly OutageMark[],
+  kinds: readonly MarkKind[],
+  from: OutageMark,
+  to: OutageMark | null,
+): OutageMark[] | null {
+  const placed = marks
+    .filter(({ kind }) => kinds.includes(kind))
+    .map((mark) => ({ mark, sinceFrom: orderOf(from, mark), untilTo: to && orderOf(mark, to) }))
+  const isOutside = (one: (typeof placed)[number]) => one.sinceFrom === 'after' || one.untilTo === 'after'
+  const isInside = (one: (typeof placed)[number]) =>
+    one.sinceFrom === 'before' && (to === null || one.untilTo === 'before')
+  if (placed.some((one) => !isOutside(one) && !isInside(one))) return null
+  return placed.filter(isInside).map(({ mark }) => mark)
 }
 
 /** A vehicle that came home late: it was plugged in and gave, and nothing tripped or gave up from then on until it did. */
 function lateResults({ marks }: OutageRun): RunResult[] {
   const plugged = marks.find(({ kind }) => kind === 'pluggedIn')
   const gives = marks.find(({ kind }) => kind === 'vehicleGives')
-  if (!plugged || !gives) return []
-  const [fromMs, toMs] = [jointMs(plugged), jointMs(gives)]
-  const failed = marks.some(
-    (mark) =>
-      (mark.kind === 'tripped' || mark.kind === 'sourceOff') && jointMs(mark) >= fromMs && jointMs(mark) <= toMs,
-  )
-  return toMs < fromMs ? [] : [word(lateKey, STAGE_SEEN_SLOT, failed ? 'no' : 'yes')]
+  if (!plugged || !gives || orderOf(plugged, gives) !== 'before') return []
+  const failed = marksWithin(marks, ['tripped', 'sourceOff'], plugged, gives)
+  return failed === null ? [] : [word(lateKey, STAGE_SEEN_SLOT, failed.length > 0 ? 'no' : 'yes')]
 }
 
 /** The return of this run on the next of its slots: one that is empty, or that shows a trip and is repeated. */
@@ -112,8 +137,8 @@ function returnResults({ onStreet, streetBack, marks, ended }: OutageRun, standi
   const key = cleanReturns.key('job')
   const saidOf = (slot: string) => standing.findLast((one) => one.pointKey === key && one.slot === slot)?.valueWord
   const slot = ['return1', 'return2', 'return3'].find((one) => saidOf(one) !== 'clean')
-  const tripped = marks.some((mark) => mark.kind === 'tripped' && jointMs(mark) >= jointMs(streetBack))
-  return slot === undefined ? [] : [word(key, slot, tripped ? 'tripped' : 'clean')]
+  const tripped = marksWithin(marks, ['tripped'], streetBack, null)
+  return slot === undefined || tripped === null ? [] : [word(key, slot, tripped.length > 0 ? 'tripped' : 'clean')]
 }
 
 /** Whether a reading of this run stands where a result would go: it was made after the run began. */

@@ -1,10 +1,10 @@
 'use client'
 import { returnOfRun } from '@/core/outage/returnLane/returnLane'
+import type { ClockOffset } from '@/core/outage/run/clockOffset'
 import type { OutageRun } from '@/core/outage/run/outageRun'
 import { setWaitS } from '@/core/settings/setWaitS'
 import { useJob } from '../../job/JobContext'
 import { ReturnLaneSheet } from '../returnLane/ReturnLaneSheet'
-import type { ClockOffset } from './useClock'
 import type { RunMoment } from './useMoments'
 import { useThisPhone } from './useThisPhone'
 

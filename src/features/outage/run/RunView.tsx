@@ -6,6 +6,7 @@ import { givingVehicle } from '@/core/plan/vehicleInOutage'
 import { changeoverOf } from '@/core/outage/run/changeover'
 import { stepsToTell } from '@/core/outage/run/stepsToTell'
 import { nextRung, rungsOfRun } from '@/core/outage/run/rungsOfRun'
+import { clockAt } from '@/core/outage/run/clockOffset'
 import type { OutageRun } from '@/core/outage/run/outageRun'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
@@ -119,7 +120,9 @@ function RunUnderWay({
   const { pack } = bench.context
   const nameOf = useNames()
   const { ladder, nightW, turnOff } = useRunLadder()
-  const nowMs = useNow(250) + (clock?.offsetMs ?? 0)
+  const phoneMs = useNow(250)
+  const stands = clockAt(clock, phoneMs)
+  const nowMs = phoneMs + (stands?.offsetMs ?? 0)
   const rungs = rungsOfRun(run, ladder, nowMs)
   const next = nextRung(rungs)
   const lastOn = rungs.findLast(({ state }) => state === 'on' || state === 'tripped') ?? null
@@ -136,7 +139,10 @@ function RunUnderWay({
   }
   return (
     <>
-      <TitledSheet title="The cut" note={clock ? undefined : 'this phone’s clock was never compared with the others'}>
+      <TitledSheet
+        title="The cut"
+        note={stands ? undefined : 'this phone’s clock was not compared with the others today'}
+      >
         <Box px="14px" pb="12px" display="flex" flexDirection="column" gap="12px">
           <RunClock run={run} nowMs={nowMs} reactionMs={pack.limits.tapReactionMs.value} />
           {stop !== null && <Notice kind="error">Stop, and take the last load off: {stop}.</Notice>}
@@ -168,7 +174,7 @@ function RunUnderWay({
           </Text>
         </Box>
         <RunLine run={run} moments={moments} limitW={nightW} nowMs={nowMs} nameOf={nameOf} />
-        <RunReturn run={run} moments={moments} clock={clock} nowMs={nowMs} nameOf={nameOf} />
+        <RunReturn run={run} moments={moments} clock={stands} nowMs={nowMs} nameOf={nameOf} />
       </TitledSheet>
       {run.kind !== 'unloaded' && (
         <RunRungs

@@ -1,21 +1,14 @@
 'use client'
 import { useEffect, useState } from 'react'
+import { type ClockCompared, leastWrong } from '@/core/outage/run/clockOffset'
 import { MOST_OFFSET_MS } from '@/core/outage/run/outageMark'
 import { remember, remembered } from '@/ui/deviceMemory'
 import { getJson } from '../../api'
-
-/** How this phone's clock stands to the server's: what is to be added, and how far that may be wrong. */
-export interface ClockOffset {
-  offsetMs: number
-  errorMs: number
-}
 
 const KEY = 'awlbright.clock'
 const DEVICE_KEY = 'awlbright.phone'
 const TRIES = 5
 const AGAIN_MS = 60_000
-/** A phone's clock drifts; what was compared longer ago than a working day is no comparison. */
-const MOST_AGE_MS = 12 * 3_600_000
 
 /** A phone that may not remember is the same one as long as the page is open. */
 let phoneOfPage: string | null = null
@@ -29,33 +22,33 @@ export function thisPhone(): string {
   return phoneOfPage
 }
 
-function lastCompared(): ClockOffset | null {
+function lastCompared(): ClockCompared | null {
   try {
-    const { offsetMs, errorMs, atMs } = JSON.parse(remembered(KEY) ?? 'null') as ClockOffset & { atMs: number }
-    const fresh = Math.abs(Date.now() - atMs) < MOST_AGE_MS
-    return fresh && Number.isFinite(offsetMs) && Number.isFinite(errorMs) ? { offsetMs, errorMs } : null
+    const { offsetMs, errorMs, atMs } = JSON.parse(remembered(KEY) ?? 'null') as ClockCompared
+    return [offsetMs, errorMs, atMs].every(Number.isFinite) ? { offsetMs, errorMs, atMs } : null
   } catch {
     return null
   }
 }
 
 /** Compares the clocks: of some tries the quickest is the least wrong, by half of what it took. */
-async function compare(): Promise<ClockOffset | null> {
-  let best: ClockOffset | null = null
+async function compare(): Promise<ClockCompared | null> {
+  const tries: ClockCompared[] = []
   for (let k = 0; k < TRIES; k++) {
     const from = Date.now()
     const answer = await getJson<{ nowMs: number }>('/api/time').catch(() => null)
-    const tookMs = Date.now() - from
+    const atMs = Date.now()
     if (answer === null) break
-    const errorMs = tookMs / 2
-    if (best === null || errorMs < best.errorMs) best = { offsetMs: answer.nowMs - (from + tookMs / 2), errorMs }
+    const errorMs = (atMs - from) / 2
+    tries.push({ offsetMs: answer.nowMs - (from + errorMs), errorMs, atMs })
   }
+  const best = leastWrong(tries, Date.now())
   return best !== null && Math.abs(best.offsetMs) < MOST_OFFSET_MS ? best : null
 }
 
-/** This phone's clock against the server's, compared while it can be reached; `null` where it never was. */
-export function useClock(): ClockOffset | null {
-  const [clock, setClock] = useState<ClockOffset | null>(null)
+/** This phone's clock against the server's, compared while it can be reached; `null` where it never was. How it stands is for `clockAt` to say. */
+export function useClock(): ClockCompared | null {
+  const [clock, setClock] = useState<ClockCompared | null>(null)
   useEffect(() => {
     setClock(lastCompared())
     let over = false
@@ -63,7 +56,7 @@ export function useClock(): ClockOffset | null {
       const found = await compare()
       if (over || found === null) return
       setClock(found)
-      remember(KEY, JSON.stringify({ ...found, atMs: Date.now() }))
+      remember(KEY, JSON.stringify(found))
     }
     void look()
     const timer = setInterval(() => void look(), AGAIN_MS)

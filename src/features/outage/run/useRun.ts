@@ -1,16 +1,17 @@
 'use client'
 import { useCallback, useMemo } from 'react'
 import { v7 as uuidv7 } from 'uuid'
+import { type ClockCompared, clockAt } from '@/core/outage/run/clockOffset'
 import type { MarkKind, OutageMark, RunKind } from '@/core/outage/run/outageMark'
 import { type OutageRun, outageRunsOf } from '@/core/outage/run/outageRun'
 import { useJob } from '../../job/JobContext'
-import { type ClockOffset, thisPhone, useClock } from './useClock'
+import { thisPhone, useClock } from './useClock'
 
 export interface RunInHand {
   runs: readonly OutageRun[]
   /** The run that is under way, or the last one. */
   run: OutageRun | null
-  clock: ClockOffset | null
+  clock: ClockCompared | null
   begin: (kind: RunKind) => Promise<void>
   mark: (kind: MarkKind, subject?: string | null, value?: number | null) => Promise<void>
 }
@@ -24,7 +25,9 @@ export function useRun(): RunInHand {
   const run = runs.at(-1) ?? null
   const put = useCallback(
     async (runId: string, id: string, kind: MarkKind, subject: string | null, value: number | null) => {
-      const at = new Date().toISOString()
+      const nowMs = Date.now()
+      const at = new Date(nowMs).toISOString()
+      const stands = clockAt(clock, nowMs)
       const mark: Omit<OutageMark, 'byName'> = {
         id,
         runId,
@@ -33,8 +36,8 @@ export function useRun(): RunInHand {
         value,
         at,
         device: thisPhone(),
-        clockOffsetMs: clock && Math.round(clock.offsetMs),
-        clockErrorMs: clock && Math.ceil(clock.errorMs),
+        clockOffsetMs: stands && Math.round(stands.offsetMs),
+        clockErrorMs: stands && Math.ceil(stands.errorMs),
       }
       await keep('markOutage', { ...mark, jobId }, { at })
     },
