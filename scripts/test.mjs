@@ -91,7 +91,7 @@ async function databaseTests(postgres) {
       ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...files],
       env,
       report,
-      (told) => ({ passed: told.numPassedTests, failures: whatFailedInVitest(told) }),
+      (outcome) => ({ passed: outcome.numPassedTests, failures: whatFailedInVitest(outcome) }),
     )
   } finally {
     cluster.stop()
@@ -113,9 +113,9 @@ function logCheck(name, dataFolder, { mustHold = '' } = {}) {
 }
 
 /** What a report of Playwright comes to; a test behind one that failed, and was not run for it, has not passed. */
-const inPlaywright = (told) => ({
-  passed: told.stats.expected + told.stats.flaky,
-  failures: whatFailedInPlaywright(told),
+const inPlaywright = (outcome) => ({
+  passed: outcome.stats.expected + outcome.stats.flaky,
+  failures: whatFailedInPlaywright(outcome),
 })
 
 async function browserTests(postgres, chromium) {

@@ -23,9 +23,13 @@ describe('how far the scale of a transformer may be off', () => {
 
 describe('a step that proves a transformer', () => {
   it('brings the bound of one that answers exactly 1 to the limits', () => {
-    const appliedW = ctDecidingStepW(15, limits)
+    const appliedW = ctDecidingStepW(15, limits, 1)
     expect(appliedW).toBeCloseTo(636.4, 1)
     expect(ctScaleBound([{ appliedW, meterW: appliedW }], 15, null)).toBeCloseTo(0.1, 9)
+  })
+  it('is larger the closer its answer is to another state, whichever way round it is', () => {
+    for (const scale of [0.92, -0.92, 1.12, 0.12]) expect(ctDecidingStepW(15, limits, scale)).toBeCloseTo(3182, 0)
+    expect(ctDecidingStepW(15, limits, limits.ctScaleMin.value)).toBe(Infinity)
   })
 })
 

@@ -20,14 +20,19 @@ export function ctScaleBound(steps: readonly CtStep[], meterNoiseW: number, scal
   return STANDARD_ERRORS * Math.max(byNoise, scaleError ?? 0)
 }
 
+/** How far a scale is from the nearest place where another state begins. */
+const marginOf = (scale: number, { ctScaleMin, ctScaleMax, ctScaleNothing }: Limits): number =>
+  Math.min(...[ctScaleMin, ctScaleMax, ctScaleNothing].map(({ value }) => Math.abs(Math.abs(scale) - value)))
+
 /**
- * W-5: the step, in watts, that proves a transformer which answers exactly 1 at the meter's noise; one that tells +1 from 0 and −1 is
- * smaller by far, and may still hide a wrong ratio.
+ * W-5: the step, in watts, that is large enough at the meter's noise for a transformer that answers so: no other state is within three
+ * standard errors. The step that tells +1 from 0 and −1 is smaller by far, and may still hide a wrong ratio.
  *
- * @example ctDecidingStepW(15, limits) // 636
+ * @param scale what it answers for 1; `Infinity` is returned where that lies on a limit itself
+ * @example ctDecidingStepW(15, limits, 1) // 636
  */
-export const ctDecidingStepW = (meterNoiseW: number, { ctScaleMin, ctScaleMax }: Limits): number =>
-  (STANDARD_ERRORS * Math.SQRT2 * meterNoiseW) / Math.min(1 - ctScaleMin.value, ctScaleMax.value - 1)
+export const ctDecidingStepW = (meterNoiseW: number, limits: Limits, scale: number): number =>
+  (STANDARD_ERRORS * Math.SQRT2 * meterNoiseW) / marginOf(scale, limits)
 
 /**
  * W-5: whether all of what the scale may be leads to the same state.

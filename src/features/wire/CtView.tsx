@@ -61,9 +61,9 @@ function CtSheet({ point, live }: { point: Point; live: Live }) {
           {judgement?.why}
         </Text>
         <Text color="ink2">
-          A step of {formatQuantity(ctDecidingStepW(meterNoiseW, bench.context.pack.limits), 'W', 3)} or more decides,
-          at {formatQuantity(meterNoiseW, 'W', 3)} of noise: a kettle or a heater, on {point.subject} alone, while the
-          battery rests.
+          A step of {formatQuantity(ctDecidingStepW(meterNoiseW, bench.context.pack.limits, 1), 'W', 3)} or more
+          decides, at {formatQuantity(meterNoiseW, 'W', 3)} of noise: a kettle or a heater, on {point.subject} alone,
+          while the battery rests.
         </Text>
         {steps.length > 0 && <Steps steps={steps} />}
         {may('recordReadings') && left > 0 && !isProven && (

@@ -101,8 +101,9 @@ const HALF = { least: 0.4, most: 0.6 }
 const mayBeHalf = (scale: number, bound: number) =>
   Math.abs(scale) + bound >= HALF.least && Math.abs(scale) - bound <= HALF.most
 
-/** What is to be done about a transformer that does not answer right, in the order in which it is looked for. */
+/** What is to be done about a transformer, in the order in which it is looked for; nothing more where it answers right. */
 function remedyOf({ scale, state, impliedRatio }: CtSense, bound: number, { phases }: RulePack): string {
+  if (state === 'right') return ' Enough has been seen.'
   if (state === 'wrongConductor') return ' Find the conductor it really sits on.'
   if (state === 'reversed') {
     const legs = phases.length === 2 ? ' See first that its voltage is taken from its own leg.' : ''
@@ -115,6 +116,15 @@ function remedyOf({ scale, state, impliedRatio }: CtSense, bound: number, { phas
   return `${turned} its ratio has to be multiplied by ${formatNumber(Math.abs(impliedRatio), 3)}.`
 }
 
+/** No household load is switched that is larger, in watts. */
+const LARGEST_LOAD_W = 10_000
+
+/** What decides where the steps so far do not: a load of the size that it takes, or a better known one where no load is large enough. */
+const notSureYet = (decidesAtW: number): string =>
+  decidesAtW > LARGEST_LOAD_W
+    ? ' Not sure yet, and close to a limit: measure what the load really draws, and try again.'
+    : ` Not sure yet: a larger load or another step decides (${formatQuantity(decidesAtW, 'W', 3)} or more).`
+
 function judgeCt(point: Point, context: EvidenceContext) {
   const { limits, id } = context.pack
   const slots = slotReadings(point, context)
@@ -124,21 +134,18 @@ function judgeCt(point: Point, context: EvidenceContext) {
   const bound = ctScaleBound(steps, meterNoiseW, sense.scaleError)
   const isCertain = ctIsCertain(sense, bound, limits)
   const verdict = sense.verdict === 'proven' && !isCertain ? 'watch' : sense.verdict
-  const decidesAt = formatQuantity(ctDecidingStepW(meterNoiseW, limits), 'W', 3)
+  const provesAt = formatQuantity(ctDecidingStepW(meterNoiseW, limits, 1), 'W', 3)
   const common = {
     code: 'W-5',
     limit: `${limits.ctScaleMin.value} to ${limits.ctScaleMax.value}`,
-    basis: `Least squares over ${steps.length} step${steps.length === 1 ? '' : 's'}; at ${formatQuantity(meterNoiseW, 'W')} of noise steps of less than ${decidesAt} do not prove it.`,
+    basis: `Least squares over ${steps.length} step${steps.length === 1 ? '' : 's'}; at ${formatQuantity(meterNoiseW, 'W')} of noise steps of less than ${provesAt} do not prove it.`,
     value: scale === null ? null : formatNumber(scale, 3),
   }
   if (state === null)
     return { ...common, verdict, why: 'Switch a known load on and off, and note what the meter makes of it.' }
   const told = `It answers ${numberOrOpen(scale, 3)} ± ${formatNumber(bound, 2)} for 1: ${CT_WORDS[state]}.`
-  const unsure = ` Not sure yet: a larger load or another step decides (${decidesAt} or more).`
   const todo = isCertain
-    ? state === 'right'
-      ? ' Enough has been seen.'
-      : remedyOf(sense, bound, context.pack)
-    : unsure
+    ? remedyOf(sense, bound, context.pack)
+    : notSureYet(ctDecidingStepW(meterNoiseW, limits, scale ?? 1))
   return afterCalibration({ ...common, verdict, why: `${told}${todo}` }, slots)
 }

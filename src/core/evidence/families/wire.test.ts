@@ -155,6 +155,8 @@ describe('current transformers', () => {
     [[2000, -998], 'stop', /Turn it round, and its ratio has to be multiplied by 2/],
     [[100, 98], 'watch', /larger load or another step/],
     [[100, 70], 'stop', /Not sure yet/],
+    [[2000, 1850], 'watch', /another step decides \(2\.55.kW or more\)/],
+    [[2000, 1802], 'watch', /close to a limit: measure what the load really draws/],
   ] as const)('%j is %s', (pair, expected, says) => {
     expect(judged('wire.ct.L1', steps(pair as unknown as [number, number]))).toMatchObject({
       verdict: expected,
