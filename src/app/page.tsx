@@ -15,6 +15,7 @@ import { type JobPage, listJobs } from '@/server/useCases/jobs'
 import { JOB_GROUPS, type JobGroup } from '@/core/evidence/jobGroups'
 import { calendarDay } from '@/core/time/daysOfInstant'
 import { visit } from './visit'
+import { UntilAlive } from '@/ui/UntilAlive'
 
 export default async function Page({
   searchParams,
@@ -40,14 +41,16 @@ export default async function Page({
   ] as const)
   const first = Object.fromEntries(JOB_GROUPS.map((group, k) => [group, pages[k]])) as Record<JobGroup, JobPage>
   return (
-    <JobsPage
-      first={first}
-      shownFirst={shown}
-      any={any}
-      actor={actor}
-      today={now}
-      usualPackId={crew?.usualPackId ?? 'iec-1ph-230'}
-      instruments={instruments}
-    />
+    <UntilAlive>
+      <JobsPage
+        first={first}
+        shownFirst={shown}
+        any={any}
+        actor={actor}
+        today={now}
+        usualPackId={crew?.usualPackId ?? 'iec-1ph-230'}
+        instruments={instruments}
+      />
+    </UntilAlive>
   )
 }

@@ -53,6 +53,8 @@ const config = defineConfig({
     // marks: hundreds in a page, and none with a style of its own
     '.punch': { flex: 'none', display: 'inline-block', verticalAlign: '-0.12em' },
     ':focus-visible': { outlineColor: 'focusRing' },
+    // a moment only, and most do not see it: nothing fades and comes back
+    'fieldset[data-waiting] :disabled': { opacity: '1 !important', cursor: 'progress !important' },
     'input[type=checkbox]': { flex: 'none', width: '20px', height: '20px' },
     // whatever its place asks for at a desk; what is ticked is pressed on its words too
     'label:has(> input[type=checkbox]), button, select, summary, input:not([type=checkbox], [type=radio], [type=range], [type=file])':

@@ -1,25 +1,12 @@
 'use client'
 import { Tabs } from '@chakra-ui/react'
-import { type ReactNode, type RefObject, useEffect, useRef } from 'react'
+import type { ReactNode } from 'react'
 
 export interface IndexView {
   key: string
   label: string
   /** What waits there, such as a count of unknowns. */
   badge?: ReactNode
-}
-
-/** A tab that was tapped before its script was there has the focus and nothing else: it is opened once the script is. */
-function useTapBeforeScript(chosen: string | null, onChoose: (key: string) => void): RefObject<HTMLDivElement | null> {
-  const list = useRef<HTMLDivElement>(null)
-  const looked = useRef(false)
-  useEffect(() => {
-    if (looked.current) return
-    looked.current = true
-    const tapped = list.current?.querySelector<HTMLElement>('[role=tab]:focus')?.dataset.value
-    if (tapped !== undefined && tapped !== chosen) onChoose(tapped)
-  }, [chosen, onChoose])
-  return list
 }
 
 /** Tabs of a card index: the open one lies on the sheet behind it, and arrow keys walk along. */
@@ -37,7 +24,6 @@ export function IndexTabs({
   /** Id of the panel under the tabs. */
   panelId: string
 }) {
-  const list = useTapBeforeScript(chosen, onChoose)
   return (
     <Tabs.Root
       unstyled
@@ -46,7 +32,6 @@ export function IndexTabs({
       ids={{ trigger: (key) => `view-${key}`, content: () => panelId }}
     >
       <Tabs.List
-        ref={list}
         aria-label={label}
         display="flex"
         gap="2px"

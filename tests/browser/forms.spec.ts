@@ -205,23 +205,3 @@ test('what lies on a sheet has the focus, also where its script comes a moment l
     await expect(sheet).toBeHidden()
   }
 })
-
-test('a tab that is tapped before its script is there is opened once it is', async ({ page, context }) => {
-  await signIn(context, 'ines')
-  let release = () => {}
-  const released = new Promise<void>((go) => {
-    release = go
-  })
-  await page.route('**/*.js', async (route) => {
-    await released
-    await route.continue()
-  })
-  await page.goto('/crew', { waitUntil: 'commit' })
-  const tab = page.getByRole('tab', { name: 'Limits', exact: true })
-  await tab.click()
-  await expect(tab).toBeFocused()
-  await expect(tab).toHaveAttribute('aria-selected', 'false')
-  release()
-  await expect(tab).toHaveAttribute('aria-selected', 'true')
-  await expect(page).toHaveURL(/view=limits/)
-})

@@ -5,11 +5,16 @@ import { AccountPage } from '@/features/crew/AccountPage'
 import { currentActor } from '@/server/actor'
 import { call } from '@/server/useCase'
 import { viewAccount } from '@/server/useCases/account'
+import { UntilAlive } from '@/ui/UntilAlive'
 
 export const metadata: Metadata = { title: 'Your account' }
 
 export default async function Page() {
   const actor = await currentActor()
   if (!actor) redirect('/sign-in?to=/account')
-  return <AccountPage actor={actor} first={await call(viewAccount, appDatabase().db, actor, {})} />
+  return (
+    <UntilAlive>
+      <AccountPage actor={actor} first={await call(viewAccount, appDatabase().db, actor, {})} />
+    </UntilAlive>
+  )
 }

@@ -10,7 +10,6 @@ import { Button, ButtonLink } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { Overlay } from '@/ui/Overlay'
 import { Sheet } from '@/ui/Sheet'
-import { useAlive } from '@/ui/useAlive'
 import { useToday } from '@/ui/useTimes'
 import { PageHead } from '../PageHead'
 import { BringJobIn } from '../transfer/BringJobIn'
@@ -45,7 +44,6 @@ export function JobsPage({
   const [creating, setCreating] = useState(false)
   const [bringing, setBringing] = useState(false)
   const { shown, typed, type, change, isFirst } = useJobsShown(shownFirst)
-  const alive = useAlive()
   const now = useToday()
   return (
     <Box minH="100dvh">
@@ -61,13 +59,9 @@ export function JobsPage({
           </Heading>
           <Flex ml="auto" gap="8px" wrap="wrap">
             <ButtonLink href="/verify">Verify a pack</ButtonLink>
-            {mayCall(actor.role, 'bringJobIn') && (
-              <Button onClick={() => setBringing(true)} disabled={!alive}>
-                Bring a job in
-              </Button>
-            )}
+            {mayCall(actor.role, 'bringJobIn') && <Button onClick={() => setBringing(true)}>Bring a job in</Button>}
             {mayCall(actor.role, 'createJob') && (
-              <Button variant="act" onClick={() => setCreating(true)} disabled={!alive}>
+              <Button variant="act" onClick={() => setCreating(true)}>
                 New job
               </Button>
             )}

@@ -7,6 +7,7 @@ import { CustomerPage } from '@/features/customer/CustomerPage'
 import { MessagePage, TooOften } from '@/features/MessagePage'
 import { customerPack } from '@/server/customerPack'
 import { linkWasClosed, mayAskForLink } from '@/server/throttle/linkThrottle'
+import { UntilAlive } from '@/ui/UntilAlive'
 
 export const metadata: Metadata = {
   title: 'Your battery backup',
@@ -36,12 +37,14 @@ export default async function CustomerRoute({ params }: { params: Promise<{ toke
   if (found.state !== 'open') return <MessagePage title={CLOSED[found.state][0]}>{CLOSED[found.state][1]}</MessagePage>
   await noteOpened(appDatabase().db, found.linkId)
   return (
-    <CustomerPage
-      summary={found.summary}
-      token={token}
-      fingerprint={keyFingerprint(found.publicKey)}
-      expiresAt={found.expiresAt}
-      month={new Date().getUTCMonth()}
-    />
+    <UntilAlive>
+      <CustomerPage
+        summary={found.summary}
+        token={token}
+        fingerprint={keyFingerprint(found.publicKey)}
+        expiresAt={found.expiresAt}
+        month={new Date().getUTCMonth()}
+      />
+    </UntilAlive>
   )
 }

@@ -6,6 +6,7 @@ import { HouseholdPage } from '@/features/household/HouseholdPage'
 import { MessagePage, TooOften } from '@/features/MessagePage'
 import { householdView } from '@/server/household'
 import { linkWasClosed, mayAskForLink } from '@/server/throttle/linkThrottle'
+import { UntilAlive } from '@/ui/UntilAlive'
 
 export const metadata: Metadata = {
   title: 'Before we come',
@@ -23,5 +24,9 @@ export default async function HouseholdRoute({ params }: { params: Promise<{ tok
   if (found.state !== 'open') linkWasClosed(asked)
   if (found.state !== 'open') return <MessagePage title="This link is closed">{found.message}</MessagePage>
   await noteHouseholdOpened(db, found.view.linkId)
-  return <HouseholdPage view={found.view} token={token} />
+  return (
+    <UntilAlive>
+      <HouseholdPage view={found.view} token={token} />
+    </UntilAlive>
+  )
 }

@@ -10,6 +10,7 @@ import { jobOfActor } from '@/server/jobAccess'
 import { Problem } from '@/server/problem'
 import { call } from '@/server/useCase'
 import { viewJob } from '@/server/useCases/jobs'
+import { UntilAlive } from '@/ui/UntilAlive'
 
 export const metadata: Metadata = { title: 'Bench' }
 
@@ -35,5 +36,9 @@ export default async function JobPage({ params }: { params: Promise<{ jobId: str
 
 async function OpenedJob({ jobId, actor }: { jobId: string; actor: Actor }) {
   const view = await call(viewJob, appDatabase().db, actor, { jobId })
-  return <JobBench viewText={JSON.stringify(view)} actor={actor} />
+  return (
+    <UntilAlive>
+      <JobBench viewText={JSON.stringify(view)} actor={actor} />
+    </UntilAlive>
+  )
 }
