@@ -32,7 +32,8 @@ interface Reach {
   /** Path words found. */
   found: number
   complete: boolean
-  rest: string[]
+  /** Places of the words that belong to the value. */
+  rest: number[]
   /** The typed mode word, if there was one. */
   modeTyped: boolean
   /** Typed words that only begin a path word. */
@@ -40,7 +41,7 @@ interface Reach {
 }
 
 function reach(point: Point, slot: Slot, words: readonly string[]): Reach | null {
-  const rest: string[] = []
+  const rest: number[] = []
   let found = 0
   let modeTyped = false
   let partial = false
@@ -50,7 +51,7 @@ function reach(point: Point, slot: Slot, words: readonly string[]): Reach | null
     else if (slot.optional?.includes(word)) modeTyped ||= word === slot.mode
     else if (rest.length === 0 && wanted?.startsWith(word) && index === words.length - 1 && !/^[\d.,]+$/.test(word)) {
       partial = true
-    } else rest.push(word)
+    } else rest.push(index)
   }
   if (found === 0 && !partial) return null
   return { target: { point, slot }, found, complete: found === slot.path.length, rest, modeTyped, partial }
@@ -103,11 +104,11 @@ export function readQuickLine(text: string, context: QuickLineContext): QuickLin
   if (withValue.length === 0) {
     const targets = (complete.length > 0 ? byMode(complete, context.mode) : unfinished).map(({ target }) => target)
     if (complete.length === 0 && unfinished.every(({ rest }) => rest.length > 0)) {
-      const word = unfinished[0]?.rest[0] ?? ''
+      const word = unfinished[0]?.rest[0]
       return {
         kind: 'error',
         targets,
-        message: `“${word}” does not go with “${lower.slice(0, longest).join(' ')}” in this job.`,
+        message: `“${word === undefined ? '' : lower[word]}” does not go with “${lower.slice(0, longest).join(' ')}” in this job.`,
       }
     }
     return {
@@ -128,13 +129,8 @@ export function readQuickLine(text: string, context: QuickLineContext): QuickLin
       targets: candidates.map(({ target }) => target),
       message: 'This fits more than one point. Pick one.',
     }
-  // text keeps its case: serial numbers are not folded
-  const typedRest = words.filter(
-    (_, index) =>
-      chosen.rest.includes(lower[index] as string) &&
-      !chosen.target.slot.path.slice(0, chosen.found).includes(lower[index] as string),
-  )
-  return valueFor(chosen.target, (typedRest.length > 0 ? typedRest : chosen.rest).join(' '), context)
+  // as typed: serial numbers are not folded, and a sentence keeps each of its words
+  return valueFor(chosen.target, chosen.rest.map((index) => words[index]).join(' '), context)
 }
 
 function byMode(candidates: Reach[], mode: 'grid' | 'island'): Reach[] {

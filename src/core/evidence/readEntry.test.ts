@@ -30,7 +30,7 @@ const told_ = (answer: EntryAnswer) =>
 describe('what is typed', () => {
   it.each([
     [volts, '0,40', { valueNumber: 0.4, digits: '0.40', unit: 'V', bound: null }],
-    [volts, '400m', { valueNumber: 0.4, digits: null, bound: null }],
+    [volts, '400m', { valueNumber: 0.4, digits: '0.4', bound: null }],
     [told, 'Y', { valueWord: 'yes', valueNumber: null }],
     [trip, '>300', { valueWord: 'none' }],
     [insulation, '>200 MΩ', { valueNumber: 200, digits: '200', bound: 'above' }],

@@ -48,11 +48,16 @@ export function formatQuantity(value: number, unit: Unit, digits = 4): string {
   return `${number}${gap}${scale?.prefix ?? ''}${unit}`
 }
 
-/** A duration of an outage or a run: `12 ms`, `2.72 s`, `4 h 46 min`. */
+/** Sixtieths of a larger unit, the smaller one only where there is some of it. */
+const inTwo = (small: number, large: string, unit: string): string =>
+  `${Math.floor(small / 60)}\u00a0${large}${small % 60 ? ` ${small % 60}\u00a0${unit}` : ''}`
+
+/** A duration of an outage or a run: `12 ms`, `2.72 s`, `1 min 35 s`, `4 h 46 min`. */
 export function formatDuration(ms: number): string {
   if (ms < 1000) return formatQuantity(ms, 'ms', 3)
   if (ms < 90_000) return formatQuantity(ms / 1000, 's', 3)
+  const seconds = Math.round(ms / 1000)
+  if (seconds < 600) return inTwo(seconds, 'min', 's')
   const minutes = Math.round(ms / 60_000)
-  if (minutes < 60) return `${minutes}\u00a0min`
-  return `${Math.floor(minutes / 60)}\u00a0h${minutes % 60 ? ` ${minutes % 60}\u00a0min` : ''}`
+  return minutes < 60 ? `${minutes}\u00a0min` : inTwo(minutes, 'h', 'min')
 }

@@ -50,6 +50,23 @@ describe('parseQuantity', () => {
     expect(parseQuantity(text, unit).ok).toBe(false)
   })
 
+  it.each([
+    ['38.20', 'Ω', '38.20'],
+    ['12.3456k', 'W', '12345.6'],
+    ['12.345678 kW', 'W', '12345.678'],
+    ['1234.56 mΩ', 'Ω', '1.23456'],
+    ['1250 mΩ', 'Ω', '1.25'],
+    ['-.5 A', 'mA', '-500'],
+    ['7 mm', 'm', '0.007'],
+    ['0 k', 'V', '0'],
+    ['1.5 min', 's', '90'],
+    ['.7min', 'ms', '42000'],
+  ] as const)('loses no figure of %s in %s to a prefix', (text, unit, digits) => {
+    const read = parseQuantity(text, unit)
+    const same = read.ok && Number(read.value.digits) === read.value.value
+    expect(same ? read.value.digits : null).toBe(digits)
+  })
+
   it('names both readings of a mark that has two', () => {
     const read = parseQuantity('1,300', 'mm')
     expect(read.ok ? null : quantityFaultWords(read.error)).toBe('“1,300” can be read two ways. Type 1300, or 1.3.')
@@ -117,6 +134,13 @@ describe('formatting', () => {
   it.each([
     [12.04, '12 ms'],
     [2720, '2.72 s'],
+    [89_900, '89.9 s'],
+    // a minute and a half is not two
+    [90_000, '1 min 30 s'],
+    [119_600, '2 min'],
+    [599_400, '9 min 59 s'],
+    [659_000, '11 min'],
+    [3_599_000, '1 h'],
     [17_160_000, '4 h 46 min'],
     [3_600_000, '1 h'],
   ] as const)('%s ms', (ms, text) => {

@@ -5,7 +5,7 @@ import { UNIT_FORMS, type Unit, conversionFactor } from './units'
 export interface WrittenQuantity {
   value: number
   unit: Unit
-  /** The number as typed, decimal point normalised: `"38.20"` keeps its zero. */
+  /** The number as typed, in the unit wanted, decimal point normalised: `"38.20"` keeps its zero, `"4.9512k"` is `"4951.2"`. */
   digits: string
 }
 
@@ -60,7 +60,26 @@ export function parseQuantity(text: string, wanted: Unit): Result<WrittenQuantit
   const number = Number(digits)
   if (!Number.isFinite(number)) return err({ code: 'notFinite', text: trimmed })
   const factor = factorOf(unitText.trim(), wanted)
-  return factor.ok ? ok({ value: number * factor.value, unit: wanted, digits }) : factor
+  if (!factor.ok) return factor
+  if (factor.value === 1) return ok({ value: number, unit: wanted, digits })
+  const scaled = scaledDigits(digits, factor.value)
+  return ok({ value: Number(scaled), unit: wanted, digits: scaled })
+}
+
+/**
+ * A written number times what its unit stands for, a single figure and a power of ten, digit by digit: none is rounded by a prefix.
+ * `"4.9512"` times 1000 is `"4951.2"`, `"1.5"` times 60 is `"90"`.
+ */
+function scaledDigits(digits: string, factor: number): string {
+  const [, sign = '', whole = '', fraction = ''] = /^([+-]?)(\d*)\.?(\d*)$/.exec(digits) ?? []
+  const places = Math.floor(Math.log10(factor) + 1e-9)
+  const times = BigInt(Math.round(factor / 10 ** places))
+  const decimals = fraction.length - places
+  const figures = String(BigInt(whole + fraction) * times) + '0'.repeat(Math.max(0, -decimals))
+  const padded = figures.padStart(decimals + 1, '0')
+  const point = padded.length - Math.max(0, decimals)
+  const behind = padded.slice(point).replace(/0+$/, '')
+  return sign + (padded.slice(0, point).replace(/^0+(?=\d)/, '') || '0') + (behind === '' ? '' : `.${behind}`)
 }
 
 /** What a written unit multiplies the number with, to come to the unit wanted. */
