@@ -69,8 +69,8 @@ export const demandBeforeCut: PointFamily<TheJob> = {
     return {
       code: 'T-15',
       verdict: found.word === 'go' ? 'proven' : found.word === 'noGo' ? 'stop' : 'open',
-      value: demandW === null ? null : formatQuantity(demandW, 'W', 3),
-      limit: found.aimW === null ? null : `≤ ${formatQuantity(found.aimW, 'W', 3)}`,
+      value: demandW === null ? null : formatQuantity(demandW, 'W'),
+      limit: found.aimW === null ? null : `≤ ${formatQuantity(found.aimW, 'W')}`,
       basis: demandShareOfLimit.basis,
       why: WHY[found.word],
     }

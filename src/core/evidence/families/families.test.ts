@@ -194,9 +194,15 @@ describe('residual-current devices', () => {
   it('say in island mode what a failure means', () => {
     expect(judged(key, all({ x5: 'none' }))).toMatchObject({
       verdict: 'stop',
-      value: 'no trip',
+      value: '5 × no trip',
       why: 'Outside its limit: 5 ×. On the battery this circuit is not protected: do not go on.',
     })
+  })
+
+  it('show the figure that is outside its limit, and none that is not', () => {
+    expect(judged(key, all({ x1: 310 })).value).toBe('1 × 310\u00a0ms')
+    expect(judged(key, all({ ramp: 31 })).value).toBe('ramp 31\u00a0mA')
+    expect(judged(key, all({})).value).toBe('12\u00a0ms')
   })
 
   it('are asked for only on circuits that are backed up and have one', () => {

@@ -42,7 +42,7 @@ export const ladderStep: PointFamily<Load> = {
       code: 'T-14',
       limit: `${formatQuantity(powerW, 'W', 3)} ± ${formatNumber(bound.value * 100, 3)} %`,
       basis: bound.basis,
-      value: drawnW === null ? null : formatQuantity(drawnW, 'W', 3),
+      value: drawnW === null ? null : formatQuantity(drawnW, 'W'),
     }
     if (drawnW === null) return { ...common, verdict: 'open', why: 'Not switched on in the outage yet.' }
     if (drawnW <= 0)

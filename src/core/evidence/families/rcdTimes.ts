@@ -67,6 +67,20 @@ function modeReadings(device: ResidualDevice, slots: SlotReadings): RcdModeReadi
   }
 }
 
+const timeText = (timeMs: TripTime): string | null =>
+  timeMs === null ? null : timeMs === 'none' ? 'no trip' : formatQuantity(timeMs, 'ms')
+
+/** The figure that decides, with its test: of those that are outside their limits the first, else the trip time that protects. */
+function figureText(slots: SlotReadings, failed: readonly string[]): string | null {
+  const outside = (['x1', 'x5', 'ramp'] as const).find((test) => failed.includes(TEST_WORDS[test]))
+  if (outside !== undefined) {
+    const read = time(slots, outside)
+    const figure = outside === 'ramp' && typeof read === 'number' ? formatQuantity(read, 'mA') : timeText(read)
+    return figure && `${TEST_WORDS[outside]} ${figure}`
+  }
+  return timeText(time(slots, 'x5') ?? time(slots, 'x1') ?? time(slots, 't20'))
+}
+
 const DISAGREE = 'Its circuits say different things of the device they share: put them right first.'
 const TEST_WORDS = { half: '½ ×', x1: '1 ×', x5: '5 ×', ramp: 'ramp' } as const
 
@@ -114,7 +128,6 @@ function judgeTrips(point: Point<ResidualDevice>, context: EvidenceContext, mode
   const named = (verdict: string) => tests.filter((test) => result[test] === verdict).map((test) => TEST_WORDS[test])
   const failed = [...named('stop'), ...(result.faults?.includes('stop') ? ['fault time'] : [])]
   const missing = [...named('open'), ...(device.device === 'gfciA' && !result.faults?.length ? ['fault time'] : [])]
-  const x5 = time(slots, 'x5') ?? time(slots, 'x1') ?? time(slots, 't20')
   const said = whyOf(result.verdict, failed, missing, slots.any, mode)
   const why = device.agreed ? said : `${DISAGREE} ${said}`
   return afterCalibration(
@@ -123,7 +136,7 @@ function judgeTrips(point: Point<ResidualDevice>, context: EvidenceContext, mode
       code: 'E-9',
       why,
       limit: limitText(device, context.pack),
-      value: x5 === null ? null : x5 === 'none' ? 'no trip' : formatQuantity(x5, 'ms'),
+      value: figureText(slots, failed),
       basis: `${context.pack.words.residualCurrentDevice}, ${device.device === 'gfciA' ? 'class A' : `${device.device} type`}, ${device.iDeltaNMa} mA (E-9).`,
     },
     slots,

@@ -38,7 +38,7 @@ export function leakageOf(point: Point<ResidualDevice>, context: EvidenceContext
   )
 }
 
-const milliamps = (value: number) => `${formatNumber(value, 3)} mA`
+const milliamps = (value: number) => `${formatNumber(value, 4)} mA`
 
 /** What was clamped together: the least it can be, while a circuit is still to be clamped. */
 const sumWords = ({ sumMa: [sumMa = 0] }: StandingLeakage, missing: readonly string[]): string =>
