@@ -177,6 +177,24 @@ export default tseslint.config(
     },
   },
   {
+    files: ['src/server/pack/**'],
+    ignores: ['src/server/pack/PdfText.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            {
+              name: '@react-pdf/renderer',
+              importNames: ['Text'],
+              message: 'What the faces do not hold would be printed as other letters: take the one of PdfText.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     // in a browser only the rules of who may do what cross over from the server; everything else of it is types
     files: ['src/features/**', 'src/ui/**', 'src/offline/**'],
     rules: {

@@ -3,6 +3,6 @@ declare module 'subset-font' {
   export default function subsetFont(
     font: Uint8Array,
     text: string,
-    options: { targetFormat: 'woff2' },
+    options: { targetFormat: 'woff2' | 'truetype' },
   ): Promise<Uint8Array>
 }

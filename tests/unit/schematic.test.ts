@@ -16,6 +16,7 @@ import { applyEdit } from '@/core/wiring/edits/applyEdit'
 import { schematicPdf } from '@/features/wire/schematicPdf'
 import { schematicSvg } from '@/look/schematicSvg'
 import { PDFDocument } from 'pdf-lib'
+import { FACES } from '../support/faces'
 import { aCircuit, house } from '../support/house'
 
 const engine = new ELK()
@@ -246,7 +247,9 @@ describe('the drawing', () => {
     const svg = schematicSvg('House "A" & <co>', groups, places, ['A note'])
     expect(svg).not.toMatch(/<b>|<co>/)
     expect(svg.match(/data-thing=/g)).toHaveLength(groups.length)
-    const pdf = await PDFDocument.load(await schematicPdf('House A', groups, places, ['A note – with “signs” −']))
+    const pdf = await PDFDocument.load(
+      await schematicPdf(FACES, 'House A', groups, places, ['A note – with “signs” −']),
+    )
     expect([pdf.getPageCount(), Math.round(pdf.getPage(0).getWidth()), Math.round(pdf.getPage(0).getHeight())]).toEqual(
       [1, 842, 595],
     )

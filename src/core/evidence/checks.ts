@@ -6,6 +6,7 @@ import { figureText, limitText } from './figure'
 import { type FigureLimits, judgeFigure } from '../rules/judgeFigure'
 import type { EvidenceContext, Judgement, Point, Slot } from './point'
 import { type SlotReadings, afterCalibration, slotReadings } from './slotReadings'
+import { withinSentence } from '../withinSentence'
 
 /** What is right for a figure: its limits, each with its own basis, and what being outside means. */
 export interface FigureAsked extends FigureLimits {
@@ -72,7 +73,7 @@ interface CheckJudged {
   shown: string | null
 }
 
-const missingCheck = (label: string): CheckJudged => ({ finding: null, missing: label.toLowerCase(), shown: null })
+const missingCheck = (label: string): CheckJudged => ({ finding: null, missing: withinSentence(label), shown: null })
 const found = (verdict: Verdict, says: string, shown: string | null = null): CheckJudged => ({
   finding: { verdict, says },
   missing: null,

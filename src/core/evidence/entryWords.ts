@@ -2,6 +2,7 @@ import { quantityFaultWords } from '../quantity/parseQuantity'
 import type { Unit } from '../quantity/units'
 import type { Slot } from './point'
 import type { Ask, Refusal } from './readEntry'
+import { withinSentence } from '../withinSentence'
 
 /** A figure as it was typed, with its own unit; one that was typed bare gets the reading's. */
 const withUnit = ({ said, value, unit }: { said: string | null; value: number; unit: Unit }): string =>
@@ -23,7 +24,7 @@ export function askWords(ask: Ask): string {
 
 /** Why a value was refused, in one sentence that says what to do. */
 export function refusalWords(why: Refusal, { label }: Pick<Slot, 'label'>): string {
-  const name = label.toLowerCase()
+  const name = withinSentence(label)
   switch (why.code) {
     case 'noSuchWord':
       return `“${why.said}” is no answer here. Type ${why.words.join(' or ')}.`

@@ -88,9 +88,9 @@ export function safeStateOf({
     chosenSchool === null
       ? 'The changeover is not chosen: the house stays on the street as it was found.'
       : CHANGEOVER_LEFT[chosenSchool],
-    PARKED_STEPS.locks,
-    ...(hasPv ? [PARKED_STEPS.pv] : []),
-    PARKED_STEPS.covers,
+    `${PARKED_STEPS.locks}.`,
+    ...(hasPv ? [`${PARKED_STEPS.pv}.`] : []),
+    `${PARKED_STEPS.covers}.`,
     'The household is told that there is no backup yet, and whom to call.',
   ]
 }

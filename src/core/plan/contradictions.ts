@@ -9,6 +9,7 @@ import { mainsOf } from './mains'
 import { terminalCapacities } from './terminalCapacity'
 import { peakOfSourceW } from './sourceOfStrings'
 import { boardWays } from '../wiring/boardWays'
+import { withinSentence } from '../withinSentence'
 
 /** The part of the plan that a contradiction makes unsafe to read; everything else stays usable. */
 export type PlanPart = 'limits' | 'surge' | 'demand' | 'runtime' | 'supply' | 'boards' | 'year' | 'pv'
@@ -38,7 +39,7 @@ const loadPhases: Rule = ({ loads, packId }) => {
     .map((load) => ({
       path: `loads.${load.tag}.phase`,
       about: load.name,
-      message: `${load.name} is on ${load.phase}, and this supply (${name.toLowerCase()}) has none. It counts in no phase until that is put right.`,
+      message: `${load.name} is on ${load.phase}, and this supply (${withinSentence(name)}) has none. It counts in no phase until that is put right.`,
       touches: ['limits'],
     }))
 }

@@ -30,6 +30,7 @@ export interface EnergisingStep {
   to: string | null
   /** What the hand does, in a few words; `null` where only the instrument moves. */
   action: string | null
+  /** What is done, and what comes of it; without a full stop. */
   sentence: string
   readings: ExpectedReading[]
   positions: Positions
@@ -62,17 +63,18 @@ function readingsAfter(graph: InstallationGraph, step: SequenceStep, say: Say): 
   return beyond === null ? alive : [...alive, deadReading(beyond)]
 }
 
-/** What comes alive, in words: at most three by name, the others counted. */
+/** What a switch makes alive, in words: at most three places by name, the others counted. Their names may be of many things and hold commas. */
 function wokenWords(live: SequenceStep['live'], say: Say): string {
-  if (live.length === 0) return 'nothing more comes alive'
+  if (live.length === 0) return ': nothing more is alive then'
   const named = live.slice(0, MOST_READ).map(({ node }) => say(node))
-  const more = live.length > MOST_READ ? ` and ${live.length - MOST_READ} more` : ''
-  return `${named.join(', ')}${more} come${live.length === 1 ? 's' : ''} alive`
+  const all = live.length > MOST_READ ? [...named, `${live.length - MOST_READ} more`] : named
+  const list = all.length === 1 ? all[0] : `${all.slice(0, -1).join('; ')} and ${all.at(-1)}`
+  return ` makes ${list} alive`
 }
 
 const WITHOUT_HAND: Readonly<Record<'dead' | 'supply', string>> = {
-  dead: 'Everything open and locked: prove dead on a proven tester, and the tester after.',
-  supply: 'Read the supply as it comes in, before anything of the house is joined to it.',
+  dead: 'Everything open and locked: prove dead on a proven tester, and the tester after',
+  supply: 'Read the supply as it comes in, before anything of the house is joined to it',
 }
 
 function stepInWords(graph: InstallationGraph, step: SequenceStep, say: Say): EnergisingStep {
@@ -83,7 +85,7 @@ function stepInWords(graph: InstallationGraph, step: SequenceStep, say: Say): En
     return { ...common, key, action: null, sentence: WITHOUT_HAND[key] }
   }
   const action = `${say(device)} to “${to ?? ''}”`
-  return { ...common, key: device, action, sentence: `${action}: ${wokenWords(live, say)}.` }
+  return { ...common, key: device, action, sentence: action + wokenWords(live, say) }
 }
 
 /**
@@ -110,7 +112,7 @@ export function energisingOrder(graph: InstallationGraph, check?: PositionCheck)
     steps: steps
       .filter(({ stage, device }) => hasSupply || device !== null || stage !== 'supply')
       .map((step) => stepInWords(graph, step, say)),
-    back: back.map(({ device, to }) => ({ device, to, sentence: `${say(device)} to “${to}”.` })),
+    back: back.map(({ device, to }) => ({ device, to, sentence: `${say(device)} to “${to}”` })),
     refused: null,
   }
 }

@@ -12,6 +12,7 @@ import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { ReadCode } from './ReadCode'
 import { Thumb } from './Thumb'
+import { withinSentence } from '@/core/withinSentence'
 
 interface ComponentCardProps {
   component: Component
@@ -141,7 +142,7 @@ function SlotRow({ slot, word, of, onType }: SlotRowProps) {
         {word ?? '–'}
       </Text>
       {onType && word === undefined && (
-        <Quiet label={`Type the ${slot.label.toLowerCase()} of ${of}`} word="type" onDo={onType} />
+        <Quiet label={`Type the ${withinSentence(slot.label)} of ${of}`} word="type" onDo={onType} />
       )}
     </Flex>
   )

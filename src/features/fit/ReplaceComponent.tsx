@@ -10,6 +10,7 @@ import type { FieldSpec } from '@/schemas/fieldSpec'
 import { Notice } from '@/ui/Notice'
 import { SpecForm } from '../forms/SpecForm'
 import { useJob } from '../job/JobContext'
+import { withinSentence } from '@/core/withinSentence'
 
 const SPECS: readonly FieldSpec[] = [
   { name: 'cause', label: 'Cause', kind: 'choice', options: REPLACEMENT_WORDS },
@@ -36,7 +37,7 @@ export function ReplaceComponent({ component, onDone }: { component: Component; 
       <SpecForm
         specs={SPECS}
         initial={{ cause: 'deadOnArrival', reason: '' }}
-        submitLabel={`Replace the ${component.name.toLowerCase()}`}
+        submitLabel={`Replace the ${withinSentence(component.name)}`}
         check={({ reason }) =>
           String(reason ?? '').length < 5 ? [{ path: 'reason', message: 'Say in a few words what was wrong.' }] : []
         }

@@ -1,6 +1,5 @@
 'use client'
 import { Box, Text } from '@chakra-ui/react'
-import { useState } from 'react'
 import { csvCell } from '@/core/exchange/csvCell'
 import { DATUM_WORDS, drillHoles, templateSvg } from '@/core/fit/drillTemplate'
 import { templateLayout } from '@/core/fit/templatePages'
@@ -10,11 +9,11 @@ import { DataTable } from '@/ui/DataTable'
 import { EmptyState } from '@/ui/EmptyState'
 import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
-import { download, downloadBytes } from '../survey/download'
+import { usePrint } from '../print/usePrint'
+import { download } from '../survey/download'
 
 /** Every hole measured from one corner: as a list, as SVG, and on sheets of A4 at true scale. */
 export function TemplateSheet({ judged, jobName }: { judged: JudgedWall; jobName: string }) {
-  const [failure, setFailure] = useState<string | null>(null)
   const {
     wall: {
       name,
@@ -25,18 +24,12 @@ export function TemplateSheet({ judged, jobName }: { judged: JudgedWall; jobName
   const holes = drillHoles(units, { widthMm, ceilingMm }, datum)
   const sheets = templateLayout(units, holes)?.sheets.length ?? 0
   const title = `${jobName}, ${name}`
-  const print = async () => {
-    setFailure(null)
-    try {
+  const { failure, print } = usePrint('The list and the SVG still can be saved.')
+  const pdf = () =>
+    print(`${title} template`, async (faces) => {
       const { templatePdf } = await import('./templatePdf')
-      const bytes = await templatePdf(title, units, holes, DATUM_WORDS[datum])
-      if (bytes) downloadBytes(`${title} template.pdf`, bytes, 'application/pdf')
-    } catch (error) {
-      setFailure(
-        `The template could not be made: ${error instanceof Error ? error.message : String(error)}. The list and the SVG still can be saved.`,
-      )
-    }
-  }
+      return templatePdf(faces, title, units, holes, DATUM_WORDS[datum])
+    })
   const illegal = judged.units.filter(({ clearances: { verdict } }) => verdict === 'exceeds')
   return (
     <TitledSheet
@@ -73,7 +66,7 @@ export function TemplateSheet({ judged, jobName }: { judged: JudgedWall; jobName
             >
               SVG
             </Button>
-            <Button size="sm" onClick={() => void print()}>
+            <Button size="sm" onClick={() => void pdf()}>
               PDF, {sheets} {sheets === 1 ? 'sheet' : 'sheets'} of A4
             </Button>
           </>

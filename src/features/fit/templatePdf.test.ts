@@ -1,6 +1,7 @@
 import { PDFArray, PDFDocument, PDFRawStream, decodePDFRawStream } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { type TemplateUnit, drillHoles } from '@/core/fit/drillTemplate'
+import { FACES } from '../../../tests/support/faces'
 import { templatePdf } from './templatePdf'
 
 const MM = 25.4 / 72
@@ -63,7 +64,7 @@ const lengthOf = ([x1, y1, x2, y2]: [number, number, number, number]) => Math.hy
 describe('the printed template', () => {
   it('is at true scale on sheets of A4: the ruler is 100 mm, and holes on one sheet lie as far apart as on the unit', async () => {
     const holes = drillHoles([UNIT], { widthMm: 4000, ceilingMm: 2400 }, 'leftFloor')
-    const bytes = await templatePdf('Test wall', [UNIT], holes, 'lower left corner')
+    const bytes = await templatePdf(FACES, 'Test wall', [UNIT], holes, 'lower left corner')
     const pdf = await PDFDocument.load(bytes as Uint8Array)
     // three holes, far apart: a sheet each, and none for what is not drilled
     expect(pdf.getPageCount()).toBe(3)
@@ -89,6 +90,7 @@ describe('the printed template', () => {
     }
     const pdf = await PDFDocument.load(
       (await templatePdf(
+        FACES,
         'Near',
         [near],
         drillHoles([near], { widthMm: 4000, ceilingMm: 2400 }, 'leftFloor'),
@@ -103,6 +105,6 @@ describe('the printed template', () => {
     expect([b[0] - a[0], b[1] - a[1]]).toEqual([expect.closeTo(80, 3), expect.closeTo(60, 3)])
   })
   it('is none without a unit on the wall', async () => {
-    expect(await templatePdf('Empty', [], [], 'lower left corner')).toBeNull()
+    expect(await templatePdf(FACES, 'Empty', [], [], 'lower left corner')).toBeNull()
   })
 })

@@ -1,4 +1,4 @@
-import { PDFDocument, StandardFonts, rgb } from 'pdf-lib'
+import { PDFDocument, rgb } from 'pdf-lib'
 import type { DrillHole, TemplateUnit } from '@/core/fit/drillTemplate'
 import {
   DRAWING,
@@ -10,6 +10,7 @@ import {
   shows,
   templateLayout,
 } from '@/core/fit/templatePages'
+import { type FaceFiles, printPen } from '../print/printPen'
 
 const BLACK = rgb(0, 0, 0)
 const GREY = rgb(0.45, 0.45, 0.45)
@@ -17,19 +18,12 @@ const CROSS_MM = 8
 /** Length of the ruler on every sheet, to hold a real one against. */
 const RULER_MM = 100
 
-/** Text for the standard fonts of a PDF: a true minus and long dashes become their plain likes, what cannot be written a question mark rather than a failure. */
-export const writable = (text: string) =>
-  text
-    .replace(/[−–—]/g, '-')
-    .replace(/[‘’]/g, "'")
-    .replace(/[“”]/g, '"')
-    .replace(/[^\x20-\x7e\u00a0-\u00ff]/g, '?')
-
 /**
  * The drilling template at true scale on sheets of A4: outlines, holes with their numbers, register marks that neighbours share, and on every
  * sheet a ruler of 100 mm, because a printer that scales is the commonest fault. `null` when no unit has a place.
  */
 export async function templatePdf(
+  faces: FaceFiles,
   title: string,
   units: readonly TemplateUnit[],
   holes: readonly DrillHole[],
@@ -38,8 +32,8 @@ export async function templatePdf(
   const layout = templateLayout(units, holes)
   if (!layout) return null
   const document = await PDFDocument.create()
-  document.setTitle(writable(title))
-  const font = await document.embedFont(StandardFonts.Helvetica)
+  document.setTitle(title)
+  const pen = await printPen(document, faces)
   for (const sheet of layout.sheets) {
     const page = document.addPage([SHEET.widthMm * POINTS_PER_MM, SHEET.heightMm * POINTS_PER_MM])
     const line = (x1: number, y1: number, x2: number, y2: number, thickness = 0.5, grey = false) => {
@@ -63,7 +57,7 @@ export async function templatePdf(
       line(xMm + widthMm, yMm, xMm + widthMm, yMm + heightMm, 0.5, true)
       const label = { xMm: Math.max(xMm, sheet.xMm) + 4, yMm: Math.min(yMm + heightMm, sheet.yMm + sheet.heightMm) - 6 }
       if (label.xMm < xMm + widthMm && label.yMm > yMm && shows(sheet, label))
-        page.drawText(writable(name), { ...onSheet(sheet, label.xMm, label.yMm), size: 9, font, color: GREY })
+        pen.write(page, name, { ...onSheet(sheet, label.xMm, label.yMm), size: 9, color: GREY })
     }
     for (const hole of holes.filter((one) => shows(sheet, one))) {
       cross(hole, CROSS_MM, 0.35)
@@ -73,10 +67,9 @@ export async function templatePdf(
         borderWidth: 0.7,
         borderColor: BLACK,
       })
-      page.drawText(
-        writable(`${hole.number}  d ${hole.diameterMm}  ${Math.round(hole.alongMm)} / ${Math.round(hole.heightMm)}`),
-        { ...onSheet(sheet, hole.xMm + CROSS_MM + 1, hole.yMm + 1.5), size: 8, font, color: BLACK },
-      )
+      const words = `${hole.number}  ⌀ ${hole.diameterMm}  ${Math.round(hole.alongMm)} / ${Math.round(hole.heightMm)}`
+      const place = onSheet(sheet, hole.xMm + CROSS_MM + 1, hole.yMm + 1.5)
+      pen.write(page, words, { ...place, size: 8, color: BLACK })
     }
     for (const mark of registerMarks(sheet)) {
       cross(mark, 4, 0.7)
@@ -89,18 +82,13 @@ export async function templatePdf(
     }
     const top = (DRAWING.bottomMm + DRAWING.heightMm + 5) * POINTS_PER_MM
     const left = DRAWING.leftMm * POINTS_PER_MM
-    page.drawText(
-      writable(
-        `${title}: row ${sheet.row + 1} of ${layout.rows} from below, column ${sheet.column + 1} of ${layout.columns} from the left`,
-      ),
-      { x: left, y: top + 10, size: 9, font },
+    const where = `row ${sheet.row + 1} of ${layout.rows} from below, column ${sheet.column + 1} of ${layout.columns} from the left`
+    const heading = pen.linesOf(`${title}: ${where}`, DRAWING.widthMm * POINTS_PER_MM, 9)
+    heading.forEach((line, k) =>
+      pen.write(page, line, { x: left, y: top + 10 + (heading.length - 1 - k) * 11, size: 9, color: BLACK }),
     )
-    page.drawText(
-      writable(
-        `Millimetres from the ${measuredFrom}: along / up or down. Print at 100 %; lay register marks on each other; this line is ${RULER_MM} mm:`,
-      ),
-      { x: left, y: top, size: 7.5, font, color: GREY },
-    )
+    const how = `Millimetres from the ${measuredFrom}: along / up or down. Print at 100 %; lay register marks on each other; this line is ${RULER_MM} mm:`
+    pen.write(page, how, { x: left, y: top, size: 7.5, color: GREY })
     page.drawLine({
       start: { x: left, y: top - 6 },
       end: { x: left + RULER_MM * POINTS_PER_MM, y: top - 6 },

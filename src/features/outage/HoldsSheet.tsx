@@ -10,13 +10,14 @@ import { VerdictWord } from '@/ui/VerdictWord'
 import { isDeclaration } from '@/core/evidence/families/noneHere'
 import { ApiProblem } from '../api'
 import { useJob } from '../job/JobContext'
+import { withinSentence } from '@/core/withinSentence'
 
 /** The hold points of a live step: what it waits for, and what a lead may go past in writing. */
 export function HoldsSheet({ state }: { state: HoldState }) {
   const { bench } = useJob()
   const waits = state.waitsFor
-    .map((id) => bench.holds.find(({ step }) => step.id === id)?.step.label.toLowerCase())
-    .filter(Boolean)
+    .flatMap((id) => bench.holds.find(({ step }) => step.id === id) ?? [])
+    .map(({ step }) => withinSentence(step.label))
   const blocked = state.conditions.filter(({ holds }) => !holds).length
   return (
     <TitledSheet

@@ -10,6 +10,7 @@ import type { Reading } from '@/core/evidence/reading'
 import { Button } from '@/ui/Button'
 import { useJob } from '../job/JobContext'
 import type { RecordingState } from './useAnalysis'
+import { withinSentence } from '@/core/withinSentence'
 
 const UPLOAD_MAX_BYTES = 24 * 1024 * 1024
 
@@ -96,7 +97,7 @@ export function StoreRecording({
       </Box>
       <Button onClick={onStored}>Put it away</Button>
       <Button variant="act" disabled={!released || !isKnownAlone} onClick={() => void store()}>
-        Store as evidence: {point.label.toLowerCase()}
+        Store as evidence: {withinSentence(point.label)}
       </Button>
     </Flex>
   )

@@ -8,6 +8,7 @@ import { REPLACEMENT_WORDS } from '@/core/installation/fit'
 import { LAYER_WORDS } from '@/core/installation/wiring'
 import { slotLabel, valueText } from '../job/readingText'
 import type { OutboxEntry } from './outboxEntry'
+import { withinSentence } from '@/core/withinSentence'
 
 const nameIn = (fields: Readonly<Record<string, unknown>>): string =>
   String(fields.name ?? fields.label ?? fields.tag ?? '')
@@ -35,7 +36,7 @@ export function entryWords(entry: OutboxEntry, points: readonly Point[]): string
       return `${own?.label}: past “${own?.conditions.find(({ id }) => id === condition)?.label ?? condition}” in writing`
     }
     case 'setJobLimit':
-      return `A limit of this job: ${LIMIT_PURPOSES[entry.input.key].toLowerCase()}`
+      return `A limit of this job: ${withinSentence(LIMIT_PURPOSES[entry.input.key])}`
     case 'markOutage':
       return markedWords(entry.input)
     case 'openVisit':

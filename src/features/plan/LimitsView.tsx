@@ -19,6 +19,7 @@ import { LoadStrip } from './LoadStrip'
 import { RuntimeSheet } from './RuntimeSheet'
 import { VehicleSheet } from './VehicleSheet'
 import { watts } from './wattsAndAmps'
+import { withinSentence } from '@/core/withinSentence'
 
 const percentOfTime = (share: number | null) =>
   share === null ? 'open' : `${formatNumber(share * 100, 2)} % of the time`
@@ -88,7 +89,7 @@ function WhatIsCounted() {
     plan: { staying, restart },
   } = usePlanned()
   if (staying.loads.length === 0) return null
-  const under = staying.school === null ? '' : `, under “${SCHOOL_WORDS[staying.school].toLowerCase()}”`
+  const under = staying.school === null ? '' : `, under “${withinSentence(SCHOOL_WORDS[staying.school])}”`
   return (
     <Text fontSize="14px" color="ink2">
       Held against them: what stays on in an outage{under}, {staying.loads.length} of{' '}

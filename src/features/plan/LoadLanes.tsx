@@ -27,6 +27,7 @@ import { LANES, LANE_WORDS, type Lane, type LoadPlace, laneOf } from './loadLane
 import { ChipFace } from './LoadChip'
 import { LaneRow } from './LaneRow'
 import { Placing } from './Placing'
+import { withinSentence } from '@/core/withinSentence'
 
 /** Only at the very edge: the lanes must not run away from under a load that is carried along them. */
 const AUTO_SCROLL = { threshold: { x: 0, y: 0.04 } }
@@ -63,7 +64,7 @@ export function LoadLanes() {
   const columnOf = ({ phase }: Load) => (columns.includes(phase) ? phase : (columns.at(-1) ?? 'all'))
   const nameOf = (id: UniqueIdentifier) => installation.loads.find((load) => load.id === id)?.name ?? 'The load'
   const placeWords = ({ lane, phase }: LoadPlace) =>
-    `${LANE_WORDS[lane].toLowerCase()}${columns.length > 1 ? `, ${phase === 'all' ? 'all phases' : phase}` : ''}`
+    `${withinSentence(LANE_WORDS[lane])}${columns.length > 1 ? `, ${phase === 'all' ? 'all phases' : phase}` : ''}`
   const over = ({ active, over: target }: DragOverEvent) => hover(String(active.id), target ? placeOf(target.id) : null)
   const end = ({ active, over: target }: DragEndEvent) => {
     setInHand(null)

@@ -16,6 +16,7 @@ import { useJob } from '../job/JobContext'
 import { ContradictionsNotice } from '../survey/ContradictionsNotice'
 import { LimitsView } from './LimitsView'
 import { usePlan } from './usePlan'
+import { withinSentence } from '@/core/withinSentence'
 
 /** Laid out on a sheet of its own. */
 const ChoosePlan = dynamic(() => import('./ChoosePlan').then(({ ChoosePlan }) => ChoosePlan))
@@ -67,7 +68,7 @@ function headTitle(chosen: School | null, recommended: School | null): string {
 function headNote(chosen: School | null, recommended: School | null): string | false {
   if (chosen === null) return recommended !== null && 'recommended'
   if (chosen === recommended) return 'chosen, as recommended'
-  return `chosen; recommended: ${recommended === null ? 'nothing yet' : SCHOOL_WORDS[recommended].toLowerCase()}`
+  return `chosen; recommended: ${recommended === null ? 'nothing yet' : withinSentence(SCHOOL_WORDS[recommended])}`
 }
 
 /** Plan: what the sources can give, what the house asks of them, for how long, and what is promised of it. */

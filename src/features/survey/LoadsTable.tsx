@@ -7,6 +7,7 @@ import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { LANE_WORDS, laneOf } from '../plan/loadLanes'
 import { Pictures } from './Pictures'
+import { withinSentence } from '@/core/withinSentence'
 
 function LoadName({ name, tag, figuresAssumed }: Load) {
   return (
@@ -51,7 +52,7 @@ const columnsOf = (shown: { phases: boolean; plates: boolean }): Column<Load>[] 
   },
   ...(shown.phases ? [PHASE] : []),
   { head: 'Circuit', wideOnly: true, cell: ({ circuitTag }) => circuitTag ?? '–' },
-  { head: 'In an outage', cell: (load) => LANE_WORDS[laneOf(load)].toLowerCase() },
+  { head: 'In an outage', cell: (load) => withinSentence(LANE_WORDS[laneOf(load)]) },
   ...(shown.plates ? [PLATE] : []),
 ]
 

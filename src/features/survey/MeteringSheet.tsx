@@ -14,6 +14,7 @@ import { useJob } from '../job/JobContext'
 import { useYear } from '../plan/useYear'
 import { download } from './download'
 import { KIND_WORDS, type SeriesKind, stepWords } from './seriesWords'
+import { withinSentence } from '@/core/withinSentence'
 
 /** Laid out on a sheet of its own. */
 const ReadSeries = dynamic(() => import('./ReadSeries').then(({ ReadSeries }) => ReadSeries))
@@ -46,7 +47,7 @@ export function MeteringSheet({ kinds = ['load', 'pv'] }: { kinds?: readonly Ser
           {edit &&
             kinds.map((kind) => (
               <Button key={kind} size="sm" onClick={() => setImporting(kind)}>
-                Read {KIND_WORDS[kind].toLowerCase()}
+                Read {withinSentence(KIND_WORDS[kind])}
               </Button>
             ))}
           {!kinds.includes('price') && (
@@ -105,7 +106,7 @@ export function MeteringSheet({ kinds = ['load', 'pv'] }: { kinds?: readonly Ser
         </Notice>
       )}
       <Overlay
-        title={importing ? `Read ${KIND_WORDS[importing].toLowerCase()} of a year` : ''}
+        title={importing ? `Read ${withinSentence(KIND_WORDS[importing])} of a year` : ''}
         open={importing !== null}
         onClose={() => setImporting(null)}
         wide

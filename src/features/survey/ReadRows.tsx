@@ -4,6 +4,7 @@ import type { ReadRow } from '@/schemas/tables/reading'
 import type { DoubtAnswers, RowDoubt } from '@/schemas/tables/rowDoubts'
 import { Choice } from '@/ui/Choice'
 import { fieldText } from '../forms/fieldText'
+import { withinSentence } from '@/core/withinSentence'
 
 const SHOWN = 30
 
@@ -36,7 +37,7 @@ export function ReadRows({ rows }: { rows: readonly ReadRow[] }) {
                 {changes
                   .map(
                     ({ field, before, after }) =>
-                      `${field.label.toLowerCase()} ${fieldText(field, before)} → ${fieldText(field, after)}`,
+                      `${withinSentence(field.label)} ${fieldText(field, before)} → ${fieldText(field, after)}`,
                   )
                   .join('; ')}
               </li>

@@ -15,6 +15,7 @@ import { ThingForm } from '../forms/ThingForm'
 import { AddPicture } from '../job/AddPicture'
 import { useJob } from '../job/JobContext'
 import { Pictures } from './Pictures'
+import { withinSentence } from '@/core/withinSentence'
 
 interface SurveySheetProps<K extends SurveyKind> {
   kind: K
@@ -153,15 +154,12 @@ export function NotFound({ kinds }: { kinds: readonly SurveyKind[] }) {
   )
 }
 
-/** Labels that begin with a sign of the trade keep their capital inside a sentence. */
-const SIGNS = /^(Voc|Isc|Vmp|PV|AC|DC|Optimisers)\b/
-
 /** What is known, in one line; what is not known is said to be open rather than left out. */
 export function factsOf(fields: readonly FieldSpec[], detail: Record<string, unknown>): string {
   return fields
     .flatMap((spec) => {
       const value = detail[spec.name]
-      const label = SIGNS.test(spec.label) ? spec.label : spec.label.slice(0, 1).toLowerCase() + spec.label.slice(1)
+      const label = withinSentence(spec.label)
       // an open choice or question decides something; other blanks are said by the checklist
       if (value === null || value === undefined || value === '')
         return spec.kind === 'choice' || spec.kind === 'flag' ? [`${label} open`] : []

@@ -10,9 +10,10 @@ import { MAIN_BOARD, boardDoors, hasMoved } from '@/core/wiring/boardDoors'
 import { listedLoadW } from '@/core/wiring/listedLoad'
 import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
+import { Notice } from '@/ui/Notice'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../job/JobContext'
-import { downloadBytes } from '../survey/download'
+import { usePrint } from '../print/usePrint'
 import type { useCircuitMoves } from './useCircuitMoves'
 
 type Moves = ReturnType<typeof useCircuitMoves>
@@ -122,11 +123,12 @@ export function CircuitMoves({ moves }: { moves: Moves }) {
   const { circuits, name } = installation
   const movedCount = circuits.filter(hasMoved).length
   const edit = may('saveItem')
-  const pdf = async () => {
-    const { doorPdf } = await import('./doorPdf')
-    const bytes = await doorPdf(name, boardDoors(installation))
-    downloadBytes(`${name}, charts for the doors.pdf`, bytes, 'application/pdf')
-  }
+  const { failure, print } = usePrint('The moves stand here, and on the schematic.')
+  const pdf = () =>
+    print(`${name}, charts for the doors`, async (faces) => {
+      const { doorPdf } = await import('./doorPdf')
+      return doorPdf(faces, name, boardDoors(installation), rulesOf(installation).words.residualCurrentDeviceShort)
+    })
   return (
     <TitledSheet
       title="Circuit moves"
@@ -141,6 +143,11 @@ export function CircuitMoves({ moves }: { moves: Moves }) {
         </Button>
       }
     >
+      {failure && (
+        <Notice kind="error" mx="14px" mb="8px">
+          {failure}
+        </Notice>
+      )}
       {circuits.length === 0 && (
         <EmptyState title="No circuits yet">Add the circuits in the plan with the boards they are found on.</EmptyState>
       )}

@@ -69,7 +69,7 @@ export function OrderView() {
       <TitledSheet title="The way back" note="the same switches, the other way round">
         <Box as="ol" pl="34px" pr="14px" pb="12px" fontSize="14px" css={{ listStyle: 'decimal' }}>
           {order.back.map(({ device, sentence }) => (
-            <li key={device}>{sentence}</li>
+            <li key={device}>{sentence}.</li>
           ))}
           <li>Lock off, and prove dead.</li>
         </Box>
@@ -119,7 +119,7 @@ function StepRow({
         </Text>
         <Box flex="1" minW="220px">
           <Text fontWeight={state === 'now' ? '600' : '400'} fontSize="15px">
-            {step.sentence}
+            {step.sentence}.
           </Text>
           {judgement && (judgement.verdict === 'stop' || judgement.verdict === 'watch') && (
             <Text fontSize="14px" color={judgement.verdict}>

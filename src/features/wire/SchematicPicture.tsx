@@ -8,6 +8,7 @@ import { useBenchRoom } from '../job/BenchRoom'
 import { ViewTools } from './SchematicBar'
 import { SchematicDrawing, type SchematicHandle } from './SchematicDrawing'
 import type { Schematic } from './useSchematic'
+import { withinSentence } from '@/core/withinSentence'
 
 const HEIGHT = { base: 400, least: 280, most: 600 } as const
 /** Of the drawing's own height: what is lower is moved into view. */
@@ -57,7 +58,7 @@ export function SchematicPicture({
         groups={groups}
         size={schematic.places}
         chosen={chosen}
-        label={`Schematic, ${GRID_STATE_WORDS[gridState].toLowerCase()}`}
+        label={`Schematic, ${withinSentence(GRID_STATE_WORDS[gridState])}`}
         height={large ? Math.max(HEIGHT.base, window.innerHeight - AROUND_LARGE) : small}
         onThing={onThing}
         handle={handle}

@@ -15,6 +15,7 @@ import { Button } from '@/ui/Button'
 import { useJob } from '../job/JobContext'
 import { countsOf } from './wiringCounts'
 import type { BegunWiring } from './WiringFiles'
+import { withinSentence } from '@/core/withinSentence'
 
 const FLAGS = {
   bypass: 'Maintenance bypass',
@@ -92,7 +93,9 @@ export function StartFromPlan({ wiring, layer, onClose }: BegunWiring) {
         <Button
           variant="act"
           onClick={() => {
-            void wiring.store(graph, `Begun from the plan: ${SCHEME_WORDS[choices.scheme].toLowerCase()}`).then(onClose)
+            void wiring
+              .store(graph, `Begun from the plan: ${withinSentence(SCHEME_WORDS[choices.scheme])}`)
+              .then(onClose)
           }}
         >
           Draw it so

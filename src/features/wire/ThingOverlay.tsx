@@ -9,6 +9,7 @@ import { Overlay } from '@/ui/Overlay'
 import { SpecForm } from '../forms/SpecForm'
 import { formOf } from './forms/formOf'
 import { type Addable, formToAdd } from './forms/formToAdd'
+import { withinSentence } from '@/core/withinSentence'
 
 export type WiringEditing = { change: string } | { add: Addable; near: string | null; run?: CableRun }
 
@@ -42,11 +43,7 @@ export function ThingOverlay({
   if (!form) return null
   return (
     <Overlay
-      title={
-        editing && 'change' in editing
-          ? `Change ${form.title}`
-          : `Add ${form.title.charAt(0).toLowerCase()}${form.title.slice(1)}`
-      }
+      title={editing && 'change' in editing ? `Change ${form.title}` : `Add ${withinSentence(form.title)}`}
       open
       onClose={close}
     >

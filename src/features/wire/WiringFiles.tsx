@@ -6,9 +6,11 @@ import { useState } from 'react'
 import { LAYER_WORDS, type WiringLayer } from '@/core/installation/wiring'
 import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { Button } from '@/ui/Button'
+import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { useJob } from '../job/JobContext'
-import { download, downloadBytes } from '../survey/download'
+import { usePrint } from '../print/usePrint'
+import { download } from '../survey/download'
 import { schematicSvg } from '@/look/schematicSvg'
 import type { Wiring } from './useWiring'
 
@@ -39,11 +41,13 @@ export function WiringFiles({ wiring, layer, groups, size, notes, onStart }: Wir
   } = useJob()
   const [open, setOpen] = useState<'start' | 'import' | null>(null)
   const title = `${installation.name}, wiring ${LAYER_WORDS[layer]}`
-  const pdf = async () => {
-    if (!size) return
-    const { schematicPdf } = await import('./schematicPdf')
-    downloadBytes(`${title}.pdf`, await schematicPdf(title, groups, size, notes), 'application/pdf')
-  }
+  const { failure, print } = usePrint('The SVG still can be saved.')
+  const pdf = () =>
+    print(title, async (faces) => {
+      if (!size) return null
+      const { schematicPdf } = await import('./schematicPdf')
+      return schematicPdf(faces, title, groups, size, notes)
+    })
   const file = async () => {
     const { installationFile } = await import('@/schemas/installationFile')
     download(`${title}.json`, installationFile(wiring.graph), 'application/json')
@@ -74,6 +78,11 @@ export function WiringFiles({ wiring, layer, groups, size, notes, onStart }: Wir
             Begin from the plan
           </Button>
         </>
+      )}
+      {failure && (
+        <Notice kind="error" w="100%">
+          {failure}
+        </Notice>
       )}
       <Overlay title="Read an installation file" open={open === 'import'} onClose={() => setOpen(null)}>
         <ImportWiring wiring={wiring} layer={layer} onClose={() => setOpen(null)} />

@@ -1,12 +1,14 @@
-import { PDFDocument, type PDFPage, type PDFFont, StandardFonts, rgb } from 'pdf-lib'
+import { PDFDocument, type PDFPage, rgb } from 'pdf-lib'
 import type { Ink, Primitive } from '@/core/drawing/primitive'
 import type { DrawnGroup } from '@/core/wiring/schematic/schematicPen'
 import { palette } from '@/look/palette'
-import { writable } from '../fit/templatePdf'
+import { type FaceFiles, type PrintPen, printPen } from '../print/printPen'
 
 /** A4 lying down, in points, with a margin that every printer leaves. */
 const PAGE = { width: 841.89, height: 595.28, margin: 34 } as const
 const HEAD = 30
+const TITLE = { size: 14, line: 17 } as const
+const NOTE_SIZE = 8.5
 const FOOT_LINE = 12
 
 const tone = (name: Ink) => {
@@ -17,51 +19,43 @@ const tone = (name: Ink) => {
 
 /** The schematic for the wall of the house: one sheet of A4, scaled to fit, with its state and notes at the foot. */
 export async function schematicPdf(
+  faces: FaceFiles,
   title: string,
   groups: readonly DrawnGroup[],
   size: { width: number; height: number },
   notes: readonly string[],
 ): Promise<Uint8Array> {
   const document = await PDFDocument.create()
-  document.setTitle(writable(title))
-  const [font, bold] = [
-    await document.embedFont(StandardFonts.Helvetica),
-    await document.embedFont(StandardFonts.HelveticaBold),
-  ]
+  document.setTitle(title)
+  const pen = await printPen(document, faces)
   const page = document.addPage([PAGE.width, PAGE.height])
-  page.drawText(writable(title), {
-    x: PAGE.margin,
-    y: PAGE.height - PAGE.margin - 8,
-    size: 14,
-    font: bold,
-    color: tone('ink'),
+  const width = PAGE.width - 2 * PAGE.margin
+  const head = pen.linesOf(title, width, TITLE.size, true)
+  head.forEach((line, k) => {
+    const y = PAGE.height - PAGE.margin - 8 - k * TITLE.line
+    pen.write(page, line, { x: PAGE.margin, y, size: TITLE.size, color: tone('ink'), bold: true })
   })
-  const foot = notes.length * FOOT_LINE + 8
-  const room = { width: PAGE.width - 2 * PAGE.margin, height: PAGE.height - 2 * PAGE.margin - HEAD - foot }
+  const headHeight = HEAD + (head.length - 1) * TITLE.line
+  const footLines = notes.flatMap((note) => pen.linesOf(note, width, NOTE_SIZE))
+  const foot = footLines.length * FOOT_LINE + 8
+  const room = { width, height: PAGE.height - 2 * PAGE.margin - headHeight - foot }
   const scale = Math.min(1, room.width / size.width, room.height / size.height)
-  const at = { x: PAGE.margin + (room.width - size.width * scale) / 2, top: PAGE.height - PAGE.margin - HEAD }
-  for (const { shapes } of groups) for (const shape of shapes) draw(page, shape, { scale, at, font, bold })
-  notes.forEach((note, k) =>
-    page.drawText(writable(note), {
-      x: PAGE.margin,
-      y: PAGE.margin + foot - (k + 1) * FOOT_LINE,
-      size: 8.5,
-      font,
-      color: tone('ink2'),
-      maxWidth: room.width,
-    }),
-  )
+  const at = { x: PAGE.margin + (room.width - size.width * scale) / 2, top: PAGE.height - PAGE.margin - headHeight }
+  for (const { shapes } of groups) for (const shape of shapes) draw(page, shape, { scale, at, pen })
+  footLines.forEach((line, k) => {
+    const y = PAGE.margin + foot - (k + 1) * FOOT_LINE
+    pen.write(page, line, { x: PAGE.margin, y, size: NOTE_SIZE, color: tone('ink2') })
+  })
   return document.save()
 }
 
 interface OnPage {
   scale: number
   at: { x: number; top: number }
-  font: PDFFont
-  bold: PDFFont
+  pen: PrintPen
 }
 
-function draw(page: PDFPage, shape: Primitive, { scale, at, font, bold }: OnPage): void {
+function draw(page: PDFPage, shape: Primitive, { scale, at, pen }: OnPage): void {
   const x = (value: number) => at.x + value * scale
   const y = (value: number) => at.top - value * scale
   const dash = (pattern: string | undefined) => pattern?.split(' ').map((part) => Number(part) * scale)
@@ -103,15 +97,14 @@ function draw(page: PDFPage, shape: Primitive, { scale, at, font, bold }: OnPage
       })
       return
     case 'text': {
-      const face = (shape.weight ?? 400) >= 600 ? bold : font
-      const text = writable(shape.text)
-      const wide = face.widthOfTextAtSize(text, shape.size * scale)
-      page.drawText(text, {
+      const bold = (shape.weight ?? 400) >= 600
+      const wide = pen.widthOf(shape.text, shape.size * scale, bold)
+      pen.write(page, shape.text, {
         x: x(shape.at.x) - (shape.anchor === 'middle' ? wide / 2 : shape.anchor === 'end' ? wide : 0),
         y: y(shape.at.y),
         size: shape.size * scale,
-        font: face,
         color: tone(shape.ink),
+        bold,
       })
     }
   }

@@ -1,7 +1,8 @@
-import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer'
+import { Document, Page, StyleSheet, View } from '@react-pdf/renderer'
 import type { CardSection, OutageCard } from '@/core/handover/outageCard'
 import { paper } from './report/reportStyles'
 import { REPORT_FONTS } from './reportFonts'
+import { Text } from './PdfText'
 
 const styles = StyleSheet.create({
   page: { padding: '13mm 15mm', fontFamily: REPORT_FONTS as never, color: paper.ink, lineHeight: 1.3 },

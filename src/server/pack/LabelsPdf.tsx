@@ -1,7 +1,8 @@
-import { Document, G, Line, Page, Rect, StyleSheet, Svg, Text } from '@react-pdf/renderer'
+import { Document, G, Line, Page, Rect, StyleSheet, Svg } from '@react-pdf/renderer'
 import { LABEL_SHEET, PLACE_MM, type PlacedLabel } from '@/core/handover/labels/labelSheets'
 import { paper } from './report/reportStyles'
 import { REPORT_FONTS } from './reportFonts'
+import { Text } from './PdfText'
 
 const { widthMm, heightMm, marginMm } = LABEL_SHEET
 /** Length of the ruler at the foot: a printer that scales is the commonest fault. */

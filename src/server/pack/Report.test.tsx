@@ -57,6 +57,16 @@ async function pagesOf(
   return pdfPages(await numberedPages(new Uint8Array(pdf)))
 }
 
+it('prints no other letters for those that its faces do not hold, and says so', async () => {
+  const letterHead = { crewName: '電気工事 🔌 Łódź', lines: 'At the mill', logoPng: null }
+  const words = (await pagesOf(1, 0, [], { letterHead })).flatMap((page) => page.words).map(({ text }) => text)
+  const all = words.join('').replaceAll(' ', '')
+  expect(all).toContain('□□□□□Łódź')
+  expect(all).toContain('□standsforasign')
+  const plain = (await pagesOf(1, 0)).flatMap((page) => page.words).map(({ text }) => text)
+  expect(plain.join('')).not.toContain('□')
+})
+
 // the library that writes PDFs gives up on some long documents: a job is never too long to be sealed
 it.each([
   [1, 0],

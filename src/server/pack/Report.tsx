@@ -1,6 +1,6 @@
 import type { Erasure } from '@/core/handover/erasure'
 import { pointsToShow } from '@/core/evidence/bench'
-import { Document, Page, Text, View } from '@react-pdf/renderer'
+import { Document, Page, View } from '@react-pdf/renderer'
 import type { Bench } from '@/core/evidence/bench'
 import type { PackSummary } from './summary'
 import type { JobRecord } from '@/core/evidence/judge'
@@ -33,6 +33,8 @@ import { StagePages } from './report/StagePages'
 import { SignedBy } from './report/SignedBy'
 import { WaveFigure } from './report/WaveFigure'
 import { styles } from './report/reportStyles'
+import { Text } from './PdfText'
+import { NO_SIGN, hasUnprinted } from './printedSigns'
 
 /** What the report shows beside the judged points. */
 export interface ReportBeside {
@@ -58,6 +60,12 @@ const clockWords = ({ timeZone }: HouseClock): string =>
   timeZone === null
     ? 'The time zone of the house is not on record.'
     : `Times are by the clock of the house, ${timeZone}.`
+
+/** That something was typed which this paper cannot show, where there is such a thing. */
+const signWords = (entered: unknown): string =>
+  hasUnprinted(JSON.stringify(entered))
+    ? ` ${NO_SIGN} stands for a sign that the report’s faces do not hold; record.json holds it as it was typed.`
+    : ''
 
 /** The pack's printed report: promises first, then every point with its numbers and limit. */
 export function Report({
@@ -101,6 +109,7 @@ export function Report({
         <SignedBy review={review} signed={signed} pointCount={shown.length} house={house} />
         <Text style={[styles.section, styles.note]}>
           {CAUTION} {clockWords(house)}
+          {signWords({ record, summary, letterHead: { ...beside.letterHead, logoPng: null }, signedBy })}
         </Text>
         <Foot name={summary.jobName} />
       </Page>

@@ -1,4 +1,4 @@
-import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer'
+import { Document, Page, View, renderToBuffer } from '@react-pdf/renderer'
 import { benchOf } from '@/core/evidence/bench'
 import { EARTH_CURRENT_KEY } from '@/core/evidence/families/earthCurrent'
 import type { JobRecord } from '@/core/evidence/judge'
@@ -8,6 +8,7 @@ import { timeThere } from '@/core/time/timeThere'
 import { VerdictMark } from './report/VerdictMark'
 import { styles } from './report/reportStyles'
 import { registerReportFonts } from './reportFonts'
+import { Text } from './PdfText'
 
 /** What was clamped, said and done about a current in the earth conductor, in its order; corrected and taken back entries stand in it too. */
 interface ClampRecord {

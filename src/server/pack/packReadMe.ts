@@ -11,5 +11,7 @@ pictures/       as taken, without camera metadata
 recordings/     the recorder's own files
 manifest.json   SHA-256 of every file; signature.json: one Ed25519 signature over it
 
+In a PDF □ stands for a sign that its faces do not hold; record.json and the tables hold it as it was typed.
+
 Any changed, missing or added file is found by the verifier of the program that made the pack, on its page or on the command line.
 `

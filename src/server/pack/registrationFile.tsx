@@ -1,4 +1,4 @@
-import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer'
+import { Document, Page, View, renderToBuffer } from '@react-pdf/renderer'
 import { benchOf } from '@/core/evidence/bench'
 import type { JobRecord } from '@/core/evidence/judge'
 import {
@@ -9,6 +9,7 @@ import {
 } from '@/core/handover/papers/registration'
 import { styles } from './report/reportStyles'
 import { registerReportFonts } from './reportFonts'
+import { Text } from './PdfText'
 
 /** The registration of a job as a list of fields; what the record does not have is a line to write on. */
 export async function registrationPdf(

@@ -1,7 +1,8 @@
-import { Document, Page, Text, View, renderToBuffer } from '@react-pdf/renderer'
+import { Document, Page, View, renderToBuffer } from '@react-pdf/renderer'
 import { registerReportFonts } from './reportFonts'
 import { VerdictMark } from './report/VerdictMark'
 import { styles } from './report/reportStyles'
+import { Text } from './PdfText'
 
 const ROWS = 120
 

@@ -2,6 +2,7 @@ import { WAKE_KINDS, type WakeKind, type WakeWay, blackStart } from '../../setti
 import { type PointFamily, THE_JOB, type TheJob } from '../family'
 import type { Slot } from '../point'
 import { type SlotReadings, slotReadings } from '../slotReadings'
+import { withinSentence } from '../../withinSentence'
 
 const LABELS: Readonly<Record<WakeKind, string>> = {
   ownSupply: 'A supply of its own for its electronics',
@@ -60,7 +61,7 @@ export const blackStartTest: PointFamily<TheJob> = {
     return {
       code: 'S-4',
       verdict: wakeVerdict,
-      value: wakes === null ? null : LABELS[wakes].toLowerCase(),
+      value: wakes === null ? null : withinSentence(LABELS[wakes]),
       limit: null,
       basis: 'S-4: source order and black start.',
       why: WHY[wakeVerdict],

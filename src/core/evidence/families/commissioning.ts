@@ -10,6 +10,7 @@ import {
 } from '../../settings/commissioning'
 import type { PointFamily } from '../family'
 import { type Reading, latestBySlot, madeAt } from '../reading'
+import { withinSentence } from '../../withinSentence'
 
 export const BEGUN_SLOT = 'begun'
 export const ENDED_SLOT = 'ended'
@@ -54,7 +55,7 @@ export const commissioning: PointFamily<CommissioningStep> = {
   key: (step) => `settings.step.${step}`,
   point: (step) => ({
     subject: step,
-    label: `Commissioning: ${STEP_WORDS[step].name.toLowerCase()}`,
+    label: `Commissioning: ${withinSentence(STEP_WORDS[step].name)}`,
     why: STEP_WORDS[step].what,
     slots: [
       {
@@ -93,7 +94,7 @@ export const commissioning: PointFamily<CommissioningStep> = {
       return {
         ...common,
         verdict: 'open',
-        why: `It waits for ${STEP_WORDS[missing].name.toLowerCase()}, which was not done before it.`,
+        why: `It waits for ${withinSentence(STEP_WORDS[missing].name)}, which was not done before it.`,
       }
     return { ...common, verdict: 'proven', why: 'Done, after all that it waits for.' }
   },

@@ -29,6 +29,10 @@ describe('every family', () => {
     const derived = [...points, ...pointsOf(nothing)]
     expect(ids.filter((id) => !derived.some(({ family }) => family === id))).toEqual([])
   })
+  it('is called what it is without a full stop: what is said of it follows in the same line', () => {
+    const called = points.flatMap(({ label, slots }) => [label, ...slots.map((slot) => slot.label)])
+    expect(called.filter((label) => /[.:;,]$/.test(label))).toEqual([])
+  })
   it('stands in the working order, and no place is empty', () => {
     const places = new Set(POINT_FAMILIES.map(({ place }) => place))
     expect(WORKING_PLACES.filter((place) => !places.has(place))).toEqual([])

@@ -16,6 +16,7 @@ import { latestBySlot } from '../reading'
 import { afterCalibration, slotReadings } from '../slotReadings'
 import { EARTHING_SYSTEM_KEY } from './earthingSystem'
 import { electrodeResistance } from './electrodeResistance'
+import { withinSentence } from '../../withinSentence'
 
 const isAwg = ({ id }: RulePack): boolean => sizeSystemOf(id) === 'awg'
 const unitOf = (pack: RulePack): string => SIZE_UNITS[sizeSystemOf(pack.id)]
@@ -57,7 +58,7 @@ function missingOf(
     ({ id, input }) => (input.kind === 'word' ? slots.word(id) : slots.number(id)) === null,
   )
   return [
-    ...open.map(({ label }) => label.toLowerCase()),
+    ...open.map(({ label }) => withinSentence(label)),
     ...(clampMaxA === null ? ['the clamp reading on it'] : []),
     ...(divertedNeutral(context) === null && sizeVerdict === 'open' ? ['how the supply comes in'] : []),
   ]

@@ -6,11 +6,11 @@ export const PARKED_KEY = 'fit.parked'
 
 /** What must be true before everybody goes home with work unfinished (F-5), each answered by somebody who looked. */
 export const PARKED_STEPS = {
-  bypass: 'House fed through the bypass, or as it was found; the supply proven at the board.',
-  locks: 'Gateway, inverter and battery isolated, locked off and labelled with name and telephone number.',
-  pv: 'PV isolated on its AC side; DC strings stay live in daylight: ends insulated and labelled.',
-  covers: 'Covers on; no live part within reach of anybody in the house.',
-  told: 'The household told what works, what does not, and whom to call.',
+  bypass: 'House fed through the bypass, or as it was found; the supply proven at the board',
+  locks: 'Gateway, inverter and battery isolated, locked off and labelled with name and telephone number',
+  pv: 'PV isolated on its AC side; DC strings stay live in daylight: ends insulated and labelled',
+  covers: 'Covers on; no live part within reach of anybody in the house',
+  told: 'The household told what works, what does not, and whom to call',
 } as const
 
 const STEP_IDS = Object.keys(PARKED_STEPS)

@@ -6,6 +6,7 @@ import type { Verdict } from '../../rules/verdict'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import { afterCalibration, slotReadings } from '../slotReadings'
+import { withinSentence } from '../../withinSentence'
 
 type Mode = 'grid' | 'island'
 
@@ -41,7 +42,7 @@ const slotsOf = (device: ResidualDevice, mode: Mode): Slot[] =>
 function limitText(device: ResidualDevice, { limits }: RulePack): string | null {
   const bands = askedOf(device).map((waveform) => {
     const { min, max } = waveformBand(waveform, device.iDeltaNMa, limits)
-    return `${WORDS[waveform].label.toLowerCase()} ${formatNumber(min)}–${formatNumber(max)} mA`
+    return `${withinSentence(WORDS[waveform].label)} ${formatNumber(min)}–${formatNumber(max)} mA`
   })
   return bands.length > 0 ? bands.join('; ') : null
 }
@@ -49,7 +50,7 @@ function limitText(device: ResidualDevice, { limits }: RulePack): string | null 
 const saying = (each: Partial<Record<Waveform, Verdict>>, verdict: Verdict): string =>
   (Object.keys(each) as Waveform[])
     .filter((waveform) => each[waveform] === verdict)
-    .map((waveform) => WORDS[waveform].label.toLowerCase())
+    .map((waveform) => withinSentence(WORDS[waveform].label))
     .join(', ')
 
 function judgeWaveforms(point: Point<ResidualDevice>, context: EvidenceContext, mode: Mode): Judgement {

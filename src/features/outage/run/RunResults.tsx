@@ -10,6 +10,7 @@ import { Button } from '@/ui/Button'
 import { TitledSheet } from '@/ui/Sheet'
 import { useJob } from '../../job/JobContext'
 import type { RunMoment } from './useMoments'
+import { withinSentence } from '@/core/withinSentence'
 
 const asText = ({ offered }: RunResult): string =>
   offered.kind === 'word'
@@ -72,7 +73,7 @@ export function RunResults({ run, moments }: { run: OutageRun; moments: readonly
             >
               <Text flex="1" minW="180px">
                 {point?.label}
-                {(point?.slots.length ?? 0) > 1 && `: ${slot?.label.toLowerCase()}`}
+                {(point?.slots.length ?? 0) > 1 && `: ${withinSentence(slot?.label ?? '')}`}
               </Text>
               <Text fontFamily="mono">{asText(one)}</Text>
               <Button

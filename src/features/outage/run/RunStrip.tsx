@@ -4,6 +4,7 @@ import { outageRunsOf } from '@/core/outage/run/outageRun'
 import { Button } from '@/ui/Button'
 import { useJob } from '../../job/JobContext'
 import { PHASE_WORDS } from './runWords'
+import { withinSentence } from '@/core/withinSentence'
 
 /** On every stage and every phone, while the supply is being cut: that it is, and the way to the keys. */
 export function RunStrip({
@@ -33,7 +34,7 @@ export function RunStrip({
     >
       <chakra.span fontWeight="600">
         {run.kind === 'practice' ? 'A practice run is under way' : 'A run is under way'}:{' '}
-        {PHASE_WORDS[run.phase].toLowerCase()}
+        {withinSentence(PHASE_WORDS[run.phase])}
       </chakra.span>
       <Button
         size="sm"

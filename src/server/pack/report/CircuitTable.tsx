@@ -1,7 +1,8 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import { type CircuitRow, RESULT_COLUMNS, type ResultColumn } from '@/core/handover/circuitResults'
 import type { Verdict } from '@/core/rules/verdict'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 const HEADS: Readonly<Record<ResultColumn, string>> = {
   dead: 'Dead tests',

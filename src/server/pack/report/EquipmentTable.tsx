@@ -1,7 +1,8 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import type { Component } from '@/core/installation/installation'
 import { Section } from './EvidenceTables'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** Where the figures of a component were read. */
 export interface LibrarySource {

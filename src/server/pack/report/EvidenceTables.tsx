@@ -1,4 +1,4 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import type { ReactNode } from 'react'
 import type { InstrumentUsed } from '@/core/handover/instrumentsUsed'
 import type { LimitUsed } from '@/core/handover/limitsUsed'
@@ -9,6 +9,7 @@ import type { Limits } from '@/core/rules/rulePack'
 import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import type { Correction } from '../corrections'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** Figures of one basis that are printed; each stands beside its own point as well. */
 const MOST_FIGURES = 2

@@ -1,5 +1,6 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** From the upper edge of the sheet, in millimetres; the page's number stands on the same line. */
 export const FOOT_TOP_MM = { portrait: 284, landscape: 197 } as const

@@ -1,4 +1,4 @@
-import { Svg, Text, View } from '@react-pdf/renderer'
+import { Svg, View } from '@react-pdf/renderer'
 import { groundDrawing } from '@/core/earthing/groundDrawing'
 import { groundPlot } from '@/core/earthing/groundPlot'
 import type { Bench } from '@/core/evidence/bench'
@@ -7,6 +7,7 @@ import { formatNumber } from '@/core/quantity/formatQuantity'
 import { Shape } from './Shape'
 import { styles } from './reportStyles'
 import { VerdictMark } from './VerdictMark'
+import { Text } from '../PdfText'
 
 /** Width of the drawing in its own units, and on the paper in points. */
 const DRAWN = 720

@@ -1,5 +1,6 @@
-import { Image, Text, View } from '@react-pdf/renderer'
+import { Image, View } from '@react-pdf/renderer'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** How a crew's paper begins. */
 export interface LetterHead {

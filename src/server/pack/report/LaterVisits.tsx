@@ -1,7 +1,8 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import { VISIT_WORDS, type Visit } from '@/core/installation/visit'
 import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** The pack that one sealed later takes the place of. */
 export interface ReplacedPack {

@@ -1,4 +1,4 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import { jointMs } from '@/core/outage/run/betweenMarks'
 import { fromCutWords, markWords } from '@/core/outage/run/markWords'
 import type { OutageMark } from '@/core/outage/run/outageMark'
@@ -6,6 +6,7 @@ import { type OutageRun, seenGap, zeroMsOf } from '@/core/outage/run/outageRun'
 import { formatDuration } from '@/core/quantity/formatQuantity'
 import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** Marks of one run that are printed; all of them stand in the record. */
 const MOST_PRINTED = 60

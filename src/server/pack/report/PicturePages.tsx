@@ -1,9 +1,10 @@
-import { Image, Page, Text, View } from '@react-pdf/renderer'
+import { Image, Page, View } from '@react-pdf/renderer'
 import { dayThere } from '@/core/time/daysOfInstant'
 import type { HouseClock } from '@/core/time/timeThere'
 import type { PackPicture } from '../packPictures'
 import { Foot } from './Foot'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** Three a row, four rows. */
 const A_PAGE = 12

@@ -1,6 +1,7 @@
-import { Circle, Polyline, Rect, Text } from '@react-pdf/renderer'
+import { Circle, Polyline, Rect } from '@react-pdf/renderer'
 import type { Primitive } from '@/core/drawing/primitive'
 import { paper } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** One shape of a drawing on paper. */
 export function Shape({ shape }: { shape: Primitive }) {

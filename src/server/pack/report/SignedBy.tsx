@@ -1,5 +1,5 @@
 import { counted } from '@/core/quantity/counted'
-import { Path, Svg, Text, View } from '@react-pdf/renderer'
+import { Path, Svg, View } from '@react-pdf/renderer'
 import type { ReviewSummary } from '@/core/handover/review'
 import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import {
@@ -9,6 +9,7 @@ import {
   type SigningCapacity,
 } from '@/core/handover/signature'
 import { paper, styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 const CAPACITY_WORDS: Readonly<Record<SigningCapacity, string>> = {
   lead: 'Lead',

@@ -1,9 +1,10 @@
-import { Page, Text, View } from '@react-pdf/renderer'
+import { Page, View } from '@react-pdf/renderer'
 import { type Bench, pointsToShow } from '@/core/evidence/bench'
 import { type Judgement, type Point, STAGES, STAGE_WORDS } from '@/core/evidence/point'
 import { Foot } from './Foot'
 import { styles } from './reportStyles'
 import { VerdictMark } from './VerdictMark'
+import { Text } from '../PdfText'
 
 function PointRow({ point, judgement }: { point: Point; judgement: Judgement | undefined }) {
   return (

@@ -1,10 +1,11 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import { leftOver } from '@/core/handover/leftOver'
 import { formatDuration, formatQuantity } from '@/core/quantity/formatQuantity'
 import { type HouseClock, timeThere } from '@/core/time/timeThere'
 import type { PackSummary } from '../summary'
 import { VerdictMark } from './VerdictMark'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 const MS_PER_H = 3.6e6
 const LARGE = { fontSize: 20, fontWeight: 700, lineHeight: 1.1 } as const

@@ -1,8 +1,9 @@
-import { Text, View } from '@react-pdf/renderer'
+import { View } from '@react-pdf/renderer'
 import { type Erasure, erasedWords } from '@/core/handover/erasure'
 import { dayThere } from '@/core/time/daysOfInstant'
 import type { HouseClock } from '@/core/time/timeThere'
 import { styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 /** What of the customer was taken out of the record on request: a reader is told that something was there. */
 export function TakenOut({ erasures, house }: { erasures: readonly Erasure[]; house: HouseClock }) {

@@ -1,6 +1,7 @@
-import { Circle, Path, Rect, Svg, Text, View } from '@react-pdf/renderer'
+import { Circle, Path, Rect, Svg, View } from '@react-pdf/renderer'
 import type { Verdict } from '@/core/rules/verdict'
 import { paper, styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 const WORD: Record<Verdict, string> = { proven: 'Proven', watch: 'Watch', stop: 'Stop', open: 'Open' }
 const COLOUR: Record<Verdict, string> = { proven: paper.proven, watch: paper.watch, stop: paper.stop, open: paper.open }

@@ -1,7 +1,8 @@
-import { Line, Path, Rect, Svg, Text, View } from '@react-pdf/renderer'
+import { Line, Path, Rect, Svg, View } from '@react-pdf/renderer'
 import { formatDuration, formatNumber } from '@/core/quantity/formatQuantity'
 import { type PackWave, packGapWords } from '../packWave'
 import { paper, styles } from './reportStyles'
+import { Text } from '../PdfText'
 
 const WIDTH = 500
 const BAND = 62
