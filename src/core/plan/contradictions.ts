@@ -10,6 +10,7 @@ import { terminalCapacities } from './terminalCapacity'
 import { peakOfSourceW } from './sourceOfStrings'
 import { boardWays } from '../wiring/boardWays'
 import { withinSentence } from '../withinSentence'
+import { sizeText } from '../rules/conductors'
 
 /** The part of the plan that a contradiction makes unsafe to read; everything else stays usable. */
 export type PlanPart = 'limits' | 'surge' | 'demand' | 'runtime' | 'supply' | 'boards' | 'year' | 'pv'
@@ -287,7 +288,7 @@ const boardsWithoutRoomToBend: Rule = (installation) =>
     .map(({ run, at, atTag, atName, neededMm, roomMm }) => ({
       path: `${at}s.${atTag}.bendingMm`,
       about: atName,
-      message: `${atName} has ${roomMm} mm for a conductor to bend, and ${run.size} of ${run.tag} needs ${neededMm} mm.`,
+      message: `${atName} has ${roomMm} mm for a conductor to bend, and ${sizeText(installation.packId, run.size)} of ${run.tag} needs ${neededMm} mm.`,
       touches: ['boards'],
     }))
 
@@ -297,7 +298,7 @@ const terminalsTooSmall: Rule = (installation) =>
     .map(({ run, at, atTag, atName, terminalSize }) => ({
       path: `${at}s.${atTag}.terminalSize`,
       about: atName,
-      message: `The terminals of ${atName} take ${terminalSize} at most, and ${run.tag} is ${run.size}.`,
+      message: `The terminals of ${atName} take ${sizeText(installation.packId, terminalSize)} at most, and ${run.tag} is ${sizeText(installation.packId, run.size)}.`,
       touches: ['boards'],
     }))
 

@@ -45,6 +45,16 @@ export const SIZE_UNITS: Readonly<Record<SizeSystem, 'AWG' | 'mm²'>> = { awg: '
 export const sizeSystemOf = (packId: string): SizeSystem => (packId === 'na-split-240' ? 'awg' : 'mm2')
 
 /**
+ * A conductor's size as it is spoken of, with what stands beside it in the pack's system.
+ *
+ * @returns “size open” where nobody has read it
+ * @example sizeText('iec-1ph-230', '16') // '16\u00a0mm²'
+ * @example sizeText('na-split-240', '1/0') // '1/0\u00a0AWG'
+ */
+export const sizeText = (packId: string, size: string | null): string =>
+  size === null || size === '' ? 'size open' : `${size}\u00a0${SIZE_UNITS[sizeSystemOf(packId)]}`
+
+/**
  * Resistance of one copper conductor in Ω/km at a temperature: `R20·(1 + 0.00393·(θ − 20))` (P-11).
  *
  * @throws RangeError when the size is not in the table

@@ -1,5 +1,5 @@
 import type { CableRun, Installation } from '../installation/installation'
-import { SIZE_UNITS, sizeSystemOf } from '../rules/conductors'
+import { sizeText } from '../rules/conductors'
 import { RULE_PACKS } from '../rules/packs'
 
 /** One conductor of a run with the colour this job gives it. */
@@ -45,11 +45,11 @@ export function runLabels(
   run: CableRun,
   installation: Pick<Installation, 'packId' | 'coreColours'>,
 ): [RunLabel, RunLabel] {
-  const unit = SIZE_UNITS[sizeSystemOf(installation.packId)]
   const convention = coresOf(installation)
     .map(({ conductor, colour }) => `${conductor} ${colour}`)
     .join(' · ')
-  const facts = `${run.size} ${unit} · ${run.lengthM} m`
+  // a label printer may have no blank that does not break
+  const facts = `${sizeText(installation.packId, run.size)} · ${run.lengthM} m`.replaceAll('\u00a0', ' ')
   const tag = run.tag.toUpperCase()
   return [
     { runTag: run.tag, end: 'near', at: run.from, lines: [tag, `goes to ${run.to}`, facts, convention] },

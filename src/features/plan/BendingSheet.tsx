@@ -6,13 +6,14 @@ import { RULE_PACKS } from '@/core/rules/packs'
 import { type Column, DataTable } from '@/ui/DataTable'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
+import { sizeText } from '@/core/rules/conductors'
 
 const millimetres = (value: number | null) => (
   <chakra.span whiteSpace="nowrap">{value === null ? 'not measured' : `${value}\u00a0mm`}</chakra.span>
 )
 
-const columns = (unit: string): readonly Column<BendingRoom>[] => [
-  { head: 'Run', cell: ({ run }) => `${run.tag}, ${run.size} ${unit}` },
+const columns = (packId: string): readonly Column<BendingRoom>[] => [
+  { head: 'Run', cell: ({ run }) => `${run.tag}, ${sizeText(packId, run.size)}` },
   { head: 'At', cell: ({ atName }) => atName },
   { head: 'Needs', cell: ({ neededMm }) => millimetres(neededMm), numeric: true },
   { head: 'Has', cell: ({ roomMm }) => millimetres(roomMm), numeric: true },
@@ -20,14 +21,14 @@ const columns = (unit: string): readonly Column<BendingRoom>[] => [
 ]
 
 /** Whether thick conductors can bend where they end, before somebody stands there with one. */
-export function BendingSheet({ installation, unit }: { installation: Installation; unit: string }) {
+export function BendingSheet({ installation }: { installation: Installation }) {
   const rooms = bendingRooms(installation)
   if (rooms.length === 0) return null
   return (
     <TitledSheet title="Room to bend" note="thick conductors, where they end">
       <DataTable
         label="Room to bend"
-        columns={columns(unit)}
+        columns={columns(installation.packId)}
         rows={rooms}
         keyOf={({ run, at, atTag }) => `${run.tag} ${at} ${atTag}`}
       />

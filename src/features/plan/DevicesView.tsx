@@ -33,8 +33,8 @@ export function DevicesView() {
         {pack.ampacityBasis} Voltage drop is held against {pack.limits.voltageDropMaxPercent.value} %. Local code and
         the maker’s manual come first.
       </Notice>
-      <TerminalSheet installation={installation} unit={unit} />
-      <BendingSheet installation={installation} unit={unit} />
+      <TerminalSheet installation={installation} />
+      <BendingSheet installation={installation} />
       <FillSheet fillOf={(kind, area, diameters) => containmentFill(pack.limits, kind, area, diameters)} />
     </>
   )

@@ -6,20 +6,21 @@ import { type TerminalCapacity, terminalCapacities } from '@/core/plan/terminalC
 import { type Column, DataTable } from '@/ui/DataTable'
 import { PlanMarkWord } from '@/ui/PlanMarkWord'
 import { TitledSheet } from '@/ui/Sheet'
+import { sizeText } from '@/core/rules/conductors'
 
-const columns = (unit: string): readonly Column<TerminalCapacity>[] => [
-  { head: 'Run', cell: ({ run }) => `${run.tag}, ${run.size === '' ? 'size open' : `${run.size} ${unit}`}` },
+const columns = (packId: string): readonly Column<TerminalCapacity>[] => [
+  { head: 'Run', cell: ({ run }) => `${run.tag}, ${sizeText(packId, run.size)}` },
   { head: 'At', cell: ({ atName }) => atName },
   {
     head: 'Terminals take',
-    cell: ({ terminalSize }) => (terminalSize === null ? 'not read' : `${terminalSize} ${unit}`),
+    cell: ({ terminalSize }) => (terminalSize === null ? 'not read' : sizeText(packId, terminalSize)),
     numeric: true,
   },
   { head: 'Terminals', cell: ({ mark }) => <PlanMarkWord mark={mark} /> },
 ]
 
 /** Whether the terminals at both ends of each run take its conductor. */
-export function TerminalSheet({ installation, unit }: { installation: Installation; unit: string }) {
+export function TerminalSheet({ installation }: { installation: Installation }) {
   const ends = terminalCapacities(installation)
   const onNothing = endsOnNothing(installation)
   if (installation.runs.length === 0) return null
@@ -28,7 +29,7 @@ export function TerminalSheet({ installation, unit }: { installation: Installati
       {ends.length > 0 && (
         <DataTable
           label="Terminals"
-          columns={columns(unit)}
+          columns={columns(installation.packId)}
           rows={ends}
           keyOf={({ run, at, atTag }) => `${run.tag} ${at} ${atTag}`}
         />

@@ -4,7 +4,7 @@ import { ALL_RELEASED, joinedSlot, runIdentityKey } from '@/core/evidence/famili
 import { runLoop } from '@/core/evidence/families/runLoop'
 import { latestBySlot } from '@/core/evidence/reading'
 import type { CableRun } from '@/core/installation/installation'
-import { SIZE_UNITS, sizeSystemOf } from '@/core/rules/conductors'
+import { sizeText } from '@/core/rules/conductors'
 import type { Verdict } from '@/core/rules/verdict'
 import type { IdentityState } from '@/core/wiring/cableIdentity'
 import { Button } from '@/ui/Button'
@@ -38,7 +38,7 @@ function RunFacts({ run, verdict }: { run: CableRun; verdict: Verdict }) {
         released: <b>{word(ALL_RELEASED)}</b>
       </span>
       <span>
-        {run.lengthM} m of {run.size} {SIZE_UNITS[sizeSystemOf(pack.id)]}
+        {run.lengthM} m of {sizeText(pack.id, run.size)}
       </span>
     </Flex>
   )

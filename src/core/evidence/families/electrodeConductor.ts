@@ -7,7 +7,7 @@ import {
 import type { Electrode } from '../../installation/installation'
 import { formatNumber } from '../../quantity/formatQuantity'
 import { numberOrOpen } from '../../quantity/orOpen'
-import { SIZE_UNITS, sizeSystemOf, sizesOf } from '../../rules/conductors'
+import { SIZE_UNITS, sizeSystemOf, sizeText, sizesOf } from '../../rules/conductors'
 import type { RulePack } from '../../rules/rulePack'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
@@ -18,10 +18,7 @@ import { EARTHING_SYSTEM_KEY } from './earthingSystem'
 import { electrodeResistance } from './electrodeResistance'
 import { withinSentence } from '../../withinSentence'
 
-const isAwg = ({ id }: RulePack): boolean => sizeSystemOf(id) === 'awg'
 const unitOf = (pack: RulePack): string => SIZE_UNITS[sizeSystemOf(pack.id)]
-/** A conductor's size as it is spoken of: `10 mm²`, `AWG 6`. */
-const sizeText = (pack: RulePack, size: string): string => (isAwg(pack) ? `AWG ${size}` : `${size}\u00a0mm²`)
 const sizeWords = ({ id }: RulePack) => Object.fromEntries(sizesOf(sizeSystemOf(id)).map((size) => [size, [size]]))
 
 function slotsOf(tag: string, pack: RulePack): Slot[] {
@@ -65,7 +62,7 @@ function missingOf(
 }
 
 function whyOf(found: ElectrodeConductor, size: string | null, pack: RulePack, missing: readonly string[]): string {
-  const smallest = found.smallestSize === null ? null : sizeText(pack, found.smallestSize)
+  const smallest = found.smallestSize === null ? null : sizeText(pack.id, found.smallestSize)
   // what is not said yet may ask for more
   const does = missing.length > 0 ? `It will be ${smallest} at least.` : `${smallest} is the smallest that does.`
   const least = smallest === null ? '' : ` ${does}`
@@ -76,7 +73,7 @@ function whyOf(found: ElectrodeConductor, size: string | null, pack: RulePack, m
       ? [`too thin for a fault, which needs ${numberOrOpen(found.adiabaticMm2, 3)} mm²`]
       : []),
   ]
-  if (tooThin.length > 0) return `${sizeText(pack, size ?? '')} is ${tooThin.join(', and ')}.${least}`
+  if (tooThin.length > 0) return `${sizeText(pack.id, size ?? '')} is ${tooThin.join(', and ')}.${least}`
   if (missing.length > 0) return `Still to say: ${missing.join(', ')}.${least}`
   return found.verdict === 'watch'
     ? 'It does, but the clamp reading lies closer to its rating than the instrument can tell.'
@@ -130,7 +127,7 @@ export const electrodeConductor: PointFamily<Electrode> = {
       {
         code: 'E-12',
         verdict,
-        value: size === null ? null : sizeText(pack, size),
+        value: size === null ? null : sizeText(pack.id, size),
         why: whyOf(found, size, pack, missing),
         limit: found.requiredMm2 === null ? null : `≥ ${formatNumber(found.requiredMm2, 3)} mm²`,
         basis: 'E-12: least size for the way it runs and for bonding. Confirm against the local table.',

@@ -134,7 +134,9 @@ describe('runs', () => {
   it('say how far a loop is off, and from what', () => {
     const { verdict, why, value, limit } = judged('wire.loop.w1', [reading('wire.loop.w1', 'loop', 0.2, { unit: 'Ω' })])
     expect([verdict, plain(value), plain(limit)]).toEqual(['stop', '0.2 Ω', '0.046 Ω ± 0.0092 Ω'])
-    expect(plain(why)).toBe('0.15 Ω above the 0.046 Ω that 20 m of 16 give. Wrong cable, bad joint or wrong size.')
+    expect(plain(why)).toBe(
+      '0.15 Ω above the 0.046 Ω that 20 m of 16\u00a0mm² give. Wrong cable, bad joint or wrong size.',
+    )
   })
 })
 

@@ -6,6 +6,7 @@ import type { EvidenceContext } from '../point'
 import { pointOf } from '../pointOf'
 import { afterCalibration, slotReadings } from '../slotReadings'
 import { RUN_ENDS, runAtComponent } from './runAtComponent'
+import { sizeText } from '../../rules/conductors'
 
 /** W-3 of a run as it stands: what is expected, what may be off, and what was measured with which instrument. */
 export function loopOfRun(run: CableRun, context: EvidenceContext): LoopResistance & { measuredOhm: number | null } {
@@ -63,7 +64,10 @@ export const runLoop: PointFamily<CableRun> = {
     const away = `${formatQuantity(Math.abs(deviationOhm), 'Ω', 2)} ${deviationOhm < 0 ? 'below' : 'above'}`
     const cause = loopVerdict === 'stop' ? ' Wrong cable, bad joint or wrong size.' : ''
     return afterCalibration(
-      { ...common, why: `${away} the ${expected} that ${run.lengthM} m of ${run.size} give.${cause}` },
+      {
+        ...common,
+        why: `${away} the ${expected} that ${run.lengthM} m of ${sizeText(context.pack.id, run.size)} give.${cause}`,
+      },
       slots,
     )
   },
