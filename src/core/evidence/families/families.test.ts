@@ -135,7 +135,7 @@ describe('runs', () => {
     const { verdict, why, value, limit } = judged('wire.loop.w1', [reading('wire.loop.w1', 'loop', 0.2, { unit: 'Ω' })])
     expect([verdict, plain(value), plain(limit)]).toEqual(['stop', '0.2 Ω', '0.046 Ω ± 0.0092 Ω'])
     expect(plain(why)).toBe(
-      '0.15 Ω above the 0.046 Ω that 20 m of 16\u00a0mm² give. Wrong cable, bad joint or wrong size.',
+      '0.15 Ω above the 0.046 Ω that 20 m of 16 mm² give. Wrong cable, bad joint or wrong size.',
     )
   })
 })
