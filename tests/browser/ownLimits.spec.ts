@@ -36,7 +36,7 @@ test('a lead sets a limit of a job: refused beyond its bounds and without a reas
   await expect(page.getByText('1 set by the crew')).toBeVisible()
 
   await openBench(page, jobId, '?stage=wire&view=dead')
-  await expect(ledger(page)).toContainText(/1\.5\s*Ω is not within the working figure/)
+  await expect(ledger(page)).toContainText(/1\.5\s*Ω: it has to be ≤ .*\(the working figure\)/)
 })
 
 test('what the crew sets is what its next job begins with; a hand may only look', async ({

@@ -79,6 +79,6 @@ test('a file without units or times asks for them, and what is no table is refus
   await expect(page.getByText('One reading is recorded.')).toBeVisible()
   await page.keyboard.press('Escape')
   // a quarter of a megohm is below what the job asks, whatever the tester called it
-  await expect(ledger(page)).toContainText(/Insulation 0\.25\sMΩ is not within/)
+  await expect(ledger(page)).toContainText(/Insulation 0\.25\sMΩ: it has to be ≥/)
   await expect(page.getByTestId('outbox-state')).toContainText('all sent')
 })

@@ -7,13 +7,14 @@ import { type FigureLimits, judgeFigure } from '../rules/judgeFigure'
 import type { EvidenceContext, Judgement, Point, Slot } from './point'
 import { type SlotReadings, afterCalibration, slotReadings } from './slotReadings'
 import { withinSentence } from '../withinSentence'
+import { listed } from '../listed'
 
 /** What is right for a figure: its limits, each with its own basis, and what being outside means. */
 export interface FigureAsked extends FigureLimits {
   kind: 'figure'
   measures?: Measured
   outside?: Verdict
-  /** What the limit is taken from, as it stands in “is not within …”. */
+  /** What the limit is taken from, as it stands in “it has to be ≤ 10 V (…)”. */
   from: string
   /** Why there may be no limit, in a few words; the figure is then kept as Watch. */
   unlimited?: string
@@ -99,7 +100,7 @@ function judgeFigureCheck({ id, label }: Check, asks: FigureAsked, slots: SlotRe
         text,
       )
     case 'outside':
-      return found(asks.outside ?? 'stop', `${label} ${text} is not within ${asks.from}.`, text)
+      return found(asks.outside ?? 'stop', `${label} ${text}: it has to be ${limitText(asks)} (${asks.from}).`, text)
     case 'instrumentBand':
       return found('watch', `${label} ${text} lies closer to its limit than the instrument can tell.`, text)
     case 'inside':
@@ -165,7 +166,7 @@ export function judgeChecks(
       ...common,
       verdict: 'open',
       ...(findings.length > 0 && { soFar: soFar.verdict }),
-      why: [soFar.why, ...(missing.length > 0 ? [`Still to record: ${missing.join(', ')}.`] : [])].join(' ').trim(),
+      why: [soFar.why, ...(missing.length > 0 ? [`Still to record: ${listed(missing)}.`] : [])].join(' ').trim(),
     }
   }
   return afterCalibration({ ...common, verdict: worst, why: findings.map(({ says }) => says).join(' ') }, slots)

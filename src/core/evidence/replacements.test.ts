@@ -118,7 +118,7 @@ describe('what was mounted', () => {
     expect(judged(all(11))?.verdict).toBe('proven')
     expect(judged(all(11.1))).toMatchObject({
       verdict: 'stop',
-      why: expect.stringMatching(/11\.1\sNm is not within the maker’s 10 Nm ± 10 %/),
+      why: expect.stringMatching(/11\.1\sNm: it has to be ≥ 9\sNm and ≤ 11\sNm \(the maker’s 10 Nm ± 10 %\)/),
     })
     expect(judged(all(8.9))?.verdict).toBe('stop')
     expect(judged(all(10), false)).toMatchObject({ verdict: 'open', why: 'Still to record: a picture.' })

@@ -3,6 +3,7 @@ import { hasPicture } from '../checks'
 import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement } from '../point'
 import { slotReadings } from '../slotReadings'
+import { listed } from '../../listed'
 
 /** Compares dotted firmware names number by number: negative when `a` is older. `2.9` is older than `2.14`. */
 export function compareFirmware(a: string, b: string): number {
@@ -106,8 +107,8 @@ export const componentRecord: PointFamily<Component> = {
       serial === null && 'serial',
       hasFirmware(component) && firmware === null && 'firmware',
       !hasPicture(context, point.subject) && 'picture',
-    ].filter(Boolean)
-    if (needed.length > 0) return { ...common, verdict: 'open', why: `Still to record: ${needed.join(', ')}.` }
+    ].filter((word) => word !== false)
+    if (needed.length > 0) return { ...common, verdict: 'open', why: `Still to record: ${listed(needed)}.` }
     return {
       ...common,
       verdict: 'proven',

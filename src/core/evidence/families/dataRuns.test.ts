@@ -34,8 +34,8 @@ describe('a data run at rest', () => {
   it.each([
     [{ map: 'crossed' }, 'lands on another'],
     [{ map: 'split' }, 'pair is split'],
-    [{ shield: 'both' }, 'the plan has it bonded at the near end only'],
-    [{ length: 1300 }, 'is not within the standard of its signal'],
+    [{ shield: 'both' }, 'planned: bonded at the near end only'],
+    [{ length: 1300 }, '(the standard of its signal)'],
     [{ link: 'no' }, 'do not hear each other'],
   ])('is stopped by %o', (wrong, words) => {
     expect(tested({}, { ...ALL, ...wrong })).toMatchObject({ verdict: 'stop', why: expect.stringContaining(words) })

@@ -38,8 +38,8 @@ const SHIELD_TYPED: Readonly<Record<ShieldEnds, readonly string[]>> = {
 function shieldCheck({ tag, detail: { shield } }: DataRun): Check {
   const says = (seen: ShieldEnds) =>
     seen === shield
-      ? `Shield ${SHIELD_WORDS[seen]}, as planned.`
-      : `Shield ${SHIELD_WORDS[seen]}, the plan has it ${shield === null ? 'nowhere yet' : SHIELD_WORDS[shield]}.`
+      ? `Shield: ${SHIELD_WORDS[seen]}, as planned.`
+      : `Shield: ${SHIELD_WORDS[seen]}; planned: ${shield === null ? 'nothing yet' : SHIELD_WORDS[shield]}.`
   return {
     id: 'shield',
     label: 'Shield',

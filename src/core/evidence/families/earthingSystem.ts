@@ -14,6 +14,7 @@ import { type PointFamily, THE_JOB, type TheJob, onceAJob } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import { type SlotReadings, slotReadings } from '../slotReadings'
 import { isConfirmedAsBuilt } from './switchPositions'
+import { listed } from '../../listed'
 
 const word = (id: string, label: string, words: Record<string, readonly string[]>): Slot => ({
   id,
@@ -143,7 +144,7 @@ export const earthingSystem: PointFamily<TheJob> = {
       verdict: found.verdict,
       value: systemWord(found),
       why:
-        [...told, ...(missing.length > 0 ? [`Still to say: ${missing.join(', ')}.`] : [])].join(' ') ||
+        [...told, ...(missing.length > 0 ? [`Still to say: ${listed(missing)}.`] : [])].join(' ') ||
         'One bond, and an earth of its own.',
       limit: 'one bond of the house’s own, one electrode of its own, metal bonded',
       basis:

@@ -17,6 +17,7 @@ import { afterCalibration, slotReadings } from '../slotReadings'
 import { EARTHING_SYSTEM_KEY } from './earthingSystem'
 import { electrodeResistance } from './electrodeResistance'
 import { withinSentence } from '../../withinSentence'
+import { listed } from '../../listed'
 
 const unitOf = (pack: RulePack): string => SIZE_UNITS[sizeSystemOf(pack.id)]
 const sizeWords = ({ id }: RulePack) => Object.fromEntries(sizesOf(sizeSystemOf(id)).map((size) => [size, [size]]))
@@ -74,7 +75,7 @@ function whyOf(found: ElectrodeConductor, size: string | null, pack: RulePack, m
       : []),
   ]
   if (tooThin.length > 0) return `${sizeText(pack.id, size ?? '')} is ${tooThin.join(', and ')}.${least}`
-  if (missing.length > 0) return `Still to say: ${missing.join(', ')}.${least}`
+  if (missing.length > 0) return `Still to say: ${listed(missing)}.${least}`
   return found.verdict === 'watch'
     ? 'It does, but the clamp reading lies closer to its rating than the instrument can tell.'
     : `It carries what it may have to.${least}`

@@ -10,6 +10,7 @@ import type { EvidenceContext, Point, Slot } from '../point'
 import { latestBySlot, madeAt } from '../reading'
 import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadings'
 import { POLARITY } from './polarity'
+import { listed } from '../../listed'
 
 type PvSystem = SurveyItem<'pvSystem'>['detail']
 
@@ -109,7 +110,7 @@ function voltage({ string, slots, context }: Test): Finding {
   const share = context.pack.limits.stringVoltageShare.value
   const found = judgeVoc(vocV, expected, share)
   const measured = formatQuantity(vocV, 'V', 4)
-  if (found === null) return open(`${measured} cannot be judged: not known is ${expected.missing.join(', ')}.`)
+  if (found === null) return open(`${measured} cannot be judged: not known is ${listed(expected.missing)}.`)
   const wanted = `${numberOrOpen(expected.expectedV, 4)} V ± ${share * 100} %`
   if (found.inside) return { verdict: 'proven', says: `${measured}, expected ${wanted}.` }
   const modules = Math.abs(found.modulesShort)

@@ -7,6 +7,7 @@ import type { PointFamily } from '../family'
 import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import { afterCalibration, slotReadings } from '../slotReadings'
 import { withinSentence } from '../../withinSentence'
+import { listed } from '../../listed'
 
 type Mode = 'grid' | 'island'
 
@@ -48,10 +49,11 @@ function limitText(device: ResidualDevice, { limits }: RulePack): string | null 
 }
 
 const saying = (each: Partial<Record<Waveform, Verdict>>, verdict: Verdict): string =>
-  (Object.keys(each) as Waveform[])
-    .filter((waveform) => each[waveform] === verdict)
-    .map((waveform) => withinSentence(WORDS[waveform].label))
-    .join(', ')
+  listed(
+    (Object.keys(each) as Waveform[])
+      .filter((waveform) => each[waveform] === verdict)
+      .map((waveform) => withinSentence(WORDS[waveform].label)),
+  )
 
 function judgeWaveforms(point: Point<ResidualDevice>, context: EvidenceContext, mode: Mode): Judgement {
   const device = point.thing

@@ -6,6 +6,7 @@ import type { EvidenceContext, Judgement, Point, Slot } from '../point'
 import { afterCalibration, slotReadings } from '../slotReadings'
 import { latestBySlot } from '../reading'
 import { cleanReturns } from './cleanReturns'
+import { listed } from '../../listed'
 
 const slotOf = ({ tag, name }: { tag: string; name: string }): Slot => ({
   id: tag,
@@ -51,7 +52,7 @@ function whyOf(found: StandingLeakage, missing: readonly string[], returns: numb
     return found.ownFeed.length > 0
       ? `${so}. ${found.ownFeed.join(', ')} alone is too much for a device that is shared: give it a feed of its own. Never put a capacitor or a bridge in its way.`
       : `${so}: share the circuits out over more devices. It will trip when the supply returns.`
-  if (missing.length > 0) return `${so}. Still to clamp: ${missing.join(', ')}.`
+  if (missing.length > 0) return `${so}. Still to clamp: ${listed(missing)}.`
   return found.verdict === 'proven'
     ? `${so}, and ${returns} returns of the supply were clean.`
     : `${so}. Watch until the supply has come back three times without a trip.`

@@ -14,6 +14,7 @@ import type { EvidenceContext } from '../point'
 import { spokenId } from '../quickLine'
 import { latestBySlot } from '../reading'
 import { slotReadings } from '../slotReadings'
+import { listed } from '../../listed'
 
 /** Kinds of component between which the switches stand: who changes one has had the wiring in hand. */
 const SWITCHED = ['inverter', 'battery', 'gateway', 'isolator', 'meter'] as const
@@ -200,7 +201,7 @@ export const switchesAsLeft: PointFamily<ManualDevice[]> = {
         ...common,
         value,
         verdict: 'open',
-        why: `Still to look at: ${missing.map(({ id, name }) => name ?? id).join(', ')}.`,
+        why: `Still to look at: ${listed(missing.map(({ id, name }) => name ?? id))}.`,
       }
     return { ...common, value, verdict: 'proven', why: 'Every switch stands as planned.' }
   },

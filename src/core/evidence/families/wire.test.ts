@@ -81,7 +81,7 @@ describe('a part that is there', () => {
     expect(earth(12)).toMatchObject({
       verdict: 'open',
       soFar: 'watch',
-      why: expect.stringContaining('12\u00a0Ω is not within'),
+      why: expect.stringContaining('12\u00a0Ω: it has to be ≤ '),
     })
     expect(earth(0.4)).toMatchObject({ verdict: 'open', soFar: 'proven' })
     expect(judged('wire.dead.circuit.c1')?.soFar).toBeUndefined()
