@@ -27,9 +27,9 @@ const WORDS: Readonly<Record<string, RegExp>> = {
 async function chooseLamp(page: Page, { size, patch, lamp }: Film): Promise<void> {
   const picture = page.getByRole('application')
   await picture.scrollIntoViewIfNeeded()
-  const box = (await picture.boundingBox())!
-  const scale = box.width / size[0]
-  await page.mouse.click(box.x + (patch[0] + patch[2] / 2) * scale, box.y + (patch[1] + patch[3] / 2) * scale)
+  const scale = (await picture.boundingBox())!.width / size[0]
+  // a place of the picture, not of the screen: what lies above it may still be coming
+  await picture.click({ position: { x: (patch[0] + patch[2] / 2) * scale, y: (patch[1] + patch[3] / 2) * scale } })
   await page.getByRole('button', { name: lamp === 'led' ? 'an LED' : 'a lamp with a filament' }).click()
 }
 
@@ -202,7 +202,7 @@ test.describe('a gap from a film', () => {
     const picture = page.getByRole('application')
     await picture.scrollIntoViewIfNeeded()
     const box = (await picture.boundingBox())!
-    await page.mouse.click(box.x + 0.09 * box.width, box.y + 0.5 * box.height)
+    await picture.click({ position: { x: 0.09 * box.width, y: 0.5 * box.height } })
     await expect(filmSheet(page).getByText(/^The square is as bright as the film can show/)).toHaveCount(0)
     await page.getByRole('button', { name: 'Read every frame' }).click()
     await expect(filmSheet(page).getByRole('img', { name: 'last lit', exact: true })).toBeVisible({ timeout: 60_000 })
