@@ -10,6 +10,9 @@ export const SIGN_RANGES: readonly (readonly [number, number])[] = [
   [0x25a0, 0x25ff],
 ]
 
+/** Stands on paper for a sign that no face holds: without it another letter would be printed, or none. */
+export const NO_SIGN = '□'
+
 /**
  * Letters and signs of a sheet that is printed, beyond those of the text face: all of Latin, Greek, Cyrillic, Armenian and Georgian, and what is
  * reckoned with. What is written from right to left is left out: nothing there turns it.

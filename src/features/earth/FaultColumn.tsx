@@ -8,13 +8,13 @@ import { Label } from '@/ui/charts/Label'
 import { shortened } from '@/ui/charts/shortened'
 import { useWidth } from '@/ui/useWidth'
 import { HOME_SHARE, OUT_SHARE, type Station, faultColumnLayout } from './faultColumnLayout'
+import { withinSentence } from '@/core/withinSentence'
 
 const TONES = { line: 'ink', neutral: 'neutral', earth: 'earth' } as const
 /** What fits beside a lane, at 7 px a letter. */
 const LETTER_PX = 7
 
 const short = (name: string, roomPx: number) => shortened(name, Math.max(6, Math.floor(roomPx / LETTER_PX)))
-const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1)
 
 /** In words what the picture shows: how the current of a fault comes home, and what is in its way. */
 function wordsOf(graph: InstallationGraph, path: FaultPath, names: ReadonlyMap<string, string>): string {
@@ -26,7 +26,7 @@ function wordsOf(graph: InstallationGraph, path: FaultPath, names: ReadonlyMap<s
   const home =
     path.returns === 'supplier'
       ? 'through the supplier’s bond'
-      : `through the ${lower(names.get(bond?.id ?? '') ?? 'bond')}`
+      : `through the ${withinSentence(names.get(bond?.id ?? '') ?? 'bond')}`
   const trips =
     residual.length === 0
       ? 'Only an overcurrent device is in its way.'

@@ -2,7 +2,8 @@ import { PDFDocument, rgb } from 'pdf-lib'
 import { describe, expect, it } from 'vitest'
 import { FACES } from '../../../tests/support/faces'
 import { pdfPages } from '../../../tests/support/pdfText'
-import { NO_SIGN, printPen } from './printPen'
+import { NO_SIGN } from '@/look/signRanges'
+import { printPen } from './printPen'
 
 const INK = rgb(0, 0, 0)
 

@@ -1,5 +1,6 @@
 import fontkit from '@pdf-lib/fontkit'
 import type { Color, PDFDocument, PDFFont, PDFPage } from 'pdf-lib'
+import { NO_SIGN } from '@/look/signRanges'
 
 /** The faces that a sheet is printed in, as files. */
 export interface FaceFiles {
@@ -25,9 +26,6 @@ export interface PrintPen {
   /** A text in lines that are no wider than that; a word that is wider by itself is parted. */
   linesOf(text: string, width: number, size: number, bold?: boolean): string[]
 }
-
-/** Stands for a sign that none of the faces holds. */
-export const NO_SIGN = '□'
 
 interface Run {
   font: PDFFont

@@ -34,7 +34,8 @@ import { SignedBy } from './report/SignedBy'
 import { WaveFigure } from './report/WaveFigure'
 import { styles } from './report/reportStyles'
 import { Text } from './PdfText'
-import { NO_SIGN, hasUnprinted } from './printedSigns'
+import { NO_SIGN } from '@/look/signRanges'
+import { hasUnprinted } from './printedSigns'
 
 /** What the report shows beside the judged points. */
 export interface ReportBeside {

@@ -1,9 +1,7 @@
 import fontkit from '@pdf-lib/fontkit'
 import { readFileSync } from 'node:fs'
+import { NO_SIGN } from '@/look/signRanges'
 import { REPORT_FACES } from './reportFonts'
-
-/** Stands for a sign that none of the report's faces holds: without it another letter would be printed. */
-export const NO_SIGN = '□'
 
 let held: ReadonlySet<number> | null = null
 

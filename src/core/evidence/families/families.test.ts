@@ -134,9 +134,7 @@ describe('runs', () => {
   it('say how far a loop is off, and from what', () => {
     const { verdict, why, value, limit } = judged('wire.loop.w1', [reading('wire.loop.w1', 'loop', 0.2, { unit: 'Ω' })])
     expect([verdict, plain(value), plain(limit)]).toEqual(['stop', '0.2 Ω', '0.046 Ω ± 0.0092 Ω'])
-    expect(plain(why)).toBe(
-      '0.15 Ω above the 0.046 Ω that 20 m of 16 mm² give. Wrong cable, bad joint or wrong size.',
-    )
+    expect(plain(why)).toBe('0.15 Ω above the 0.046 Ω that 20 m of 16 mm² give. Wrong cable, bad joint or wrong size.')
   })
 })
 
@@ -203,6 +201,7 @@ describe('residual-current devices', () => {
 
   it('show the figure that is outside its limit, and none that is not', () => {
     expect(judged(key, all({ x1: 310 })).value).toBe('1 × 310\u00a0ms')
+    expect(judged(key, all({ half: 'tripped' })).value).toBe('½ × tripped')
     expect(judged(key, all({ ramp: 31 })).value).toBe('ramp 31\u00a0mA')
     expect(judged(key, all({})).value).toBe('12\u00a0ms')
   })
@@ -229,6 +228,12 @@ describe('residual-current devices', () => {
       'stop',
     ])
     expect(judged(key, times(900), split).limit).toContain('(20/I)^1.43')
+    expect([judged(key, times(900), split).value, judged(key, times(1001), split).value]).toEqual([
+      '900\u00a0ms',
+      '20\u00a0mA 1001\u00a0ms',
+    ])
+    const slow = [...times(900).slice(0, 2), reading(key, 't264', 60)]
+    expect(judged(key, slow, split)).toMatchObject({ verdict: 'stop', value: '264\u00a0mA 60\u00a0ms' })
   })
 })
 

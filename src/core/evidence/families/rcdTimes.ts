@@ -16,6 +16,9 @@ import { type SlotReadings, afterCalibration, slotReadings } from '../slotReadin
 const NO_TRIP = { none: ['none', 'notrip', '>2000', '>300'] } as const
 type Mode = 'grid' | 'island'
 
+/** Fault currents at which a class A device is timed, in mA. */
+const FAULTS_MA = [20, 264] as const
+
 const time = (slot: SlotReadings, id: string): TripTime => (slot.word(id) === 'none' ? 'none' : slot.number(id))
 
 function slotsOf(device: ResidualDevice, mode: Mode): Slot[] {
@@ -52,7 +55,7 @@ function slotsOf(device: ResidualDevice, mode: Mode): Slot[] {
 function modeReadings(device: ResidualDevice, slots: SlotReadings): RcdModeReadings {
   const ramp = time(slots, 'ramp')
   if (device.device === 'gfciA') {
-    const faults = [20, 264].flatMap((testMa) => {
+    const faults = FAULTS_MA.flatMap((testMa) => {
       const timeMs = time(slots, `t${testMa}`)
       return timeMs === null ? [] : [{ testMa, timeMs }]
     })
@@ -70,15 +73,26 @@ function modeReadings(device: ResidualDevice, slots: SlotReadings): RcdModeReadi
 const timeText = (timeMs: TripTime): string | null =>
   timeMs === null ? null : timeMs === 'none' ? 'no trip' : formatQuantity(timeMs, 'ms')
 
-/** The figure that decides, with its test: of those that are outside their limits the first, else the trip time that protects. */
-function figureText(slots: SlotReadings, failed: readonly string[]): string | null {
-  const outside = (['x1', 'x5', 'ramp'] as const).find((test) => failed.includes(TEST_WORDS[test]))
-  if (outside !== undefined) {
-    const read = time(slots, outside)
-    const figure = outside === 'ramp' && typeof read === 'number' ? formatQuantity(read, 'mA') : timeText(read)
-    return figure && `${TEST_WORDS[outside]} ${figure}`
-  }
-  return timeText(time(slots, 'x5') ?? time(slots, 'x1') ?? time(slots, 't20'))
+const currentText = (currentMa: TripTime): string | null =>
+  typeof currentMa === 'number' ? formatQuantity(currentMa, 'mA') : timeText(currentMa)
+
+/** What decides, with its test: the first that is outside its limit, else the trip time that protects. */
+function figureText(slots: SlotReadings, result: RcdModeVerdicts): string | null {
+  const timed = (slot: string) => timeText(time(slots, slot))
+  const faults = FAULTS_MA.filter((testMa) => timed(`t${testMa}`) !== null)
+  const tests: [Verdict | undefined, string, string | null][] = [
+    [result.half, TEST_WORDS.half, slots.word('half')],
+    [result.x1, TEST_WORDS.x1, timed('x1')],
+    [result.x5, TEST_WORDS.x5, timed('x5')],
+    [result.ramp, TEST_WORDS.ramp, currentText(time(slots, 'ramp'))],
+    ...faults.map((testMa, k): (typeof tests)[number] => [
+      result.faults?.[k],
+      `${testMa}\u00a0mA`,
+      timed(`t${testMa}`),
+    ]),
+  ]
+  const outside = tests.find(([verdict]) => verdict === 'stop')
+  return outside ? `${outside[1]} ${outside[2]}` : (timed('x5') ?? timed('x1') ?? timed('t20'))
 }
 
 const DISAGREE = 'Its circuits say different things of the device they share: put them right first.'
@@ -136,7 +150,7 @@ function judgeTrips(point: Point<ResidualDevice>, context: EvidenceContext, mode
       code: 'E-9',
       why,
       limit: limitText(device, context.pack),
-      value: figureText(slots, failed),
+      value: figureText(slots, result),
       basis: `${context.pack.words.residualCurrentDevice}, ${device.device === 'gfciA' ? 'class A' : `${device.device} type`}, ${device.iDeltaNMa} mA (E-9).`,
     },
     slots,
