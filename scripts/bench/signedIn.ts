@@ -10,6 +10,9 @@ export const browser = await chromium.launch({
   args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', '--disable-background-networking'],
 })
 
+/** A page is at rest when whatever it began has long ended. */
+const REST_MS = 700
+
 /** A browser context of its own in which the demo's lead is signed in; nothing is kept from another. */
 export async function signedIn(options: BrowserContextOptions = {}): Promise<BrowserContext> {
   const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, ...options })
@@ -30,36 +33,50 @@ export async function openStage(context: BrowserContext, jobId: string, stage: s
   return page
 }
 
-/** Presses Enter on a quick line inside the page and measures there, so that the driver's own delay does not count; in ms. */
-export const enter = (page: Page, line: string): Promise<{ stored: number; acknowledged: number }> =>
-  page.evaluate(async (text) => {
+/** Writes a line into the quick line, and waits until the page has drawn it. */
+export const write = (page: Page, line: string): Promise<void> =>
+  page.evaluate(
+    async ({ text, restMs }) => {
+      const field = document.querySelector<HTMLInputElement>('input[aria-label="Quick line"]')
+      if (!field) throw new Error('no quick line')
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text)
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+      await new Promise((next) => setTimeout(next, restMs))
+    },
+    { text: line, restMs: REST_MS },
+  )
+
+/**
+ * Presses Enter on the quick line inside the page and measures there, so that the driver's own delay does not count; in ms. Nothing is asked again
+ * and again meanwhile: each look would be a frame of its own. It ends when the page has been at rest for a while.
+ */
+export const enter = (page: Page): Promise<{ stored: number; acknowledged: number }> =>
+  page.evaluate(async (restMs) => {
     const field = document.querySelector<HTMLInputElement>('input[aria-label="Quick line"]')
-    if (!field) throw new Error('no quick line')
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text)
-    field.dispatchEvent(new Event('input', { bubbles: true }))
-    await new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)))
-    const sync = new Promise<void>((done) => {
-      const own = window.fetch
-      window.fetch = async (...args) => {
-        const response = await own(...args)
-        if (String(args[0]).includes('/api/sync')) {
-          window.fetch = own
+    // text of the line's own region: that of the whole page would cost more than what is measured
+    const told = field?.closest('[role="region"]')
+    const outbox = document.querySelector('[data-testid="outbox-state"]')
+    if (!field || !told || !outbox) throw new Error('no quick line')
+    const changedTo = (element: Element, holds: () => boolean) =>
+      new Promise<void>((done) => {
+        const watch = new MutationObserver(() => {
+          if (!holds()) return
+          watch.disconnect()
           done()
-        }
-        return response
-      }
-    })
+        })
+        watch.observe(element, { subtree: true, childList: true, characterData: true })
+      })
+    const sinceDrawn = async (change: Promise<void>, started: number) => {
+      await change
+      await new Promise((next) => requestAnimationFrame(next))
+      return performance.now() - started
+    }
+    const isTold = changedTo(told, () => field.value === '' && (told.textContent ?? '').includes('Stored:'))
+    const isSent = changedTo(outbox, () => outbox.textContent === 'all sent')
     const started = performance.now()
     field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
-    // text of the line's own region: that of the whole page would cost more than what is measured
-    const told = field.closest('[role="region"]')
-    const stored = await new Promise<number>((done) => {
-      const look = () =>
-        field.value === '' && told?.textContent?.includes('Stored:')
-          ? done(performance.now() - started)
-          : requestAnimationFrame(look)
-      look()
-    })
-    await sync
-    return { stored, acknowledged: performance.now() - started }
-  }, line)
+    const stored = await sinceDrawn(isTold, started)
+    const acknowledged = await sinceDrawn(isSent, started)
+    await new Promise((next) => setTimeout(next, restMs))
+    return { stored, acknowledged }
+  }, REST_MS)

@@ -15,7 +15,6 @@ const recipe = defineRecipe({
     fontSize: '15px',
     gap: '2',
     lineHeight: '1.2',
-    transitionDuration: 'fast',
     whiteSpace: 'normal',
     _focusVisible: { outlineWidth: '3px', outlineColor: 'focusRing', outlineOffset: '2px' },
   },

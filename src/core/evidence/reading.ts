@@ -54,28 +54,21 @@ export function madeAt(reading: Pick<Reading, 'recordedAt' | 'receivedAt' | 'det
   return receivedAt !== null && receivedAt < made ? receivedAt : made
 }
 
-interface Made {
-  reading: Reading
-  at: string
+/** Oldest first; those of the same moment by their ids, which are made in order. */
+const inOrder = (a: Reading, b: Reading): number => {
+  const [atA, atB] = [madeAt(a), madeAt(b)]
+  if (atA !== atB) return atA < atB ? -1 : 1
+  return a.id < b.id ? -1 : 1
 }
-const inOrder = (a: Made, b: Made): boolean => a.at < b.at || (a.at === b.at && a.reading.id < b.reading.id)
 
 /** Readings nobody has corrected, oldest first; a correction stands in for what it names, at its own time. */
 export function standingReadings(readings: readonly Reading[]): Reading[] {
   const superseded = new Set<string>()
   for (const { supersedes } of readings) if (supersedes !== null) superseded.add(supersedes)
-  const standing: Made[] = []
+  const standing = readings.filter(({ id, valueWord }) => !superseded.has(id) && valueWord !== WITHDRAWN)
   // thousands of them, asked for with each letter on the quick line, and nearly always in order
-  let isSorted = true
-  for (const reading of readings) {
-    if (superseded.has(reading.id) || reading.valueWord === WITHDRAWN) continue
-    const made = { reading, at: madeAt(reading) }
-    const last = standing.at(-1)
-    if (isSorted && last !== undefined) isSorted = inOrder(last, made)
-    standing.push(made)
-  }
-  if (!isSorted) standing.sort((a, b) => (inOrder(a, b) ? -1 : 1))
-  return standing.map(({ reading }) => reading)
+  const isSorted = standing.every((reading, k) => k === 0 || inOrder(standing[k - 1] as Reading, reading) < 0)
+  return isSorted ? standing : standing.sort(inOrder)
 }
 
 /** A correction that leaves nothing in its place: the undone entry stays on record, and so does who took it back. */

@@ -15,8 +15,8 @@ export interface SetsAside {
 }
 
 export interface Remaining {
-  readings: Reading[]
-  attachments: Attachment[]
+  readings: readonly Reading[]
+  attachments: readonly Attachment[]
   /** Points that lost evidence, and what took it. */
   overtaken: ReadonlyMap<string, SetsAside>
 }
@@ -32,7 +32,7 @@ export function withoutOvertaken(
   attachments: readonly Attachment[],
   causes: readonly SetsAside[],
 ): Remaining {
-  if (causes.length === 0) return { readings: [...readings], attachments: [...attachments], overtaken: new Map() }
+  if (causes.length === 0) return { readings, attachments, overtaken: new Map() }
   const covering = new Map(
     allPointsOf(installation).map((point) => [point.key, causes.filter(({ covers }) => covers(point))]),
   )

@@ -52,8 +52,19 @@ function weaknessOf(reading: Reading, instrument: Instrument | undefined, timeZo
     : why
 }
 
-/** Collects the latest standing reading of each slot of a point. */
+/** By the context itself: it is never changed, only made anew. */
+const bySlots = new WeakMap<EvidenceContext, Map<Point, SlotReadings>>()
+
+/** The latest standing reading of each slot of a point; whichever judge asks, they are collected once. */
 export function slotReadings(point: Point, context: EvidenceContext): SlotReadings {
+  const known = bySlots.get(context) ?? new Map<Point, SlotReadings>()
+  bySlots.set(context, known)
+  const slots = known.get(point) ?? collected(point, context)
+  known.set(point, slots)
+  return slots
+}
+
+function collected(point: Point, context: EvidenceContext): SlotReadings {
   const latest = latestBySlot(context.readings, point.key)
   const instrumentOf = (slot: string): Instrument | undefined => {
     const reading = latest.get(slot)

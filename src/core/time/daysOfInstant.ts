@@ -7,10 +7,23 @@ const MOST_AHEAD_MS = 14 * 3_600_000
 // the one language whose dates are written as ISO has them
 const formatIn = zoneFormats('sv-SE', {})
 
-const dayOf = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10)
+const DAY_MS = 86_400_000
+/** Days of UTC written out, by their number: hundreds of readings of the same few days ask for theirs whenever a job is judged. */
+const written = new Map<number, string>()
+const MOST_WRITTEN = 1000
+
+function dayOf(atMs: number): string {
+  const day = Math.floor(atMs / DAY_MS)
+  const known = written.get(day)
+  if (known !== undefined) return known
+  if (written.size >= MOST_WRITTEN) written.clear()
+  const text = new Date(day * DAY_MS).toISOString().slice(0, 10)
+  written.set(day, text)
+  return text
+}
 
 /** Whether a number is an instant that a calendar has a day for, wherever that is. */
-const isInstant = (atMs: number): boolean => Math.abs(atMs) < 8.64e15 - 86_400_000
+const isInstant = (atMs: number): boolean => Math.abs(atMs) < 8.64e15 - DAY_MS
 
 /**
  * The calendar day of an instant in a zone, as an ISO date; that of UTC without a zone, or with one that this device does not know.

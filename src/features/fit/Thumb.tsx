@@ -2,12 +2,12 @@
 import { AspectRatio, Box, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo } from 'react'
 import type { Attachment } from '@/core/evidence/point'
-import { useJob } from '../job/JobContext'
+import { useOnDevice } from '../job/JobContext'
 import { isOf } from '../outbox/outboxEntry'
 
 /** Address of a picture: the server's, or the blob that still waits on this device. */
 export function usePictureUrl(attachment: Attachment | undefined): string | null {
-  const { outboxState } = useJob()
+  const { outboxState } = useOnDevice()
   const waiting = outboxState.entries.find((entry) => isOf(entry, 'addPicture') && entry.id === attachment?.id)
   const file = waiting?.files?.[0]?.blob ?? null
   const local = useMemo(() => (file ? URL.createObjectURL(file) : null), [file])

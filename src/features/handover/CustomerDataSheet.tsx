@@ -74,8 +74,8 @@ const fieldsFor = (there: ErasedCounts): readonly FieldSpec[] => [
 const ALWAYS = ERASED_KINDS.filter((kind) => kind !== 'crewPictures' && kind !== 'sentences')
 
 function EraseCustomer({ onDone }: { onDone: () => void }) {
-  const { view, refresh } = useJob()
-  const { jobId } = view.record.installation
+  const { record, refresh } = useJob()
+  const { jobId } = record.installation
   const [id] = useState(() => uuidv7())
   const { data, error } = useQuery({
     queryKey: ['customerData', jobId],

@@ -23,7 +23,7 @@ const LINK_FIELDS: readonly FieldSpec[] = [{ name: 'days', label: 'Days it works
 /** Sealed packs of the job, the customer's links to them, and the pack that is just being made. */
 export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
   const { clock } = useTimes()
-  const { view, refresh, may } = useJob()
+  const { view, record, refresh, may } = useJob()
   const { packRequest, packs, links } = view
   const making = packRequest?.state === 'waiting' || packRequest?.state === 'sealing'
   const [linking, setLinking] = useState<JobView['packs'][number] | null>(null)
@@ -76,7 +76,7 @@ export function PacksSheet({ onSeal }: { onSeal?: () => void }) {
               </Text>
             </Box>
             {pack.erasedAt === null ? (
-              <ButtonLink href={`/api/jobs/${view.record.installation.jobId}/packs/${pack.id}`} size="sm" download>
+              <ButtonLink href={`/api/jobs/${record.installation.jobId}/packs/${pack.id}`} size="sm" download>
                 Download
               </ButtonLink>
             ) : (

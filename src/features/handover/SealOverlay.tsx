@@ -2,13 +2,14 @@
 import { Text } from '@chakra-ui/react'
 import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
-import { useJob } from '../job/JobContext'
+import { useJob, useOnDevice } from '../job/JobContext'
 import { SealButton } from './SealButton'
 import { SealingList } from './SealingList'
 
 /** Asks once more before everything is sealed, with what the pack will say openly. */
 export function SealOverlay({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { bench, outboxState } = useJob()
+  const { bench } = useJob()
+  const { outboxState } = useOnDevice()
   const waiting = outboxState.entries.length
   return (
     <Overlay title="Seal the pack" open={open} onClose={onClose}>

@@ -19,7 +19,7 @@ import { Notice } from '@/ui/Notice'
 import { Overlay } from '@/ui/Overlay'
 import { TitledSheet } from '@/ui/Sheet'
 import { callUseCase } from '../api'
-import { useJob } from '../job/JobContext'
+import { useJob, useOnDevice } from '../job/JobContext'
 import { useAttempt } from '../useAttempt'
 import { CAPACITY_WORDS } from './reviewWords'
 import { SignatureField } from './SignatureField'
@@ -116,7 +116,8 @@ function Drawn({ drawing, name }: { drawing: string; name: string }) {
 }
 
 function SignForm({ capacity, digest, done }: { capacity: SigningCapacity; digest: string; done: () => void }) {
-  const { actor, record, refresh, bench, outboxState } = useJob()
+  const { actor, record, refresh, bench } = useJob()
+  const { outboxState } = useOnDevice()
   const { attempt, failure, busy } = useAttempt()
   const [name, setName] = useState(capacity === 'customer' ? '' : actor.name)
   const [drawing, setDrawing] = useState<string | null>(null)

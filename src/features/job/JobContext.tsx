@@ -16,6 +16,7 @@ import { type CarryOut, type Keep, useCarryOut } from './useCarryOut'
 import { type Entries, useEntries } from './useEntries'
 import { useInstrumentInHand } from './useInstrumentInHand'
 import { type Steps, useSteps } from './takeBack/useSteps'
+import { type JudgedJob, judgingAsItChanges } from './judgedJob'
 import { type JobOnDevice, useJobRecord } from './useJobRecord'
 
 export type Mode = 'grid' | 'island'
@@ -34,9 +35,19 @@ interface BenchPlace {
   setMode: (mode: Mode) => void
 }
 
-/** Everything the bench's parts share: the job, what is derived from it, where the person stands, and how they enter. */
-export interface JobContextValue extends JobOnDevice, BenchPlace, Entries, AskedEntries {
-  bench: Bench
+/**
+ * Everything the bench's parts share: the job, what is derived from it, where the person stands, and how they enter. It stays the same while the
+ * server acknowledges what was entered: see `useOnDevice`.
+ */
+export interface JobContextValue
+  extends
+    Pick<JudgedJob, 'record' | 'bench'>,
+    Pick<JobOnDevice, 'outbox' | 'refresh'>,
+    BenchPlace,
+    Entries,
+    AskedEntries {
+  /** What the server says of the job beside what is recorded in it. */
+  view: JudgedJob['head']
   actor: Actor
   may: (useCase: UseCaseName) => boolean
   hand: Hand
@@ -57,6 +68,15 @@ const JobContext = createContext<JobContextValue | null>(null)
 export function useJob(): JobContextValue {
   const value = use(JobContext)
   if (!value) throw new Error('useJob is for parts of the bench')
+  return value
+}
+
+const OnDevice = createContext<JobOnDevice | null>(null)
+
+/** What waits on this device, and each reading with when the server had it: for the few parts that show it. Every acknowledgement draws them. */
+export function useOnDevice(): JobOnDevice {
+  const value = use(OnDevice)
+  if (!value) throw new Error('useOnDevice is for parts of the bench')
   return value
 }
 
@@ -102,9 +122,10 @@ function useBenchPlace(bench: Bench, initial: JobView): BenchPlace {
 
 export function JobProvider({ initial, actor, children }: { initial: JobView; actor: Actor; children: ReactNode }) {
   const job = useJobRecord(initial, actor)
-  const { record, outbox, refresh } = job
+  const { outbox, refresh } = job
+  const [judge] = useState(judgingAsItChanges)
+  const { head, record, bench } = useMemo(() => judge(job.view, job.record), [judge, job.view, job.record])
   const { jobId } = record.installation
-  const bench = useMemo(() => benchOf(record), [record])
   const place = useBenchPlace(bench, initial)
   const [instrumentIds, takeInstrument] = useInstrumentInHand(record)
   const hand = useMemo(
@@ -122,7 +143,10 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
   const [proposed, setProposed] = useState<JobContextValue['proposed']>(null)
   const value = useMemo(
     (): JobContextValue => ({
-      ...job,
+      view: head,
+      record,
+      outbox,
+      refresh,
       ...place,
       keep,
       carryOut,
@@ -138,13 +162,32 @@ export function JobProvider({ initial, actor, children }: { initial: JobView; ac
       proposed,
       propose: (text) => setProposed({ text, stamp: Date.now() }),
     }),
-    [job, place, keep, carryOut, steps, entries, asked, bench, actor, hand, instrumentIds, takeInstrument, proposed],
+    [
+      head,
+      record,
+      outbox,
+      refresh,
+      place,
+      keep,
+      carryOut,
+      steps,
+      entries,
+      asked,
+      bench,
+      actor,
+      hand,
+      instrumentIds,
+      takeInstrument,
+      proposed,
+    ],
   )
   return (
-    <JobContext value={value}>
-      {children}
-      {question}
-    </JobContext>
+    <OnDevice value={job}>
+      <JobContext value={value}>
+        {children}
+        {question}
+      </JobContext>
+    </OnDevice>
   )
 }
 

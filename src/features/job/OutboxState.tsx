@@ -9,7 +9,7 @@ import { Overlay } from '@/ui/Overlay'
 import type { OutboxEntry } from '../outbox/outboxEntry'
 import { entryWords } from '../outbox/entryWords'
 import { download } from '../survey/download'
-import { useJob } from './JobContext'
+import { useJob, useOnDevice } from './JobContext'
 
 const KEPT_WORDS = {
   onDevice: 'The app is on this device with every view: a job that was opened here opens again without a connection.',
@@ -23,7 +23,7 @@ const NOT_KEPT =
 export function OutboxState({ kept }: { kept: KeptScripts }) {
   const {
     outboxState: { entries, away, failure },
-  } = useJob()
+  } = useOnDevice()
   const [open, setOpen] = useState(false)
   const refused = entries.filter(({ refusal }) => refusal !== null).length
   const waiting = entries.length - refused

@@ -5,7 +5,7 @@ import { isLong } from '@/core/outage/long/openLong'
 import type { NamedBytes } from '@/core/outage/recording'
 import { whenIdle } from '@/ui/whenIdle'
 import { analyseInWorker, analysePickedInWorker, recordings } from '@/workers/clients'
-import { useJob } from '../job/JobContext'
+import { useJob, useOnDevice } from '../job/JobContext'
 import { isOf } from '../outbox/outboxEntry'
 import type { Long } from './long/useLong'
 import { type RecordingState, useAnalysis } from './useAnalysis'
@@ -38,7 +38,8 @@ const filesOfServer = (
 
 /** The recording that the point has: its files are on the server, or still in the outbox. */
 function useStoredRecording(pointKey: string) {
-  const { record, outboxState } = useJob()
+  const { record } = useJob()
+  const { outboxState } = useOnDevice()
   const { jobId } = record.installation
   const reading = record.readings.findLast((one) => one.pointKey === pointKey && one.slot === RECORDING_SLOT)
   const waiting = outboxState.entries.find((entry) => isOf(entry, 'addRecording') && entry.id === reading?.id)

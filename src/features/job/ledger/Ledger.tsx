@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button'
 import { EmptyState } from '@/ui/EmptyState'
 import { paintedApart } from '@/ui/paintedApart'
 import { useSameCallback } from '@/ui/useSameCallback'
-import { useJob } from '../JobContext'
+import { useJob, useOnDevice } from '../JobContext'
 import { LedgerGroup } from './LedgerGroup'
 import { ledgerGroups, newestLines } from './ledgerGroups'
 
@@ -16,7 +16,8 @@ const LINES_MORE = 200
 
 /** What was recorded in this stage, newest first: each line a reading with who, when and with what; corrected ones stay, struck through. */
 export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold: () => void }) {
-  const { bench, record, stage, at, select, may } = useJob()
+  const { bench, stage, at, select, may } = useJob()
+  const { record } = useOnDevice()
   const choose = useSameCallback(select)
   const mayCorrect = may('recordReadings')
   const [most, setMost] = useState(LINES_AT_FIRST)
@@ -83,7 +84,7 @@ export function Ledger({ onTakeBack, onFold }: { onTakeBack: () => void; onFold:
           const judgement = bench.judgements.get(group.pointKey)
           return (
             <LedgerGroup
-              key={group.readings[0]?.id}
+              key={group.id}
               {...group}
               verdict={judgement?.verdict ?? 'open'}
               why={judgement?.why ?? 'No longer in the plan; kept on record.'}

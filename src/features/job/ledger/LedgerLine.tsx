@@ -1,6 +1,6 @@
 'use client'
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { Point } from '@/core/evidence/point'
 import { type Reading, WITHDRAWN, clockAheadOf } from '@/core/evidence/reading'
 import type { Instrument } from '@/core/installation/installation'
@@ -17,8 +17,8 @@ function clockWords(reading: Reading): string | null {
   return `its device’s clock was ${formatDuration(Math.abs(aheadS) * 1000)} ${aheadS > 0 ? 'fast' : 'slow'}`
 }
 
-/** One reading: its value, who read it, when and with what, and the way to correct it. */
-export function LedgerLine({
+/** One reading: its value, who read it, when and with what, and the way to correct it. Those above and below stay as they are when one comes in. */
+export const LedgerLine = memo(function LedgerLine({
   reading,
   point,
   isCorrected: gone,
@@ -121,4 +121,4 @@ export function LedgerLine({
       )}
     </Box>
   )
-}
+})

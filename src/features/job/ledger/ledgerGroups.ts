@@ -3,6 +3,8 @@ import type { Reading } from '@/core/evidence/reading'
 
 /** Readings of one point that were made one after another. */
 export interface ReadingsOfPoint {
+  /** Its first reading's: it stays while more of them come. */
+  id: string
   pointKey: string
   point: Point | undefined
   readings: Reading[]
@@ -18,8 +20,13 @@ export function ledgerGroups(points: readonly Point[], readings: readonly Readin
   const groups: ReadingsOfPoint[] = []
   for (const reading of newest) {
     const last = groups.at(-1)
-    if (last?.pointKey === reading.pointKey) last.readings.push(reading)
-    else groups.push({ pointKey: reading.pointKey, point: byKey.get(reading.pointKey), readings: [reading] })
+    if (last?.pointKey === reading.pointKey) {
+      last.readings.push(reading)
+      last.id = reading.id
+    } else {
+      const { id, pointKey } = reading
+      groups.push({ id, pointKey, point: byKey.get(pointKey), readings: [reading] })
+    }
   }
   return groups
 }
