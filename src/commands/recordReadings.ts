@@ -99,9 +99,11 @@ export const recordReadings = defineCommand({
   version: 1,
   schema: yup.object({ readings: readingsList }),
   apply: (record, { input: { readings }, by }) => {
-    const known = new Set(record.readings.map((reading) => reading.id))
+    const fresh = new Set(readings.flatMap((reading) => reading?.id ?? []))
+    // few come in, and thousands are there
+    for (const { id } of record.readings) fresh.delete(id)
     const added = readings
-      .filter((reading): reading is ReadingInput => reading !== null && !known.has(reading.id))
+      .filter((reading): reading is ReadingInput => reading !== null && fresh.has(reading.id))
       .map(({ bound, confirmed, outOfRangeConfirmed: _legacy, source, ...reading }): Reading => ({
         ...reading,
         detail: detailOf({ bound, confirmed, source }),

@@ -61,14 +61,23 @@ const inOrder = (a: Reading, b: Reading): number => {
   return a.id < b.id ? -1 : 1
 }
 
-/** Readings nobody has corrected, oldest first; a correction stands in for what it names, at its own time. */
-export function standingReadings(readings: readonly Reading[]): Reading[] {
+/** By the list itself: lists of readings are never changed, only made anew. */
+const standing = new WeakMap<readonly Reading[], readonly Reading[]>()
+
+/** Readings nobody has corrected, oldest first; a correction stands in for what it names, at its own time. A list is looked through once. */
+export function standingReadings(readings: readonly Reading[]): readonly Reading[] {
+  const known = standing.get(readings) ?? standingOf(readings)
+  standing.set(readings, known)
+  return known
+}
+
+function standingOf(readings: readonly Reading[]): readonly Reading[] {
   const superseded = new Set<string>()
   for (const { supersedes } of readings) if (supersedes !== null) superseded.add(supersedes)
-  const standing = readings.filter(({ id, valueWord }) => !superseded.has(id) && valueWord !== WITHDRAWN)
+  const left = readings.filter(({ id, valueWord }) => !superseded.has(id) && valueWord !== WITHDRAWN)
   // thousands of them, asked for with each letter on the quick line, and nearly always in order
-  const isSorted = standing.every((reading, k) => k === 0 || inOrder(standing[k - 1] as Reading, reading) < 0)
-  return isSorted ? standing : standing.sort(inOrder)
+  const isSorted = left.every((reading, k) => k === 0 || inOrder(left[k - 1] as Reading, reading) < 0)
+  return isSorted ? left : left.sort(inOrder)
 }
 
 /** A correction that leaves nothing in its place: the undone entry stays on record, and so does who took it back. */
@@ -78,7 +87,7 @@ export const WITHDRAWN = 'withdrawn'
 export const lastOwnReading = (readings: readonly Reading[], userId: string): Reading | null =>
   standingReadings(readings).findLast(({ recordedBy, slot }) => recordedBy === userId && slot !== 'recording') ?? null
 
-/** By the list itself: lists of readings are never changed, only made anew. */
+/** By the list itself, as above. */
 const byPoint = new WeakMap<readonly Reading[], ReadonlyMap<string, readonly Reading[]>>()
 
 /** The readings of one point, in the order of the list; the list is looked through once, whatever is asked of it. */

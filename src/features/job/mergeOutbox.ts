@@ -59,8 +59,10 @@ export function unknownOf(
   readings: readonly Reading[],
   onTheirWay: ReadonlySet<string>,
 ): string[] {
-  const here = new Set(receivedIn(readings).map(({ id }) => id))
-  return [...told].filter((id) => !here.has(id) && !onTheirWay.has(id))
+  const unknown = new Set([...told].filter((id) => !onTheirWay.has(id)))
+  // few are told of, and thousands are here
+  if (unknown.size > 0) for (const { id, receivedAt } of readings) if (receivedAt !== null) unknown.delete(id)
+  return [...unknown]
 }
 
 /** The record with readings as the server has them; those that were here without its time are replaced. */
