@@ -49,6 +49,16 @@ it('gathers the ledger newest first, by point, and keeps what left the plan', ()
   ])
 })
 
+it('knows a group of the ledger by its first reading, so that it stays while more come into it', () => {
+  const readings = [reading('outage.told', 'answer', 'no'), reading('outage.saved', 'answer', 'yes')]
+  const more = reading('outage.saved', 'answer', 'no')
+  const ids = (all: typeof readings) => ledgerGroups([], all, 'outage').map(({ id }) => id)
+  expect(ids(readings)).toEqual([readings[1]?.id, readings[0]?.id])
+  expect(ids([...readings, more])).toEqual(ids(readings))
+  // cut off at its old end it is still the same
+  expect(newestLines(ledgerGroups([], [...readings, more], 'outage'), 1).map(({ id }) => id)).toEqual([readings[1]?.id])
+})
+
 it('fetches of what it is told only what it has not as the server has it', () => {
   const received = { ...reading('outage.saved', 'answer', 'yes'), receivedAt: '2026-01-01T00:00:00Z' }
   const waits = { ...reading('outage.told', 'answer', 'yes'), receivedAt: null }
