@@ -50,6 +50,21 @@ describe('films made from a model of lamp and camera', () => {
     fc.assert(fc.property(films([120, 240]), expectHonest), RUNS)
   })
 
+  it('hold it where the mains’ flicker beats with the frames, and the lamp has hardly fallen', () => {
+    expectHonest({
+      ...plain,
+      framesPerS: 120,
+      shutterShare: 0.3,
+      fallS: 0.053,
+      riseS: 0.067,
+      cutS: 0.9285,
+      gapMs: 60,
+      litLuma: 60,
+      darkLuma: 4,
+      flicker: 0.06,
+    })
+  })
+
   it('claim more than a frame’s width only as far as the lamp’s own fall goes', () => {
     fc.assert(
       fc.property(films([240]), (film) => {

@@ -80,8 +80,9 @@ export interface FilmEdges {
 
 /** What is known of the lamp's light before its edges are looked for. */
 interface Fallen {
-  /** Level before the gap, and the share of its light that comes from white pixels. */
+  /** Level before the gap, how dark the lamp's own flicker made a lit frame there, and the share of its light that comes from white pixels. */
   lit: number
+  dimmestLit: number
   white: number
   fall: number
   /** First frame below half of the lit level, and the first above it for good. */
@@ -95,7 +96,7 @@ interface Fallen {
  * T-13: the frames around a gap. Both edges are looked for back from where the brightness passes half, which is where they are plain. Where frames
  * come so fast that a lamp's first tenth goes by between many of them, the bounds lie that much further apart than one frame.
  */
-export function filmEdges(frames: FilmFrames, { lit, white, fall, half, relit, fadeS }: Fallen): FilmEdges {
+export function filmEdges(frames: FilmFrames, { lit, dimmestLit, white, fall, half, relit, fadeS }: Fallen): FilmEdges {
   const { brightness } = frames
   // half of what is lit may lie far down in a fall that does not end in the dark
   let falling = half
@@ -108,7 +109,9 @@ export function filmEdges(frames: FilmFrames, { lit, white, fall, half, relit, f
     falling - 1,
   )
   let stillLit = falling - 1
-  while (stillLit > seenLit && (brightness[stillLit] as number) < wasLit - EDGE_SHARE * fall) stillLit--
+  // beside a short gap, after which a lamp has hardly fallen, its flicker is more than a twentieth of the fall
+  const mayBeLit = Math.min(wasLit - EDGE_SHARE * fall, Math.max(dimmestLit, lit - fall / 2))
+  while (stillLit > seenLit && (brightness[stillLit] as number) < mayBeLit) stillLit--
   const lightS = Math.max(fadeS, riseOf(frames, relit, fall))
   const darkest = extremeBefore(frames, relit, EDGE_SPANS * lightS, -1)
   const wasDark = brightness[darkest] as number

@@ -99,6 +99,7 @@ export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
   const litFrames = timeS.findIndex((time) => time - startS > LIT_S + 1e-9)
   const lit = median(litFrames < 0 ? brightness : brightness.subarray(0, litFrames))
   if (litFrames < 0 || lit < LEAST_LIT) return nothing(false, 'notLit')
+  const dimmestLit = brightness.subarray(0, litFrames).reduce((least, value) => Math.min(least, value), lit)
   const white = whiteShare === null ? 0 : median(whiteShare.subarray(0, litFrames))
   if (lit >= WHITE_LUMA || white > MOST_WHITE) return nothing(false, 'tooBright')
   const half = brightness.findIndex((value) => value < lit / 2)
@@ -110,7 +111,15 @@ export function filmGap(frames: FilmFrames, lamp: 'filament' | 'led'): FilmGap {
   if (lamp === 'led') return nothing(true, 'led')
   const relit = relitForGood(frames, half, lit / 2)
   if (relit < 0) return nothing(true, 'notRelit')
-  const { lastLit, stillLit, seenRelit, firstRelit } = filmEdges(frames, { lit, white, fall, half, relit, fadeS })
+  const { lastLit, stillLit, seenRelit, firstRelit } = filmEdges(frames, {
+    lit,
+    dimmestLit,
+    white,
+    fall,
+    half,
+    relit,
+    fadeS,
+  })
   const ms = (from: number, to: number) => 1000 * ((timeS[to] as number) - (timeS[from] as number))
   const gapMaxMs = ms(lastLit, firstRelit)
   const gapMinMs = Math.max(0, ms(stillLit + 1, seenRelit - 1))
